@@ -1,0 +1,62 @@
+import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { HOME, privateFolder, ROOT } from './paths.ts';
+import { say, Trouble } from './say.ts';
+
+const INPUTS = [
+  'src',
+  'public',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
+
+function* filesBelow(path: string): Generator<string> {
+  if (!existsSync(path)) return;
+  if (!statSync(path).isDirectory()) {
+    yield path;
+    return;
+  }
+  for (const name of readdirSync(path).sort()) yield* filesBelow(join(path, name));
+}
+
+/** A digest of everything the build is made from. */
+function sourceDigest(): string {
+  const hash = createHash('sha256');
+  for (const input of INPUTS) {
+    for (const file of filesBelow(join(ROOT, input))) {
+      if (!/\.test\.tsx?$/.test(file)) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+    }
+  }
+  return hash.digest('hex');
+}
+
+/** Runs a program of node_modules and waits; its words go to a log, shown when it fails. */
+function run(args: readonly string[]): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let words = '';
+    child.stdout.on('data', (d: Buffer) => (words += d.toString()));
+    child.stderr.on('data', (d: Buffer) => (words += d.toString()));
+    child.once('error', reject);
+    child.once('exit', (code) =>
+      code === 0 ? resolve() : reject(new Trouble(`the build failed:\n${words}`)),
+    );
+  });
+}
+
+/** Builds the application when a source has changed since the last build. */
+export async function buildIfNeeded(): Promise<void> {
+  const stamp = join(HOME, 'build.stamp');
+  const digest = sourceDigest();
+  const built = existsSync(join(ROOT, '.next', 'BUILD_ID'));
+  if (built && existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return;
+  say('building (about half a minute) …');
+  privateFolder();
+  rmSync(stamp, { force: true });
+  await run([join(ROOT, 'node_modules/next/dist/bin/next'), 'build']);
+  writeFileSync(stamp, digest);
+}

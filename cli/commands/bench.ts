@@ -1,0 +1,1 @@
+export const run = async (): Promise<number> => 1;

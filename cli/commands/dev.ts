@@ -1,0 +1,4 @@
+import type { Options } from '../main.ts';
+import { serveHouse } from './start.ts';
+
+export const run = (o: Options): Promise<number> => serveHouse(o, 'dev');

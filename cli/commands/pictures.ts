@@ -1,0 +1,55 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { makePairingCode } from '../../src/server/people/pair-device.ts';
+import { startBrowser } from '../browser.ts';
+import { buildIfNeeded } from '../build.ts';
+import { openHouse } from '../house.ts';
+import type { Options } from '../main.ts';
+import { ROOT } from '../paths.ts';
+import { endServer, serve } from '../serve.ts';
+
+const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
+  ['rack', '/rack'],
+  ['desk', '/desk'],
+  ['bench', '/bench'],
+  ['shelf', '/shelf'],
+  ['house', '/house'],
+  ['arrival', '/job/412/arrival'],
+  ['inspection', '/job/411/inspection'],
+  ['readings', '/job/412/readings'],
+  ['plan', '/job/412/plan'],
+  ['work', '/job/409/work'],
+  ['hand-over', '/job/402/hand-over'],
+];
+
+/** Takes one picture of each main view at 1280x800 from the demo shop: all, or those named. */
+export async function run(o: Options): Promise<number> {
+  const folder = join(ROOT, 'docs/screenshots');
+  mkdirSync(folder, { recursive: true });
+  await buildIfNeeded();
+  const house = await openHouse('demo');
+  const port = o.port + 1;
+  const child = await serve(port, { RUBRICA_DATABASE_URL: house.url, RUBRICA_SECRET: house.secret });
+  const browser = await startBrowser();
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const code = await makePairingCode(house.db, new Date());
+    await page.goto(`http://127.0.0.1:${port}/pair?code=${code}`);
+    await page.getByRole('button', { name: 'Pair' }).click();
+    await page.getByRole('button', { name: /Ilse Marrow/ }).click();
+    await page.getByLabel(/^PIN/).fill('2468');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL('**/rack');
+    for (const [name, path] of VIEWS) {
+      if (o.rest.length > 0 && !o.rest.includes(name)) continue;
+      await page.goto(`http://127.0.0.1:${port}${path}`);
+      await page.waitForSelector('html[data-live]');
+      await page.screenshot({ path: join(folder, `${name}.png`) });
+    }
+  } finally {
+    await browser.close();
+    await endServer(child);
+    await house.close();
+  }
+  return 0;
+}

@@ -1,0 +1,49 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from './paths.ts';
+import { Trouble } from './say.ts';
+
+/** Starts the built application (or the dev server) on 127.0.0.1 and waits until it answers. */
+export async function serve(
+  port: number,
+  env: Readonly<Record<string, string>>,
+  mode: 'start' | 'dev' = 'start',
+): Promise<ChildProcess> {
+  const next = join(ROOT, 'node_modules/next/dist/bin/next');
+  const child = spawn(process.execPath, [next, mode, '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: ROOT,
+    env: { ...process.env, NODE_ENV: mode === 'dev' ? 'development' : 'production', ...env },
+    stdio: ['ignore', mode === 'dev' ? 'inherit' : 'pipe', 'pipe'],
+    detached: true,
+  });
+  let words = '';
+  child.stdout?.on('data', (d: Buffer) => (words = (words + d.toString()).slice(-4000)));
+  child.stderr?.on('data', (d: Buffer) => {
+    words = (words + d.toString()).slice(-4000);
+    process.stderr.write(d);
+  });
+  for (let i = 0; i < 400; i++) {
+    if (child.exitCode !== null) throw new Trouble(`the server ended at once:\n${words}`);
+    const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (up) return child;
+    await new Promise((r) => setTimeout(r, 75));
+  }
+  child.kill('SIGTERM');
+  throw new Trouble(`the server did not answer on port ${port}:\n${words}`);
+}
+
+/** Ends a server we started and waits for it. */
+export function endServer(child: ChildProcess): Promise<void> {
+  return new Promise((resolve) => {
+    if (child.exitCode !== null || child.signalCode !== null) return resolve();
+    const force = setTimeout(() => child.kill('SIGKILL'), 5000);
+    child.once('exit', () => {
+      clearTimeout(force);
+      resolve();
+    });
+    child.kill('SIGTERM');
+  });
+}

@@ -1,0 +1,92 @@
+import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
+import { formatMoney } from '../../../core/money/money.ts';
+import { OPERATIONS } from '../../../core/plan/operations.ts';
+import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
+import type { Band } from '../../../core/neck/truss-rod.ts';
+import { database } from '../../../server/db/connection.ts';
+import { loadShop } from '../../../server/house/load-shop.ts';
+import { PageHead } from '../../../ui/page-head.tsx';
+import { requireActor } from '../../_lib/session.ts';
+
+export const metadata = { title: 'House' };
+
+const say = (b: Band): string => `${b.aim.toFixed(2)} (${b.low.toFixed(2)}–${b.high.toFixed(2)})`;
+
+function Table({
+  caption,
+  head,
+  rows,
+}: {
+  readonly caption: string;
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}) {
+  return (
+    <table className="w-full text-left text-sm">
+      <caption className="py-1 text-left font-serif text-xl font-semibold">{caption}</caption>
+      <thead>
+        <tr className="border-b-2 border-plain">
+          {head.map((h) => (
+            <th key={h} scope="col" className="pr-4">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row[0]} className="border-b border-line">
+            {row.map((cell, i) => (
+              <td key={head[i]} className="py-1 pr-4">
+                {cell}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+export default async function HousePage() {
+  await requireActor();
+  const db = database();
+  const [shop, people, devices] = await Promise.all([
+    loadShop(db),
+    db.models.Person.findAll({ order: [['name', 'ASC']] }),
+    db.models.Device.findAll({ where: { revokedAt: null }, order: [['pairedAt', 'DESC']] }),
+  ]);
+  return (
+    <>
+      <PageHead title="House" note={`${shop.name}: the rules in force`} />
+      <div className="grid gap-8 px-5 py-3 lg:grid-cols-2">
+        <div className="space-y-6">
+          <Table caption="People" head={['Name', 'Role']} rows={people.map((p) => [p.name, p.role])} />
+          <Table
+            caption="Paired devices"
+            head={['Device', 'Paired']}
+            rows={devices.map((d) => [`${d.name} (${d.id})`, d.pairedAt.toISOString().slice(0, 10)])}
+          />
+          <Table
+            caption="Targets by kind, mm: aim (band)"
+            head={['Kind', 'Relief', 'Action 12, low', 'Action 12, high', 'Gap over 1']}
+            rows={KINDS.map((k) => {
+              const t = KIND_TARGETS[k];
+              return [KIND_NAMES[k], say(t.relief), say(t.actionBass), say(t.actionTreble), say(t.nutGap)];
+            })}
+          />
+        </div>
+        <Table
+          caption="Operations"
+          head={['Operation', 'Minutes', 'Price', 'Undone?']}
+          rows={OPERATIONS.map((o) => [
+            o.name,
+            `${o.minutes.low}–${o.minutes.likely}–${o.minutes.high}`,
+            formatMoney(o.price + o.parts, shop.currency),
+            o.reversible ? 'yes' : 'no',
+          ])}
+        />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,103 @@
+import Link from 'next/link';
+import { WAIT_NAMES, WAITS, isLate } from '../../../core/job/waiting.ts';
+import { leafStates } from '../../../core/job/leaves.ts';
+import { database } from '../../../server/db/connection.ts';
+import { loadRack, type RackTag as Tag } from '../../../server/rack/load-rack.ts';
+import { sayDay, todayIso } from '../../../ui/dates.ts';
+import { PageHead } from '../../../ui/page-head.tsx';
+import { RackTag } from '../../../ui/rack-tag.tsx';
+import { FindField } from '../../../ui/find-field.tsx';
+import { requireActor } from '../../_lib/session.ts';
+
+export const metadata = { title: 'Rack' };
+
+function matches(tag: Tag, piece: string): boolean {
+  const text =
+    `${tag.number} ${tag.maker} ${tag.model} ${tag.customer} ${tag.place ?? ''} ${tag.holder ?? ''}`.toLowerCase();
+  return text.includes(piece.toLowerCase());
+}
+
+interface Wants {
+  readonly tag: Tag;
+  readonly why: string;
+}
+
+function wantsDecision(tags: readonly Tag[], today: string): Wants[] {
+  return tags.flatMap((tag) => {
+    const leaves = Object.values(leafStates(tag.facts));
+    const trouble = leaves.find((l) => l.kind === 'trouble');
+    if (isLate(tag.neededBy, today, tag.waitingFor))
+      return [{ tag, why: `was promised for ${sayDay(tag.neededBy ?? today, today)}.` }];
+    if (trouble?.kind === 'trouble') return [{ tag, why: `${trouble.why}.` }];
+    return tag.facts.asked > 0
+      ? [{ tag, why: `${tag.facts.asked} lines wait for ${tag.customer}’s answer.` }]
+      : [];
+  });
+}
+
+function Decisions({ wants }: { readonly wants: readonly Wants[] }) {
+  return (
+    <aside className="w-69 shrink-0 border-l border-line bg-shade p-5 max-lg:w-full max-lg:border-l-0">
+      <h2 className="mb-3 text-lg">Wants a decision</h2>
+      {wants.length === 0 && <p className="text-quiet">Nothing. A good day.</p>}
+      <ul className="space-y-3">
+        {wants.map(({ tag, why }) => (
+          <li key={tag.number} className="text-sm">
+            <Link href={`/job/${tag.number}/plan`} className="block min-h-11 hover:underline">
+              <b className="font-serif text-base text-rubric">◆ {tag.number}</b> {tag.maker} {tag.model}:{' '}
+              {why}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </aside>
+  );
+}
+
+export default async function RackPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ find?: string }>;
+}) {
+  await requireActor();
+  const { find = '' } = await searchParams;
+  const all = await loadRack(database());
+  const tags = find === '' ? all : all.filter((t) => matches(t, find));
+  const today = todayIso();
+  return (
+    <>
+      <PageHead title="Rack" note={`${all.length} instruments in the house`}>
+        <FindField action="/rack" value={find} hint="/ number, name, place" />
+      </PageHead>
+      <div className="flex max-lg:flex-col">
+        <div className="min-w-0 flex-1 px-5 py-4">
+          {all.length === 0 && (
+            <p className="text-lg">The rack is empty. Take an instrument in at the Desk.</p>
+          )}
+          {all.length > 0 && tags.length === 0 && <p className="text-lg">Nothing here is called “{find}”.</p>}
+          {WAITS.map((wait) => {
+            const hung = tags.filter((t) => t.waitingFor === wait);
+            return (
+              <section
+                key={wait}
+                aria-label={WAIT_NAMES[wait].name}
+                className="mb-3 flex border-b-[5px] border-rail max-sm:flex-col"
+              >
+                <div className="w-27 shrink-0 pt-2 pr-2">
+                  <h2 className="text-lg leading-tight">{WAIT_NAMES[wait].name}</h2>
+                  <p className="text-sm text-quiet">{WAIT_NAMES[wait].hint}</p>
+                </div>
+                <div className="flex min-h-11 flex-wrap gap-2.5">
+                  {hung.map((tag) => (
+                    <RackTag key={tag.jobId} tag={tag} today={today} />
+                  ))}
+                </div>
+              </section>
+            );
+          })}
+        </div>
+        <Decisions wants={wantsDecision(all, today)} />
+      </div>
+    </>
+  );
+}

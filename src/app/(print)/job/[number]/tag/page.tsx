@@ -1,0 +1,61 @@
+import { headers } from 'next/headers';
+import { notFound } from 'next/navigation';
+import QRCode from 'qrcode';
+import { database } from '../../../../../server/db/connection.ts';
+import { loadJob } from '../../../../../server/job/load-job.ts';
+import { PrintButton } from '../../../../../ui/print-button.tsx';
+import { requireActor } from '../../../../_lib/session.ts';
+
+export const metadata = { title: 'Tag' };
+
+/** The address a tag's code carries: the house's public one, or where it was printed. */
+async function origin(): Promise<string> {
+  const host = (await headers()).get('host') ?? '127.0.0.1';
+  return process.env['RUBRICA_PUBLIC_URL'] ?? `http://${host}`;
+}
+
+/** A tag to hang on the instrument: number, whose, what, and a code that opens the job. */
+export default async function TagPage({ params }: { readonly params: Promise<{ number: string }> }) {
+  await requireActor();
+  const { number } = await params;
+  const job = /^\d{1,9}$/.test(number) ? await loadJob(database(), Number(number)) : null;
+  if (!job) notFound();
+  const code = QRCode.create(`${await origin()}/job/${job.number}`, { errorCorrectionLevel: 'M' });
+  const size = code.modules.size;
+  const dark = Array.from({ length: size * size }, (_, i) => i).filter((i) => code.modules.data[i] === 1);
+  return (
+    <main className="p-8">
+      <article
+        aria-label={`Tag of job ${job.number}`}
+        className="flex w-[90mm] gap-[5mm] border border-plain bg-white p-[5mm] text-black"
+      >
+        <svg
+          viewBox={`-4 -4 ${size + 8} ${size + 8}`}
+          className="h-[34mm] w-[34mm] shrink-0"
+          role="img"
+          aria-label={`Code that opens job ${job.number}`}
+          shapeRendering="crispEdges"
+        >
+          <rect x={-4} y={-4} width={size + 8} height={size + 8} fill="#fff" />
+          <path d={dark.map((i) => `M${i % size} ${Math.floor(i / size)}h1v1h-1z`).join('')} fill="#000" />
+        </svg>
+        <div className="min-w-0">
+          <p className="font-serif text-4xl font-bold">{job.number}</p>
+          <p className="font-bold">{job.customer.name}</p>
+          <p>{job.instrument.name}</p>
+          <p className="text-sm">{job.instrument.serial}</p>
+          <p className="text-sm">
+            {job.place ?? 'no place'}
+            {job.neededBy && ` · by ${job.neededBy}`}
+          </p>
+          {job.stringsState !== 'at-pitch' && (
+            <p className="text-sm font-bold">
+              ◆ {job.stringsState === 'missing' ? 'A string is missing' : 'Not at pitch'}
+            </p>
+          )}
+        </div>
+      </article>
+      <PrintButton />
+    </main>
+  );
+}

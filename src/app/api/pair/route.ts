@@ -1,0 +1,28 @@
+import { cookies } from 'next/headers';
+import { z } from 'zod';
+import { database } from '../../../server/db/connection.ts';
+import { pairDevice } from '../../../server/people/pair-device.ts';
+import { DEVICE_COOKIE } from '../../../server/people/who.ts';
+import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
+
+const asked = z.object({ code: z.string().trim().min(1).max(40), name: z.string().trim().min(1).max(80) });
+const YEAR_S = 365 * 24 * 3600;
+
+/** Pairs this device with the shop by a code. */
+export async function POST(request: Request): Promise<Response> {
+  const no = (message: string, status: number) =>
+    Response.json({ ok: false, error: { code: 'refused', message } }, { status });
+  if (!sameOrigin(request)) return no('This request comes from elsewhere.', 403);
+  const read = asked.safeParse(await request.json().catch(() => null));
+  if (!read.success) return no('Type the code and a name for this device.', 422);
+  const done = await pairDevice(database(), read.data.code, read.data.name, new Date());
+  if (!done.ok) return no(done.error.message, 403);
+  (await cookies()).set(DEVICE_COOKIE, done.value.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: secureCookies(),
+    path: '/',
+    maxAge: YEAR_S,
+  });
+  return Response.json({ ok: true });
+}

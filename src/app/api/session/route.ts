@@ -1,0 +1,44 @@
+import { cookies } from 'next/headers';
+import { z } from 'zod';
+import { database } from '../../../server/db/connection.ts';
+import { signIn, signOut } from '../../../server/people/sign-in.ts';
+import { DEVICE_COOKIE, SESSION_COOKIE } from '../../../server/people/who.ts';
+import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
+
+const asked = z.object({
+  personId: z.number().int().positive(),
+  pin: z.string().regex(/^\d{4,6}$/, 'Four to six digits'),
+});
+
+const no = (message: string, status: number): Response =>
+  Response.json({ ok: false, error: { code: 'refused', message } }, { status });
+
+/** Signs in: a name on a paired device, and its PIN. */
+export async function POST(request: Request): Promise<Response> {
+  if (!sameOrigin(request)) return no('This request comes from elsewhere.', 403);
+  const read = asked.safeParse(await request.json().catch(() => null));
+  if (!read.success) return no('A PIN has four to six digits.', 422);
+  const jar = await cookies();
+  const device = jar.get(DEVICE_COOKIE)?.value;
+  if (!device) return no('This device is not paired with the shop.', 403);
+  const done = await signIn(database(), device, read.data.personId, read.data.pin, new Date());
+  if (!done.ok) return no(done.error.message, 403);
+  jar.set(SESSION_COOKIE, done.value.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: secureCookies(),
+    path: '/',
+    expires: done.value.expiresAt,
+  });
+  return Response.json({ ok: true });
+}
+
+/** Signs out. */
+export async function DELETE(request: Request): Promise<Response> {
+  if (!sameOrigin(request)) return no('This request comes from elsewhere.', 403);
+  const jar = await cookies();
+  const token = jar.get(SESSION_COOKIE)?.value;
+  if (token) await signOut(database(), token, new Date());
+  jar.delete(SESSION_COOKIE);
+  return Response.json({ ok: true });
+}

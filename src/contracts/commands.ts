@@ -1,0 +1,151 @@
+import { z } from 'zod';
+import { ANSWERS } from '../core/inspection/checklist.ts';
+import { WAITS } from '../core/job/waiting.ts';
+import { OPERATION_IDS } from '../core/plan/operations.ts';
+import { QUANTITIES } from '../core/readings/quantities.ts';
+import { ROUND_KINDS } from '../core/readings/reading.ts';
+import { LENGTH_UNITS } from '../core/units/length-units.ts';
+import { constructionSchema } from './construction.ts';
+
+const id = z.number().int().positive();
+const version = z.number().int().min(0);
+const text = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
+const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch']);
+
+/** Taking an instrument in at the counter. */
+export const takeInSchema = z.object({
+  customer: z.union([
+    z.object({ id }),
+    z.object({
+      name: text(120).min(1, 'Who brings it?'),
+      phone: text(40).regex(/^[\d +()/.-]*$/, 'Digits, spaces and + only'),
+      email: z.union([z.literal(''), z.email('This is not an e-mail address')]),
+    }),
+  ]),
+  instrument: z.union([
+    z.object({ id }),
+    z.object({
+      maker: text(80),
+      model: text(120).min(1, 'What is it called? “no name” will do'),
+      year: text(20),
+      serial: text(60),
+      construction: constructionSchema,
+    }),
+  ]),
+  complaint: text(2000).min(1, 'What brings it here, in the customer’s own words?'),
+  touch: z.enum(['light', 'medium', 'heavy']),
+  plays: text(200),
+  wish: text(1000),
+  neededBy: z.union([z.null(), z.iso.date('Write the date as year-month-day')]),
+  hardDate: z.boolean(),
+  hardReason: text(120),
+  limitMinor: z.union([z.null(), z.number().int().min(0).max(100_000_00)]),
+  stringsState,
+  cameWith: z.array(z.object({ name: text(120).min(1), state: text(200) })).max(30),
+  placeId: z.union([z.null(), id]),
+});
+
+/** Every command a screen can give, by name, with what it takes. */
+export const COMMANDS = {
+  'desk.take-in': takeInSchema,
+  'rack.move': z.object({
+    jobId: id,
+    version,
+    placeId: z.union([z.null(), id]),
+    waitingFor: z.enum(WAITS),
+    waitingNote: text(200),
+    holderId: z.union([z.null(), id]),
+  }),
+  'inspection.answer': z.object({
+    jobId: id,
+    item: text(40),
+    answer: z.enum(ANSWERS).nullable(),
+    note: text(2000),
+    version,
+  }),
+  'inspection.finish': z.object({ jobId: id, version }),
+  'readings.conditions': z.object({
+    jobId: id,
+    round: z.enum(ROUND_KINDS),
+    version,
+    strings: stringsState,
+    position: z.enum(['playing', 'on-its-back']),
+    tuning: text(60).min(1, 'Which tuning?'),
+    temperature: z.number().min(-40).max(60).nullable(),
+    humidity: z.number().min(0).max(100).nullable(),
+  }),
+  'readings.save': z.object({
+    jobId: id,
+    round: z.enum(ROUND_KINDS),
+    quantity: z.enum(QUANTITIES),
+    string: z.number().int().min(0).max(14),
+    fret: z.number().int().min(0).max(36),
+    typed: text(60).min(1, 'Nothing is written here yet.'),
+    unit: z.enum(LENGTH_UNITS),
+    version,
+  }),
+  'plan.target': z.object({
+    jobId: id,
+    quantity: z.enum(QUANTITIES),
+    side: z.enum(['bass', 'treble', 'both']),
+    low: z.number(),
+    aim: z.number(),
+    high: z.number(),
+    reason: text(200),
+    version,
+  }),
+  'plan.decide': z.object({
+    jobId: id,
+    line: text(60),
+    decision: z.enum(['accepted', 'changed', 'declined']),
+    change: text(400),
+    reason: text(400),
+    version,
+  }),
+  'plan.add': z.object({ jobId: id, operation: z.enum(OPERATION_IDS), detail: text(400) }),
+  'work.answer': z.object({
+    lineId: id,
+    version,
+    answer: z.enum(['yes', 'no']),
+    by: text(120).min(1, 'Who said so?'),
+    how: z.enum(['at the counter', 'by telephone', 'in writing']),
+  }),
+  'work.step': z.object({ lineId: id, version, action: z.enum(['start', 'pause', 'finish', 'reopen']) }),
+  'hand-over.check': z.object({
+    jobId: id,
+    version,
+    checks: z.record(z.string(), z.boolean()),
+    exception: text(400),
+  }),
+  'hand-over.return': z.object({ itemId: id, version, returned: z.boolean(), absence: text(200) }),
+  'hand-over.sign': z.object({
+    jobId: id,
+    version,
+    signer: text(120).min(1, 'Whose signature is it?'),
+    signature: z
+      .array(z.array(z.object({ x: z.number().min(0).max(4000), y: z.number().min(0).max(4000) })).max(4000))
+      .max(200)
+      .nullable(),
+  }),
+} as const;
+
+export type CommandName = keyof typeof COMMANDS;
+export type CommandInput<N extends CommandName> = z.infer<(typeof COMMANDS)[N]>;
+
+/** What each command answers when it is done. */
+export interface CommandAnswer {
+  'desk.take-in': { number: number; jobId: number };
+  'rack.move': { version: number };
+  'inspection.answer': { version: number };
+  'inspection.finish': { version: number };
+  'readings.conditions': { version: number };
+  'readings.save': { version: number; value: number; notRepresentative: string | null };
+  'plan.target': { version: number };
+  'plan.decide': { version: number };
+  'plan.add': { lineId: number };
+  'work.answer': { version: number };
+  'work.step': { version: number };
+  'hand-over.check': { version: number };
+  'hand-over.return': { version: number };
+  'hand-over.sign': { digest: string };
+}

@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import { FACTS } from '../core/instrument/construction.ts';
+import { KINDS } from '../core/instrument/kinds.ts';
+
+const choice = <F extends keyof typeof FACTS>(fact: F) =>
+  z.enum(
+    Object.keys(FACTS[fact]) as [keyof (typeof FACTS)[F] & string, ...(keyof (typeof FACTS)[F] & string)[]],
+  );
+
+const mm = (low: number, high: number, what: string) =>
+  z
+    .number()
+    .min(low, `${what} under ${low} mm is not possible`)
+    .max(high, `${what} over ${high} mm is not possible`);
+
+/** The construction facts of an instrument, lengths in mm. */
+export const constructionSchema = z.object({
+  kind: z.enum(KINDS),
+  leftHanded: z.boolean(),
+  scale: mm(200, 1200, 'A scale'),
+  compensation: mm(0, 20, 'Compensation'),
+  frets: z.number().int().min(10).max(36),
+  bodyFret: z.number().int().min(7).max(30),
+  perCourse: z.union([z.literal(1), z.literal(2)]),
+  strings: z
+    .array(
+      z.object({
+        note: z.string().regex(/^[A-G][#b]?\d$/, 'Write notes like E2'),
+        gauge: mm(0.1, 4, 'A gauge'),
+        wound: z.boolean(),
+      }),
+    )
+    .min(3)
+    .max(14),
+  joint: choice('joint'),
+  rod: choice('rod'),
+  rodNut: choice('rodNut'),
+  bridge: choice('bridge'),
+  vibrato: choice('vibrato'),
+  nut: choice('nut'),
+  electronics: choice('electronics'),
+  finish: choice('finish'),
+  fingerboard: choice('fingerboard'),
+});

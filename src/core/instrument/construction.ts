@@ -1,0 +1,67 @@
+import type { Kind } from './kinds.ts';
+
+/** Choices of each construction fact, in the bench's words. */
+export const FACTS = {
+  joint: { glued: 'glued', bolted: 'bolted', 'bolted-shims': 'bolted, with shims' },
+  rod: { none: 'none', 'one-way': 'one-way', 'two-way': 'two-way' },
+  rodNut: { headstock: 'at the headstock', soundhole: 'at the soundhole', heel: 'at the heel' },
+  bridge: {
+    pinned: 'pinned, one-piece saddle',
+    'tie-block': 'tie block',
+    individual: 'individual saddles',
+    floating: 'floating, with tailpiece',
+    thumbwheel: 'thumbwheels at its two ends',
+  },
+  vibrato: { none: 'none', fixed: 'resting on the body', floating: 'floating' },
+  nut: { bone: 'bone', synthetic: 'synthetic', brass: 'brass', wood: 'wood', other: 'other' },
+  electronics: {
+    none: 'none',
+    passive: 'passive',
+    active: 'active, battery',
+    'under-saddle': 'under-saddle, battery',
+  },
+  finish: {
+    lacquer: 'nitrocellulose',
+    poly: 'polyester or polyurethane',
+    shellac: 'shellac',
+    oil: 'oil',
+    unknown: 'not known',
+  },
+  fingerboard: { raw: 'raw wood', lacquered: 'lacquered' },
+} as const;
+
+type Choice<F extends keyof typeof FACTS> = keyof (typeof FACTS)[F];
+
+/** One string of the set: its note in the tuning used, gauge in mm, wound or plain. First is the lowest. */
+export interface StringFact {
+  readonly note: string;
+  readonly gauge: number;
+  readonly wound: boolean;
+}
+
+/** The facts that decide what can be checked and how it is adjusted. Lengths in mm. */
+export interface Construction {
+  readonly kind: Kind;
+  readonly leftHanded: boolean;
+  readonly scale: number;
+  readonly compensation: number;
+  readonly frets: number;
+  /** the fret at the body joint */
+  readonly bodyFret: number;
+  /** strings a course, 2 on a 12-string */
+  readonly perCourse: 1 | 2;
+  readonly strings: readonly StringFact[];
+  readonly joint: Choice<'joint'>;
+  readonly rod: Choice<'rod'>;
+  readonly rodNut: Choice<'rodNut'>;
+  readonly bridge: Choice<'bridge'>;
+  readonly vibrato: Choice<'vibrato'>;
+  readonly nut: Choice<'nut'>;
+  readonly electronics: Choice<'electronics'>;
+  readonly finish: Choice<'finish'>;
+  readonly fingerboard: Choice<'fingerboard'>;
+}
+
+/** The number a string goes by at the bench: 1 is the highest. Index 0 of `strings` is the lowest. */
+export const stringNumber = (construction: Pick<Construction, 'strings'>, index: number): number =>
+  construction.strings.length - index;

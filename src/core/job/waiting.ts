@@ -1,0 +1,14 @@
+/** What an instrument in the rack is waiting for. */
+export const WAITS = ['hands', 'time', 'word', 'home'] as const;
+export type Wait = (typeof WAITS)[number];
+
+export const WAIT_NAMES: Readonly<Record<Wait, { readonly name: string; readonly hint: string }>> = {
+  hands: { name: 'Hands', hint: 'ready for work' },
+  time: { name: 'Time', hint: 'glue, settling, lacquer' },
+  word: { name: 'A word', hint: 'customer, part, colleague' },
+  home: { name: 'The way home', hint: 'to check, to collect' },
+};
+
+/** Whether a promise is in danger: due today or past it, and not yet on the way home. Dates are `yyyy-mm-dd`. */
+export const isLate = (due: string | null, today: string, waiting: Wait): boolean =>
+  due !== null && due <= today && waiting !== 'home';

@@ -1,0 +1,107 @@
+/** A step of the rod as it was logged: eighths of a turn (tighten positive), relief before and after in mm. */
+export interface LoggedTurn {
+  readonly eighths: number;
+  readonly before: number;
+  readonly after: number;
+}
+
+/** A band with its aim, mm. */
+export interface Band {
+  readonly low: number;
+  readonly aim: number;
+  readonly high: number;
+}
+
+/** What one eighth is believed to take out of the relief, mm, with its spread. */
+export interface RodPrior {
+  readonly perEighth: number;
+  readonly sd: number;
+}
+
+export interface RodAdvice {
+  readonly advice: 'tighten' | 'loosen' | 'leave' | 'stop';
+  /** eighths of a turn, tighten positive */
+  readonly eighths: number;
+  /** relief expected after the step, mm */
+  readonly expected: Band | null;
+  readonly perEighth: number;
+  readonly why: string;
+}
+
+/** Relief that one eighth usually takes out, before an instrument has shown its own answer. A setting's default. */
+export const USUAL_ROD: RodPrior = { perEighth: 0.05, sd: 0.03 };
+const LARGEST_STEP = 2;
+const READING_SD = 0.02;
+
+const respond = (turns: readonly LoggedTurn[], prior: RodPrior): RodPrior => {
+  let weight = 1 / prior.sd ** 2;
+  let sum = prior.perEighth * weight;
+  for (const t of turns) {
+    const precision = t.eighths ** 2 / (2 * READING_SD ** 2);
+    weight += precision;
+    sum += ((t.before - t.after) / t.eighths) * precision;
+  }
+  return { perEighth: sum / weight, sd: Math.sqrt(1 / weight) };
+};
+
+const unanswered = (turns: readonly LoggedTurn[]): boolean => {
+  const tight = turns.filter((t) => t.eighths > 0);
+  const turned = tight.reduce((n, t) => n + t.eighths, 0);
+  const moved = tight.reduce((n, t) => n + t.before - t.after, 0);
+  return turned >= 16 && Math.abs(moved) < READING_SD;
+};
+
+/**
+ * The next turn of the truss rod: direction from the sign of the error, size in eighths from the instrument's own
+ * response (normal–normal update of the prior with every logged turn), never more than a quarter turn between readings.
+ * @param relief now, mm
+ * @param target band in mm
+ * @example relief 0.36, target 0.15/0.20/0.25, no turns yet → tighten 2 eighths, about 0.26 expected
+ */
+export function rodAdvice(
+  relief: number,
+  target: Band,
+  turns: readonly LoggedTurn[] = [],
+  prior: RodPrior = USUAL_ROD,
+): RodAdvice {
+  const answer = respond(
+    turns.filter((t) => t.eighths !== 0),
+    prior,
+  );
+  if (relief >= target.low && relief <= target.high) {
+    return {
+      advice: 'leave',
+      eighths: 0,
+      expected: null,
+      perEighth: answer.perEighth,
+      why: 'Relief is in its band.',
+    };
+  }
+  if (unanswered(turns)) {
+    const why = 'Two turns have not moved the neck. Stop: the rod is at its end, broken or not bearing.';
+    return { advice: 'stop', eighths: 0, expected: null, perEighth: answer.perEighth, why };
+  }
+  if (answer.perEighth < 0.005) {
+    const why = 'The rod does not answer as it should. Stop and look before turning further.';
+    return { advice: 'stop', eighths: 0, expected: null, perEighth: answer.perEighth, why };
+  }
+  const wanted = (relief - target.aim) / answer.perEighth;
+  const eighths = Math.sign(wanted) * Math.min(LARGEST_STEP, Math.max(1, Math.floor(Math.abs(wanted))));
+  const likely = relief - eighths * answer.perEighth;
+  const spread = 2 * Math.abs(eighths) * answer.sd;
+  return {
+    advice: eighths > 0 ? 'tighten' : 'loosen',
+    eighths,
+    expected: { low: likely - spread, aim: likely, high: likely + spread },
+    perEighth: answer.perEighth,
+    why: turns.length === 0 ? 'from the usual answer of such a rod' : `from ${turns.length} logged turns`,
+  };
+}
+
+/**
+ * What a change of relief does to the action: near 2·Δr at the 12th fret when the curve ends at the body joint, falling
+ * in proportion to the distance from the nut.
+ * @param reliefChange mm (negative when the rod is tightened)
+ * @param ratio action change at the 12th per relief change; a beam gives 2.0 to 2.4
+ */
+export const rodToAction = (reliefChange: number, ratio = 2): number => ratio * reliefChange;

@@ -1,0 +1,16 @@
+import { fretPosition } from '../neck/fret-position.ts';
+
+/**
+ * How much deeper a nut slot goes to bring the gap over fret 1 to its target, the string held at fret m:
+ * Δslot = Δg/(1 − x_1/x_m). The scale cancels.
+ * @param heldAt the fret the string is held at, 2 or more
+ * @param gap over fret 1 now, mm
+ * @param target wanted gap, mm
+ * @returns `deeper` in mm (negative: the slot is already too deep) and `perGap`, slot per gap
+ * @example nutSlot(3, 0.20, 0.10) → perGap 1.55, deeper 0.155
+ */
+export function nutSlot(heldAt: number, gap: number, target: number): { deeper: number; perGap: number } {
+  if (!(heldAt > 1)) throw new RangeError('hold the string beyond fret 1');
+  const perGap = 1 / (1 - fretPosition(1, 1) / fretPosition(1, heldAt));
+  return { deeper: (gap - target) * perGap, perGap };
+}

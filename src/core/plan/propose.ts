@@ -1,0 +1,91 @@
+import { verdict } from '../targets/target.ts';
+import { usable, type Carried, type Finding, type PlanInput } from './plan-input.ts';
+import type { Proposal, ProposalLine } from './proposal.ts';
+import { intonationLines } from './propose-intonation.ts';
+import { nutLines } from './propose-nut.ts';
+import { rodLine } from './propose-rod.ts';
+import { saddleLine } from './propose-saddle.ts';
+
+const stringUp = (input: PlanInput): ProposalLine[] =>
+  input.strings === 'at-pitch'
+    ? []
+    : [
+        {
+          key: 'string-up',
+          operation: 'string-up',
+          title: 'String it up first',
+          says:
+            input.strings === 'missing'
+              ? 'A string is missing: relief, action and nut cannot be judged. Put a set on, tune, read again.'
+              : 'It is far from pitch: tune and stretch two or three times, then read again.',
+          why: ['Readings taken now are kept, marked not representative, and not used here.'],
+          restsOn: [],
+          warnings: [],
+        },
+      ];
+
+const findingLines = (findings: readonly Finding[]): ProposalLine[] =>
+  findings.map((f) => ({
+    key: `finding:${f.item}`,
+    operation: f.leadsTo,
+    title: f.name,
+    says: f.note === '' ? `Inspection: ${f.title.toLowerCase()} needs work.` : `Inspection: ${f.note}`,
+    why: [`The checklist says “${f.title}” needs work.`],
+    restsOn: [],
+    warnings: [],
+  }));
+
+function leaveAlone(input: PlanInput): string[] {
+  const judged = input.stations.flatMap((s) => {
+    const value = usable(input, s.key);
+    const target = input.targets.get(s.key);
+    return value === null || target === undefined
+      ? []
+      : [{ s, good: ['in', 'edge'].includes(verdict(value, target)) }];
+  });
+  const names = { relief: 'Relief', action: 'Action', 'nut-gap': 'Nut', intonation: 'Intonation' } as const;
+  return Object.entries(names)
+    .filter(([q]) => {
+      const all = judged.filter((j) => j.s.quantity === q);
+      const wanted = input.stations.filter((s) => s.quantity === q).length;
+      return all.length === wanted && all.every((j) => j.good);
+    })
+    .map(([, name]) => `${name}: in its band. Leave it.`);
+}
+
+const ORDER: Readonly<Record<string, number>> = {
+  'string-up': 0,
+  rod: 1,
+  finding: 2,
+  nut: 3,
+  saddle: 4,
+  intonation: 5,
+};
+const rank = (line: ProposalLine): number => ORDER[line.key.split(':')[0] ?? ''] ?? 9;
+
+/**
+ * Compares the readings with their targets and proposes what to do, in the order of a setup, each with its sum in
+ * words: rod, nut slots, saddle (after what rod and nut already give), intonation. Stale and unrepresentative readings
+ * are named and never used.
+ */
+export function propose(input: PlanInput): Proposal {
+  const rod = rodLine(input);
+  const nut = nutLines(input);
+  const carried: Carried = { action: rod?.actionChange ?? 0, nut: nut.lowered };
+  const saddle = saddleLine(input, carried);
+  const measured =
+    input.strings === 'at-pitch'
+      ? [...(rod ? [rod.line] : []), ...nut.lines, ...(saddle ? [saddle] : []), ...intonationLines(input)]
+      : [];
+  const lines = [...stringUp(input), ...measured, ...findingLines(input.findings)];
+  const needed = input.stations.filter((s) => !s.optional);
+  return {
+    lines: lines
+      .map((l, i) => ({ l, i }))
+      .sort((a, b) => rank(a.l) - rank(b.l) || a.i - b.i)
+      .map(({ l }) => l),
+    leave: input.strings === 'at-pitch' ? leaveAlone(input) : [],
+    missing: needed.filter((s) => !input.readings.has(s.key)).map((s) => s.key),
+    stale: needed.filter((s) => input.stale.has(s.key)).map((s) => s.key),
+  };
+}

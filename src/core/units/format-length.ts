@@ -1,0 +1,46 @@
+import { fromMm, type LengthUnit } from './length-units.ts';
+
+const trim = (s: string): string => s.replace(/\.?0+$/, '');
+const minus = (s: string): string => s.replace('-', '\u2212');
+
+function counted(n: number): string {
+  const halves = Math.round(n * 2);
+  if (Math.abs(n * 2 - halves) < 0.1) {
+    const whole = Math.trunc(halves / 2);
+    const half = halves % 2 !== 0;
+    const sign = halves < 0 && whole === 0 ? '-' : '';
+    return half ? `${sign}${whole === 0 ? '' : whole}½` : String(whole);
+  }
+  return n.toFixed(1);
+}
+
+/**
+ * Says a length the way a tech says it, in the unit asked for, with its unit.
+ *
+ * @param length in mm
+ * @example formatLength(1.984375, '64ths') → '5/64'; formatLength(0.2032, 'thou') → '.008'; (0.95, 'mm') → '0.95 mm'
+ */
+export function formatLength(length: number, unit: LengthUnit): string {
+  const n = fromMm(length, unit);
+  switch (unit) {
+    case '64ths':
+      return minus(`${counted(n)}/64`);
+    case '32nds':
+      return minus(`${counted(n)}/32`);
+    case 'thou':
+      return minus(
+        `${n < 0 ? '-' : ''}${(Math.abs(n) / 1000).toFixed(Math.abs(n) < 10 && n % 1 !== 0 ? 4 : 3).replace(/^0/, '')}`.replace(
+          /(\.\d{3})0$/,
+          '$1',
+        ),
+      );
+    case 'in':
+      return minus(`${trim(n.toFixed(4))} in`);
+    case 'mm':
+      return minus(`${n.toFixed(2)} mm`);
+  }
+}
+
+/** The same without the unit, for a column that carries it in its heading. `bareLength(1.984375, '64ths')` → '5'. */
+export const bareLength = (length: number, unit: LengthUnit): string =>
+  formatLength(length, unit).replace(/(\/64|\/32| mm| in)$/, '');

@@ -1,0 +1,287 @@
+import { randomUUID } from 'node:crypto';
+import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
+import { usualConstruction } from '../core/instrument/defaults.ts';
+import { BENCH_CHECKS } from '../core/job/bench-check.ts';
+import { QUANTITY_FACTS } from '../core/readings/quantities.ts';
+import type { Database } from '../server/db/connection.ts';
+import { loadJob, type JobView } from '../server/job/load-job.ts';
+import { hashPin } from '../server/people/pin.ts';
+import { execute } from '../server/use-case/execute.ts';
+import type { Actor } from '../server/use-case/use-case.ts';
+import { DEMO_CUSTOMERS } from './customers.ts';
+import { fillShop } from './fill-shop.ts';
+import { DEMO_INSTRUMENTS } from './instruments.ts';
+import { DEMO_JOBS, type DemoJob, type DemoRound } from './jobs.ts';
+import { DEMO_PEOPLE } from './people.ts';
+
+const DAY = 86_400_000;
+const MINUTE = 60_000;
+export const DEMO_SHOP = 'Quillmere Fretworks';
+
+/** Tells one job's story through the same use cases the screens use, at the times it happened. */
+class Story {
+  private clock: number;
+
+  constructor(
+    private readonly db: Database,
+    private readonly actor: Actor,
+    start: number,
+  ) {
+    this.clock = start;
+  }
+
+  async give<N extends CommandName>(name: N, input: CommandInput<N>): Promise<CommandAnswer[N]> {
+    this.clock += MINUTE;
+    const now = new Date(this.clock);
+    const done = await execute(this.db, this.actor, name, input, randomUUID(), () => now);
+    if (!done.ok) throw new Error(`demo: ${name} was refused: ${JSON.stringify(done.error)}`);
+    return done.value;
+  }
+
+  pass(ms: number): void {
+    this.clock += ms;
+  }
+
+  async view(number: number): Promise<JobView> {
+    const view = await loadJob(this.db, number);
+    if (!view) throw new Error(`demo: no job ${number}`);
+    return view;
+  }
+}
+
+async function inspect(story: Story, job: DemoJob, view: JobView): Promise<void> {
+  const { items } = view.inspection;
+  const share = job.inspected ?? 0;
+  for (const item of items.slice(0, Math.round(items.length * share))) {
+    const note = job.needsWork?.[item.key];
+    const answer = note === undefined ? (item.key === 'binding' ? 'watch' : 'fine') : 'work';
+    await story.give('inspection.answer', {
+      jobId: view.id,
+      item: item.key,
+      answer,
+      note: note ?? '',
+      version: 0,
+    });
+  }
+  if (share === 1) await story.give('inspection.finish', { jobId: view.id, version: 0 });
+}
+
+function typedFor(
+  round: DemoRound,
+  station: JobView['readings']['stations'][number],
+  count: number,
+): string | undefined {
+  const fromLow = (list: string) => list.split(' ')[count - station.string];
+  switch (station.quantity) {
+    case 'relief':
+      return round.relief;
+    case 'action':
+      return station.string === 1 ? round.action[1] : round.action[0];
+    case 'nut-gap':
+      return fromLow(round.gaps);
+    case 'intonation':
+      return fromLow(round.cents);
+    case 'saddle-standout':
+      return round.standout;
+  }
+}
+
+async function read(story: Story, round: DemoRound, view: JobView): Promise<void> {
+  const count = view.instrument.construction.strings.length;
+  for (const station of view.readings.stations) {
+    const typed = typedFor(round, station, count);
+    if (typed === undefined) continue;
+    const { quantity, string, fret } = station;
+    await story.give('readings.save', {
+      jobId: view.id,
+      round: round.kind,
+      quantity,
+      string,
+      fret,
+      typed,
+      unit: QUANTITY_FACTS[quantity].unit,
+      version: 0,
+    });
+  }
+}
+
+async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
+  const view = await story.view(number);
+  const jobId = view.id;
+  if (job.accept) {
+    for (const line of view.proposal.lines) {
+      await story.give('plan.decide', {
+        jobId,
+        line: line.key,
+        decision: 'accepted',
+        change: '',
+        reason: '',
+        version: 0,
+      });
+    }
+  }
+  for (const operation of job.add ?? []) await story.give('plan.add', { jobId, operation, detail: '' });
+  if (!job.approve) return;
+  for (const line of (await story.view(number)).lines) {
+    await story.give('work.answer', {
+      lineId: line.id,
+      version: line.version,
+      answer: 'yes',
+      by: view.customer.name,
+      how: 'by telephone',
+    });
+  }
+}
+
+async function work(story: Story, job: DemoJob, number: number): Promise<void> {
+  const steps = (await story.view(number)).lines.slice(0, Math.floor(job.worked ?? 0));
+  for (const step of steps) {
+    const started = await story.give('work.step', {
+      lineId: step.id,
+      version: step.version,
+      action: 'start',
+    });
+    story.pass(step.minutes.likely * MINUTE);
+    await story.give('work.step', { lineId: step.id, version: started.version, action: 'finish' });
+  }
+}
+
+async function handOver(story: Story, job: DemoJob, number: number): Promise<void> {
+  const view = await story.view(number);
+  if (!job.signed) return;
+  for (const item of view.items) {
+    await story.give('hand-over.return', {
+      itemId: item.id,
+      version: item.version,
+      returned: true,
+      absence: '',
+    });
+  }
+  const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, true]));
+  const { version } = await story.give('hand-over.check', {
+    jobId: view.id,
+    version: 0,
+    checks,
+    exception: '',
+  });
+  await story.give('hand-over.sign', {
+    jobId: view.id,
+    version,
+    signer: view.customer.name,
+    signature: null,
+  });
+}
+
+interface Taken {
+  readonly job: DemoJob;
+  readonly story: Story;
+  readonly number: number;
+  readonly jobId: number;
+}
+
+async function arrive(db: Database, actor: Actor, job: DemoJob, today: number, ids: Ids): Promise<Taken> {
+  const story = new Story(db, actor, today + job.taken * DAY + 9 * 60 * MINUTE);
+  const instrument = ids.instruments.get(job.serial);
+  if (!instrument) throw new Error(`demo: no instrument ${job.serial}`);
+  const { number, jobId } = await story.give('desk.take-in', {
+    customer: { id: instrument.customerId },
+    instrument: { id: instrument.id },
+    complaint: job.complaint,
+    touch: job.touch,
+    plays: job.plays,
+    wish: job.wish ?? '',
+    neededBy: job.due === null ? null : new Date(today + job.due * DAY).toISOString().slice(0, 10),
+    hardDate: job.hard !== undefined,
+    hardReason: job.hard ?? '',
+    limitMinor: null,
+    stringsState: job.strings ?? 'at-pitch',
+    cameWith: (job.things ?? []).map((name) => ({ name, state: '' })),
+    placeId: ids.places.get(job.place) ?? null,
+  });
+  return { job, story, number, jobId };
+}
+
+async function tell({ job, story, number, jobId }: Taken): Promise<void> {
+  await inspect(story, job, await story.view(number));
+  const [asFound, asLeft] = [
+    job.rounds?.find((r) => r.kind === 'as-found'),
+    job.rounds?.find((r) => r.kind === 'as-left'),
+  ];
+  if (asFound) await read(story, asFound, await story.view(number));
+  await plan(story, job, number);
+  await work(story, job, number);
+  if (asLeft) await read(story, asLeft, await story.view(number));
+  await handOver(story, job, number);
+  if (!job.waits) return;
+  const { version, placeId, holderId } = await story.view(number);
+  const { for: waitingFor, note: waitingNote } = job.waits;
+  await story.give('rack.move', { jobId, version, placeId, holderId, waitingFor, waitingNote });
+}
+
+interface Ids {
+  readonly instruments: ReadonlyMap<string, { readonly id: number; readonly customerId: number }>;
+  readonly places: ReadonlyMap<string, number>;
+}
+
+async function fillBook({ models }: Database, now: Date): Promise<Ids> {
+  const customers = await models.Customer.bulkCreate(DEMO_CUSTOMERS.map((c) => ({ ...c, createdAt: now })));
+  const owner = new Map(customers.map((c) => [c.name, c.id]));
+  const instruments = new Map<string, { id: number; customerId: number }>();
+  for (const i of DEMO_INSTRUMENTS) {
+    const construction = { ...usualConstruction(i.kind), ...i.facts };
+    const customerId = owner.get(i.owner);
+    if (customerId === undefined) throw new Error(`demo: nobody owns ${i.serial}`);
+    const { maker, model, year, serial, kind } = i;
+    const row = await models.Instrument.create({
+      customerId,
+      maker,
+      model,
+      year,
+      serial,
+      kind,
+      construction,
+      scaleMm: String(construction.scale),
+      createdAt: now,
+    });
+    instruments.set(serial, { id: row.id, customerId });
+  }
+  const places = await models.Place.findAll();
+  return { instruments, places: new Map(places.map((p) => [p.name, p.id])) };
+}
+
+/** Loads the invented demo shop into an empty database. Deterministic; dates are relative to `now`'s day. */
+export async function fillDemo(db: Database, now: Date): Promise<void> {
+  await fillShop(db, DEMO_SHOP);
+  const people = await Promise.all(
+    DEMO_PEOPLE.map(async ({ pin, ...p }) => db.models.Person.create({ ...p, pinHash: await hashPin(pin) })),
+  );
+  const device = await db.models.Device.create({
+    name: 'demo loader',
+    tokenHash: '-'.repeat(64),
+    pairedAt: now,
+    revokedAt: now,
+  });
+  const ids = await fillBook(db, now);
+  const today = Math.floor(now.getTime() / DAY) * DAY;
+  const hands = people
+    .filter((p) => p.role === 'lead' || p.role === 'owner')
+    .map(({ id: personId, name, initials, role }): Actor => ({
+      personId,
+      deviceId: device.id,
+      name,
+      initials,
+      role,
+    }));
+  const actor = (n: number): Actor => hands[n % hands.length] ?? raise('nobody works here');
+  const taken: Taken[] = [];
+  for (const [n, job] of DEMO_JOBS.entries()) {
+    const arrived = await arrive(db, actor(n), job, today, ids);
+    if (job.signed) await tell(arrived);
+    else taken.push(arrived);
+  }
+  await Promise.all(taken.map(tell));
+}
+
+function raise(why: string): never {
+  throw new Error(`demo: ${why}`);
+}

@@ -1,0 +1,22 @@
+import { SETUP_CHECKLIST } from '../core/inspection/setup-checklist.ts';
+import type { Database } from '../server/db/connection.ts';
+
+const RACK = ['A', 'B', 'C', 'D'].flatMap((row) => [1, 2, 3, 4].map((n) => `${row}${n}`));
+const BENCHES = ['Bench 1', 'Bench 2', 'Bench 3'];
+
+/** What every shop begins with: places, the checklist, the house's settings. */
+export async function fillShop({ models }: Database, name: string): Promise<void> {
+  await models.Setting.bulkCreate([
+    { name: 'shop', value: { name, currency: '¤', taxRate: 0.2 } },
+    { name: 'units', value: { relief: 'thou', action: '64ths', 'nut-gap': 'thou', 'saddle-standout': 'mm' } },
+  ]);
+  await models.Place.bulkCreate([
+    ...RACK.map((place, i) => ({ name: place, kind: 'rack' as const, sort: i })),
+    ...BENCHES.map((place, i) => ({ name: place, kind: 'bench' as const, sort: 100 + i })),
+  ]);
+  await models.ChecklistRow.create({
+    name: SETUP_CHECKLIST.name,
+    version: SETUP_CHECKLIST.version,
+    items: SETUP_CHECKLIST.items,
+  });
+}

@@ -1,0 +1,305 @@
+import type { OperationId } from '../core/plan/operations.ts';
+import type { RoundKind } from '../core/readings/reading.ts';
+import type { Touch } from '../core/targets/target.ts';
+
+/** Readings of a round as typed, in station order by quantity; nut gaps and cents from the lowest string. */
+export interface DemoRound {
+  readonly kind: RoundKind;
+  readonly relief: string;
+  readonly action: readonly [bass: string, treble: string];
+  readonly gaps: string;
+  readonly cents: string;
+  readonly standout?: string;
+}
+
+/** One job's story. Days count from today, negative is the past. */
+export interface DemoJob {
+  readonly serial: string;
+  readonly taken: number;
+  readonly due: number | null;
+  readonly hard?: string;
+  readonly complaint: string;
+  readonly touch: Touch;
+  readonly plays: string;
+  readonly wish?: string;
+  readonly strings?: 'missing' | 'off-pitch';
+  readonly things?: readonly string[];
+  readonly place: string;
+  /** share of the checklist answered, and what needs work there */
+  readonly inspected?: number;
+  readonly needsWork?: Readonly<Record<string, string>>;
+  readonly rounds?: readonly DemoRound[];
+  /** accept what is proposed */
+  readonly accept?: boolean;
+  readonly add?: readonly OperationId[];
+  readonly approve?: boolean;
+  /** how many steps are finished; a half more means the next one is running */
+  readonly worked?: number;
+  readonly waits?: { readonly for: 'hands' | 'time' | 'word' | 'home'; readonly note: string };
+  readonly signed?: boolean;
+}
+
+const found = (
+  relief: string,
+  bass: string,
+  treble: string,
+  gaps: string,
+  cents: string,
+  standout?: string,
+): DemoRound => ({
+  kind: 'as-found',
+  relief,
+  action: [bass, treble],
+  gaps,
+  cents,
+  ...(standout ? { standout } : {}),
+});
+const left = (
+  relief: string,
+  bass: string,
+  treble: string,
+  gaps: string,
+  cents: string,
+  standout?: string,
+): DemoRound => ({
+  ...found(relief, bass, treble, gaps, cents, standout),
+  kind: 'as-left',
+});
+
+/** The jobs of the demo shop: past visits first, then what is in the house, on every leaf. */
+export const DEMO_JOBS: readonly DemoJob[] = [
+  {
+    serial: 'WH-0401',
+    taken: -720,
+    due: -710,
+    complaint: 'Hard to press down at the first frets.',
+    touch: 'light',
+    plays: 'fingerstyle',
+    place: 'A1',
+    inspected: 1,
+    rounds: [
+      found('.012', '7/64', '5/64', '.009 .009 .008 .008 .007 .007', '3 2 3 2 1 3', '4.2'),
+      left('.008', '5/64', '4/64', '.004 .004 .004 .004 .003 .003', '1 1 0 1 0 1', '3.1'),
+    ],
+    accept: true,
+    approve: true,
+    worked: 9,
+    signed: true,
+  },
+  {
+    serial: 'WH-0401',
+    taken: -350,
+    due: -340,
+    complaint: 'It has come up again over the winter.',
+    touch: 'light',
+    plays: 'fingerstyle',
+    place: 'A1',
+    inspected: 1,
+    rounds: [
+      found('.014', '6/64', '5/64', '.004 .004 .004 .004 .003 .003', '2 1 1 1 0 1', '3.1'),
+      left('.008', '5/64', '4/64', '.004 .004 .004 .004 .003 .003', '1 0 0 1 0 0', '2.8'),
+    ],
+    accept: true,
+    approve: true,
+    worked: 9,
+    signed: true,
+  },
+  {
+    serial: 'MP-0391',
+    taken: -30,
+    due: -20,
+    complaint: 'Strings buzz everywhere.',
+    touch: 'medium',
+    plays: 'strums',
+    place: 'A2',
+    inspected: 1,
+    rounds: [
+      found('.003', '2.4 mm', '2.3 mm', '.006 .006 .006 .005', '2 1 2 3'),
+      left('.002', '2.4 mm', '2.4 mm', '.006 .006 .006 .005', '1 1 0 2'),
+    ],
+    add: ['play-test'],
+    approve: true,
+    worked: 9,
+    waits: { for: 'home', note: 'told 9 days ago' },
+  },
+  {
+    serial: 'KS-0396',
+    taken: -12,
+    due: -1,
+    complaint: 'Goes out of tune when I use the arm.',
+    touch: 'medium',
+    plays: 'band, bends a lot',
+    things: ['gig bag', 'arm', 'spare spring'],
+    place: 'A3',
+    inspected: 1,
+    needsWork: { grip: 'pings at the 3rd and 4th string' },
+    rounds: [
+      found('.010', '4.5/64', '4/64', '.006 .006 .005 .003 .003 .002', '4 3 2 1 5 2'),
+      left('.007', '4.25/64', '3.5/64', '.003 .003 .003 .003 .003 .002', '1 1 0 0 1 1'),
+    ],
+    accept: true,
+    approve: true,
+    worked: 9,
+    waits: { for: 'home', note: 'told 2 days ago' },
+  },
+  {
+    serial: 'OR12-0398',
+    taken: -8,
+    due: 4,
+    complaint: 'The bridge is lifting at the back.',
+    touch: 'medium',
+    plays: 'strums',
+    things: ['hard case'],
+    place: 'B1',
+    inspected: 1,
+    needsWork: { 'bridge-lift': 'paper goes 6 mm under the back edge' },
+    rounds: [
+      found(
+        '.009',
+        '6.5/64',
+        '5/64',
+        '.005 .005 .004 .004 .003 .003 .003 .003 .004 .003 .002 .002',
+        '3 4 2 2 1 2 3 1 2 1 2 1',
+        '3.8',
+      ),
+    ],
+    accept: true,
+    approve: true,
+    worked: 1,
+    waits: { for: 'time', note: 'glue, clamp off tomorrow' },
+  },
+  {
+    serial: 'WH-0401',
+    taken: -6,
+    due: 5,
+    complaint: 'Back-bow since the heating came on; frets out in the middle.',
+    touch: 'light',
+    plays: 'fingerstyle',
+    wish: 'as it was last year',
+    things: ['hard case', 'truss rod key'],
+    place: 'B2',
+    inspected: 1,
+    needsWork: { 'fret-level': '9th rocks, bass side, .003' },
+    rounds: [found('-.002', '4/64', '3/64', '.004 .003 .003 .004 .003 .002', '1 2 1 0 1 2', '2.8')],
+    accept: true,
+    approve: true,
+    worked: 1,
+    waits: { for: 'time', note: 'under tension, 3 days' },
+  },
+  {
+    serial: 'KB5-0405',
+    taken: -5,
+    due: 8,
+    complaint: 'Neck will not come straight.',
+    touch: 'heavy',
+    plays: 'slaps',
+    place: 'B3',
+    inspected: 1,
+    rounds: [found('.026', '8/64', '6/64', '.008 .007 .006 .006', '3 3 2 4')],
+    accept: true,
+    approve: true,
+    worked: 0,
+    waits: { for: 'time', note: 'clamped, 2 days' },
+  },
+  {
+    serial: 'AV-0409',
+    taken: -4,
+    due: 3,
+    hard: 'recording',
+    complaint: 'Buzzes on the G, only sitting down.',
+    touch: 'medium',
+    plays: 'chord melody',
+    place: 'C1',
+    inspected: 1,
+    needsWork: { 'nut-cracks': 'split under the 5th string' },
+    rounds: [found('.006', '5/64', '4/64', '.002 .001 .003 .003 .002 .002', '2 6 1 2 3 1')],
+    accept: true,
+    waits: { for: 'word', note: 'new nut: asked on Saturday' },
+  },
+  {
+    serial: 'KB4-0412',
+    taken: -4,
+    due: 2,
+    complaint: 'Action climbs up the neck.',
+    touch: 'heavy',
+    plays: 'picks hard, band',
+    things: ['gig bag'],
+    place: 'Bench 2',
+    inspected: 1,
+    rounds: [found('.022', '7.5/64', '6/64', '.007 .006 .005 .005', '4 3 3 2')],
+    accept: true,
+    approve: true,
+    worked: 1,
+  },
+  {
+    serial: 'OR-0414',
+    taken: -3,
+    due: 7,
+    complaint: 'First frets are worn through under the plain strings.',
+    touch: 'medium',
+    plays: 'picks and strums',
+    place: 'C2',
+    inspected: 1,
+    needsWork: { 'fret-wear': 'pits at 1 to 3' },
+    rounds: [found('.009', '5.5/64', '4.5/64', '.005 .005 .004 .004 .003 .003', '2 1 2 1 2 1', '3.4')],
+    accept: true,
+    waits: { for: 'word', note: 'wire, due Tuesday' },
+  },
+  {
+    serial: 'MS-0416',
+    taken: -3,
+    due: 12,
+    complaint: 'My daughter cannot press it down.',
+    touch: 'light',
+    plays: 'lessons',
+    place: 'C3',
+    inspected: 0.6,
+    waits: { for: 'word', note: 'Nadia asks Ilse about the nut' },
+  },
+  {
+    serial: 'WO-09417',
+    taken: -2,
+    due: 4,
+    hard: 'on stage',
+    complaint: 'It plays stiff since summer, and the top string buzzes when I dig in.',
+    touch: 'heavy',
+    plays: 'strums hard, stage',
+    wish: 'a little lower than now, no buzz',
+    things: ['hard case, one latch loose', 'strap', 'truss rod key'],
+    place: 'Bench 1',
+    inspected: 1,
+    needsWork: { board: 'dry as a bone', 'fret-level': '9th rocks, bass side, .003' },
+    rounds: [found('.014', '7.5/64', '4.5/64', '.004 .003 .004 .003 .005 .002', '3 2 1 4 2 0', '4.1')],
+  },
+  {
+    serial: 'MP-0419',
+    taken: -1,
+    due: 3,
+    complaint: 'Open A rattles.',
+    touch: 'medium',
+    plays: 'strums',
+    place: 'D1',
+    inspected: 1,
+  },
+  {
+    serial: 'AC-0420',
+    taken: -1,
+    due: 9,
+    complaint: 'Setup before the exam.',
+    touch: 'medium',
+    plays: 'classical',
+    place: 'D2',
+    inspected: 0.3,
+  },
+  {
+    serial: 'KL-0422',
+    taken: 0,
+    due: 11,
+    complaint: 'Crackles; one string is off.',
+    touch: 'medium',
+    plays: 'jazz',
+    strings: 'missing',
+    things: ['hard case'],
+    place: 'D3',
+  },
+];

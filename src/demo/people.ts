@@ -1,0 +1,17 @@
+import type { Role } from '../core/people/roles.ts';
+
+export interface DemoPerson {
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+  readonly pin: string;
+}
+
+/** The people of the invented shop, Quillmere Fretworks. Their PINs are for the demo only. */
+export const DEMO_PEOPLE: readonly DemoPerson[] = [
+  { name: 'Ilse Marrow', initials: 'IM', role: 'lead', pin: '2468' },
+  { name: 'Tomas Vey', initials: 'TV', role: 'technician', pin: '1357' },
+  { name: 'Nadia Brook', initials: 'NB', role: 'technician', pin: '8642' },
+  { name: 'Per Lindqvar', initials: 'PL', role: 'desk', pin: '9753' },
+  { name: 'Odile Farrant', initials: 'OF', role: 'owner', pin: '480216' },
+];

@@ -1,0 +1,23 @@
+import { SequelizeStorage, Umzug } from 'umzug';
+import type { Sequelize } from 'sequelize';
+import { up as firstPath } from './migrations/001-first-path.ts';
+
+/** Forward-only, in order. A landed migration is never edited. */
+const MIGRATIONS = [{ name: '001-first-path', up: firstPath }];
+
+const runner = (sequelize: Sequelize) =>
+  new Umzug({
+    migrations: MIGRATIONS.map((m) => ({ name: m.name, up: () => m.up(sequelize) })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  });
+
+/** Brings a database up to date; returns the names of the migrations that ran. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  return (await runner(sequelize).up()).map((m) => m.name);
+}
+
+/** Names of the migrations still to run. */
+export async function pendingMigrations(sequelize: Sequelize): Promise<string[]> {
+  return (await runner(sequelize).pending()).map((m) => m.name);
+}

@@ -1,0 +1,58 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+
+export class CommandRow extends Model<InferAttributes<CommandRow>, InferCreationAttributes<CommandRow>> {
+  declare id: string;
+  declare name: string;
+  declare personId: number;
+  declare answer: unknown;
+  declare at: Date;
+}
+
+export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttributes<EventRow>> {
+  declare id: CreationOptional<number>;
+  declare at: Date;
+  declare personId: number | null;
+  declare deviceId: number | null;
+  declare jobId: number | null;
+  declare kind: string;
+  declare entity: string;
+  declare entityId: string;
+  declare fromVersion: number | null;
+  declare data: unknown;
+}
+
+/** Binds these models to a connection. */
+export function initEvents(sequelize: Sequelize): void {
+  CommandRow.init(
+    {
+      id: { type: DataTypes.CHAR(36), primaryKey: true },
+      name: { type: DataTypes.STRING(60) },
+      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+      answer: { type: DataTypes.JSON },
+      at: { type: DataTypes.DATE(3) },
+    },
+    { sequelize, modelName: 'CommandRow', tableName: 'commands' },
+  );
+  EventRow.init(
+    {
+      id: { type: DataTypes.BIGINT.UNSIGNED, primaryKey: true, autoIncrement: true },
+      at: { type: DataTypes.DATE(3) },
+      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+      deviceId: { type: DataTypes.INTEGER.UNSIGNED, field: 'device_id' },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      kind: { type: DataTypes.STRING(60) },
+      entity: { type: DataTypes.STRING(40) },
+      entityId: { type: DataTypes.STRING(40), field: 'entity_id' },
+      fromVersion: { type: DataTypes.INTEGER.UNSIGNED, field: 'from_version' },
+      data: { type: DataTypes.JSON },
+    },
+    { sequelize, modelName: 'EventRow', tableName: 'events' },
+  );
+}

@@ -1,0 +1,49 @@
+import type { Sequelize } from 'sequelize';
+import { initPeople, Setting, Person, Device, PairingCode, Session, PinTroubleRow } from './people.ts';
+import { initShop, Customer, Instrument, Place } from './shop.ts';
+import { initJobs, Job, JobItem } from './jobs.ts';
+import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
+import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
+import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
+import { initEvents, CommandRow, EventRow } from './events.ts';
+
+const ALL = {
+  Setting,
+  Person,
+  Device,
+  PairingCode,
+  Session,
+  PinTroubleRow,
+  Customer,
+  Instrument,
+  Place,
+  Job,
+  JobItem,
+  ChecklistRow,
+  Inspection,
+  InspectionAnswer,
+  Round,
+  ReadingRow,
+  JobTarget,
+  Decision,
+  WorkLine,
+  TimeEntry,
+  HandOver,
+  CommandRow,
+  EventRow,
+};
+
+/** Every model by name: reach them through the open database, never by importing a class. */
+export type Models = typeof ALL;
+
+/** Defines all models on a connection. */
+export function defineModels(sequelize: Sequelize): Models {
+  initPeople(sequelize);
+  initShop(sequelize);
+  initJobs(sequelize);
+  initInspections(sequelize);
+  initReadings(sequelize);
+  initWork(sequelize);
+  initEvents(sequelize);
+  return ALL;
+}

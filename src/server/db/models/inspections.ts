@@ -1,0 +1,79 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import type { Answer, ChecklistItem } from '../../../core/inspection/checklist.ts';
+
+export class ChecklistRow extends Model<
+  InferAttributes<ChecklistRow>,
+  InferCreationAttributes<ChecklistRow>
+> {
+  declare id: CreationOptional<number>;
+  declare name: string;
+  declare version: number;
+  declare items: readonly ChecklistItem[];
+}
+
+export class Inspection extends Model<InferAttributes<Inspection>, InferCreationAttributes<Inspection>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare checklistId: number;
+  declare finishedAt: CreationOptional<Date | null>;
+  declare finishedBy: CreationOptional<number | null>;
+  declare version: CreationOptional<number>;
+}
+
+export class InspectionAnswer extends Model<
+  InferAttributes<InspectionAnswer>,
+  InferCreationAttributes<InspectionAnswer>
+> {
+  declare id: CreationOptional<number>;
+  declare inspectionId: number;
+  declare item: string;
+  declare answer: Answer | null;
+  declare note: string;
+  declare answeredBy: number;
+  declare answeredAt: Date;
+  declare version: CreationOptional<number>;
+}
+
+/** Binds these models to a connection. */
+export function initInspections(sequelize: Sequelize): void {
+  ChecklistRow.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      name: { type: DataTypes.STRING(80) },
+      version: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+      items: { type: DataTypes.JSON },
+    },
+    { sequelize, modelName: 'ChecklistRow', tableName: 'checklists' },
+  );
+  Inspection.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      checklistId: { type: DataTypes.INTEGER.UNSIGNED, field: 'checklist_id' },
+      finishedAt: { type: DataTypes.DATE(3), field: 'finished_at', defaultValue: null },
+      finishedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'finished_by', defaultValue: null },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Inspection', tableName: 'inspections' },
+  );
+  InspectionAnswer.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      inspectionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'inspection_id' },
+      item: { type: DataTypes.STRING(40) },
+      answer: { type: DataTypes.ENUM('fine', 'watch', 'work', 'na') },
+      note: { type: DataTypes.TEXT },
+      answeredBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'answered_by' },
+      answeredAt: { type: DataTypes.DATE(3), field: 'answered_at' },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'InspectionAnswer', tableName: 'inspection_answers' },
+  );
+}

@@ -1,0 +1,96 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import type { JobFacts } from '../../../core/job/leaves.ts';
+import type { Wait } from '../../../core/job/waiting.ts';
+import type { Conditions } from '../../../core/readings/conditions.ts';
+import type { Touch } from '../../../core/targets/target.ts';
+
+export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
+  declare id: CreationOptional<number>;
+  declare number: number;
+  declare instrumentId: number;
+  declare customerId: number;
+  declare complaint: string;
+  declare touch: Touch;
+  declare plays: CreationOptional<string>;
+  declare wish: string;
+  declare neededBy: CreationOptional<string | null>;
+  declare hardDate: CreationOptional<boolean>;
+  declare hardReason: CreationOptional<string>;
+  declare limitMinor: CreationOptional<number | null>;
+  declare stringsState: Conditions['strings'];
+  declare placeId: CreationOptional<number | null>;
+  declare holderId: CreationOptional<number | null>;
+  declare waitingFor: Wait;
+  declare waitingNote: CreationOptional<string>;
+  declare waitingUntil: CreationOptional<Date | null>;
+  declare state: CreationOptional<'open' | 'closed'>;
+  declare facts: JobFacts;
+  declare takenInAt: Date;
+  declare takenInBy: number;
+  declare closedAt: CreationOptional<Date | null>;
+  declare version: CreationOptional<number>;
+}
+
+export class JobItem extends Model<InferAttributes<JobItem>, InferCreationAttributes<JobItem>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare name: string;
+  declare state: CreationOptional<string>;
+  declare returnedAt: CreationOptional<Date | null>;
+  declare returnedBy: CreationOptional<number | null>;
+  declare absence: CreationOptional<string>;
+  declare version: CreationOptional<number>;
+}
+
+/** Binds these models to a connection. */
+export function initJobs(sequelize: Sequelize): void {
+  Job.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      number: { type: DataTypes.INTEGER.UNSIGNED },
+      instrumentId: { type: DataTypes.INTEGER.UNSIGNED, field: 'instrument_id' },
+      customerId: { type: DataTypes.INTEGER.UNSIGNED, field: 'customer_id' },
+      complaint: { type: DataTypes.TEXT },
+      touch: { type: DataTypes.ENUM('light', 'medium', 'heavy') },
+      plays: { type: DataTypes.STRING(200), defaultValue: '' },
+      wish: { type: DataTypes.TEXT },
+      neededBy: { type: DataTypes.DATEONLY, field: 'needed_by', defaultValue: null },
+      hardDate: { type: DataTypes.BOOLEAN, field: 'hard_date', defaultValue: false },
+      hardReason: { type: DataTypes.STRING(120), field: 'hard_reason', defaultValue: '' },
+      limitMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'limit_minor', defaultValue: null },
+      stringsState: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch'), field: 'strings_state' },
+      placeId: { type: DataTypes.INTEGER.UNSIGNED, field: 'place_id', defaultValue: null },
+      holderId: { type: DataTypes.INTEGER.UNSIGNED, field: 'holder_id', defaultValue: null },
+      waitingFor: { type: DataTypes.ENUM('hands', 'time', 'word', 'home'), field: 'waiting_for' },
+      waitingNote: { type: DataTypes.STRING(200), field: 'waiting_note', defaultValue: '' },
+      waitingUntil: { type: DataTypes.DATE(3), field: 'waiting_until', defaultValue: null },
+      state: { type: DataTypes.ENUM('open', 'closed'), defaultValue: 'open' },
+      facts: { type: DataTypes.JSON },
+      takenInAt: { type: DataTypes.DATE(3), field: 'taken_in_at' },
+      takenInBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_in_by' },
+      closedAt: { type: DataTypes.DATE(3), field: 'closed_at', defaultValue: null },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Job', tableName: 'jobs' },
+  );
+  JobItem.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      name: { type: DataTypes.STRING(120) },
+      state: { type: DataTypes.STRING(200), defaultValue: '' },
+      returnedAt: { type: DataTypes.DATE(3), field: 'returned_at', defaultValue: null },
+      returnedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'returned_by', defaultValue: null },
+      absence: { type: DataTypes.STRING(200), defaultValue: '' },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'JobItem', tableName: 'job_items' },
+  );
+}

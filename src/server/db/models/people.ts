@@ -1,0 +1,124 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import type { Role } from '../../../core/people/roles.ts';
+
+export class Setting extends Model<InferAttributes<Setting>, InferCreationAttributes<Setting>> {
+  declare name: string;
+  declare value: unknown;
+  declare version: CreationOptional<number>;
+}
+
+export class Person extends Model<InferAttributes<Person>, InferCreationAttributes<Person>> {
+  declare id: CreationOptional<number>;
+  declare name: string;
+  declare initials: string;
+  declare role: Role;
+  declare pinHash: string;
+  declare active: CreationOptional<boolean>;
+  declare version: CreationOptional<number>;
+}
+
+export class Device extends Model<InferAttributes<Device>, InferCreationAttributes<Device>> {
+  declare id: CreationOptional<number>;
+  declare name: string;
+  declare tokenHash: string;
+  declare pairedAt: Date;
+  declare revokedAt: CreationOptional<Date | null>;
+}
+
+export class PairingCode extends Model<InferAttributes<PairingCode>, InferCreationAttributes<PairingCode>> {
+  declare id: CreationOptional<number>;
+  declare codeHash: string;
+  declare expiresAt: Date;
+  declare usesLeft: number;
+}
+
+export class Session extends Model<InferAttributes<Session>, InferCreationAttributes<Session>> {
+  declare id: CreationOptional<number>;
+  declare tokenHash: string;
+  declare personId: number;
+  declare deviceId: number;
+  declare createdAt: Date;
+  declare expiresAt: Date;
+  declare endedAt: CreationOptional<Date | null>;
+}
+
+export class PinTroubleRow extends Model<
+  InferAttributes<PinTroubleRow>,
+  InferCreationAttributes<PinTroubleRow>
+> {
+  declare personId: number;
+  declare deviceId: number;
+  declare failed: number;
+  declare lockedUntil: Date | null;
+}
+
+/** Binds these models to a connection. */
+export function initPeople(sequelize: Sequelize): void {
+  Setting.init(
+    {
+      name: { type: DataTypes.STRING(60), primaryKey: true },
+      value: { type: DataTypes.JSON },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Setting', tableName: 'settings' },
+  );
+  Person.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      name: { type: DataTypes.STRING(80) },
+      initials: { type: DataTypes.STRING(4) },
+      role: { type: DataTypes.ENUM('desk', 'technician', 'lead', 'owner') },
+      pinHash: { type: DataTypes.STRING(255), field: 'pin_hash' },
+      active: { type: DataTypes.BOOLEAN, defaultValue: true },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Person', tableName: 'people' },
+  );
+  Device.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      name: { type: DataTypes.STRING(80) },
+      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+      pairedAt: { type: DataTypes.DATE(3), field: 'paired_at' },
+      revokedAt: { type: DataTypes.DATE(3), field: 'revoked_at', defaultValue: null },
+    },
+    { sequelize, modelName: 'Device', tableName: 'devices' },
+  );
+  PairingCode.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      codeHash: { type: DataTypes.CHAR(64), field: 'code_hash' },
+      expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
+      usesLeft: { type: DataTypes.INTEGER, field: 'uses_left' },
+    },
+    { sequelize, modelName: 'PairingCode', tableName: 'pairing_codes' },
+  );
+  Session.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+      deviceId: { type: DataTypes.INTEGER.UNSIGNED, field: 'device_id' },
+      createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
+      expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
+      endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+    },
+    { sequelize, modelName: 'Session', tableName: 'sessions' },
+  );
+  PinTroubleRow.init(
+    {
+      personId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'person_id' },
+      deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
+      failed: { type: DataTypes.INTEGER },
+      lockedUntil: { type: DataTypes.DATE(3), field: 'locked_until' },
+    },
+    { sequelize, modelName: 'PinTroubleRow', tableName: 'pin_troubles' },
+  );
+}

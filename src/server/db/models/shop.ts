@@ -1,0 +1,79 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import type { Construction } from '../../../core/instrument/construction.ts';
+
+export class Customer extends Model<InferAttributes<Customer>, InferCreationAttributes<Customer>> {
+  declare id: CreationOptional<number>;
+  declare name: string;
+  declare phone: CreationOptional<string>;
+  declare email: CreationOptional<string>;
+  declare createdAt: Date;
+  declare version: CreationOptional<number>;
+}
+
+export class Instrument extends Model<InferAttributes<Instrument>, InferCreationAttributes<Instrument>> {
+  declare id: CreationOptional<number>;
+  declare customerId: number;
+  declare kind: string;
+  declare maker: CreationOptional<string>;
+  declare model: CreationOptional<string>;
+  declare year: CreationOptional<string>;
+  declare serial: CreationOptional<string>;
+  declare scaleMm: string;
+  declare construction: Construction;
+  declare createdAt: Date;
+  declare version: CreationOptional<number>;
+}
+
+export class Place extends Model<InferAttributes<Place>, InferCreationAttributes<Place>> {
+  declare id: CreationOptional<number>;
+  declare name: string;
+  declare kind: 'rack' | 'bench';
+  declare sort: number;
+}
+
+/** Binds these models to a connection. */
+export function initShop(sequelize: Sequelize): void {
+  Customer.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      name: { type: DataTypes.STRING(120) },
+      phone: { type: DataTypes.STRING(40), defaultValue: '' },
+      email: { type: DataTypes.STRING(160), defaultValue: '' },
+      createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Customer', tableName: 'customers' },
+  );
+  Instrument.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      customerId: { type: DataTypes.INTEGER.UNSIGNED, field: 'customer_id' },
+      kind: { type: DataTypes.STRING(30) },
+      maker: { type: DataTypes.STRING(80), defaultValue: '' },
+      model: { type: DataTypes.STRING(120), defaultValue: '' },
+      year: { type: DataTypes.STRING(20), defaultValue: '' },
+      serial: { type: DataTypes.STRING(60), defaultValue: '' },
+      scaleMm: { type: DataTypes.DECIMAL(14, 9), field: 'scale_mm' },
+      construction: { type: DataTypes.JSON },
+      createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Instrument', tableName: 'instruments' },
+  );
+  Place.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      name: { type: DataTypes.STRING(40) },
+      kind: { type: DataTypes.ENUM('rack', 'bench') },
+      sort: { type: DataTypes.INTEGER },
+    },
+    { sequelize, modelName: 'Place', tableName: 'places' },
+  );
+}

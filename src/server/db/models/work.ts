@@ -1,0 +1,136 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import type { OperationId } from '../../../core/plan/operations.ts';
+import type { ProposalLine } from '../../../core/plan/proposal.ts';
+
+export class Decision extends Model<InferAttributes<Decision>, InferCreationAttributes<Decision>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare line: string;
+  declare decision: 'accepted' | 'changed' | 'declined';
+  declare changeText: CreationOptional<string>;
+  declare reason: CreationOptional<string>;
+  declare proposed: ProposalLine;
+  declare decidedBy: number;
+  declare decidedAt: Date;
+  declare version: CreationOptional<number>;
+}
+
+export class WorkLine extends Model<InferAttributes<WorkLine>, InferCreationAttributes<WorkLine>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare decisionId: CreationOptional<number | null>;
+  declare operation: OperationId;
+  declare title: string;
+  declare detail: string;
+  declare sort: number;
+  declare minutes: number;
+  declare priceMinor: number;
+  declare partsMinor: number;
+  declare approval: CreationOptional<'asked' | 'yes' | 'no'>;
+  declare approvedBy: CreationOptional<string>;
+  declare approvedHow: CreationOptional<string>;
+  declare approvedAt: CreationOptional<Date | null>;
+  declare step: CreationOptional<'ready' | 'running' | 'paused' | 'finished'>;
+  declare finishedAt: CreationOptional<Date | null>;
+  declare finishedBy: CreationOptional<number | null>;
+  declare version: CreationOptional<number>;
+}
+
+export class TimeEntry extends Model<InferAttributes<TimeEntry>, InferCreationAttributes<TimeEntry>> {
+  declare id: CreationOptional<number>;
+  declare lineId: number;
+  declare personId: number;
+  declare startedAt: Date;
+  declare endedAt: CreationOptional<Date | null>;
+}
+
+export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttributes<HandOver>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare checks: Record<string, boolean>;
+  declare exceptionText: CreationOptional<string>;
+  declare checkedBy: CreationOptional<number | null>;
+  declare checkedAt: CreationOptional<Date | null>;
+  declare signer: CreationOptional<string>;
+  declare signature: CreationOptional<string | null>;
+  declare signedAt: CreationOptional<Date | null>;
+  declare record: CreationOptional<string | null>;
+  declare digest: CreationOptional<string | null>;
+  declare version: CreationOptional<number>;
+}
+
+/** Binds these models to a connection. */
+export function initWork(sequelize: Sequelize): void {
+  Decision.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      line: { type: DataTypes.STRING(60) },
+      decision: { type: DataTypes.ENUM('accepted', 'changed', 'declined') },
+      changeText: { type: DataTypes.STRING(400), field: 'change_text', defaultValue: '' },
+      reason: { type: DataTypes.STRING(400), defaultValue: '' },
+      proposed: { type: DataTypes.JSON },
+      decidedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'decided_by' },
+      decidedAt: { type: DataTypes.DATE(3), field: 'decided_at' },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Decision', tableName: 'decisions' },
+  );
+  WorkLine.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      decisionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'decision_id', defaultValue: null },
+      operation: { type: DataTypes.STRING(40) },
+      title: { type: DataTypes.STRING(160) },
+      detail: { type: DataTypes.TEXT },
+      sort: { type: DataTypes.INTEGER },
+      minutes: { type: DataTypes.INTEGER.UNSIGNED },
+      priceMinor: { type: DataTypes.INTEGER, field: 'price_minor' },
+      partsMinor: { type: DataTypes.INTEGER, field: 'parts_minor' },
+      approval: { type: DataTypes.ENUM('asked', 'yes', 'no'), defaultValue: 'asked' },
+      approvedBy: { type: DataTypes.STRING(120), field: 'approved_by', defaultValue: '' },
+      approvedHow: { type: DataTypes.STRING(40), field: 'approved_how', defaultValue: '' },
+      approvedAt: { type: DataTypes.DATE(3), field: 'approved_at', defaultValue: null },
+      step: { type: DataTypes.ENUM('ready', 'running', 'paused', 'finished'), defaultValue: 'ready' },
+      finishedAt: { type: DataTypes.DATE(3), field: 'finished_at', defaultValue: null },
+      finishedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'finished_by', defaultValue: null },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'WorkLine', tableName: 'work_lines' },
+  );
+  TimeEntry.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id' },
+      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+      startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
+      endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+    },
+    { sequelize, modelName: 'TimeEntry', tableName: 'time_entries' },
+  );
+  HandOver.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      checks: { type: DataTypes.JSON },
+      exceptionText: { type: DataTypes.STRING(400), field: 'exception_text', defaultValue: '' },
+      checkedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'checked_by', defaultValue: null },
+      checkedAt: { type: DataTypes.DATE(3), field: 'checked_at', defaultValue: null },
+      signer: { type: DataTypes.STRING(120), defaultValue: '' },
+      signature: { type: DataTypes.TEXT('medium'), defaultValue: null },
+      signedAt: { type: DataTypes.DATE(3), field: 'signed_at', defaultValue: null },
+      record: { type: DataTypes.TEXT('long'), defaultValue: null },
+      digest: { type: DataTypes.CHAR(64), defaultValue: null },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'HandOver', tableName: 'hand_overs' },
+  );
+}

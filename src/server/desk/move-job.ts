@@ -1,0 +1,42 @@
+import { ok } from '../../core/result.ts';
+import { WAIT_NAMES } from '../../core/job/waiting.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase } from '../use-case/use-case.ts';
+
+/** Says where a job hangs, who has it and what it waits for. */
+export const moveJob = useCase({
+  name: 'rack.move',
+  needs: 'see',
+  run: async (work, input) => {
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const job = opened.value;
+    if (job.version !== input.version) {
+      return conflict(
+        work,
+        job.holderId,
+        `waiting for ${WAIT_NAMES[job.waitingFor].name.toLowerCase()}`,
+        job.version,
+      );
+    }
+    const before = {
+      placeId: job.placeId,
+      waitingFor: job.waitingFor,
+      waitingNote: job.waitingNote,
+      holderId: job.holderId,
+    };
+    const { jobId: _j, version: _v, ...after } = input;
+    job.set({ ...after, version: job.version + 1 });
+    await job.save({ transaction: work.t });
+    await recordEvent(work, {
+      jobId: job.id,
+      kind: 'job moved',
+      entity: 'job',
+      entityId: job.id,
+      fromVersion: input.version,
+      data: { before, after },
+    });
+    return ok({ version: job.version });
+  },
+});

@@ -1,0 +1,102 @@
+import type { CommandInput } from '../../contracts/commands.ts';
+import { invalidField, refuse } from '../../contracts/failure.ts';
+import { ok } from '../../core/result.ts';
+import { tuningName } from '../../core/instrument/defaults.ts';
+import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { useCase, type Work } from '../use-case/use-case.ts';
+
+type TakeIn = CommandInput<'desk.take-in'>;
+
+const FIRST_NUMBER = 401;
+
+async function customerFor({ models, t, now }: Work, input: TakeIn['customer']) {
+  if ('id' in input) return models.Customer.findByPk(input.id, { transaction: t });
+  return models.Customer.create({ ...input, createdAt: now }, { transaction: t });
+}
+
+async function instrumentFor({ models, t, now }: Work, input: TakeIn['instrument'], customerId: number) {
+  if ('id' in input) return models.Instrument.findByPk(input.id, { transaction: t });
+  const { construction, ...named } = input;
+  return models.Instrument.create(
+    {
+      ...named,
+      customerId,
+      kind: construction.kind,
+      scaleMm: String(construction.scale),
+      construction,
+      createdAt: now,
+    },
+    { transaction: t },
+  );
+}
+
+async function nextNumber({ models, t }: Work): Promise<number> {
+  const last = await models.Job.findOne({ order: [['number', 'DESC']], transaction: t, lock: t.LOCK.UPDATE });
+  return (last?.number ?? FIRST_NUMBER - 1) + 1;
+}
+
+async function giveThings({ models, t }: Work, jobId: number, things: TakeIn['cameWith']) {
+  await models.JobItem.bulkCreate(
+    things.map((thing) => ({ jobId, ...thing })),
+    { transaction: t },
+  );
+}
+
+/** Takes an instrument in: customer and instrument found or new, a number, a place, what came with it. */
+export const takeIn = useCase({
+  name: 'desk.take-in',
+  needs: 'take-in',
+  run: async (work, input) => {
+    const { models, t, now, actor } = work;
+    if (input.hardDate && input.neededBy === null) {
+      return { ok: false, error: invalidField('neededBy', 'A hard date needs a date.') };
+    }
+    const customer = await customerFor(work, input.customer);
+    if (!customer) return { ok: false, error: refuse('That customer is not in the book any more.') };
+    const instrument = await instrumentFor(work, input.instrument, customer.id);
+    if (!instrument) return { ok: false, error: refuse('That instrument is not on the shelf any more.') };
+    const inHouse = await models.Job.findOne({
+      where: { instrumentId: instrument.id, state: 'open' },
+      transaction: t,
+    });
+    if (inHouse)
+      return { ok: false, error: refuse(`That instrument is already here as job ${inHouse.number}.`) };
+    const { customer: _c, instrument: _i, cameWith, ...facts } = input;
+    const job = await models.Job.create(
+      {
+        ...facts,
+        number: await nextNumber(work),
+        customerId: customer.id,
+        instrumentId: instrument.id,
+        waitingFor: 'hands',
+        facts: NO_FACTS,
+        takenInAt: now,
+        takenInBy: actor.personId,
+      },
+      { transaction: t },
+    );
+    await giveThings(work, job.id, cameWith);
+    await models.Round.create(
+      {
+        jobId: job.id,
+        kind: 'as-found',
+        strings: input.stringsState,
+        position: 'playing',
+        tuning: tuningName(instrument.construction.strings),
+        startedAt: now,
+      },
+      { transaction: t },
+    );
+    await refreshFacts(work, job);
+    await recordEvent(work, {
+      jobId: job.id,
+      kind: 'job taken in',
+      entity: 'job',
+      entityId: job.id,
+      fromVersion: null,
+      data: input,
+    });
+    return ok({ number: job.number, jobId: job.id });
+  },
+});

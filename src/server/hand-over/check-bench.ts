@@ -1,0 +1,43 @@
+import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase } from '../use-case/use-case.ts';
+import { openHandOver } from './open-hand-over.ts';
+
+/** Ticks the bench check; when all is ticked it is signed by who did it. */
+export const checkBench = useCase({
+  name: 'hand-over.check',
+  needs: 'hand-over',
+  run: async (work, input) => {
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const sheet = await openHandOver(work, input.jobId);
+    if (sheet.version !== input.version)
+      return conflict(work, sheet.checkedBy, 'bench check changed', sheet.version);
+    const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, input.checks[c.key] === true]));
+    const all = Object.values(checks).every(Boolean);
+    const before = { checks: sheet.checks, exception: sheet.exceptionText };
+    await sheet.update(
+      {
+        checks,
+        exceptionText: input.exception,
+        checkedAt: all ? work.now : null,
+        checkedBy: all ? work.actor.personId : null,
+        version: input.version + 1,
+      },
+      { transaction: work.t },
+    );
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'bench checked',
+      entity: 'hand-over',
+      entityId: sheet.id,
+      fromVersion: input.version,
+      data: { before, after: { checks, exception: input.exception } },
+    });
+    return ok({ version: sheet.version });
+  },
+});

@@ -1,0 +1,116 @@
+import { createHash } from 'node:crypto';
+import type { Transaction } from 'sequelize';
+import { canonicalJson, type Json } from '../../core/record/canonical.ts';
+import type { Models } from '../db/models/index.ts';
+import type { Job } from '../db/models/jobs.ts';
+import { gatherJob, type GatheredJob } from '../job/gather-job.ts';
+
+const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
+
+const readingsOf = (g: GatheredJob): Json =>
+  g.readings
+    .map((r) => ({
+      place: `${r.round} ${r.key}`,
+      typed: r.typed,
+      value: r.value.toFixed(9),
+      unit: r.unit,
+      method: r.method,
+      notRepresentative: r.notRepresentative,
+      at: new Date(r.takenAt).toISOString(),
+    }))
+    .sort((a, b) => (a.place < b.place ? -1 : 1));
+
+const workOf = (g: GatheredJob): Json =>
+  g.lines.map((l) => ({
+    line: l.id,
+    title: l.title,
+    detail: l.detail,
+    answer: l.approval,
+    answeredBy: l.approvedBy,
+    how: l.approvedHow,
+    step: l.step,
+    finished: iso(l.finishedAt),
+    price: l.priceMinor,
+    parts: l.partsMinor,
+  }));
+
+const decisionsOf = (g: GatheredJob): Json =>
+  g.decisions
+    .map((d) => ({
+      line: d.line,
+      says: d.proposed.says,
+      decision: d.decision,
+      change: d.changeText,
+      reason: d.reason,
+    }))
+    .sort((a, b) => (a.line < b.line ? -1 : 1));
+
+/** Builds the record that is sealed: everything the customer signs for, as it stands in the database now. */
+export async function buildRecord(models: Models, job: Job, t: Transaction | null = null): Promise<Json> {
+  const g = await gatherJob(models, job, t);
+  const [customer, items] = await Promise.all([
+    models.Customer.findByPk(job.customerId, { transaction: t }),
+    models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']], transaction: t }),
+  ]);
+  return {
+    job: job.number,
+    customer: customer?.name ?? '',
+    instrument: {
+      maker: g.instrument.maker,
+      model: g.instrument.model,
+      serial: g.instrument.serial,
+      kind: g.instrument.kind,
+    },
+    complaint: job.complaint,
+    wish: job.wish,
+    takenIn: job.takenInAt.toISOString(),
+    checklist: g.checklist?.version ?? null,
+    answers: g.answers
+      .map((a) => ({ item: a.item, answer: a.answer, note: a.note }))
+      .sort((a, b) => (a.item < b.item ? -1 : 1)),
+    readings: readingsOf(g),
+    decisions: decisionsOf(g),
+    work: workOf(g),
+    things: items.map((i) => ({ name: i.name, returned: i.returnedAt !== null, absence: i.absence })),
+    benchCheck: {
+      checks: g.handOver?.checks ?? {},
+      exception: g.handOver?.exceptionText ?? '',
+      at: iso(g.handOver?.checkedAt),
+    },
+    signature: {
+      signer: g.handOver?.signer ?? '',
+      at: iso(g.handOver?.signedAt),
+      drawn: g.handOver?.signature ? sha256(g.handOver.signature) : null,
+    },
+  };
+}
+
+/** SHA-256 of a text, in hex. */
+export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
+
+/** The digest of a record: SHA-256 over its one canonical writing. */
+export const digestOf = (record: Json): string => sha256(canonicalJson(record));
+
+export type Seal =
+  | { readonly kind: 'open' }
+  | { readonly kind: 'whole'; readonly digest: string }
+  | { readonly kind: 'broken'; readonly digest: string; readonly changed: readonly string[] };
+
+/** Builds the record again and compares it with what was sealed; says which parts differ. */
+export async function checkSeal(models: Models, job: Job): Promise<Seal> {
+  const handOver = await models.HandOver.findOne({ where: { jobId: job.id } });
+  if (!handOver?.digest || !handOver.record) return { kind: 'open' };
+  const now = (await buildRecord(models, job)) as { readonly [key: string]: Json };
+  if (digestOf(now) === handOver.digest && sha256(handOver.record) === handOver.digest) {
+    return { kind: 'whole', digest: handOver.digest };
+  }
+  const then = JSON.parse(handOver.record) as { readonly [key: string]: Json };
+  const changed = Object.keys({ ...then, ...now }).filter(
+    (k) => canonicalJson(then[k] ?? null) !== canonicalJson(now[k] ?? null),
+  );
+  return {
+    kind: 'broken',
+    digest: handOver.digest,
+    changed: changed.length > 0 ? changed : ['the sealed text itself'],
+  };
+}

@@ -1,0 +1,69 @@
+import { refuse } from '../../contracts/failure.ts';
+import { canonicalJson } from '../../core/record/canonical.ts';
+import { ok } from '../../core/result.ts';
+import type { Job } from '../db/models/jobs.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase, type Work } from '../use-case/use-case.ts';
+import { openHandOver } from './open-hand-over.ts';
+import { buildRecord, digestOf } from './sealed-record.ts';
+
+/** What stands between the job and a signature, in words; empty when nothing does. */
+async function obstacles(
+  { models, t }: Work,
+  job: Job,
+  exception: string,
+  checked: boolean,
+): Promise<string[]> {
+  const facts = job.facts ?? NO_FACTS;
+  const items = await models.JobItem.findAll({ where: { jobId: job.id }, transaction: t });
+  const missing = items.filter((i) => i.returnedAt === null && i.absence === '');
+  return [
+    ...(facts.asked > 0 ? [`${facts.asked} lines wait for the customer’s answer`] : []),
+    ...(facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
+    ...(facts.asLeftRead < facts.stations && exception === ''
+      ? [`${facts.stations - facts.asLeftRead} readings as left are missing and not explained`]
+      : []),
+    ...(checked ? [] : ['the bench check is not complete']),
+    ...missing.map((i) => `${i.name} is not given back`),
+  ];
+}
+
+/** The customer signs: the record is built, digested and sealed, and the job closes. */
+export const sign = useCase({
+  name: 'hand-over.sign',
+  needs: 'hand-over',
+  run: async (work, input) => {
+    const { models, t, now } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const job = opened.value;
+    const sheet = await openHandOver(work, input.jobId);
+    if (sheet.version !== input.version)
+      return conflict(work, sheet.checkedBy, 'the hand-over sheet changed', sheet.version);
+    await refreshFacts(work, job);
+    const open = await obstacles(work, job, sheet.exceptionText, sheet.checkedAt !== null);
+    if (open.length > 0) return { ok: false, error: refuse(`Not yet: ${open.join('; ')}.`) };
+    // The check that signing and digest come together holds for each statement: sign with an empty digest first.
+    const signature = input.signature === null ? null : JSON.stringify(input.signature);
+    await sheet.update(
+      { signer: input.signer, signature, signedAt: now, digest: '', record: '', version: input.version + 1 },
+      { transaction: t },
+    );
+    await recordEvent(work, {
+      jobId: job.id,
+      kind: 'signed',
+      entity: 'hand-over',
+      entityId: sheet.id,
+      fromVersion: input.version,
+      data: { signer: input.signer },
+    });
+    job.set({ state: 'closed', closedAt: now, waitingFor: 'home', version: job.version + 1 });
+    await refreshFacts(work, job);
+    const record = await buildRecord(models, job, t);
+    const digest = digestOf(record);
+    await sheet.update({ record: canonicalJson(record), digest }, { transaction: t });
+    return ok({ digest });
+  },
+});

@@ -1,0 +1,59 @@
+import { invalidField } from '../../contracts/failure.ts';
+import { ANSWER_FACTS, itemsFor } from '../../core/inspection/checklist.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { refuse } from '../../contracts/failure.ts';
+import { useCase } from '../use-case/use-case.ts';
+import { openInspection } from './open-inspection.ts';
+
+/** Answers one item of the checklist, with its note. The answer is kept with the checklist's version. */
+export const answerItem = useCase({
+  name: 'inspection.answer',
+  needs: 'inspect',
+  run: async (work, input) => {
+    const { models, t, actor, now } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const { inspection, checklist } = await openInspection(work, input.jobId);
+    if (inspection.finishedAt !== null)
+      return { ok: false, error: refuse('This inspection is finished and kept as it is.') };
+    const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });
+    const asked = instrument ? itemsFor(checklist, instrument.construction) : [];
+    if (!asked.some((i) => i.key === input.item)) {
+      return { ok: false, error: invalidField('item', 'This instrument is not asked about that.') };
+    }
+    const where = { inspectionId: inspection.id, item: input.item };
+    const known = await models.InspectionAnswer.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
+    if ((known?.version ?? 0) !== input.version) {
+      const says = known?.answer ? ANSWER_FACTS[known.answer].name : 'not answered';
+      return conflict(
+        work,
+        known?.answeredBy ?? null,
+        `${says}${known?.note ? `, “${known.note}”` : ''}`,
+        known?.version ?? 0,
+      );
+    }
+    const values = {
+      answer: input.answer,
+      note: input.note,
+      answeredBy: actor.personId,
+      answeredAt: now,
+      version: input.version + 1,
+    };
+    const before = known ? { answer: known.answer, note: known.note } : null;
+    if (known) await known.update(values, { transaction: t });
+    else await models.InspectionAnswer.create({ ...where, ...values }, { transaction: t });
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'item answered',
+      entity: 'inspection',
+      entityId: input.item,
+      fromVersion: input.version,
+      data: { before, after: { answer: input.answer, note: input.note } },
+    });
+    return ok({ version: input.version + 1 });
+  },
+});

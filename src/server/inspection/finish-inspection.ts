@@ -1,0 +1,48 @@
+import { refuse } from '../../contracts/failure.ts';
+import { itemsFor } from '../../core/inspection/checklist.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase } from '../use-case/use-case.ts';
+import { openInspection } from './open-inspection.ts';
+
+/** Finishes the inspection: every item asked must be answered; it keeps its checklist version from here on. */
+export const finishInspection = useCase({
+  name: 'inspection.finish',
+  needs: 'inspect',
+  run: async (work, input) => {
+    const { models, t, now, actor } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const { inspection, checklist } = await openInspection(work, input.jobId);
+    if (inspection.version !== input.version)
+      return conflict(work, inspection.finishedBy, 'finished', inspection.version);
+    const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });
+    const answers = await models.InspectionAnswer.findAll({
+      where: { inspectionId: inspection.id },
+      transaction: t,
+    });
+    const answered = new Set(answers.filter((a) => a.answer !== null).map((a) => a.item));
+    const open = instrument
+      ? itemsFor(checklist, instrument.construction).filter((i) => !answered.has(i.key))
+      : [];
+    if (open.length > 0) {
+      return { ok: false, error: refuse(`${open.length} still open, first: ${open[0]?.title ?? ''}.`) };
+    }
+    await inspection.update(
+      { finishedAt: now, finishedBy: actor.personId, version: input.version + 1 },
+      { transaction: t },
+    );
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'inspection finished',
+      entity: 'inspection',
+      entityId: inspection.id,
+      fromVersion: input.version,
+      data: { items: answered.size },
+    });
+    return ok({ version: input.version + 1 });
+  },
+});

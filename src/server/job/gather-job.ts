@@ -1,0 +1,99 @@
+import type { Transaction } from 'sequelize';
+import type { Reading } from '../../core/readings/reading.ts';
+import { stationKey, stationsOf } from '../../core/readings/stations.ts';
+import type { TargetWish } from '../../core/targets/target.ts';
+import type { Models } from '../db/models/index.ts';
+import type { Job } from '../db/models/jobs.ts';
+
+/** A reading with what the screens and the record show of it. */
+export interface GatheredReading extends Reading {
+  readonly roundId: number;
+  readonly typed: string;
+  readonly unit: string;
+  readonly method: string;
+  readonly gauge: string;
+  readonly position: string;
+  readonly takenBy: number;
+  readonly version: number;
+}
+
+/** Everything a job is, as it stands in the database. */
+export async function gatherJob(models: Models, job: Job, t: Transaction | null = null) {
+  const at = { transaction: t };
+  const where = { jobId: job.id };
+  const [instrument, inspection, rounds, targets, decisions, lines, handOver, checklists, settings] =
+    await Promise.all([
+      models.Instrument.findByPk(job.instrumentId, at),
+      models.Inspection.findOne({ where, ...at }),
+      models.Round.findAll({ where, order: [['startedAt', 'ASC']], ...at }),
+      models.JobTarget.findAll({ where, ...at }),
+      models.Decision.findAll({ where, ...at }),
+      models.WorkLine.findAll({
+        where,
+        order: [
+          ['sort', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        ...at,
+      }),
+      models.HandOver.findOne({ where, ...at }),
+      models.ChecklistRow.findAll({ order: [['version', 'DESC']], limit: 1, ...at }),
+      models.Setting.findAll(at),
+    ]);
+  if (!instrument) throw new Error(`job ${job.number} has no instrument`);
+  const checklist =
+    inspection && inspection.checklistId !== checklists[0]?.id
+      ? await models.ChecklistRow.findByPk(inspection.checklistId, at)
+      : (checklists[0] ?? null);
+  const [answers, rows] = await Promise.all([
+    inspection ? models.InspectionAnswer.findAll({ where: { inspectionId: inspection.id }, ...at }) : [],
+    rounds.length > 0
+      ? models.ReadingRow.findAll({ where: { roundId: rounds.map((r) => r.id) }, ...at })
+      : [],
+  ]);
+  const kindOf = new Map(rounds.map((r) => [r.id, r.kind]));
+  const readings: GatheredReading[] = rows.map((r) => ({
+    key: stationKey(r.quantity, r.stringNo, r.fret),
+    quantity: r.quantity,
+    string: r.stringNo,
+    fret: r.fret,
+    value: Number(r.value),
+    round: kindOf.get(r.roundId) ?? 'as-found',
+    takenAt: r.takenAt.getTime(),
+    notRepresentative: r.notRepresentative,
+    roundId: r.roundId,
+    typed: r.typed,
+    unit: r.unit,
+    method: r.method,
+    gauge: r.gauge,
+    position: r.position,
+    takenBy: r.takenBy,
+    version: r.version,
+  }));
+  const wishes: TargetWish[] = targets.map((w) => ({
+    quantity: w.quantity,
+    side: w.side,
+    low: Number(w.low),
+    aim: Number(w.aim),
+    high: Number(w.high),
+  }));
+  const stations = stationsOf(instrument.construction);
+  return {
+    job,
+    instrument,
+    inspection,
+    checklist,
+    answers,
+    rounds,
+    readings,
+    targets,
+    wishes,
+    decisions,
+    lines,
+    handOver,
+    settings,
+    stations,
+  };
+}
+
+export type GatheredJob = Awaited<ReturnType<typeof gatherJob>>;

@@ -1,0 +1,59 @@
+import { itemsFor } from '../../core/inspection/checklist.ts';
+import { operation } from '../../core/plan/operations.ts';
+import { USUAL_SETTINGS, type Finding } from '../../core/plan/plan-input.ts';
+import { propose } from '../../core/plan/propose.ts';
+import { latestReadings } from '../../core/readings/reading.ts';
+import { staleReasons, type FinishedOperation, type StaleReason } from '../../core/staleness/stale.ts';
+import { resolveTarget } from '../../core/targets/resolve.ts';
+import type { Target } from '../../core/targets/target.ts';
+import type { GatheredJob } from './gather-job.ts';
+
+const finishedOperations = (g: GatheredJob): FinishedOperation[] =>
+  g.lines
+    .filter((l) => l.finishedAt !== null)
+    .map((l) => ({ title: l.title, stale: operation(l.operation).stale, at: l.finishedAt?.getTime() ?? 0 }));
+
+const findings = (g: GatheredJob, items: ReturnType<typeof itemsFor>): Finding[] =>
+  items.flatMap((item) => {
+    const answer = g.answers.find((a) => a.item === item.key);
+    if (answer?.answer !== 'work' || item.leadsTo === undefined) return [];
+    const name = operation(item.leadsTo).name;
+    return [{ item: item.key, title: item.title, note: answer.note, leadsTo: item.leadsTo, name }];
+  });
+
+/** What the core makes of a gathered job: targets, stale readings, items asked, proposal. */
+export function judge(g: GatheredJob) {
+  const { construction } = g.instrument;
+  const targets = new Map<string, Target>();
+  for (const s of g.stations) {
+    const target = resolveTarget(construction, g.job.touch, g.wishes, s);
+    if (target) targets.set(s.key, target);
+  }
+  const operations = finishedOperations(g);
+  const reasons = staleReasons(g.readings, operations);
+  const staleByReading = new Map<GatheredJob['readings'][number], StaleReason>();
+  g.readings.forEach((r, i) => {
+    const why = reasons[i];
+    if (why) staleByReading.set(r, why);
+  });
+  const latest = latestReadings(g.readings);
+  const stale = new Map<string, StaleReason>();
+  for (const [key, reading] of latest) {
+    const why = staleByReading.get(reading as GatheredJob['readings'][number]);
+    if (why) stale.set(key, why);
+  }
+  const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
+  const newestRound = g.rounds.at(-1);
+  const proposal = propose({
+    construction,
+    stations: g.stations,
+    readings: latest,
+    stale: new Set(stale.keys()),
+    targets,
+    strings: newestRound?.strings ?? g.job.stringsState,
+    findings: findings(g, items),
+    settings: USUAL_SETTINGS,
+  });
+  const asked = g.lines.filter((l) => l.approval === 'asked').length;
+  return { targets, stale, staleByReading, items, proposal, asked, latest };
+}

@@ -1,0 +1,242 @@
+import { ANSWER_FACTS, type ChecklistItem, type Answer } from '../../core/inspection/checklist.ts';
+import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
+import { leafStates } from '../../core/job/leaves.ts';
+import { operation } from '../../core/plan/operations.ts';
+import type { Database } from '../db/connection.ts';
+import type { Job } from '../db/models/jobs.ts';
+import { checkSeal } from '../hand-over/sealed-record.ts';
+import { shopOf } from '../house/load-shop.ts';
+import { gatherJob, type GatheredJob } from './gather-job.ts';
+import { judge } from './judge.ts';
+
+const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
+
+function inspectionView(
+  g: GatheredJob,
+  items: readonly ChecklistItem[],
+  name: (id: number | null) => string,
+) {
+  return {
+    version: g.inspection?.version ?? 0,
+    checklistVersion: g.checklist?.version ?? 0,
+    finishedAt: iso(g.inspection?.finishedAt),
+    finishedBy: name(g.inspection?.finishedBy ?? null),
+    items: items.map((item) => {
+      const given = g.answers.find((a) => a.item === item.key);
+      return {
+        key: item.key,
+        group: item.group,
+        phase: item.phase,
+        title: item.title,
+        help: item.help,
+        answer: (given?.answer ?? null) as Answer | null,
+        answerName: given?.answer ? ANSWER_FACTS[given.answer].name : '',
+        note: given?.note ?? '',
+        by: name(given?.answeredBy ?? null),
+        version: given?.version ?? 0,
+      };
+    }),
+  };
+}
+
+function readingsView(g: GatheredJob, judged: ReturnType<typeof judge>, name: (id: number | null) => string) {
+  return {
+    stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
+    rounds: g.rounds.map((r) => ({
+      kind: r.kind,
+      strings: r.strings,
+      position: r.position,
+      tuning: r.tuning,
+      temperature: r.temperature === null ? null : Number(r.temperature),
+      humidity: r.humidity === null ? null : Number(r.humidity),
+      startedAt: r.startedAt.toISOString(),
+      version: r.version,
+    })),
+    readings: g.readings.map((r) => ({
+      key: r.key,
+      quantity: r.quantity,
+      string: r.string,
+      round: r.round,
+      value: r.value,
+      typed: r.typed,
+      unit: r.unit,
+      method: r.method,
+      gauge: r.gauge,
+      by: name(r.takenBy),
+      takenAt: new Date(r.takenAt).toISOString(),
+      notRepresentative: r.notRepresentative,
+      stale: judged.staleByReading.get(r)?.because ?? null,
+      version: r.version,
+    })),
+    targetVersions: g.targets.map((w) => ({
+      quantity: w.quantity,
+      side: w.side,
+      version: w.version,
+      reason: w.reason,
+    })),
+  };
+}
+
+async function workView(db: Database, g: GatheredJob, name: (id: number | null) => string) {
+  const ids = g.lines.map((l) => l.id);
+  const entries = ids.length === 0 ? [] : await db.models.TimeEntry.findAll({ where: { lineId: ids } });
+  return g.lines.map((l) => {
+    const own = entries.filter((e) => e.lineId === l.id);
+    const running = own.find((e) => e.endedAt === null);
+    const op = operation(l.operation);
+    return {
+      id: l.id,
+      version: l.version,
+      operation: l.operation,
+      title: l.title,
+      detail: l.detail,
+      minutes: op.minutes,
+      price: l.priceMinor,
+      parts: l.partsMinor,
+      hazards: op.hazards,
+      reversible: op.reversible,
+      wait: op.wait,
+      approval: l.approval,
+      approvedBy: l.approvedBy,
+      approvedHow: l.approvedHow,
+      step: l.step,
+      finishedAt: iso(l.finishedAt),
+      finishedBy: name(l.finishedBy),
+      decisionLine: g.decisions.find((d) => d.id === l.decisionId)?.line ?? null,
+      workedMs: own
+        .filter((e) => e.endedAt !== null)
+        .reduce((ms, e) => ms + ((e.endedAt?.getTime() ?? 0) - e.startedAt.getTime()), 0),
+      runningSince: iso(running?.startedAt),
+      runningBy: name(running?.personId ?? null),
+    };
+  });
+}
+
+/** Everything a job's leaves show, as plain data. Null when there is no such job. */
+export async function loadJob(db: Database, number: number) {
+  const { models } = db;
+  const job = await models.Job.findOne({ where: { number } });
+  if (!job) return null;
+  const [g, customer, items, people, places] = await Promise.all([
+    gatherJob(models, job),
+    models.Customer.findByPk(job.customerId),
+    models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
+    models.Person.findAll({ order: [['name', 'ASC']] }),
+    models.Place.findAll({ order: [['sort', 'ASC']] }),
+  ]);
+  const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
+  const judged = judge(g);
+  const [lines, seal, visits] = await Promise.all([
+    workView(db, g, name),
+    checkSeal(models, job),
+    earlierVisits(db, job),
+  ]);
+  return {
+    ...headOf(job, g, customer, name),
+    shop: shopOf(g.settings),
+    people: people.map((p) => ({ id: p.id, name: p.name })),
+    places: places.map((p) => ({ id: p.id, name: p.name })),
+    place: places.find((p) => p.id === job.placeId)?.name ?? null,
+    items: items.map((i) => ({
+      id: i.id,
+      name: i.name,
+      state: i.state,
+      returned: i.returnedAt !== null,
+      absence: i.absence,
+      version: i.version,
+    })),
+    inspection: inspectionView(g, judged.items, name),
+    readings: readingsView(g, judged, name),
+    proposal: judged.proposal,
+    decisions: g.decisions.map((d) => ({
+      line: d.line,
+      decision: d.decision,
+      change: d.changeText,
+      reason: d.reason,
+      by: name(d.decidedBy),
+      proposed: d.proposed,
+      version: d.version,
+    })),
+    lines,
+    handOver: {
+      version: g.handOver?.version ?? 0,
+      checks: g.handOver?.checks ?? {},
+      exception: g.handOver?.exceptionText ?? '',
+      checkedBy: name(g.handOver?.checkedBy ?? null),
+      checkedAt: iso(g.handOver?.checkedAt),
+      signer: g.handOver?.signer ?? '',
+      signature: g.handOver?.signature ?? null,
+      signedAt: iso(g.handOver?.signedAt),
+    },
+    seal,
+    visits,
+  };
+}
+
+function headOf(
+  job: Job,
+  g: GatheredJob,
+  customer: { name: string; phone: string; email: string; id: number } | null,
+  name: (id: number | null) => string,
+) {
+  const i = g.instrument;
+  return {
+    id: job.id,
+    number: job.number,
+    version: job.version,
+    state: job.state,
+    customer: {
+      id: customer?.id ?? 0,
+      name: customer?.name ?? '',
+      phone: customer?.phone ?? '',
+      email: customer?.email ?? '',
+    },
+    instrument: {
+      id: i.id,
+      name: `${i.maker} ${i.model}`.trim(),
+      kindName: KIND_NAMES[i.kind as Kind] ?? i.kind,
+      maker: i.maker,
+      model: i.model,
+      year: i.year,
+      serial: i.serial,
+      construction: i.construction,
+    },
+    complaint: job.complaint,
+    touch: job.touch,
+    plays: job.plays,
+    wish: job.wish,
+    neededBy: job.neededBy,
+    hardDate: job.hardDate,
+    hardReason: job.hardReason,
+    limit: job.limitMinor,
+    stringsState: job.stringsState,
+    placeId: job.placeId,
+    holder: name(job.holderId),
+    holderId: job.holderId,
+    waitingFor: job.waitingFor,
+    waitingNote: job.waitingNote,
+    waitingUntil: iso(job.waitingUntil),
+    takenInAt: job.takenInAt.toISOString(),
+    takenInBy: name(job.takenInBy),
+    closedAt: iso(job.closedAt),
+    leaves: leafStates(job.facts),
+    facts: job.facts,
+  };
+}
+
+async function earlierVisits({ models }: Database, job: Job) {
+  const others = await models.Job.findAll({
+    where: { instrumentId: job.instrumentId },
+    order: [['number', 'DESC']],
+  });
+  return others
+    .filter((j) => j.id !== job.id)
+    .map((j) => ({
+      number: j.number,
+      complaint: j.complaint,
+      takenInAt: j.takenInAt.toISOString(),
+      closedAt: iso(j.closedAt),
+    }));
+}
+
+export type JobView = NonNullable<Awaited<ReturnType<typeof loadJob>>>;

@@ -1,0 +1,40 @@
+import { operation } from '../../core/plan/operations.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { openJob } from '../job/open-job.ts';
+import { useCase } from '../use-case/use-case.ts';
+
+/** Puts an operation of the catalogue on the work order by hand. */
+export const addLine = useCase({
+  name: 'plan.add',
+  needs: 'plan',
+  run: async (work, input) => {
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const op = operation(input.operation);
+    const line = await work.models.WorkLine.create(
+      {
+        jobId: input.jobId,
+        operation: op.id,
+        title: op.name,
+        detail: input.detail,
+        sort: op.order,
+        minutes: op.minutes.likely,
+        priceMinor: op.price,
+        partsMinor: op.parts,
+      },
+      { transaction: work.t },
+    );
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'line added',
+      entity: 'work line',
+      entityId: line.id,
+      fromVersion: null,
+      data: { operation: op.id, detail: input.detail },
+    });
+    return ok({ lineId: line.id });
+  },
+});

@@ -1,0 +1,105 @@
+import { invalidField, refuse } from '../../contracts/failure.ts';
+import { operation } from '../../core/plan/operations.ts';
+import type { ProposalLine } from '../../core/plan/proposal.ts';
+import { ok } from '../../core/result.ts';
+import type { Decision } from '../db/models/work.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { gatherJob } from '../job/gather-job.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { judge } from '../job/judge.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase, type Work } from '../use-case/use-case.ts';
+
+const detailOf = (line: ProposalLine, change: string) => (change === '' ? line.says : change);
+
+async function putOnOrder({ models, t }: Work, decision: Decision, line: ProposalLine): Promise<void> {
+  const op = operation(line.operation);
+  const detail = detailOf(line, decision.changeText);
+  const known = await models.WorkLine.findOne({ where: { decisionId: decision.id }, transaction: t });
+  if (known) {
+    // A changed sum is another promise: the customer is asked again.
+    await known.update(
+      {
+        detail,
+        approval: 'asked',
+        approvedAt: null,
+        approvedBy: '',
+        approvedHow: '',
+        version: known.version + 1,
+      },
+      { transaction: t },
+    );
+    return;
+  }
+  await models.WorkLine.create(
+    {
+      jobId: decision.jobId,
+      decisionId: decision.id,
+      operation: op.id,
+      title: op.name,
+      detail,
+      sort: op.order,
+      minutes: op.minutes.likely,
+      priceMinor: op.price,
+      partsMinor: op.parts,
+    },
+    { transaction: t },
+  );
+}
+
+/** Accepts, changes or declines a proposed line, with the reason. Accepted and changed lines go on the work order. */
+export const decideLine = useCase({
+  name: 'plan.decide',
+  needs: 'plan',
+  run: async (work, input) => {
+    const { models, t, actor, now } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    if (input.decision === 'changed' && input.change === '') {
+      return { ok: false, error: invalidField('change', 'What will be done instead?') };
+    }
+    const where = { jobId: input.jobId, line: input.line };
+    const known = await models.Decision.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
+    if ((known?.version ?? 0) !== input.version) {
+      return conflict(work, known?.decidedBy ?? null, known?.decision ?? 'nothing', known?.version ?? 0);
+    }
+    const proposed = judge(await gatherJob(models, opened.value, t)).proposal.lines.find(
+      (l) => l.key === input.line,
+    );
+    const line = proposed ?? known?.proposed;
+    if (!line)
+      return { ok: false, error: refuse('The readings have changed: this is not proposed any more.') };
+    const onOrder = known
+      ? await models.WorkLine.findOne({ where: { decisionId: known.id }, transaction: t })
+      : null;
+    if (onOrder && onOrder.step !== 'ready')
+      return { ok: false, error: refuse('Work on this line has begun.') };
+    const values = {
+      decision: input.decision,
+      changeText: input.decision === 'changed' ? input.change : '',
+      reason: input.reason,
+      proposed: line,
+      decidedBy: actor.personId,
+      decidedAt: now,
+      version: input.version + 1,
+    };
+    const before = known
+      ? { decision: known.decision, change: known.changeText, reason: known.reason }
+      : null;
+    const decision = known
+      ? await known.update(values, { transaction: t })
+      : await models.Decision.create({ ...where, ...values }, { transaction: t });
+    if (input.decision === 'declined') await onOrder?.destroy({ transaction: t });
+    else await putOnOrder(work, decision, line);
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: `line ${input.decision}`,
+      entity: 'decision',
+      entityId: input.line,
+      fromVersion: input.version,
+      data: { before, after: { change: input.change, reason: input.reason, says: line.says } },
+    });
+    return ok({ version: values.version });
+  },
+});

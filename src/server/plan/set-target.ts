@@ -1,0 +1,44 @@
+import { invalidField } from '../../contracts/failure.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase } from '../use-case/use-case.ts';
+
+/** Sets this job's own target for a quantity: the topmost layer, with its reason. */
+export const setTarget = useCase({
+  name: 'plan.target',
+  needs: 'plan',
+  run: async (work, input) => {
+    const { models, t } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    if (!(input.low <= input.aim && input.aim <= input.high)) {
+      return { ok: false, error: invalidField('aim', 'The aim must lie between low and high.') };
+    }
+    const where = { jobId: input.jobId, quantity: input.quantity, side: input.side };
+    const known = await models.JobTarget.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
+    if ((known?.version ?? 0) !== input.version)
+      return conflict(work, null, `aim ${Number(known?.aim)}`, known?.version ?? 0);
+    const after = {
+      low: input.low.toFixed(9),
+      aim: input.aim.toFixed(9),
+      high: input.high.toFixed(9),
+      reason: input.reason,
+      version: input.version + 1,
+    };
+    const before = known ? { low: known.low, aim: known.aim, high: known.high } : null;
+    if (known) await known.update(after, { transaction: t });
+    else await models.JobTarget.create({ ...where, ...after }, { transaction: t });
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'target set',
+      entity: 'target',
+      entityId: `${input.quantity}:${input.side}`,
+      fromVersion: input.version,
+      data: { before, after },
+    });
+    return ok({ version: after.version });
+  },
+});

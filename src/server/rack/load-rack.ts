@@ -1,0 +1,49 @@
+import { QueryTypes } from 'sequelize';
+import type { JobFacts } from '../../core/job/leaves.ts';
+import type { Wait } from '../../core/job/waiting.ts';
+import type { Database } from '../db/connection.ts';
+
+/** One tag on the rack. */
+export interface RackTag {
+  readonly jobId: number;
+  readonly number: number;
+  readonly version: number;
+  readonly kind: string;
+  readonly maker: string;
+  readonly model: string;
+  readonly customer: string;
+  readonly neededBy: string | null;
+  readonly hardDate: boolean;
+  readonly waitingFor: Wait;
+  readonly waitingNote: string;
+  readonly waitingUntil: string | null;
+  readonly place: string | null;
+  readonly placeId: number | null;
+  readonly holder: string | null;
+  readonly holderId: number | null;
+  readonly facts: JobFacts;
+}
+
+type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil'> & {
+  facts: JobFacts | string;
+  hardDate: number;
+  waitingUntil: Date | null;
+};
+
+export const RACK_SQL = `SELECT j.id AS jobId, j.number, j.version, i.kind, i.maker, i.model, c.name AS customer,
+  DATE_FORMAT(j.needed_by, '%Y-%m-%d') AS neededBy, j.hard_date AS hardDate, j.waiting_for AS waitingFor, j.waiting_note AS waitingNote,
+  j.waiting_until AS waitingUntil, p.name AS place, j.place_id AS placeId, h.name AS holder, j.holder_id AS holderId, j.facts
+  FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN customers c ON c.id = j.customer_id
+  LEFT JOIN places p ON p.id = j.place_id LEFT JOIN people h ON h.id = j.holder_id
+  WHERE j.state = 'open' ORDER BY j.needed_by IS NULL, j.needed_by, j.number`;
+
+/** Every instrument in the house, soonest promise first. One query: past jobs do not slow it. */
+export async function loadRack({ sequelize }: Database): Promise<RackTag[]> {
+  const rows = await sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT });
+  return rows.map((r) => ({
+    ...r,
+    hardDate: Boolean(r.hardDate),
+    waitingUntil: r.waitingUntil === null ? null : new Date(r.waitingUntil).toISOString(),
+    facts: typeof r.facts === 'string' ? (JSON.parse(r.facts) as JobFacts) : r.facts,
+  }));
+}

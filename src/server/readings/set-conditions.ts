@@ -1,0 +1,44 @@
+import { STRINGS_STATES } from '../../core/readings/conditions.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { conflict, openJob } from '../job/open-job.ts';
+import { useCase } from '../use-case/use-case.ts';
+import { openRound } from './open-round.ts';
+
+/** Says how the instrument is while a round is read. Readings taken from now on inherit it; earlier ones keep theirs. */
+export const setConditions = useCase({
+  name: 'readings.conditions',
+  needs: 'measure',
+  run: async (work, input) => {
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const round = await openRound(work, opened.value, input.round);
+    if (round.version !== input.version)
+      return conflict(work, null, STRINGS_STATES[round.strings], round.version);
+    const before = {
+      strings: round.strings,
+      position: round.position,
+      tuning: round.tuning,
+      temperature: round.temperature,
+      humidity: round.humidity,
+    };
+    const { jobId: _j, round: _r, version: _v, temperature, humidity, ...said } = input;
+    const after = {
+      ...said,
+      temperature: temperature?.toString() ?? null,
+      humidity: humidity?.toString() ?? null,
+    };
+    await round.update({ ...after, version: input.version + 1 }, { transaction: work.t });
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'conditions set',
+      entity: 'round',
+      entityId: round.id,
+      fromVersion: input.version,
+      data: { before, after },
+    });
+    return ok({ version: round.version });
+  },
+});

@@ -1,0 +1,97 @@
+import { Op, QueryTypes } from 'sequelize';
+import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
+import type { Database } from '../db/connection.ts';
+
+export interface ShelfRow {
+  readonly id: number;
+  readonly name: string;
+  readonly kindName: string;
+  readonly serial: string;
+  readonly customer: string;
+  readonly visits: number;
+  readonly openJob: number | null;
+}
+
+const MOST = 100;
+
+interface Row {
+  id: number;
+  maker: string;
+  model: string;
+  kind: string;
+  serial: string;
+  customer: string;
+  visits: number;
+  openJob: number | null;
+}
+
+/** Instruments the shop has known, found by maker, model, serial or customer. At most 100, newest first. */
+export async function loadShelf({ sequelize }: Database, piece: string): Promise<ShelfRow[]> {
+  const like = `%${piece.trim().replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  const rows = await sequelize.query<Row>(
+    `SELECT i.id, i.maker, i.model, i.kind, i.serial, c.name AS customer,
+       (SELECT COUNT(*) FROM jobs j WHERE j.instrument_id = i.id) AS visits,
+       (SELECT MAX(j.number) FROM jobs j WHERE j.instrument_id = i.id AND j.state = 'open') AS openJob
+     FROM instruments i JOIN customers c ON c.id = i.customer_id
+     WHERE CONCAT_WS(' ', i.maker, i.model, i.serial, c.name) LIKE ? ORDER BY i.id DESC LIMIT ${MOST}`,
+    { type: QueryTypes.SELECT, replacements: [like] },
+  );
+  return rows.map((r) => ({
+    id: r.id,
+    name: `${r.maker} ${r.model}`.trim(),
+    kindName: KIND_NAMES[r.kind as Kind] ?? r.kind,
+    serial: r.serial,
+    customer: r.customer,
+    visits: Number(r.visits),
+    openJob: r.openJob,
+  }));
+}
+
+/** One instrument with its visits and the last readings of each; null when it is not known. */
+export async function loadInstrument({ models }: Database, id: number) {
+  const instrument = await models.Instrument.findByPk(id);
+  if (!instrument) return null;
+  const [customer, jobs] = await Promise.all([
+    models.Customer.findByPk(instrument.customerId),
+    models.Job.findAll({ where: { instrumentId: id }, order: [['number', 'DESC']] }),
+  ]);
+  const rounds =
+    jobs.length === 0 ? [] : await models.Round.findAll({ where: { jobId: jobs.map((j) => j.id) } });
+  const readings =
+    rounds.length === 0
+      ? []
+      : await models.ReadingRow.findAll({
+          where: { roundId: rounds.map((r) => r.id), quantity: { [Op.in]: ['relief', 'action'] } },
+        });
+  const seals = await models.HandOver.findAll({ where: { jobId: jobs.map((j) => j.id) } });
+  return {
+    id,
+    name: `${instrument.maker} ${instrument.model}`.trim(),
+    kindName: KIND_NAMES[instrument.kind as Kind] ?? instrument.kind,
+    year: instrument.year,
+    serial: instrument.serial,
+    construction: instrument.construction,
+    customer: customer?.name ?? '',
+    visits: jobs.map((j) => ({
+      number: j.number,
+      complaint: j.complaint,
+      state: j.state,
+      takenInAt: j.takenInAt.toISOString(),
+      closedAt: j.closedAt?.toISOString() ?? null,
+      digest: seals.find((s) => s.jobId === j.id)?.digest ?? null,
+      readings: rounds
+        .filter((r) => r.jobId === j.id)
+        .flatMap((r) =>
+          readings
+            .filter((x) => x.roundId === r.id)
+            .map((x) => ({
+              round: r.kind,
+              quantity: x.quantity,
+              string: x.stringNo,
+              value: Number(x.value),
+              typed: x.typed,
+            })),
+        ),
+    })),
+  };
+}

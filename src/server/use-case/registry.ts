@@ -1,0 +1,34 @@
+import type { CommandName } from '../../contracts/commands.ts';
+import { moveJob } from '../desk/move-job.ts';
+import { takeIn } from '../desk/take-in.ts';
+import { checkBench } from '../hand-over/check-bench.ts';
+import { returnItem } from '../hand-over/return-item.ts';
+import { sign } from '../hand-over/sign.ts';
+import { answerItem } from '../inspection/answer-item.ts';
+import { finishInspection } from '../inspection/finish-inspection.ts';
+import { addLine } from '../plan/add-line.ts';
+import { decideLine } from '../plan/decide-line.ts';
+import { setTarget } from '../plan/set-target.ts';
+import { saveReading } from '../readings/save-reading.ts';
+import { setConditions } from '../readings/set-conditions.ts';
+import { answerLine } from '../work/answer-line.ts';
+import { stepLine } from '../work/step-line.ts';
+import type { UseCase } from './use-case.ts';
+
+/** Every use case by its command's name. */
+export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
+  'desk.take-in': takeIn,
+  'rack.move': moveJob,
+  'inspection.answer': answerItem,
+  'inspection.finish': finishInspection,
+  'readings.conditions': setConditions,
+  'readings.save': saveReading,
+  'plan.target': setTarget,
+  'plan.decide': decideLine,
+  'plan.add': addLine,
+  'work.answer': answerLine,
+  'work.step': stepLine,
+  'hand-over.check': checkBench,
+  'hand-over.return': returnItem,
+  'hand-over.sign': sign,
+};

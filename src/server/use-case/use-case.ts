@@ -1,0 +1,33 @@
+import type { Transaction } from 'sequelize';
+import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { Failure } from '../../contracts/failure.ts';
+import type { Permission, Role } from '../../core/people/roles.ts';
+import type { Result } from '../../core/result.ts';
+import type { Models } from '../db/models/index.ts';
+
+/** Who asks: a person with an open session on a paired device. */
+export interface Actor {
+  readonly personId: number;
+  readonly deviceId: number;
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+}
+
+/** What a use case works with: one transaction, its models, the clock's answer, and who asks. */
+export interface Work {
+  readonly actor: Actor;
+  readonly models: Models;
+  readonly t: Transaction;
+  readonly now: Date;
+}
+
+/** One thing the shop does. Parsed and permitted before `run`; everything in `run` is one transaction. */
+export interface UseCase<N extends CommandName> {
+  readonly name: N;
+  readonly needs: Permission;
+  readonly run: (work: Work, input: CommandInput<N>) => Promise<Result<CommandAnswer[N], Failure>>;
+}
+
+/** Types a use case by its command's name. */
+export const useCase = <N extends CommandName>(definition: UseCase<N>): UseCase<N> => definition;

@@ -1,0 +1,39 @@
+import { refuse } from '../../contracts/failure.ts';
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { useCase } from '../use-case/use-case.ts';
+import { openLine } from './open-line.ts';
+
+/** Records the customer's yes or no to one line: by whom, how and when. A no takes the line out. */
+export const answerLine = useCase({
+  name: 'work.answer',
+  needs: 'approve',
+  run: async (work, input) => {
+    const opened = await openLine(work, input.lineId, input.version);
+    if (!opened.ok) return opened;
+    const { line, job } = opened.value;
+    if (line.step !== 'ready') return { ok: false, error: refuse('Work on this line has begun.') };
+    const before = line.approval;
+    await line.update(
+      {
+        approval: input.answer,
+        approvedBy: input.by,
+        approvedHow: input.how,
+        approvedAt: work.now,
+        version: line.version + 1,
+      },
+      { transaction: work.t },
+    );
+    await refreshFacts(work, job);
+    await recordEvent(work, {
+      jobId: job.id,
+      kind: `customer said ${input.answer}`,
+      entity: 'work line',
+      entityId: line.id,
+      fromVersion: input.version,
+      data: { before, by: input.by, how: input.how },
+    });
+    return ok({ version: line.version });
+  },
+});

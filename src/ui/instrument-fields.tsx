@@ -1,0 +1,183 @@
+'use client';
+
+import type { UseFormReturn } from 'react-hook-form';
+import { FACTS, type Construction } from '../core/instrument/construction.ts';
+import { gaugeSpan, tuningName, usualConstruction } from '../core/instrument/defaults.ts';
+import { KIND_NAMES, KINDS, type Kind } from '../core/instrument/kinds.ts';
+import type { FoundCustomer } from '../server/desk/find.ts';
+import { FormField } from './form-field.tsx';
+import type { IntakeForm } from './intake-form.ts';
+
+const FACT_NAMES: Readonly<Record<keyof typeof FACTS, string>> = {
+  joint: 'Neck joint',
+  rod: 'Truss rod',
+  rodNut: 'Rod nut',
+  bridge: 'Bridge and saddle',
+  vibrato: 'Vibrato',
+  nut: 'Nut',
+  electronics: 'Electronics',
+  finish: 'Finish',
+  fingerboard: 'Fingerboard',
+};
+
+interface Props {
+  readonly form: UseFormReturn<IntakeForm>;
+  readonly found: FoundCustomer | null;
+  readonly construction: Construction;
+  readonly onConstruction: (c: Construction) => void;
+}
+
+function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'onConstruction'>) {
+  return (
+    <details>
+      <summary className="flex min-h-11 cursor-pointer items-center underline">
+        Construction: what decides how it is worked on
+      </summary>
+      <div className="grid grid-cols-2 gap-3 pt-2">
+        {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
+          <FormField key={fact} label={FACT_NAMES[fact]}>
+            {(w) => (
+              <select
+                {...w}
+                className="field"
+                value={construction[fact]}
+                onChange={(e) => onConstruction({ ...construction, [fact]: e.target.value })}
+              >
+                {Object.entries(FACTS[fact]).map(([key, name]) => (
+                  <option key={key} value={key}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            )}
+          </FormField>
+        ))}
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={construction.leftHanded}
+            onChange={(e) => onConstruction({ ...construction, leftHanded: e.target.checked })}
+          />
+          Left-handed
+        </label>
+      </div>
+    </details>
+  );
+}
+
+/** What it is: one the shop knows, or a new one with the usual facts of its kind. */
+export function InstrumentFields({ form, found, construction, onConstruction }: Props) {
+  const { register, watch, setValue, formState } = form;
+  const errors = formState.errors;
+  const known = found?.instruments ?? [];
+  const instrumentId = watch('instrumentId');
+  const chooseKind = (kind: Kind) => {
+    const usual = usualConstruction(kind);
+    onConstruction(usual);
+    setValue('scaleText', String(usual.scale));
+    setValue('gaugesText', '');
+  };
+  return (
+    <section aria-labelledby="what" className="space-y-3">
+      <h2 id="what" className="text-xl">
+        What it is
+      </h2>
+      {known.length > 0 && (
+        <FormField label="An instrument we know, or a new one">
+          {(w) => (
+            <select
+              {...w}
+              className="field"
+              value={instrumentId ?? ''}
+              onChange={(e) =>
+                setValue('instrumentId', e.target.value === '' ? null : Number(e.target.value))
+              }
+            >
+              <option value="">a new one</option>
+              {known.map((i) => (
+                <option key={i.id} value={i.id} disabled={i.openJob !== null}>
+                  {i.name} {i.serial}
+                  {i.openJob === null ? '' : ` (here as ${i.openJob})`}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+      )}
+      {instrumentId === null && (
+        <>
+          <div className="grid grid-cols-2 gap-3">
+            <FormField label="Serial number">
+              {(w) => <input {...w} className="field" {...register('serial')} />}
+            </FormField>
+            <FormField label="Kind">
+              {(w) => (
+                <select
+                  {...w}
+                  className="field"
+                  value={construction.kind}
+                  onChange={(e) => chooseKind(e.target.value as Kind)}
+                >
+                  {KINDS.map((k) => (
+                    <option key={k} value={k}>
+                      {KIND_NAMES[k]}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </FormField>
+          </div>
+          <div className="grid grid-cols-[1fr_1fr_5rem] gap-3">
+            <FormField label="Maker">
+              {(w) => <input {...w} className="field" {...register('maker')} />}
+            </FormField>
+            <FormField label="Model" error={errors.model?.message}>
+              {(w) => <input {...w} className="field" {...register('model')} />}
+            </FormField>
+            <FormField label="Year">
+              {(w) => <input {...w} className="field" {...register('year')} />}
+            </FormField>
+          </div>
+          <div className="grid grid-cols-[8rem_1fr] gap-3">
+            <FormField label="Scale" error={errors.scaleText?.message}>
+              {(w) => <input {...w} className="field" {...register('scaleText')} />}
+            </FormField>
+            <FormField
+              label={`Gauges, lowest first (usual ${gaugeSpan(construction.strings)})`}
+              error={errors.gaugesText?.message}
+            >
+              {(w) => <input {...w} className="field" placeholder="as usual" {...register('gaugesText')} />}
+            </FormField>
+          </div>
+          <FormField label={`Tuning, lowest first (${construction.strings.length} strings)`}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                key={construction.kind}
+                defaultValue={tuningName(construction.strings)}
+                onBlur={(e) =>
+                  onConstruction({ ...construction, strings: retuned(construction, e.target.value) })
+                }
+              />
+            )}
+          </FormField>
+          <Facts construction={construction} onConstruction={onConstruction} />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** New note names over the same octaves; left alone unless every string has one. */
+function retuned(construction: Construction, text: string): Construction['strings'] {
+  const notes = text.trim().split(/\s+/);
+  const usable =
+    notes.length === construction.strings.length && notes.every((n) => /^[A-G][#b]?\d?$/.test(n));
+  if (!usable) return construction.strings;
+  return construction.strings.map((s, i) => {
+    const note = notes[i] ?? s.note;
+    return { ...s, note: /\d$/.test(note) ? note : `${note}${s.note.slice(-1)}` };
+  });
+}

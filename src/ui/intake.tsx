@@ -1,0 +1,222 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { Construction } from '../core/instrument/construction.ts';
+import { usualConstruction } from '../core/instrument/defaults.ts';
+import type { FoundCustomer } from '../server/desk/find.ts';
+import { CustomerField } from './customer-field.tsx';
+import { dropDraft, readDraft, saveDraft } from './draft.ts';
+import { FormField } from './form-field.tsx';
+import { InstrumentFields } from './instrument-fields.tsx';
+import { intakeCommand, type IntakeForm } from './intake-form.ts';
+import { send } from './send.ts';
+import { PillChoice } from './pill-choice.tsx';
+
+const EMPTY: IntakeForm = {
+  customerId: null,
+  customerName: '',
+  phone: '',
+  email: '',
+  instrumentId: null,
+  construction: usualConstruction('steel-acoustic'),
+  scaleText: '648',
+  gaugesText: '',
+  maker: '',
+  model: '',
+  year: '',
+  serial: '',
+  complaint: '',
+  touch: 'medium',
+  plays: '',
+  wish: '',
+  neededBy: '',
+  hardDate: false,
+  hardReason: '',
+  limit: '',
+  stringsState: 'at-pitch',
+  cameWith: '',
+  placeId: '',
+};
+const DRAFT = 'intake';
+
+/** The intake conversation on one screen: who, what, why, when, what came with it. */
+export function Intake({ places }: { readonly places: readonly { id: number; name: string }[] }) {
+  const router = useRouter();
+  const [found, setFound] = useState<FoundCustomer | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useForm<IntakeForm>({ defaultValues: EMPTY });
+  const { register, handleSubmit, watch, setValue, setError, reset, subscribe, formState } = form;
+  const errors = formState.errors;
+  useEffect(() => {
+    const draft = readDraft<IntakeForm>(DRAFT);
+    if (draft) reset({ ...EMPTY, ...draft });
+    return subscribe({ formState: { values: true }, callback: ({ values }) => saveDraft(DRAFT, values) });
+  }, [reset, subscribe]);
+  const chooseCustomer = (customer: FoundCustomer | null, name: string) => {
+    setFound(customer);
+    setValue('customerId', customer?.id ?? null);
+    setValue('customerName', customer?.name ?? name);
+    setValue('phone', customer?.phone ?? '');
+    setValue('email', customer?.email ?? '');
+    setValue('instrumentId', null);
+  };
+  const submit = handleSubmit(async (values) => {
+    setTrouble(null);
+    const command = intakeCommand(values);
+    if (!command.ok) {
+      for (const [field, message] of Object.entries(command.error))
+        setError(field as keyof IntakeForm, { message }, { shouldFocus: true });
+      return;
+    }
+    const done = await send('desk.take-in', command.value);
+    if (done.ok) {
+      dropDraft(DRAFT);
+      reset(EMPTY);
+      dropDraft(DRAFT);
+      router.push(`/job/${done.value.number}/arrival`);
+      return;
+    }
+    setTrouble(done.error.message);
+    if (done.error.code !== 'invalid') return;
+    for (const [path, message] of Object.entries(done.error.fields)) {
+      const field = path.split('.').at(-1) === 'name' ? 'customerName' : (path.split('.').at(-1) ?? path);
+      setError(field as keyof IntakeForm, { message });
+    }
+  });
+  const construction = watch('construction');
+  const setConstruction = (c: Construction) => setValue('construction', c);
+  return (
+    <form
+      onSubmit={(e) => void submit(e)}
+      noValidate
+      className="grid gap-x-8 gap-y-4 px-5 py-4 lg:grid-cols-3"
+    >
+      <section aria-labelledby="who" className="space-y-3">
+        <h2 id="who" className="text-xl">
+          Who brings it
+        </h2>
+        <CustomerField
+          value={watch('customerName')}
+          chosen={found}
+          error={errors.customerName?.message}
+          onChoose={chooseCustomer}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <FormField label="Telephone" error={errors.phone?.message}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                inputMode="tel"
+                readOnly={found !== null}
+                {...register('phone')}
+              />
+            )}
+          </FormField>
+          <FormField label="E-mail" error={errors.email?.message}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                inputMode="email"
+                readOnly={found !== null}
+                {...register('email')}
+              />
+            )}
+          </FormField>
+        </div>
+        <FormField label="What brings it here, in their own words" error={errors.complaint?.message}>
+          {(w) => <textarea {...w} rows={3} className="field" {...register('complaint')} />}
+        </FormField>
+        <FormField label="What they like or dislike: action, feel" error={errors.wish?.message}>
+          {(w) => <textarea {...w} rows={2} className="field" {...register('wish')} />}
+        </FormField>
+      </section>
+      <InstrumentFields
+        form={form}
+        found={found}
+        construction={construction}
+        onConstruction={setConstruction}
+      />
+      <section aria-labelledby="how" className="space-y-3">
+        <h2 id="how" className="text-xl">
+          How it is played, and when
+        </h2>
+        <PillChoice
+          legend="Touch"
+          value={watch('touch')}
+          options={{ light: 'light', medium: 'medium', heavy: 'heavy' }}
+          onChange={(touch) => setValue('touch', touch)}
+        />
+        <FormField label="Plays: style, bends, strums, fingerstyle" error={errors.plays?.message}>
+          {(w) => <input {...w} className="field" {...register('plays')} />}
+        </FormField>
+        <div className="grid grid-cols-2 gap-3">
+          <FormField label="Needed by" error={errors.neededBy?.message}>
+            {(w) => <input {...w} type="date" className="field" {...register('neededBy')} />}
+          </FormField>
+          <FormField label="Money limit" error={errors.limit?.message}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                inputMode="decimal"
+                placeholder="none said"
+                {...register('limit')}
+              />
+            )}
+          </FormField>
+        </div>
+        <div className="grid grid-cols-2 items-end gap-3">
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="checkbox" className="h-5 w-5" {...register('hardDate')} /> A hard date
+          </label>
+          <FormField label="Why" error={errors.hardReason?.message}>
+            {(w) => (
+              <input {...w} className="field" placeholder="concert, exam …" {...register('hardReason')} />
+            )}
+          </FormField>
+        </div>
+        <PillChoice
+          legend="Strings"
+          value={watch('stringsState')}
+          options={{ 'at-pitch': 'all on, at pitch', missing: 'one missing', 'off-pitch': 'not at pitch' }}
+          onChange={(s) => setValue('stringsState', s)}
+        />
+        <FormField label="What came with it, one thing a line" error={errors.cameWith?.message}>
+          {(w) => (
+            <textarea
+              {...w}
+              rows={2}
+              className="field"
+              placeholder="hard case, one latch loose"
+              {...register('cameWith')}
+            />
+          )}
+        </FormField>
+        <FormField label="Place in the rack">
+          {(w) => (
+            <select {...w} className="field" {...register('placeId')}>
+              <option value="">no place yet</option>
+              {places.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+        {trouble && (
+          <p role="alert" className="text-rubric">
+            ◆ {trouble}
+          </p>
+        )}
+        <button type="submit" className="button button-main w-full" disabled={formState.isSubmitting}>
+          Take it in
+        </button>
+      </section>
+    </form>
+  );
+}

@@ -1,0 +1,118 @@
+import Link from 'next/link';
+import { FACTS } from '../../core/instrument/construction.ts';
+import { STRINGS_STATES } from '../../core/readings/conditions.ts';
+import { TOUCHES } from '../../core/targets/target.ts';
+import { formatMoney } from '../../core/money/money.ts';
+import { sayMoment } from '../dates.ts';
+import { WhereItHangs } from '../where-it-hangs.tsx';
+import type { LeafProps } from './leaf-props.ts';
+
+function Fact({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <div className="flex justify-between gap-4 border-b border-line py-1">
+      <dt className="text-quiet">{name}</dt>
+      <dd className="text-right text-ink">{value}</dd>
+    </div>
+  );
+}
+
+function Construction({ job }: Pick<LeafProps, 'job'>) {
+  const c = job.instrument.construction;
+  return (
+    <dl className="text-sm">
+      <Fact name="Serial" value={job.instrument.serial || 'none read'} />
+      <Fact name="Scale" value={`${c.scale.toFixed(1)} mm`} />
+      <Fact name="Frets, body at" value={`${c.frets}, ${c.bodyFret}th`} />
+      <Fact name="Strings" value={`${c.strings.length}${c.leftHanded ? ', left-handed' : ''}`} />
+      <Fact name="Neck joint" value={FACTS.joint[c.joint]} />
+      <Fact
+        name="Truss rod"
+        value={c.rod === 'none' ? FACTS.rod.none : `${FACTS.rod[c.rod]}, ${FACTS.rodNut[c.rodNut]}`}
+      />
+      <Fact name="Bridge" value={FACTS.bridge[c.bridge]} />
+      <Fact name="Vibrato" value={FACTS.vibrato[c.vibrato]} />
+      <Fact name="Nut" value={FACTS.nut[c.nut]} />
+      <Fact name="Electronics" value={FACTS.electronics[c.electronics]} />
+      <Fact name="Finish" value={FACTS.finish[c.finish]} />
+      <Fact name="Fingerboard" value={FACTS.fingerboard[c.fingerboard]} />
+    </dl>
+  );
+}
+
+/** What was said and brought at the counter. */
+export function ArrivalLeaf({ job, allowed }: LeafProps) {
+  return (
+    <div className="grid gap-8 lg:grid-cols-3">
+      <section aria-labelledby="said" className="space-y-4">
+        <h2 id="said" className="text-xl">
+          In the customer’s words
+        </h2>
+        <blockquote className="border-l-4 border-ink pl-4 font-serif text-lg text-ink">
+          {job.complaint}
+        </blockquote>
+        {job.wish && (
+          <p>
+            Wish: <span className="text-ink">{job.wish}</span>
+          </p>
+        )}
+        <p>
+          Plays:{' '}
+          <span className="text-ink">{[TOUCHES[job.touch], job.plays].filter(Boolean).join(', ')}</span>
+        </p>
+        <p>
+          Strings: <span className="text-ink">{STRINGS_STATES[job.stringsState]}</span>
+        </p>
+        {job.limit !== null && (
+          <p>
+            Limit: <span className="text-ink">{formatMoney(job.limit, job.shop.currency)}</span>
+          </p>
+        )}
+        <p className="text-sm text-quiet">
+          Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}. {job.customer.name},{' '}
+          {job.customer.phone || 'no telephone'}
+        </p>
+        <p>
+          <Link href={`/job/${job.number}/tag`} className="button" target="_blank">
+            Print the tag
+          </Link>
+        </p>
+      </section>
+      <section aria-labelledby="facts">
+        <h2 id="facts" className="mb-2 text-xl">
+          Construction
+        </h2>
+        <Construction job={job} />
+      </section>
+      <section aria-labelledby="things" className="space-y-4">
+        <h2 id="things" className="text-xl">
+          What came with it
+        </h2>
+        {job.items.length === 0 && <p className="text-quiet">Nothing but the instrument.</p>}
+        <ul className="list-disc pl-5 text-ink">
+          {job.items.map((i) => (
+            <li key={i.id}>{i.name}</li>
+          ))}
+        </ul>
+        {allowed.house && <WhereItHangs job={job} />}
+        {job.visits.length > 0 && (
+          <div>
+            <h2 className="mb-1 text-xl">Here before</h2>
+            <ul>
+              {job.visits.map((v) => (
+                <li key={v.number}>
+                  <Link
+                    className="inline-flex min-h-8 items-center underline"
+                    href={`/job/${v.number}/hand-over`}
+                  >
+                    {v.number}, {sayMoment(v.takenInAt).split(',')[0]} {v.takenInAt.slice(0, 4)}
+                  </Link>
+                  : {v.complaint}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+
+import type { KeyboardEvent } from 'react';
+import { readEntry } from '../../core/readings/entry.ts';
+import type { JobView } from '../../server/job/load-job.ts';
+import type { Draft } from './use-readings.ts';
+import { sayVerdict, unitOf, type Tongue } from './units.ts';
+
+export type StationView = JobView['readings']['stations'][number];
+export type ReadingView = JobView['readings']['readings'][number];
+
+/** What one field shows: the text, how it stands, and the words under it. */
+export interface FieldState {
+  readonly text: string;
+  readonly mark: string;
+  readonly red: boolean;
+  readonly words: string;
+  readonly struck: boolean;
+}
+
+const DRAFT_WORDS: Readonly<Record<Draft['state'], string>> = {
+  typing: '',
+  sending: 'saving …',
+  unsent: 'unsent, kept here',
+  wrong: 'cannot be read',
+  asked: 'which unit?',
+  conflict: 'changed by a colleague',
+};
+
+/** Works out what a field shows from the house's reading and what is being typed over it. */
+export function fieldState(
+  station: StationView,
+  reading: ReadingView | undefined,
+  kept: { readonly typed: string; readonly version: number } | undefined,
+  draft: Draft | undefined,
+  tongue: Tongue,
+): FieldState {
+  const fresh = kept !== undefined && kept.version > (reading?.version ?? 0);
+  const text = draft?.text ?? (fresh ? kept.typed : (reading?.typed ?? ''));
+  if (draft && draft.state !== 'typing' && draft.state !== 'sending') {
+    return { text, mark: '◆', red: true, words: DRAFT_WORDS[draft.state], struck: false };
+  }
+  if (text === '')
+    return { text, mark: '', red: false, words: station.optional ? 'optional' : '', struck: false };
+  if (!draft && reading && !fresh && reading.notRepresentative !== null) {
+    return { text, mark: '◇', red: true, words: `not used: ${reading.notRepresentative}`, struck: false };
+  }
+  if (!draft && reading && !fresh && reading.stale !== null) {
+    return { text, mark: '◆', red: true, words: `stale: ${reading.stale.toLowerCase()}`, struck: true };
+  }
+  const read = draft || fresh ? readEntry(text, station.quantity, unitOf(station.quantity, tongue)) : null;
+  const value = read ? (read.ok ? read.value.value : null) : (reading?.value ?? null);
+  if (value === null || station.target === null)
+    return { text, mark: '', red: false, words: draft ? '' : 'kept', struck: false };
+  return { text, ...sayVerdict(value, station.target, station.quantity, tongue), struck: false };
+}
+
+interface Props {
+  readonly station: StationView;
+  readonly state: FieldState;
+  readonly editable: boolean;
+  readonly className?: string;
+  readonly describedBy?: string;
+  readonly onType: (text: string) => void;
+  readonly onCommit: () => boolean;
+  readonly onNext: (back: boolean) => void;
+  readonly onFocus: () => void;
+}
+
+/** One place where a reading is taken. Enter keeps it and goes on to the next place. */
+export function ReadingField({
+  station,
+  state,
+  editable,
+  className,
+  describedBy,
+  onType,
+  onCommit,
+  onNext,
+  onFocus,
+}: Props) {
+  const key = (e: KeyboardEvent<HTMLInputElement>) => {
+    if (e.key !== 'Enter') return;
+    e.preventDefault();
+    if (onCommit()) onNext(e.shiftKey);
+  };
+  return (
+    <input
+      id={`station-${station.key}`}
+      data-station={station.key}
+      aria-label={station.label}
+      aria-invalid={state.mark === '◆' && !state.struck ? true : undefined}
+      aria-describedby={describedBy}
+      className={`border-b-2 border-plain bg-transparent px-1 font-bold text-ink outline-offset-0 focus:bg-card ${state.struck ? 'line-through decoration-rubric' : ''} ${className ?? ''}`}
+      autoComplete="off"
+      spellCheck={false}
+      enterKeyHint="next"
+      maxLength={60}
+      placeholder="–"
+      value={state.text}
+      readOnly={!editable}
+      onChange={(e) => onType(e.target.value)}
+      onKeyDown={key}
+      onBlur={() => onCommit()}
+      onFocus={(e) => {
+        e.target.select();
+        onFocus();
+      }}
+    />
+  );
+}

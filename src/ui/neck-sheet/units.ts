@@ -1,0 +1,53 @@
+import { formatLength } from '../../core/units/format-length.ts';
+import { formatCents } from '../../core/units/parse-cents.ts';
+import type { LengthUnit } from '../../core/units/length-units.ts';
+import type { Quantity } from '../../core/readings/quantities.ts';
+import { verdict, type Target } from '../../core/targets/target.ts';
+
+/** How the sheet speaks: the unit of heights; small gaps are in thousandths unless it speaks millimetres. */
+export type Tongue = '64ths' | 'thou' | 'mm';
+
+/** The unit of a bare number at a quantity's field. */
+export function unitOf(quantity: Quantity, tongue: Tongue): LengthUnit {
+  if (tongue === 'mm' || quantity === 'saddle-standout') return 'mm';
+  return quantity === 'action' ? tongue : 'thou';
+}
+
+/** Says a value of a quantity in the sheet's unit. */
+export const sayValue = (value: number, quantity: Quantity, tongue: Tongue): string =>
+  quantity === 'intonation' ? `${formatCents(value)} c` : formatLength(value, unitOf(quantity, tongue));
+
+export interface SaidVerdict {
+  readonly mark: '●' | '▲' | '▼';
+  readonly red: boolean;
+  readonly words: string;
+}
+
+/** Says how a value stands to its target: shape, word and amount, never colour alone. */
+export function sayVerdict(value: number, target: Target, quantity: Quantity, tongue: Tongue): SaidVerdict {
+  const off = (by: number) => sayValue(by, quantity, tongue).replace(/^\+/, '');
+  switch (verdict(value, target)) {
+    case 'high':
+      return {
+        mark: '▲',
+        red: true,
+        words: `${off(value - target.high)} ${quantity === 'intonation' ? 'sharp' : 'high'}`,
+      };
+    case 'low':
+      return {
+        mark: '▼',
+        red: true,
+        words: `${off(target.low - value)} ${quantity === 'intonation' ? 'flat' : 'low'}`,
+      };
+    case 'edge':
+      return { mark: '●', red: false, words: 'just in' };
+    case 'in':
+      return { mark: '●', red: false, words: 'in its band' };
+  }
+}
+
+/** Says a band short: `5–6½`, `.006–.010`. */
+export function sayBand(target: Target, quantity: Quantity, tongue: Tongue): string {
+  const bare = (n: number) => sayValue(n, quantity, tongue).replace(/(\/64|\/32| mm| c)$/, '');
+  return `${bare(target.low)}–${bare(target.high)}`;
+}

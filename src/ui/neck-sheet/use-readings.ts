@@ -1,0 +1,166 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Theirs } from '../../contracts/failure.ts';
+import { readEntry, type EntryQuestion } from '../../core/readings/entry.ts';
+import type { RoundKind } from '../../core/readings/reading.ts';
+import type { Station } from '../../core/readings/stations.ts';
+import type { JobView } from '../../server/job/load-job.ts';
+import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import { send } from '../send.ts';
+import { unitOf, type Tongue } from './units.ts';
+
+/** What is being typed at a station and not yet in the house. */
+export interface Draft {
+  readonly text: string;
+  /** the version that was on the screen when typing began */
+  readonly base: number;
+  readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
+  readonly message?: string;
+  readonly question?: EntryQuestion;
+  readonly theirs?: Theirs;
+}
+
+type Drafts = Readonly<Record<string, Draft>>;
+type Kept = Readonly<Record<string, { readonly typed: string; readonly version: number }>>;
+
+const RETRY_MS = 2500;
+
+/** The readings of one round on the screen: drafts kept in this browser, saved one by one, conflicts shown. */
+export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
+  const router = useRouter();
+  const [drafts, setDrafts] = useState<Drafts>({});
+  const [kept, setKept] = useState<Kept>({});
+  const store = `readings:${job.id}:${round}`;
+  const live = useRef(drafts);
+
+  const change = useCallback(
+    (key: string, draft: Draft | null) => {
+      const { [key]: _old, ...rest } = live.current;
+      live.current = draft === null ? rest : { ...rest, [key]: draft };
+      setDrafts(live.current);
+      if (Object.keys(live.current).length === 0) dropDraft(store);
+      else saveDraft(store, live.current);
+    },
+    [store],
+  );
+
+  useEffect(() => {
+    const saved = readDraft<Drafts>(store) ?? {};
+    const opened = Object.entries(saved).map(([k, d]) => [
+      k,
+      d.state === 'sending' ? { ...d, state: 'unsent' as const } : d,
+    ]);
+    live.current = Object.fromEntries(opened) as Drafts;
+    setDrafts(live.current);
+    setKept({});
+  }, [store]);
+
+  const versionOf = (key: string): number => {
+    const reading = job.readings.readings.find((r) => r.round === round && r.key === key);
+    return Math.max(reading?.version ?? 0, kept[key]?.version ?? 0);
+  };
+
+  const type = (key: string, text: string) =>
+    change(key, { text, base: live.current[key]?.base ?? versionOf(key), state: 'typing' });
+
+  const give = async (station: Station, draft: Draft) => {
+    change(station.key, { text: draft.text, base: draft.base, state: 'sending' });
+    const { quantity, string, fret, key } = station;
+    const unit = unitOf(quantity, tongue);
+    const input = {
+      jobId: job.id,
+      round,
+      quantity,
+      string,
+      fret,
+      typed: draft.text.trim(),
+      unit,
+      version: draft.base,
+    };
+    const done = await send('readings.save', input);
+    const now = live.current[key];
+    if (done.ok) {
+      setKept((k) => ({ ...k, [key]: { typed: input.typed, version: done.value.version } }));
+      if (now?.text === draft.text) change(key, null);
+      else if (now) change(key, { ...now, base: done.value.version });
+      router.refresh();
+      return;
+    }
+    const { error } = done;
+    const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message };
+    if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
+    else if (error.code === 'offline' || error.code === 'signed-out')
+      change(key, { ...rest, state: 'unsent' });
+    else
+      change(key, {
+        ...rest,
+        state: 'wrong',
+        message: error.code === 'invalid' ? (error.fields['typed'] ?? error.message) : error.message,
+      });
+  };
+
+  /** Saves a station when what is typed can be read. Answers whether the tech may move on. */
+  const commit = (station: Station, sure = false): boolean => {
+    const draft = live.current[station.key];
+    if (!draft || draft.state === 'sending') return true;
+    if (draft.state === 'conflict' && !sure) return false;
+    if (draft.text.trim() === '') {
+      change(station.key, null);
+      return true;
+    }
+    const read = readEntry(draft.text, station.quantity, unitOf(station.quantity, tongue));
+    if (!read.ok) {
+      change(station.key, { ...draft, state: 'wrong', message: read.error.message });
+      return false;
+    }
+    if (read.value.question !== null && !sure) {
+      change(station.key, { ...draft, state: 'asked', question: read.value.question });
+      return false;
+    }
+    void give(station, draft);
+    return true;
+  };
+
+  const say = (station: Station, text: string) => {
+    change(station.key, {
+      text,
+      base: live.current[station.key]?.base ?? versionOf(station.key),
+      state: 'typing',
+    });
+    commit(station, true);
+  };
+
+  const takeTheirs = (key: string) => {
+    change(key, null);
+    router.refresh();
+  };
+
+  const keepMine = (station: Station) => {
+    const draft = live.current[station.key];
+    if (!draft?.theirs) return;
+    change(station.key, { text: draft.text, base: draft.theirs.version, state: 'typing' });
+    commit(station, true);
+  };
+
+  const again = useRef(() => {});
+  useEffect(() => {
+    again.current = () => {
+      for (const station of job.readings.stations) {
+        const draft = live.current[station.key];
+        if (draft?.state === 'unsent') void give(station, draft);
+      }
+    };
+  });
+  const waiting = Object.values(drafts).some((d) => d.state === 'unsent');
+  useEffect(() => {
+    if (!waiting) return;
+    const timer = setInterval(() => again.current(), RETRY_MS);
+    return () => clearInterval(timer);
+  }, [waiting]);
+
+  return { drafts, kept, type, commit, say, takeTheirs, keepMine };
+}
+
+export type ReadingsState = ReturnType<typeof useReadings>;

@@ -1,0 +1,35 @@
+'use client';
+
+import { Label, Radio, RadioGroup } from '@headlessui/react';
+
+/** One of a few: arrow keys or a tap. */
+export function PillChoice<T extends string>({
+  legend,
+  value,
+  options,
+  onChange,
+  disabled = false,
+}: {
+  readonly legend: string;
+  readonly value: T;
+  readonly options: Readonly<Record<T, string>>;
+  readonly onChange: (value: T) => void;
+  readonly disabled?: boolean;
+}) {
+  return (
+    <RadioGroup value={value} onChange={onChange} disabled={disabled} aria-label={legend}>
+      <Label className="label">{legend}</Label>
+      <div className="inline-flex flex-wrap border border-plain">
+        {(Object.entries(options) as [T, string][]).map(([key, text]) => (
+          <Radio
+            key={key}
+            value={key}
+            className="flex min-h-11 cursor-pointer items-center border-r border-line px-3 last:border-r-0 data-checked:bg-plain data-checked:text-paper data-disabled:cursor-not-allowed"
+          >
+            {text}
+          </Radio>
+        ))}
+      </div>
+    </RadioGroup>
+  );
+}

@@ -1,0 +1,16 @@
+'use client';
+
+/** Posts to one of our own routes; answers null when it went well, else the words to show. */
+export async function postJson(path: string, body: unknown): Promise<string | null> {
+  try {
+    const answer = await fetch(path, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const said = (await answer.json()) as { ok: boolean; error?: { message: string } };
+    return said.ok ? null : (said.error?.message ?? 'That did not work.');
+  } catch {
+    return 'No connection to the shop. Try again.';
+  }
+}

@@ -1,0 +1,50 @@
+import Link from 'next/link';
+import { KIND_NAMES, type Kind } from '../core/instrument/kinds.ts';
+import { LEAVES, leafStates, type Leaf } from '../core/job/leaves.ts';
+import { isLate } from '../core/job/waiting.ts';
+import type { RackTag as Tag } from '../server/rack/load-rack.ts';
+import { Beads } from './beads.tsx';
+import { sayDay } from './dates.ts';
+
+/** The leaf a tag opens: the first that wants a decision, else the first that is not done. */
+function nextLeaf(tag: Tag): Leaf {
+  const states = leafStates(tag.facts);
+  return (
+    LEAVES.find((l) => states[l].kind === 'trouble') ??
+    LEAVES.find((l) => states[l].kind !== 'done') ??
+    'hand-over'
+  );
+}
+
+/** One tag hanging from a rail. */
+export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: string }) {
+  const late = isLate(tag.neededBy, today, tag.waitingFor);
+  const due = tag.neededBy === null ? '' : sayDay(tag.neededBy, today);
+  const red = late || tag.hardDate;
+  return (
+    <Link
+      href={`/job/${tag.number}/${nextLeaf(tag)}`}
+      className="flex min-h-35 w-[138px] flex-col border border-b-0 border-line bg-card p-2.5 [clip-path:polygon(12px_0,100%_0,100%_100%,0_100%,0_12px)] hover:bg-shade max-sm:w-full"
+    >
+      <span className="flex items-baseline justify-between">
+        <span className="font-serif text-xl font-bold">{tag.number}</span>
+        <span className={`text-sm ${red ? 'text-rubric' : 'text-quiet'}`}>
+          {red && '◆ '}
+          {late ? 'late, ' : ''}
+          {due}
+        </span>
+      </span>
+      <span className="mb-2 line-clamp-2 text-sm leading-snug">
+        {tag.maker} {tag.model}, {KIND_NAMES[tag.kind as Kind].toLowerCase()}
+      </span>
+      <span className="mt-auto">
+        <Beads leaves={leafStates(tag.facts)} />
+      </span>
+      <span className="mt-1 truncate text-sm text-quiet">
+        {tag.holder && <b className="text-ink">{tag.holder.split(' ')[0]}</b>}
+        {tag.holder && ' · '}
+        {tag.waitingNote !== '' ? tag.waitingNote : (tag.place ?? 'no place')}
+      </span>
+    </Link>
+  );
+}

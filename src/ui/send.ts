@@ -1,0 +1,48 @@
+'use client';
+
+import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
+import type { Failure } from '../contracts/failure.ts';
+import type { Result } from '../core/result.ts';
+
+/** The connection was lost: nothing reached the house, what was typed is still here. */
+export interface Offline {
+  readonly code: 'offline';
+  readonly message: string;
+}
+
+const OFFLINE: Offline = {
+  code: 'offline',
+  message: 'No connection to the shop. What you typed is kept here; try again.',
+};
+
+const TRIES = 3;
+
+async function post(body: string): Promise<Response> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await fetch('/api/command', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body,
+      });
+    } catch (e) {
+      // The same id goes again: if the first try did arrive, the house gives its first answer once more.
+      if (attempt >= TRIES) throw e;
+      await new Promise((r) => setTimeout(r, 250 * attempt));
+    }
+  }
+}
+
+/** Gives one command to the house; its id makes a repeat after a lost answer harmless. */
+export async function send<N extends CommandName>(
+  name: N,
+  input: CommandInput<N>,
+): Promise<Result<CommandAnswer[N], Failure | Offline>> {
+  const body = JSON.stringify({ id: crypto.randomUUID(), name, input });
+  try {
+    const answer = await post(body);
+    return (await answer.json()) as Result<CommandAnswer[N], Failure>;
+  } catch {
+    return { ok: false, error: OFFLINE };
+  }
+}

@@ -1,0 +1,14 @@
+import type { Failure } from '../contracts/failure.ts';
+import type { Offline } from './send.ts';
+
+/** Says what went wrong, where it went wrong. */
+export function Trouble({ trouble }: { readonly trouble: Failure | Offline | null }) {
+  if (trouble === null) return null;
+  const more =
+    trouble.code === 'invalid' ? Object.values(trouble.fields).filter((m) => m !== trouble.message) : [];
+  return (
+    <p role="alert" className="my-2 text-rubric">
+      ◆ {[trouble.message, ...more].join(' ')}
+    </p>
+  );
+}

@@ -1,0 +1,26 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
+import type { Failure } from '../contracts/failure.ts';
+import { send, type Offline } from './send.ts';
+
+/** Gives commands from a leaf: busy while one runs, the trouble it met, and the page looked at again afterwards. */
+export function useSend() {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<Failure | Offline | null>(null);
+  const give = async <N extends CommandName>(
+    name: N,
+    input: CommandInput<N>,
+  ): Promise<CommandAnswer[N] | null> => {
+    setBusy(true);
+    const done = await send(name, input);
+    setBusy(false);
+    setTrouble(done.ok ? null : done.error);
+    if (done.ok || done.error.code !== 'offline') router.refresh();
+    return done.ok ? done.value : null;
+  };
+  return { give, busy, trouble };
+}

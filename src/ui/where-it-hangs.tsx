@@ -1,0 +1,116 @@
+'use client';
+
+import { useState } from 'react';
+import { WAIT_NAMES, WAITS, type Wait } from '../core/job/waiting.ts';
+import type { JobView } from '../server/job/load-job.ts';
+import { FormField } from './form-field.tsx';
+import { Trouble } from './trouble.tsx';
+import { useSend } from './use-send.ts';
+
+/** Place, holder, and what the instrument waits for. */
+export function WhereItHangs({ job }: { readonly job: JobView }) {
+  const { give, busy, trouble } = useSend();
+  const [edit, setEdit] = useState<{
+    placeId: string;
+    holderId: string;
+    waitingFor: Wait;
+    waitingNote: string;
+  } | null>(null);
+  const now = edit ?? {
+    placeId: String(job.placeId ?? ''),
+    holderId: String(job.holderId ?? ''),
+    waitingFor: job.waitingFor,
+    waitingNote: job.waitingNote,
+  };
+  const set = (part: Partial<typeof now>) => setEdit({ ...now, ...part });
+  const id = (text: string) => (text === '' ? null : Number(text));
+  const move = async () => {
+    const done = await give('rack.move', {
+      jobId: job.id,
+      version: job.version,
+      placeId: id(now.placeId),
+      holderId: id(now.holderId),
+      waitingFor: now.waitingFor,
+      waitingNote: now.waitingNote,
+    });
+    if (done) setEdit(null);
+  };
+  return (
+    <form
+      aria-label="Where it hangs"
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void move();
+      }}
+    >
+      <h2 className="text-xl">Where it hangs</h2>
+      <div className="grid grid-cols-2 gap-3">
+        <FormField label="Place">
+          {(w) => (
+            <select
+              {...w}
+              className="field"
+              value={now.placeId}
+              onChange={(e) => set({ placeId: e.target.value })}
+            >
+              <option value="">no place</option>
+              {job.places.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+        <FormField label="Who has it">
+          {(w) => (
+            <select
+              {...w}
+              className="field"
+              value={now.holderId}
+              onChange={(e) => set({ holderId: e.target.value })}
+            >
+              <option value="">nobody yet</option>
+              {job.people.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+        <FormField label="Waits for">
+          {(w) => (
+            <select
+              {...w}
+              className="field"
+              value={now.waitingFor}
+              onChange={(e) => set({ waitingFor: e.target.value as Wait })}
+            >
+              {WAITS.map((wait) => (
+                <option key={wait} value={wait}>
+                  {WAIT_NAMES[wait].name.toLowerCase()}: {WAIT_NAMES[wait].hint}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+        <FormField label="Note">
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              value={now.waitingNote}
+              onChange={(e) => set({ waitingNote: e.target.value })}
+            />
+          )}
+        </FormField>
+      </div>
+      <Trouble trouble={trouble} />
+      <button type="submit" className="button" disabled={busy || edit === null}>
+        Hang it there
+      </button>
+    </form>
+  );
+}
