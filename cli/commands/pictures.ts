@@ -17,6 +17,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
   ['readings', '/job/412/readings'],
+  ['readings-twelve-string', '/job/405/readings'],
   ['plan', '/job/412/plan'],
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
@@ -44,6 +45,7 @@ export async function run(o: Options): Promise<number> {
       if (o.rest.length > 0 && !o.rest.includes(name)) continue;
       await page.goto(`http://127.0.0.1:${port}${path}`);
       await page.waitForSelector('html[data-live]');
+      await page.waitForSelector('#main h1');
       await page.screenshot({ path: join(folder, `${name}.png`) });
     }
   } finally {

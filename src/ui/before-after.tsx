@@ -21,7 +21,7 @@ function Cell({
       : null;
   return (
     <td className="py-0.5">
-      <span className={`font-bold text-ink ${reading.stale ? 'line-through' : ''}`}>
+      <span className={`font-bold text-ink ${reading.stale && round === 'as-left' ? 'line-through' : ''}`}>
         {sayValue(reading.value, station.quantity, '64ths')}
       </span>{' '}
       {said && (

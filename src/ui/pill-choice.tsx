@@ -9,16 +9,19 @@ export function PillChoice<T extends string>({
   options,
   onChange,
   disabled = false,
+  quiet = false,
 }: {
   readonly legend: string;
   readonly value: T;
   readonly options: Readonly<Record<T, string>>;
   readonly onChange: (value: T) => void;
   readonly disabled?: boolean;
+  /** the legend is only spoken, where the choice explains itself */
+  readonly quiet?: boolean;
 }) {
   return (
     <RadioGroup value={value} onChange={onChange} disabled={disabled} aria-label={legend}>
-      <Label className="label">{legend}</Label>
+      <Label className={quiet ? 'sr-only' : 'label'}>{legend}</Label>
       <div className="inline-flex flex-wrap border border-plain">
         {(Object.entries(options) as [T, string][]).map(([key, text]) => (
           <Radio

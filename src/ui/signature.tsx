@@ -25,14 +25,12 @@ export function SignatureField({ onChange }: { readonly onChange: (strokes: Stro
       const { width, height } = element.getBoundingClientRect();
       const keep = (n: number, of: number, size: number) =>
         Math.round(Math.min(size, Math.max(0, (n / of) * size)) * 10) / 10;
-      const strokes = made
-        .toData()
-        .map((g) =>
-          g.points.map((p) => ({
-            x: keep(p.x, width, SIGNATURE_SIZE.width),
-            y: keep(p.y, height, SIGNATURE_SIZE.height),
-          })),
-        );
+      const strokes = made.toData().map((g) =>
+        g.points.map((p) => ({
+          x: keep(p.x, width, SIGNATURE_SIZE.width),
+          y: keep(p.y, height, SIGNATURE_SIZE.height),
+        })),
+      );
       latest.current(strokes.length === 0 ? null : strokes);
     };
     made.addEventListener('endStroke', tell);

@@ -6,5 +6,3 @@ export const BENCH_CHECKS = [
   { key: 'clean', title: 'Marks and glue wiped, strings trimmed' },
   { key: 'case', title: 'Parts, keys and papers back in the case' },
 ] as const;
-
-export type BenchCheckKey = (typeof BENCH_CHECKS)[number]['key'];

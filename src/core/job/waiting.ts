@@ -9,6 +9,6 @@ export const WAIT_NAMES: Readonly<Record<Wait, { readonly name: string; readonly
   home: { name: 'The way home', hint: 'to check, to collect' },
 };
 
-/** Whether a promise is in danger: due today or past it, and not yet on the way home. Dates are `yyyy-mm-dd`. */
+/** Whether a promise is broken: past its day and not yet on the way home. Dates are `yyyy-mm-dd`. */
 export const isLate = (due: string | null, today: string, waiting: Wait): boolean =>
-  due !== null && due <= today && waiting !== 'home';
+  due !== null && due < today && waiting !== 'home';

@@ -54,6 +54,8 @@ const sentence = (s: Side, input: PlanInput): string => {
   return `${s.name}: ${off} ${way}; first ${s.change < 0 ? 'cut' : 'lift'} ${both(Math.abs(s.firstCut), unit)}, then read again.`;
 };
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 const why = (s: Side, input: PlanInput): string[] => [
   `${s.name}: read ${both(s.now, input.settings.actionUnit)}, after rod and nut about ${formatLength(s.expected, 'mm')}, aim ${formatLength(s.aim, 'mm')}.`,
 ];
@@ -78,12 +80,12 @@ export function saddleLine(input: PlanInput, carried: Carried): ProposalLine | n
         ]
       : []),
   ];
-  const text = known.map((s) => sentence(s, input)).join(' ');
+  const says = known.map((s) => capital(sentence(s, input))).join(' ');
   return {
     key: 'saddle',
     operation: lowers ? 'saddle-lower' : 'saddle-raise',
     title: lowers ? 'Saddle comes down' : 'Saddle goes up',
-    says: text.charAt(0).toUpperCase() + text.slice(1),
+    says,
     why: [
       ...known.flatMap((s) => why(s, input)),
       `Saddle change = action change × x_s/x₁₂ = ${ratio.toFixed(3)} × it. First cut ${Math.round(input.settings.firstCutShare * 100)} % (setting).`,

@@ -14,6 +14,13 @@ function counted(n: number): string {
   return n.toFixed(1);
 }
 
+/** `.008`; a tenth more below one thousandth, where three places would say nothing. */
+function thousandths(n: number): string {
+  const places = Math.abs(n) < 1 && n !== 0 ? 4 : 3;
+  const text = (Math.abs(n) / 1000).toFixed(places).replace(/^0/, '');
+  return n < 0 && Number(text) !== 0 ? `-${text}` : text;
+}
+
 /**
  * Says a length the way a tech says it, in the unit asked for, with its unit.
  *
@@ -28,19 +35,10 @@ export function formatLength(length: number, unit: LengthUnit): string {
     case '32nds':
       return minus(`${counted(n)}/32`);
     case 'thou':
-      return minus(
-        `${n < 0 ? '-' : ''}${(Math.abs(n) / 1000).toFixed(Math.abs(n) < 10 && n % 1 !== 0 ? 4 : 3).replace(/^0/, '')}`.replace(
-          /(\.\d{3})0$/,
-          '$1',
-        ),
-      );
+      return minus(thousandths(n));
     case 'in':
       return minus(`${trim(n.toFixed(4))} in`);
     case 'mm':
       return minus(`${n.toFixed(2)} mm`);
   }
 }
-
-/** The same without the unit, for a column that carries it in its heading. `bareLength(1.984375, '64ths')` → '5'. */
-export const bareLength = (length: number, unit: LengthUnit): string =>
-  formatLength(length, unit).replace(/(\/64|\/32| mm| in)$/, '');

@@ -46,9 +46,19 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
       ? await models.ChecklistRow.findByPk(inspection.checklistId, at)
       : (checklists[0] ?? null);
   const [answers, rows] = await Promise.all([
-    inspection ? models.InspectionAnswer.findAll({ where: { inspectionId: inspection.id }, ...at }) : [],
+    inspection
+      ? models.InspectionAnswer.findAll({
+          where: { inspectionId: inspection.id },
+          order: [['id', 'ASC']],
+          ...at,
+        })
+      : [],
     rounds.length > 0
-      ? models.ReadingRow.findAll({ where: { roundId: rounds.map((r) => r.id) }, ...at })
+      ? models.ReadingRow.findAll({
+          where: { roundId: rounds.map((r) => r.id) },
+          order: [['id', 'ASC']],
+          ...at,
+        })
       : [],
   ]);
   const kindOf = new Map(rounds.map((r) => [r.id, r.kind]));

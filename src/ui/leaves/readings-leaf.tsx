@@ -122,8 +122,8 @@ export function ReadingsLeaf({ job, allowed }: LeafProps) {
   const [asking, setAsking] = useState(false);
   return (
     <>
-      <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-1">
-        <PillChoice legend="Round" value={round} options={ROUND_NAMES} onChange={setRound} />
+      <div className="mb-1 flex flex-wrap items-end gap-x-4 gap-y-1">
+        <PillChoice quiet legend="Round" value={round} options={ROUND_NAMES} onChange={setRound} />
         <button
           type="button"
           className={`button border-line text-left text-sm ${held && held.strings !== 'at-pitch' ? 'text-rubric' : 'text-ink'}`}
@@ -136,7 +136,7 @@ export function ReadingsLeaf({ job, allowed }: LeafProps) {
           {held?.humidity != null && ` · ${held.humidity} %`} · change
         </button>
         <p className="ml-auto pb-2 text-sm text-quiet">height drawn × {enlarged}</p>
-        <PillChoice legend="Units" value={tongue} options={TONGUES} onChange={setTongue} />
+        <PillChoice quiet legend="Units" value={tongue} options={TONGUES} onChange={setTongue} />
       </div>
       <NeckSheet
         job={job}
@@ -147,7 +147,7 @@ export function ReadingsLeaf({ job, allowed }: LeafProps) {
         onFocus={setStation}
         onScale={setEnlarged}
       />
-      <div id="sheet-says" aria-live="polite" className="min-h-11 border-t border-line py-1.5 text-sm">
+      <div id="sheet-says" aria-live="polite" className="min-h-8 border-t border-line py-1 text-sm">
         <Says station={station} state={state} tongue={tongue} job={job} round={round} />
       </div>
       <Sentences job={job} />

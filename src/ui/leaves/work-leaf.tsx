@@ -11,7 +11,6 @@ import type { LeafProps } from './leaf-props.ts';
 type Line = LeafProps['job']['lines'][number];
 type How = 'at the counter' | 'by telephone' | 'in writing';
 
-
 /** Worked time as `12 min` or `1 h 05`. */
 function sayWorked(ms: number): string {
   const minutes = Math.floor(ms / 60_000);
@@ -132,6 +131,11 @@ function Step({ line, may }: { readonly line: Line; readonly may: boolean }) {
               ` · then wait ${line.wait < 60 ? `${line.wait} min` : `${Math.round(line.wait / 60)} h`}`}
             {!line.reversible && ' · cannot be undone: first cut, then read again'}
           </p>
+          {!finished && line.hazards.length > 0 && (
+            <p className="text-sm text-quiet">
+              Beware. The product’s safety sheet, local rules and licensed people come first:
+            </p>
+          )}
           {!finished &&
             line.hazards.map((h) => (
               <p key={h} className="text-sm">

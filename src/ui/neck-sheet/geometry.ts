@@ -25,7 +25,7 @@ export interface SheetGeometry {
 const LABEL = 46;
 export const FIELD = 86;
 const LARGEST = 20;
-const TALLEST_PX = 132;
+const TALLEST_PX = 122;
 
 /**
  * Lays the sheet out on a page width: gutters for the fields of a course's strings at both ends, the neck to scale

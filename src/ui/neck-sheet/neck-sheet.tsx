@@ -13,9 +13,9 @@ import { SideView, type SheetLine } from './side-view.tsx';
 import { sayBand, type Tongue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 
-const HEAD_FIELD = 150;
-const HEAD = 92;
-const SIDE = 236;
+const HEAD_FIELD = 176;
+const HEAD = 88;
+const SIDE = 204;
 const USUAL_WIDTH = 1150;
 const LEAST_WIDTH = 720;
 
@@ -163,7 +163,7 @@ export function NeckSheet({ job, round, tongue, editable, state, onFocus, onScal
           {heads.map((s, i) => (
             <path
               key={s.key}
-              d={`M${(edges[i] ?? 0) + HEAD_FIELD / 2} ${HEAD - 8} L${spotOf(s)} ${HEAD + 16}`}
+              d={`M${(edges[i] ?? 0) + HEAD_FIELD / 2} ${HEAD - 4} L${spotOf(s)} ${HEAD + 14}`}
               stroke="var(--quiet)"
               fill="none"
             />
@@ -173,7 +173,10 @@ export function NeckSheet({ job, round, tongue, editable, state, onFocus, onScal
           const said = stateOf(s);
           return (
             <div key={s.key} className="absolute top-0" style={{ left: edges[i], width: HEAD_FIELD }}>
-              <label htmlFor={`station-${s.key}`} className="flex justify-between text-[0.8rem] text-quiet">
+              <label
+                htmlFor={`station-${s.key}`}
+                className="flex justify-between gap-2 text-[0.8rem] leading-5 whitespace-nowrap text-quiet"
+              >
                 <span>{s.label}</span>
                 <span>{s.target ? sayBand(s.target, s.quantity, tongue) : ''}</span>
               </label>
@@ -220,17 +223,17 @@ export function NeckSheet({ job, round, tongue, editable, state, onFocus, onScal
               >
                 {column === 0 && (
                   <span className="w-[46px] text-sm text-quiet">
-                    {c.perCourse === 1 ? number : row + 1} {s.note.replace(/\d$/, '')}
+                    {rows - row} {s.note.replace(/\d$/, '')}
                   </span>
                 )}
-                {gap && field(gap, 'h-[30px] w-[66px] text-base')}
+                {gap && field(gap, 'h-[27px] w-[66px] text-base')}
                 {gap && mark(gap)}
               </div>
               <div
                 className="absolute flex items-center"
                 style={{ left: g.width - FIELD * (c.perCourse - column), top, height: ROW }}
               >
-                {cents && field(cents, 'h-[30px] w-[60px] text-base')}
+                {cents && field(cents, 'h-[27px] w-[60px] text-base')}
                 {cents && mark(cents)}
               </div>
             </div>

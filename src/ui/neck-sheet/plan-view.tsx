@@ -2,7 +2,7 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import type { SheetGeometry } from './geometry.ts';
 
-export const ROW = 34;
+export const ROW = 30;
 
 /** The neck from above on the same x: strings by frets, one row a course. */
 export function PlanView({

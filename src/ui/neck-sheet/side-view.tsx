@@ -182,7 +182,10 @@ export function SideView({
         />
       )}
       {frets
-        .filter((n) => [1, 3, 5, 7, 9, 12, 15, 17, 19, c.bodyFret].includes(n))
+        .filter(
+          (n) =>
+            n === c.bodyFret || ([1, 3, 5, 7, 9, 12, 15, 17, 19].includes(n) && Math.abs(n - c.bodyFret) > 1),
+        )
         .map((n) => (
           <text key={n} x={xn(n)} y={board + UNDER + 8} textAnchor="middle" fontSize={13} fill="var(--quiet)">
             {n}

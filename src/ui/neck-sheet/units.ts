@@ -1,6 +1,6 @@
 import { formatLength } from '../../core/units/format-length.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
-import type { LengthUnit } from '../../core/units/length-units.ts';
+import { fromMm, type LengthUnit } from '../../core/units/length-units.ts';
 import type { Quantity } from '../../core/readings/quantities.ts';
 import { verdict, type Target } from '../../core/targets/target.ts';
 
@@ -46,8 +46,17 @@ export function sayVerdict(value: number, target: Target, quantity: Quantity, to
   }
 }
 
-/** Says a band short: `5–6½`, `.006–.010`. */
+const bareHalves = (n: number): string => {
+  const halves = Math.round(n * 2);
+  return `${Math.floor(halves / 2)}${halves % 2 === 1 ? '½' : ''}`;
+};
+
+/** Says a band short, 64ths to the nearest half: `5–6½`, `.006–.010`. */
 export function sayBand(target: Target, quantity: Quantity, tongue: Tongue): string {
-  const bare = (n: number) => sayValue(n, quantity, tongue).replace(/(\/64|\/32| mm| c)$/, '');
-  return `${bare(target.low)}–${bare(target.high)}`;
+  const counted = quantity === 'action' && tongue === '64ths';
+  const bare = (n: number) =>
+    counted ? bareHalves(fromMm(n, '64ths')) : sayValue(n, quantity, tongue).replace(/( mm| c)$/, '');
+  return target.low < 0
+    ? `${bare(target.low)} to ${bare(target.high)}`
+    : `${bare(target.low)}–${bare(target.high)}`;
 }

@@ -30,7 +30,7 @@ function wantsDecision(tags: readonly Tag[], today: string): Wants[] {
       return [{ tag, why: `was promised for ${sayDay(tag.neededBy ?? today, today)}.` }];
     if (trouble?.kind === 'trouble') return [{ tag, why: `${trouble.why}.` }];
     return tag.facts.asked > 0
-      ? [{ tag, why: `${tag.facts.asked} lines wait for ${tag.customer}’s answer.` }]
+      ? [{ tag, why: `${tag.customer} has not answered yet (${tag.facts.asked} to approve).` }]
       : [];
   });
 }

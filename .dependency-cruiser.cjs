@@ -1,0 +1,71 @@
+const upward = (from, to, comment) => ({
+  name: `${from}-not-to-${to.join('-or-')}`,
+  severity: 'error',
+  comment,
+  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: `^src/(${to.join('|')})/` },
+});
+
+/** Imports point one way: app → ui, server, workers → contracts → core → nothing. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      comment: 'A cycle has no order to be read in.',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'core-is-closed',
+      severity: 'error',
+      comment: 'The core imports only the core: no packages, no Node.',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^src/core/' },
+    },
+    upward(
+      'contracts',
+      ['app', 'ui', 'server', 'workers', 'devices', 'demo'],
+      'Contracts know only the core.',
+    ),
+    upward('server', ['app', 'ui', 'demo'], 'The server does not know its pages.'),
+    upward('demo', ['app', 'ui'], 'The demo shop uses the same use cases as the screens, not the screens.'),
+    {
+      name: 'ui-takes-only-types-of-the-server',
+      severity: 'error',
+      comment: 'What runs in the browser may name what the server sends, never import it.',
+      from: { path: '^src/ui/' },
+      to: { path: '^src/server/', dependencyTypesNot: ['type-only'] },
+    },
+    upward('ui', ['app', 'demo'], 'Shared parts do not know the pages.'),
+    {
+      name: 'nothing-from-tests',
+      severity: 'error',
+      from: { path: '^(src|cli)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^tests/' },
+    },
+    {
+      name: 'no-own-index',
+      severity: 'error',
+      comment: 'Not through one’s own index.',
+      from: { path: '^(src/core/[^/]+)/' },
+      to: { path: '^$1/index\\.ts$' },
+    },
+    {
+      name: 'no-orphan-deps',
+      severity: 'error',
+      from: { path: '^(src|cli)/' },
+      to: { couldNotResolve: true },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.json', '.css'],
+      conditionNames: ['import', 'node', 'types', 'default'],
+      exportsFields: ['exports'],
+    },
+  },
+};

@@ -1,0 +1,71 @@
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+const closedCore = [
+  ...[
+    'document',
+    'window',
+    'process',
+    'globalThis',
+    'fetch',
+    'setTimeout',
+    'console',
+    'crypto',
+    'performance',
+    'Buffer',
+    'navigator',
+    'localStorage',
+  ].map((name) => ({ name, message: 'The core is closed: no outside world. Take it as an argument.' })),
+];
+
+export default tseslint.config(
+  { ignores: ['.next/', '.rubrica/', 'node_modules/', 'next-env.d.ts', 'tests/architecture/violations/'] },
+  ...tseslint.configs.strict,
+  {
+    files: ['**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/unified-signatures': 'off',
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': ['error', { additionalHooks: '^$' }],
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', ...closedCore],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ImportExpression', message: 'The core imports nothing on the fly.' },
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: 'The clock is an argument.',
+        },
+        {
+          selector: 'MemberExpression[object.name="Date"][property.name="now"]',
+          message: 'The clock is an argument.',
+        },
+        {
+          selector: 'MemberExpression[object.name="Math"][property.name="random"]',
+          message: 'The random source is an argument.',
+        },
+        {
+          selector: 'ImportDeclaration[source.value=/^[^.]/]',
+          message: 'The core imports only itself, by relative paths.',
+        },
+      ],
+    },
+  },
+);

@@ -1,0 +1,100 @@
+import { execFileSync } from 'node:child_process';
+import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+
+const ROOT = process.cwd();
+
+/** Runs a command in the checkout; answers whether it passed and what it said. */
+function attempt(file: string, args: readonly string[]): { passed: boolean; words: string } {
+  try {
+    return { passed: true, words: execFileSync(file, args, { cwd: ROOT, encoding: 'utf8', stdio: 'pipe' }) };
+  } catch (e) {
+    const { stdout = '', stderr = '' } = e as { stdout?: string; stderr?: string };
+    return { passed: false, words: stdout + stderr };
+  }
+}
+
+const bin = (name: string) => join(ROOT, 'node_modules/.bin', name);
+
+/** Puts a file into the core for the time of one check. */
+function withFile<T>(path: string, text: string, check: () => T): T {
+  const full = join(ROOT, path);
+  mkdirSync(dirname(full), { recursive: true });
+  writeFileSync(full, text);
+  try {
+    return check();
+  } finally {
+    rmSync(full);
+  }
+}
+
+/** Runs the import rules over a copy of `src` with some files added. */
+function cruiseWith(files: Readonly<Record<string, string>>): { passed: boolean; words: string } {
+  const folder = mkdtempSync(join(ROOT, '.rubrica', 'violations-'));
+  try {
+    cpSync(join(ROOT, 'src'), join(folder, 'src'), { recursive: true });
+    for (const [path, text] of Object.entries(files)) writeFileSync(join(folder, path), text);
+    return attempt(bin('tsx'), [join(ROOT, 'cli/check-architecture.ts'), folder]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+describe('the rules are alive: a deliberate violation fails', () => {
+  test('the house as it is passes its import rules', () => {
+    expect(cruiseWith({})).toMatchObject({ passed: true });
+  });
+
+  test('an upward import, from the core to the server', () => {
+    const found = cruiseWith({ 'src/core/bad.ts': "import '../server/db/connection.ts';\n" });
+    expect(found.passed).toBe(false);
+    expect(found.words).toContain('core-is-closed');
+  });
+
+  test('a package in the core', () => {
+    const found = cruiseWith({
+      'src/core/bad.ts': "import { format } from 'date-fns';\nexport const f = format;\n",
+    });
+    expect(found.passed).toBe(false);
+  });
+
+  test('a page’s part in the server', () => {
+    const found = cruiseWith({
+      'src/server/bad.ts': "import { Beads } from '../ui/beads.tsx';\nexport const b = Beads;\n",
+    });
+    expect(found.words).toContain('server-not-to');
+  });
+
+  test('the server’s code, not its types, in the browser’s parts', () => {
+    const found = cruiseWith({
+      'src/ui/bad.ts':
+        "import { loadRack } from '../server/rack/load-rack.ts';\nexport const b = loadRack;\n",
+    });
+    expect(found.words).toContain('ui-takes-only-types');
+  });
+
+  test('a cycle', () => {
+    const found = cruiseWith({
+      'src/core/one.ts': "import { b } from './two.ts';\nexport const a = (): number => b();\n",
+      'src/core/two.ts': "import { a } from './one.ts';\nexport const b = (): number => a();\n",
+    });
+    expect(found.words).toContain('no-cycles');
+  });
+
+  test.each([
+    ['a document', 'export const title = (): string => document.title;\n', 'types'],
+    ['the clock', 'export const now = (): number => Date.now();\n', 'lint'],
+    ['an argument-less date', 'export const now = (): Date => new Date();\n', 'lint'],
+    ['a random source', 'export const luck = (): number => Math.random();\n', 'lint'],
+    ['any', 'export const loose = (x: any): unknown => x;\n', 'lint'],
+    ['a dynamic import', "export const later = (): Promise<unknown> => import('./result.ts');\n", 'lint'],
+  ])('%s in the core fails the %s', (_what, text, program) => {
+    const found = withFile('src/core/deliberate-violation.ts', text, () =>
+      program === 'types'
+        ? attempt(bin('tsc'), ['-p', 'src/core/tsconfig.json', '--noEmit'])
+        : attempt(bin('eslint'), ['src/core/deliberate-violation.ts']),
+    );
+    expect(found.passed).toBe(false);
+    expect(found.words).toContain('deliberate-violation');
+  });
+});

@@ -1,0 +1,207 @@
+import { expect, test, type Page } from '@playwright/test';
+import { openDatabase } from '../../src/server/db/connection.ts';
+import { A, accessible, AT_ONCE, B, DATABASE, go, live, pairedTablet, signIn, tablet } from './shop.ts';
+
+let ilse: Page;
+let tomas: Page;
+
+test.beforeAll(async ({ browser }) => {
+  ilse = await tablet(browser, A, 'Ilse Marrow', '2468');
+  tomas = await tablet(browser, B, 'Tomas Vey', '1357');
+});
+
+const station = (page: Page, key: string) => page.locator(`[data-station="${key}"]`);
+
+test('text that is no length is said at its field and kept', async () => {
+  await go(ilse, '/job/413/readings');
+  const relief = station(ilse, 'relief:0:7');
+  await relief.fill('about five');
+  await relief.press('Enter');
+  await expect(ilse.locator('#sheet-says')).toContainText('“about five” is not a length');
+  await expect(relief).toBeFocused();
+  await expect(relief).toHaveValue('about five');
+  await ilse.reload();
+  await live(ilse);
+  await expect(relief).toHaveValue('about five');
+  await relief.fill('.003');
+  await relief.press('Enter');
+  await expect(station(ilse, 'action:4:12')).toBeFocused();
+});
+
+test('inches in a millimetre field are asked about, never blocked', async () => {
+  await go(ilse, '/job/413/readings');
+  await ilse.getByRole('radio', { name: 'mm' }).click();
+  const action = station(ilse, 'action:4:12');
+  await action.fill('.094');
+  await action.press('Enter');
+  const says = ilse.locator('#sheet-says');
+  await expect(says).toContainText('What did the gauge say?');
+  await says.getByRole('button', { name: '.094 in = 2.39 mm' }).click();
+  await expect(action).toHaveValue('.094 in');
+  const treble = station(ilse, 'action:1:12');
+  await treble.fill('.095');
+  await treble.press('Enter');
+  await says.getByRole('button', { name: 'It is .095, as typed' }).click();
+  await ilse.reload();
+  await live(ilse);
+  await expect(treble).toHaveValue('.095');
+  await expect(action).toHaveValue('.094 in');
+});
+
+test('a reading with a string missing is kept and not used', async () => {
+  await go(ilse, '/job/415/readings');
+  const relief = station(ilse, 'relief:0:7');
+  await relief.fill('.030');
+  await relief.press('Enter');
+  await expect(ilse.getByText('not used: taken with a string missing')).toBeVisible();
+  await go(ilse, '/job/415/plan');
+  await expect(ilse.getByRole('heading', { name: /String it up first/ })).toBeVisible();
+  await expect(ilse.getByText(/Tighten the rod/)).toHaveCount(0);
+});
+
+test('two techs at the same reading see both values', async () => {
+  await go(ilse, '/job/414/readings');
+  await go(tomas, '/job/414/readings');
+  const [mine, theirs] = [station(ilse, 'action:6:12'), station(tomas, 'action:6:12')];
+  await theirs.fill('3.9 mm');
+  await mine.fill('3.7 mm');
+  await mine.press('Enter');
+  await theirs.press('Enter');
+  const says = tomas.locator('#sheet-says');
+  await expect(says).toContainText('Ilse Marrow wrote 3.7 mm, you wrote 3.9 mm');
+  await accessible(tomas, 'conflict');
+  await says.getByRole('button', { name: 'Save 3.9 mm' }).click();
+  await expect(mine).toHaveValue('3.9 mm', AT_ONCE);
+});
+
+test('a lost connection keeps what is typed and sends it when it returns', async () => {
+  await go(tomas, '/job/414/readings');
+  await tomas.context().setOffline(true);
+  const gap = station(tomas, 'nut-gap:6:1');
+  await gap.fill('.007');
+  await gap.press('Enter');
+  await expect(gap).toHaveValue('.007');
+  await expect(tomas.locator('#main span[title="unsent, kept here"]')).toBeAttached({ timeout: 10_000 });
+  await tomas.context().setOffline(false);
+  await go(ilse, '/job/414/readings');
+  await expect(station(ilse, 'nut-gap:6:1')).toHaveValue('.007', { timeout: 10_000 });
+});
+
+test('a wrong PIN many times locks the name on that tablet', async ({ browser }) => {
+  const { page, context } = await pairedTablet(browser, A, 'Counter');
+  await accessible(page, 'sign-in');
+  for (let i = 0; i < 5; i++) {
+    await signIn(page, 'Nadia Brook', '0000');
+    await expect(page.getByText('◆')).toBeVisible();
+    await expect(page.getByLabel(/^PIN/)).toHaveValue('');
+  }
+  await expect(page.getByText(/Locked for 1 minute/)).toBeVisible();
+  await signIn(page, 'Nadia Brook', '8642');
+  await expect(page.getByText(/Locked for 1 minute/)).toBeVisible();
+  await expect(page).toHaveURL(/sign-in/);
+  await context.close();
+});
+
+test('a link to a job without a session shows nothing of it', async ({ browser }) => {
+  const context = await browser.newContext({ baseURL: A });
+  const page = await context.newPage();
+  await page.goto('/job/412/readings');
+  await expect(page).toHaveURL(/\/pair/);
+  expect(await page.content()).not.toContain('Petra');
+  for (const path of ['/api/job/402/sheet', '/api/events', '/api/find?q=petra']) {
+    const answer = await page.request.get(path);
+    expect(answer.status(), path).toBe(401);
+    expect(await answer.text()).not.toContain('Petra');
+  }
+  const command = await page.request.post('/api/command', {
+    data: { id: crypto.randomUUID(), name: 'rack.move', input: {} },
+    headers: { origin: A },
+  });
+  expect(command.status()).toBe(401);
+  await accessible(page, 'pair');
+  await context.close();
+});
+
+test('a change from elsewhere is refused, and the headers are strict', async () => {
+  const body = { data: { id: crypto.randomUUID(), name: 'rack.move', input: {} } };
+  expect(
+    (
+      await ilse.request.post('/api/command', { ...body, headers: { origin: 'http://elsewhere.example' } })
+    ).status(),
+  ).toBe(403);
+  expect((await ilse.request.post('/api/command', body)).status()).toBe(403);
+  const page = await ilse.request.get('/rack');
+  const policy = page.headers()['content-security-policy'] ?? '';
+  expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
+  expect(policy).not.toContain("'unsafe-eval'");
+  expect(page.headers()['x-content-type-options']).toBe('nosniff');
+  const again = (await ilse.request.get('/rack')).headers()['content-security-policy'];
+  expect(again).not.toBe(policy);
+});
+
+test('no permission, not found and the closed job are designed states', async ({ browser }) => {
+  await ilse.goto('/job/99999/plan');
+  await expect(ilse.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible();
+  await ilse.goto('/no-permission');
+  await accessible(ilse, 'no permission');
+  const desk = await tablet(browser, A, 'Per Lindqvar', '9753');
+  await go(desk, '/job/412/readings');
+  await expect(station(desk, 'relief:0:7')).toHaveAttribute('readonly', '');
+  await desk.context().close();
+});
+
+test('the record that was signed shows a change made behind its back', async () => {
+  const db = openDatabase(DATABASE);
+  await go(ilse, '/job/401/hand-over');
+  await expect(ilse.getByText('Signed and sealed')).toBeVisible();
+  await db.sequelize.query(
+    "UPDATE jobs SET complaint = CONCAT(complaint, ' Nothing hurt.') WHERE number = 401",
+  );
+  await go(ilse, '/job/401/hand-over');
+  await expect(ilse.getByText('Changed since it was signed')).toBeVisible();
+  await expect(ilse.getByText('Differs from what was signed: complaint.')).toBeVisible();
+  await db.sequelize.close();
+});
+
+test('the desk’s form says what is missing at each field and keeps the rest', async () => {
+  await go(ilse, '/desk');
+  await ilse.getByLabel('Model').fill('Heron');
+  await ilse.getByLabel('Scale').fill('25.5');
+  await ilse.getByLabel(/Gauges/).fill('.053 .042');
+  await ilse.getByLabel('A hard date').check();
+  await ilse.getByRole('button', { name: 'Take it in' }).click();
+  for (const said of [
+    'Who brings it?',
+    '25.5 mm is no scale length',
+    '6 gauges are needed',
+    'A hard date needs a date',
+    'What brings it here',
+  ]) {
+    await expect(ilse.getByText(said, { exact: false }).first()).toBeVisible();
+  }
+  await expect(ilse.getByLabel('Model')).toHaveValue('Heron');
+  await accessible(ilse, 'desk with troubles');
+});
+
+test('the dim theme and the phone hold', async ({ browser }) => {
+  await go(ilse, '/job/412/readings');
+  await ilse.getByRole('button', { name: /switch person, theme/ }).click();
+  await ilse.getByRole('menuitem', { name: 'Dim workshop theme' }).click();
+  await expect(ilse.locator('html')).toHaveAttribute('data-theme', 'dim');
+  await ilse.reload();
+  await live(ilse);
+  await expect(ilse.locator('html')).toHaveAttribute('data-theme', 'dim');
+  for (const path of ['/rack', '/bench', '/house', '/job/412/plan', '/job/412/readings', '/job/409/work']) {
+    await go(ilse, path);
+    await accessible(ilse, `dim ${path}`);
+  }
+  const phone = await tablet(browser, A, 'Tomas Vey', '1357', true);
+  await phone.setViewportSize({ width: 390, height: 844 });
+  await go(phone, '/rack');
+  await accessible(phone, 'phone rack');
+  const wide = await phone.evaluate(
+    () => document.documentElement.scrollWidth > document.documentElement.clientWidth,
+  );
+  expect(wide).toBe(false);
+  await phone.context().close();
+});
