@@ -42,6 +42,10 @@ export default tseslint.config(
     },
   },
   {
+    files: ['tests/**/*.ts', '**/*.test.ts'],
+    rules: { 'max-lines': ['error', { max: 500, skipBlankLines: true, skipComments: true }] },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

@@ -7,10 +7,7 @@ import { ROOT } from './paths.ts';
 const LEAST_MODULES = 60;
 
 /** Checks the direction of imports under a folder that holds a `src`; answers the violations, a line each. */
-export async function architectureViolations(
-  folder: string,
-  leastModules = LEAST_MODULES,
-): Promise<string[]> {
+export async function architectureViolations(folder: string): Promise<string[]> {
   const { options, ...ruleSet } = await extractConfig(join(ROOT, '.dependency-cruiser.cjs'));
   const { output } = await cruise(
     ['src'],

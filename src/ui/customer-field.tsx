@@ -36,6 +36,7 @@ export function CustomerField({
             onChange={(e) => void look(e.target.value)}
           />
           <ComboboxOptions
+            modal={false}
             anchor="bottom start"
             className="z-30 w-(--input-width) border border-plain bg-card shadow-lg empty:hidden"
           >

@@ -34,7 +34,7 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
   return (
     <Menu>
       <MenuButton
-        aria-label={`${name}: switch person, theme`}
+        aria-label={`${initials}, ${name}: switch person, theme`}
         className="m-2 flex h-13 w-13 cursor-pointer items-center justify-center rounded-full bg-quiet font-bold text-paper max-sm:m-1 max-sm:h-11 max-sm:w-11"
       >
         {initials}

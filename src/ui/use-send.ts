@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, useTransition } from 'react';
 import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
 import type { Failure } from '../contracts/failure.ts';
 import { send, type Offline } from './send.ts';
@@ -10,6 +10,8 @@ import { send, type Offline } from './send.ts';
 export function useSend() {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
+  // Until the page shows what was done, a second tap would speak of a version that is gone.
+  const [looking, look] = useTransition();
   const [trouble, setTrouble] = useState<Failure | Offline | null>(null);
   const give = async <N extends CommandName>(
     name: N,
@@ -19,8 +21,8 @@ export function useSend() {
     const done = await send(name, input);
     setBusy(false);
     setTrouble(done.ok ? null : done.error);
-    if (done.ok || done.error.code !== 'offline') router.refresh();
+    if (done.ok || done.error.code !== 'offline') look(() => router.refresh());
     return done.ok ? done.value : null;
   };
-  return { give, busy, trouble };
+  return { give, busy: busy || looking, trouble };
 }

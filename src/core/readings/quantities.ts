@@ -33,7 +33,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     unit: '64ths',
     method: 'open string over the 12th fret',
     gauge: 'rule, 1/64',
-    plausible: [0.6, 6],
+    plausible: [0.9, 6],
     optional: false,
   },
   'nut-gap': {

@@ -2,10 +2,10 @@ import { ok } from '../../core/result.ts';
 import { WAIT_NAMES } from '../../core/job/waiting.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Says where a job hangs, who has it and what it waits for. */
-export const moveJob = useCase({
+export const moveJob = defineUseCase({
   name: 'rack.move',
   needs: 'see',
   run: async (work, input) => {

@@ -4,7 +4,7 @@ import { ok } from '../../core/result.ts';
 import { tuningName } from '../../core/instrument/defaults.ts';
 import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
 import { recordEvent } from '../events/record-event.ts';
-import { useCase, type Work } from '../use-case/use-case.ts';
+import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 type TakeIn = CommandInput<'desk.take-in'>;
 
@@ -44,7 +44,7 @@ async function giveThings({ models, t }: Work, jobId: number, things: TakeIn['ca
 }
 
 /** Takes an instrument in: customer and instrument found or new, a number, a place, what came with it. */
-export const takeIn = useCase({
+export const takeIn = defineUseCase({
   name: 'desk.take-in',
   needs: 'take-in',
   run: async (work, input) => {

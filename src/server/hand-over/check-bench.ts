@@ -3,11 +3,11 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
 
 /** Ticks the bench check; when all is ticked it is signed by who did it. */
-export const checkBench = useCase({
+export const checkBench = defineUseCase({
   name: 'hand-over.check',
   needs: 'hand-over',
   run: async (work, input) => {

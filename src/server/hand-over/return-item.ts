@@ -1,10 +1,10 @@
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Gives back something that came with the instrument, or says why it is not there. */
-export const returnItem = useCase({
+export const returnItem = defineUseCase({
   name: 'hand-over.return',
   needs: 'hand-over',
   run: async (work, input) => {

@@ -5,7 +5,7 @@ import type { Job } from '../db/models/jobs.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase, type Work } from '../use-case/use-case.ts';
+import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
 import { buildRecord, digestOf } from './sealed-record.ts';
 
@@ -31,7 +31,7 @@ async function obstacles(
 }
 
 /** The customer signs: the record is built, digested and sealed, and the job closes. */
-export const sign = useCase({
+export const sign = defineUseCase({
   name: 'hand-over.sign',
   needs: 'hand-over',
   run: async (work, input) => {

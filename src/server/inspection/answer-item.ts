@@ -5,11 +5,11 @@ import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { refuse } from '../../contracts/failure.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 import { openInspection } from './open-inspection.ts';
 
 /** Answers one item of the checklist, with its note. The answer is kept with the checklist's version. */
-export const answerItem = useCase({
+export const answerItem = defineUseCase({
   name: 'inspection.answer',
   needs: 'inspect',
   run: async (work, input) => {

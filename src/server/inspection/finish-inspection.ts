@@ -4,11 +4,11 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 import { openInspection } from './open-inspection.ts';
 
 /** Finishes the inspection: every item asked must be answered; it keeps its checklist version from here on. */
-export const finishInspection = useCase({
+export const finishInspection = defineUseCase({
   name: 'inspection.finish',
   needs: 'inspect',
   run: async (work, input) => {

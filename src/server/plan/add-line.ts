@@ -3,10 +3,10 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Puts an operation of the catalogue on the work order by hand. */
-export const addLine = useCase({
+export const addLine = defineUseCase({
   name: 'plan.add',
   needs: 'plan',
   run: async (work, input) => {

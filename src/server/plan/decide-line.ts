@@ -8,7 +8,7 @@ import { gatherJob } from '../job/gather-job.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { judge } from '../job/judge.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase, type Work } from '../use-case/use-case.ts';
+import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 const detailOf = (line: ProposalLine, change: string) => (change === '' ? line.says : change);
 
@@ -48,7 +48,7 @@ async function putOnOrder({ models, t }: Work, decision: Decision, line: Proposa
 }
 
 /** Accepts, changes or declines a proposed line, with the reason. Accepted and changed lines go on the work order. */
-export const decideLine = useCase({
+export const decideLine = defineUseCase({
   name: 'plan.decide',
   needs: 'plan',
   run: async (work, input) => {

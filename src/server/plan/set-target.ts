@@ -3,10 +3,10 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Sets this job's own target for a quantity: the topmost layer, with its reason. */
-export const setTarget = useCase({
+export const setTarget = defineUseCase({
   name: 'plan.target',
   needs: 'plan',
   run: async (work, input) => {

@@ -9,7 +9,7 @@ import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase, type Work } from '../use-case/use-case.ts';
+import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openRound } from './open-round.ts';
 
 type Save = CommandInput<'readings.save'>;
@@ -40,7 +40,7 @@ const shown = (r: ReadingRow) => ({
  * Keeps one reading of a round: the typed text, what it means, and the conditions it was taken under. A colleague's
  * reading of the same place is never silently replaced: both values come back.
  */
-export const saveReading = useCase({
+export const saveReading = defineUseCase({
   name: 'readings.save',
   needs: 'measure',
   run: async (work, input) => {

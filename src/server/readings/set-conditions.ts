@@ -3,11 +3,11 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 import { openRound } from './open-round.ts';
 
 /** Says how the instrument is while a round is read. Readings taken from now on inherit it; earlier ones keep theirs. */
-export const setConditions = useCase({
+export const setConditions = defineUseCase({
   name: 'readings.conditions',
   needs: 'measure',
   run: async (work, input) => {

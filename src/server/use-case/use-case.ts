@@ -30,4 +30,4 @@ export interface UseCase<N extends CommandName> {
 }
 
 /** Types a use case by its command's name. */
-export const useCase = <N extends CommandName>(definition: UseCase<N>): UseCase<N> => definition;
+export const defineUseCase = <N extends CommandName>(definition: UseCase<N>): UseCase<N> => definition;

@@ -2,11 +2,11 @@ import { refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
-import { useCase } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';
 
 /** Records the customer's yes or no to one line: by whom, how and when. A no takes the line out. */
-export const answerLine = useCase({
+export const answerLine = defineUseCase({
   name: 'work.answer',
   needs: 'approve',
   run: async (work, input) => {

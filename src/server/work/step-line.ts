@@ -6,7 +6,7 @@ import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
-import { useCase, type Work } from '../use-case/use-case.ts';
+import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';
 
 type Action = CommandInput<'work.step'>['action'];
@@ -80,7 +80,7 @@ const waitAfter = (job: Job, line: WorkLine, now: Date): void => {
 };
 
 /** Starts, pauses, finishes or reopens a step; time is counted. A finished step makes its readings stale. */
-export const stepLine = useCase({
+export const stepLine = defineUseCase({
   name: 'work.step',
   needs: 'work',
   run: async (work, input) => {
