@@ -1,1 +1,218 @@
-export const run = async (): Promise<number> => 1;
+import { performance } from 'node:perf_hooks';
+import { QueryTypes } from 'sequelize';
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
+import { fillDemo } from '../../src/demo/fill-demo.ts';
+import { DEMO_PEOPLE } from '../../src/demo/people.ts';
+import { openDatabase, type Database } from '../../src/server/db/connection.ts';
+import { migrate } from '../../src/server/db/migrate.ts';
+import { NO_FACTS } from '../../src/server/job/job-facts.ts';
+import { makePairingCode, pairDevice } from '../../src/server/people/pair-device.ts';
+import { signIn } from '../../src/server/people/sign-in.ts';
+import { RACK_SQL } from '../../src/server/rack/load-rack.ts';
+import { buildIfNeeded } from '../build.ts';
+import { ensureDatabase } from '../house.ts';
+import type { Options } from '../main.ts';
+import { startDatabase } from '../private-database.ts';
+import { say } from '../say.ts';
+import { endServer, serve } from '../serve.ts';
+
+/** One measured row: times in ms, the ratio of its median to the baseline's in the same run. */
+interface Row {
+  readonly id: string;
+  readonly median: number;
+  readonly p95: number;
+  readonly unit: 'ms';
+  readonly baseline: string;
+  readonly ratio: number;
+  readonly target: number;
+  readonly ok: boolean;
+}
+
+const SIZES = [1_000, 20_000] as const;
+const RUNS = 40;
+const WARM = 8;
+const PORT = 4391;
+const SECRET = 'only for the bench';
+const READ_JOB = 412;
+
+const at = (sorted: readonly number[], share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+const round = (n: number): number => Math.round(n * 1000) / 1000;
+
+async function times(f: (i: number) => Promise<unknown>): Promise<number[]> {
+  const all: number[] = [];
+  for (let i = 0; i < WARM + RUNS; i++) {
+    const began = performance.now();
+    await f(i);
+    if (i >= WARM) all.push(performance.now() - began);
+  }
+  return all.sort((a, b) => a - b);
+}
+
+async function row(
+  id: string,
+  target: number,
+  baseline: string,
+  bare: () => Promise<unknown>,
+  f: (i: number) => Promise<unknown>,
+): Promise<Row> {
+  const base = await times(bare);
+  const measured = await times(f);
+  const median = at(measured, 0.5);
+  return {
+    id,
+    median: round(median),
+    p95: round(at(measured, 0.95)),
+    unit: 'ms',
+    baseline,
+    ratio: round(median / at(base, 0.5)),
+    target,
+    ok: median <= target,
+  };
+}
+
+/** Fills the shelf with closed jobs up to a number, as years of work would. */
+async function fillUpTo(db: Database, jobs: number): Promise<void> {
+  const { models } = db;
+  const have = await models.Job.count();
+  const [customer, person] = await Promise.all([models.Customer.findOne(), models.Person.findOne()]);
+  if (!customer || !person) throw new Error('the demo shop is not loaded');
+  const now = new Date();
+  const construction = usualConstruction('steel-acoustic');
+  const last = ((await models.Job.max('number')) as number | null) ?? 400;
+  for (let from = 0; from < jobs - have; from += 1000) {
+    const n = Math.min(1000, jobs - have - from);
+    const instruments = await models.Instrument.bulkCreate(
+      Array.from({ length: n }, (_, i) => ({
+        customerId: customer.id,
+        kind: 'steel-acoustic',
+        maker: 'Wendlow',
+        model: 'Otter',
+        serial: `B${from + i}`,
+        scaleMm: '648',
+        construction,
+        createdAt: now,
+      })),
+    );
+    await models.Job.bulkCreate(
+      instruments.map((instrument, i) => ({
+        number: last + 1 + from + i,
+        instrumentId: instrument.id,
+        customerId: customer.id,
+        complaint: 'a past job',
+        touch: 'medium' as const,
+        wish: '',
+        stringsState: 'at-pitch' as const,
+        waitingFor: 'home' as const,
+        state: 'closed' as const,
+        closedAt: now,
+        facts: { ...NO_FACTS, signed: true },
+        takenInAt: now,
+        takenInBy: person.id,
+      })),
+    );
+  }
+}
+
+async function cookie(db: Database): Promise<string> {
+  const now = new Date();
+  const paired = await pairDevice(db, await makePairingCode(db, now), 'bench', now);
+  const ilse = DEMO_PEOPLE[0];
+  const person = await db.models.Person.findOne({ where: { name: ilse?.name ?? '' } });
+  if (!paired.ok || !person || !ilse) throw new Error('nobody to measure with');
+  const session = await signIn(db, paired.value.token, person.id, ilse.pin, now);
+  if (!session.ok) throw new Error(session.error.message);
+  return `rubrica_device=${paired.value.token}; rubrica_session=${session.value.token}`;
+}
+
+async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[]> {
+  const base = `http://127.0.0.1:${PORT}`;
+  const page = (path: string) => async () => {
+    const answer = await fetch(base + path, { headers: { cookie: cookies } });
+    if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
+    await answer.text();
+  };
+  const sql = (text: string) => () => db.sequelize.query(text, { type: QueryTypes.SELECT });
+  const job = await db.models.Job.findOne({ where: { number: READ_JOB } });
+  if (!job) throw new Error(`no job ${READ_JOB}`);
+  const jobSql = `SELECT r.* FROM readings r JOIN rounds o ON o.id = r.round_id JOIN jobs j ON j.id = o.job_id WHERE j.number = ${READ_JOB}`;
+  let version = await versionOf(db, job.id);
+  const save = async (i: number) => {
+    const input = {
+      jobId: job.id,
+      round: 'as-found',
+      quantity: 'relief',
+      string: 0,
+      fret: 7,
+      typed: `.0${10 + (i % 9)}`,
+      unit: 'thou',
+      version,
+    };
+    const answer = await fetch(`${base}/api/command`, {
+      method: 'POST',
+      headers: { cookie: cookies, origin: base, 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id: crypto.randomUUID(), name: 'readings.save', input }),
+    });
+    const said = (await answer.json()) as { ok: boolean; value?: { version: number } };
+    if (!said.ok || !said.value) throw new Error(`saving was refused: ${JSON.stringify(said)}`);
+    ({ version } = said.value);
+  };
+  const bareSave = () => db.sequelize.query("UPDATE settings SET version = version + 1 WHERE name = 'units'");
+  return [
+    await row(`rack.${jobs}-jobs`, 150, 'the rack’s one query', sql(RACK_SQL), page('/rack')),
+    await row(
+      `job.${jobs}-jobs`,
+      150,
+      'the job’s readings, one query',
+      sql(jobSql),
+      page(`/job/${READ_JOB}/readings`),
+    ),
+    await row(`reading-save.${jobs}-jobs`, 100, 'one committed row', bareSave, save),
+  ];
+}
+
+async function versionOf(db: Database, jobId: number): Promise<number> {
+  const rows = await db.sequelize.query<{ version: number }>(
+    "SELECT r.version FROM readings r JOIN rounds o ON o.id = r.round_id WHERE o.job_id = ? AND o.kind = 'as-found' AND r.quantity = 'relief'",
+    { type: QueryTypes.SELECT, replacements: [jobId] },
+  );
+  return rows[0]?.version ?? 0;
+}
+
+/** Measures the server on a throwaway database, each row beside its bare query in the same run. */
+export async function run(o: Options): Promise<number> {
+  process.env['RUBRICA_SECRET'] = SECRET;
+  await buildIfNeeded();
+  const server = await startDatabase('bench-database');
+  const admin = openDatabase(server.url('information_schema'));
+  await admin.sequelize.query('DROP DATABASE IF EXISTS rubrica_bench');
+  await admin.sequelize.close();
+  const url = await ensureDatabase(server, 'rubrica_bench');
+  const db = openDatabase(url);
+  const rows: Row[] = [];
+  try {
+    await migrate(db.sequelize);
+    await fillDemo(db, new Date());
+    const app = await serve(PORT, { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET });
+    try {
+      const cookies = await cookie(db);
+      for (const jobs of SIZES) {
+        say(`filling up to ${jobs} jobs …`);
+        await fillUpTo(db, jobs);
+        rows.push(...(await rowsAt(db, jobs, cookies)));
+      }
+    } finally {
+      await endServer(app);
+    }
+  } finally {
+    await db.sequelize.close();
+    await server.stop();
+  }
+  if (o.json) process.stdout.write(`${JSON.stringify(rows)}\n`);
+  else
+    for (const r of rows)
+      process.stdout.write(
+        `${r.ok ? 'ok  ' : 'SLOW'} ${r.id.padEnd(26)} median ${r.median.toFixed(1)} ms, p95 ${r.p95.toFixed(1)} ms, ${r.ratio.toFixed(1)}× ${r.baseline} (target ${r.target} ms)\n`,
+      );
+  return rows.every((r) => r.ok) ? 0 : 1;
+}
