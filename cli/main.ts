@@ -8,7 +8,8 @@ const USAGE = `Usage: ./rubrica COMMAND
   start [--port N] [--empty]   install, build, start the database, load the demo shop, serve
   dev [--port N]               the same with the development server
   stop                         stop what this checkout runs
-  test [unit|integration|e2e|check]   every check and test, or one kind
+  test [check|unit|integration|e2e …] [--only TEXT]
+                               every check and test, or some kinds (--only: browser tests whose title has TEXT)
   seed --fresh                 throw the data away and load the demo shop again
   pair                         make a pairing code for a tablet
   doctor                       what is installed, running, listening, migrated
@@ -36,6 +37,7 @@ export interface Options {
   readonly empty: boolean;
   readonly fresh: boolean;
   readonly json: boolean;
+  readonly only: string;
 }
 
 const DEFAULT_PORT = 4370;
@@ -49,12 +51,20 @@ function options(args: string[]): Options {
       empty: { type: 'boolean', default: false },
       fresh: { type: 'boolean', default: false },
       json: { type: 'boolean', default: false },
+      only: { type: 'string', default: '' },
     },
   });
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Trouble(`--port takes a number from 1 to 65535, not ${values.port}`);
-  return { rest: positionals, port, empty: values.empty, fresh: values.fresh, json: values.json };
+  return {
+    rest: positionals,
+    port,
+    empty: values.empty,
+    fresh: values.fresh,
+    json: values.json,
+    only: values.only,
+  };
 }
 
 async function main(): Promise<number> {

@@ -52,7 +52,7 @@ async function freshDatabase(server: PrivateDatabase, name: string): Promise<str
 }
 
 /** Two processes of the application on one database, so that live updates are proved across processes. */
-async function endToEnd(server: PrivateDatabase): Promise<boolean> {
+async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean> {
   needProgram('chromium', 'chromium');
   process.env['RUBRICA_SECRET'] = SECRET;
   const [url] = await Promise.all([freshDatabase(server, 'rubrica_e2e'), buildIfNeeded()]);
@@ -65,7 +65,7 @@ async function endToEnd(server: PrivateDatabase): Promise<boolean> {
   const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
   const [a, b] = await Promise.all(PORTS.map((port) => serve(port, env)));
   try {
-    return await runProgram('playwright', ['test'], {
+    return await runProgram('playwright', ['test', ...(only === '' ? [] : ['--grep', only])], {
       RUBRICA_E2E_A: `http://127.0.0.1:${PORTS[0]}`,
       RUBRICA_E2E_B: `http://127.0.0.1:${PORTS[1]}`,
       RUBRICA_E2E_CODE: code,
@@ -77,7 +77,7 @@ async function endToEnd(server: PrivateDatabase): Promise<boolean> {
   }
 }
 
-async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>): Promise<boolean> {
+async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>, only: string): Promise<boolean> {
   switch (kind) {
     case 'check':
       return runProgram('npm', ['run', '--silent', 'check']);
@@ -88,11 +88,11 @@ async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>): Prom
       return jest('integration', { RUBRICA_TEST_SERVER: url('{database}') }, '--runInBand');
     }
     case 'e2e':
-      return endToEnd(await server());
+      return endToEnd(await server(), only);
   }
 }
 
-async function runKinds(kinds: readonly Kind[]): Promise<number> {
+async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
   const started: Promise<PrivateDatabase>[] = [];
   const server = (): Promise<PrivateDatabase> => {
     const [first = startDatabase('test-database')] = started;
@@ -105,7 +105,7 @@ async function runKinds(kinds: readonly Kind[]): Promise<number> {
     for (const kind of kinds) {
       say(`${kind} …`);
       const began = Date.now();
-      const good = await runKind(kind, server).catch((e: unknown) => {
+      const good = await runKind(kind, server, only).catch((e: unknown) => {
         process.stderr.write(`${e instanceof Error ? (e.stack ?? e.message) : String(e)}\n`);
         return false;
       });
@@ -125,5 +125,5 @@ export function run(o: Options): Promise<number> {
   const wrong = named.find((k) => !KINDS.includes(k));
   if (wrong !== undefined)
     throw new Trouble(`there is no kind of test called ${String(wrong)}: ${KINDS.join(', ')}`);
-  return runKinds(named.length > 0 ? named : KINDS);
+  return runKinds(named.length > 0 ? named : KINDS, o.only);
 }

@@ -77,6 +77,7 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
     onConstruction(usual);
     setValue('scaleText', String(usual.scale));
     setValue('gaugesText', '');
+    setValue('tuningText', '');
   };
   return (
     <section aria-labelledby="what" className="space-y-3">
@@ -150,16 +151,16 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
               {(w) => <input {...w} className="field" placeholder="as usual" {...register('gaugesText')} />}
             </FormField>
           </div>
-          <FormField label={`Tuning, lowest first (${construction.strings.length} strings)`}>
+          <FormField
+            label={`Tuning, lowest first (${construction.strings.length} strings)`}
+            error={errors.tuningText?.message}
+          >
             {(w) => (
               <input
                 {...w}
                 className="field"
-                key={construction.kind}
-                defaultValue={tuningName(construction.strings)}
-                onBlur={(e) =>
-                  onConstruction({ ...construction, strings: retuned(construction, e.target.value) })
-                }
+                placeholder={tuningName(construction.strings)}
+                {...register('tuningText')}
               />
             )}
           </FormField>
@@ -168,16 +169,4 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
       )}
     </section>
   );
-}
-
-/** New note names over the same octaves; left alone unless every string has one. */
-function retuned(construction: Construction, text: string): Construction['strings'] {
-  const notes = text.trim().split(/\s+/);
-  const usable =
-    notes.length === construction.strings.length && notes.every((n) => /^[A-G][#b]?\d?$/.test(n));
-  if (!usable) return construction.strings;
-  return construction.strings.map((s, i) => {
-    const note = notes[i] ?? s.note;
-    return { ...s, note: /\d$/.test(note) ? note : `${note}${s.note.slice(-1)}` };
-  });
 }

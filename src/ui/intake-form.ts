@@ -13,6 +13,7 @@ export interface IntakeForm {
   construction: Construction;
   scaleText: string;
   gaugesText: string;
+  tuningText: string;
   maker: string;
   model: string;
   year: string;
@@ -48,6 +49,23 @@ function readGauges(text: string, strings: readonly StringFact[]): Result<readon
   return ok(read);
 }
 
+/** Open notes lowest first, with or without their octave: `D A D G B E`. Empty keeps the usual tuning. */
+function readTuning(text: string, strings: readonly StringFact[]): Result<readonly StringFact[], string> {
+  if (text.trim() === '') return ok(strings);
+  const notes = text.trim().split(/[\s,]+/);
+  if (notes.length !== strings.length)
+    return fail(`${strings.length} notes are needed, lowest first; ${notes.length} are written.`);
+  const wrong = notes.find((n) => !/^[A-Ga-g][#b]?\d?$/.test(n));
+  if (wrong !== undefined) return fail(`“${wrong}” is not a note. Write notes like E or F#2.`);
+  return ok(
+    strings.map((s, i) => {
+      const note = notes[i] ?? s.note;
+      const name = note.charAt(0).toUpperCase() + note.slice(1);
+      return { ...s, note: /\d$/.test(name) ? name : `${name}${s.note.slice(-1)}` };
+    }),
+  );
+}
+
 function readMoney(text: string): Result<number | null, string> {
   if (text.trim() === '') return ok(null);
   const m = /^(\d{1,6})(?:[.,](\d{1,2}))?$/.exec(text.trim());
@@ -59,7 +77,8 @@ function readMoney(text: string): Result<number | null, string> {
 /** Reads the form into the command, or says what is wrong at which field. */
 export function intakeCommand(f: IntakeForm): Result<CommandInput<'desk.take-in'>, Errors> {
   const scale = parseLength(f.scaleText, 'mm');
-  const gauges = readGauges(f.gaugesText, f.construction.strings);
+  const tuning = readTuning(f.tuningText, f.construction.strings);
+  const gauges = readGauges(f.gaugesText, tuning.ok ? tuning.value : f.construction.strings);
   const limit = readMoney(f.limit);
   const errors: Errors = {
     ...(f.customerName.trim() === '' ? { customerName: 'Who brings it?' } : {}),
@@ -72,10 +91,12 @@ export function intakeCommand(f: IntakeForm): Result<CommandInput<'desk.take-in'
       ? { scaleText: `${scale.value.mm.toFixed(1)} mm is no scale length. Did you leave out the unit?` }
       : {}),
     ...(gauges.ok ? {} : { gaugesText: gauges.error }),
+    ...(tuning.ok ? {} : { tuningText: tuning.error }),
     ...(limit.ok ? {} : { limit: limit.error }),
     ...(f.hardDate && f.neededBy === '' ? { neededBy: 'A hard date needs a date.' } : {}),
   };
-  if (Object.keys(errors).length > 0 || !scale.ok || !gauges.ok || !limit.ok) return fail(errors);
+  if (Object.keys(errors).length > 0 || !scale.ok || !gauges.ok || !tuning.ok || !limit.ok)
+    return fail(errors);
   const { maker, model, year, serial, complaint, touch, plays, wish, hardDate, hardReason, stringsState } = f;
   return ok({
     customer:

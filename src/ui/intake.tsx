@@ -23,6 +23,7 @@ const EMPTY: IntakeForm = {
   construction: usualConstruction('steel-acoustic'),
   scaleText: '648',
   gaugesText: '',
+  tuningText: '',
   maker: '',
   model: '',
   year: '',

@@ -168,12 +168,14 @@ test('the desk’s form says what is missing at each field and keeps the rest', 
   await ilse.getByLabel('Model').fill('Heron');
   await ilse.getByLabel('Scale').fill('25.5');
   await ilse.getByLabel(/Gauges/).fill('.053 .042');
+  await ilse.getByLabel(/^Tuning/).fill('D A D G H E');
   await ilse.getByLabel('A hard date').check();
   await ilse.getByRole('button', { name: 'Take it in' }).click();
   for (const said of [
     'Who brings it?',
     '25.5 mm is no scale length',
     '6 gauges are needed',
+    '“H” is not a note',
     'A hard date needs a date',
     'What brings it here',
   ]) {
