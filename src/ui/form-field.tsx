@@ -23,7 +23,7 @@ export function FormField({
   const id = useId();
   return (
     <div className={className}>
-      <label className="label" htmlFor={id}>
+      <label className="label" id={`${id}-label`} htmlFor={id}>
         {label}
       </label>
       {children({

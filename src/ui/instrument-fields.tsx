@@ -6,6 +6,7 @@ import { gaugeSpan, tuningName, usualConstruction } from '../core/instrument/def
 import { KIND_NAMES, KINDS, type Kind } from '../core/instrument/kinds.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
 import { FormField } from './form-field.tsx';
+import { ListChoice } from './list-choice.tsx';
 import type { IntakeForm } from './intake-form.ts';
 
 const FACT_NAMES: Readonly<Record<keyof typeof FACTS, string>> = {
@@ -37,18 +38,12 @@ function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'o
         {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
           <FormField key={fact} label={FACT_NAMES[fact]}>
             {(w) => (
-              <select
+              <ListChoice
                 {...w}
-                className="field"
                 value={construction[fact]}
-                onChange={(e) => onConstruction({ ...construction, [fact]: e.target.value })}
-              >
-                {Object.entries(FACTS[fact]).map(([key, name]) => (
-                  <option key={key} value={key}>
-                    {name}
-                  </option>
-                ))}
-              </select>
+                items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
+                onChange={(value) => onConstruction({ ...construction, [fact]: value })}
+              />
             )}
           </FormField>
         ))}
@@ -87,22 +82,19 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
       {known.length > 0 && (
         <FormField label="An instrument we know, or a new one">
           {(w) => (
-            <select
+            <ListChoice
               {...w}
-              className="field"
-              value={instrumentId ?? ''}
-              onChange={(e) =>
-                setValue('instrumentId', e.target.value === '' ? null : Number(e.target.value))
-              }
-            >
-              <option value="">a new one</option>
-              {known.map((i) => (
-                <option key={i.id} value={i.id} disabled={i.openJob !== null}>
-                  {i.name} {i.serial}
-                  {i.openJob === null ? '' : ` (here as ${i.openJob})`}
-                </option>
-              ))}
-            </select>
+              value={String(instrumentId ?? '')}
+              items={[
+                { value: '', name: 'a new one' },
+                ...known.map((i) => ({
+                  value: String(i.id),
+                  name: `${i.name} ${i.serial}${i.openJob === null ? '' : ` (here as ${i.openJob})`}`,
+                  disabled: i.openJob !== null,
+                })),
+              ]}
+              onChange={(value) => setValue('instrumentId', value === '' ? null : Number(value))}
+            />
           )}
         </FormField>
       )}
@@ -114,18 +106,12 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
             </FormField>
             <FormField label="Kind">
               {(w) => (
-                <select
+                <ListChoice
                   {...w}
-                  className="field"
                   value={construction.kind}
-                  onChange={(e) => chooseKind(e.target.value as Kind)}
-                >
-                  {KINDS.map((k) => (
-                    <option key={k} value={k}>
-                      {KIND_NAMES[k]}
-                    </option>
-                  ))}
-                </select>
+                  items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+                  onChange={(value) => chooseKind(value as Kind)}
+                />
               )}
             </FormField>
           </div>

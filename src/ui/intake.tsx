@@ -9,6 +9,7 @@ import type { FoundCustomer } from '../server/desk/find.ts';
 import { CustomerField } from './customer-field.tsx';
 import { dropDraft, readDraft, saveDraft } from './draft.ts';
 import { FormField } from './form-field.tsx';
+import { ListChoice } from './list-choice.tsx';
 import { InstrumentFields } from './instrument-fields.tsx';
 import { intakeCommand, type IntakeForm } from './intake-form.ts';
 import { send } from './send.ts';
@@ -199,14 +200,15 @@ export function Intake({ places }: { readonly places: readonly { id: number; nam
         </FormField>
         <FormField label="Place in the rack">
           {(w) => (
-            <select {...w} className="field" {...register('placeId')}>
-              <option value="">no place yet</option>
-              {places.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
+            <ListChoice
+              {...w}
+              value={watch('placeId')}
+              items={[
+                { value: '', name: 'no place yet' },
+                ...places.map((p) => ({ value: String(p.id), name: p.name })),
+              ]}
+              onChange={(value) => setValue('placeId', value)}
+            />
           )}
         </FormField>
         {trouble && (

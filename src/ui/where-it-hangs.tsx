@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { WAIT_NAMES, WAITS, type Wait } from '../core/job/waiting.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { FormField } from './form-field.tsx';
+import { ListChoice } from './list-choice.tsx';
 import { Trouble } from './trouble.tsx';
 import { useSend } from './use-send.ts';
 
@@ -48,52 +49,41 @@ export function WhereItHangs({ job }: { readonly job: JobView }) {
       <div className="grid grid-cols-2 gap-3">
         <FormField label="Place">
           {(w) => (
-            <select
+            <ListChoice
               {...w}
-              className="field"
               value={now.placeId}
-              onChange={(e) => set({ placeId: e.target.value })}
-            >
-              <option value="">no place</option>
-              {job.places.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
+              items={[
+                { value: '', name: 'no place' },
+                ...job.places.map((p) => ({ value: String(p.id), name: p.name })),
+              ]}
+              onChange={(placeId) => set({ placeId })}
+            />
           )}
         </FormField>
         <FormField label="Who has it">
           {(w) => (
-            <select
+            <ListChoice
               {...w}
-              className="field"
               value={now.holderId}
-              onChange={(e) => set({ holderId: e.target.value })}
-            >
-              <option value="">nobody yet</option>
-              {job.people.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </select>
+              items={[
+                { value: '', name: 'nobody yet' },
+                ...job.people.map((p) => ({ value: String(p.id), name: p.name })),
+              ]}
+              onChange={(holderId) => set({ holderId })}
+            />
           )}
         </FormField>
         <FormField label="Waits for">
           {(w) => (
-            <select
+            <ListChoice
               {...w}
-              className="field"
               value={now.waitingFor}
-              onChange={(e) => set({ waitingFor: e.target.value as Wait })}
-            >
-              {WAITS.map((wait) => (
-                <option key={wait} value={wait}>
-                  {WAIT_NAMES[wait].name.toLowerCase()}: {WAIT_NAMES[wait].hint}
-                </option>
-              ))}
-            </select>
+              items={WAITS.map((wait) => ({
+                value: wait,
+                name: `${WAIT_NAMES[wait].name.toLowerCase()}: ${WAIT_NAMES[wait].hint}`,
+              }))}
+              onChange={(value) => set({ waitingFor: value as Wait })}
+            />
           )}
         </FormField>
         <FormField label="Note">

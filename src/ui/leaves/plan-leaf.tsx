@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { OPERATIONS, type OperationId } from '../../core/plan/operations.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { FormField } from '../form-field.tsx';
+import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 import { JobTargets } from '../job-targets.tsx';
@@ -163,18 +164,12 @@ function AddOperation({ job }: { readonly job: LeafProps['job'] }) {
     >
       <FormField label="Another operation" className="w-72">
         {(w) => (
-          <select
+          <ListChoice
             {...w}
-            className="field"
             value={operation}
-            onChange={(e) => setOperation(e.target.value as OperationId)}
-          >
-            {OPERATIONS.map((o) => (
-              <option key={o.id} value={o.id}>
-                {o.name}
-              </option>
-            ))}
-          </select>
+            items={OPERATIONS.map((o) => ({ value: o.id, name: o.name }))}
+            onChange={(value) => setOperation(value as OperationId)}
+          />
         )}
       </FormField>
       <FormField label="Detail" className="w-72">

@@ -1,15 +1,18 @@
 'use client';
 
+import { TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { formatMoney, total } from '../../core/money/money.ts';
 import { FormField } from '../form-field.tsx';
+import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useMounted } from '../draft.ts';
 import { useSend } from '../use-send.ts';
 import type { LeafProps } from './leaf-props.ts';
 
 type Line = LeafProps['job']['lines'][number];
-type How = 'at the counter' | 'by telephone' | 'in writing';
+const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;
+type How = (typeof HOWS)[number];
 
 /** Worked time as `12 min` or `1 h 05`. */
 function sayWorked(ms: number): string {
@@ -55,11 +58,12 @@ function Answering({ job }: Pick<LeafProps, 'job'>) {
         </FormField>
         <FormField label="How">
           {(w) => (
-            <select {...w} className="field" value={how} onChange={(e) => setHow(e.target.value as How)}>
-              <option>at the counter</option>
-              <option>by telephone</option>
-              <option>in writing</option>
-            </select>
+            <ListChoice
+              {...w}
+              value={how}
+              items={HOWS.map((h) => ({ value: h, name: h }))}
+              onChange={(value) => setHow(value as How)}
+            />
           )}
         </FormField>
       </div>
@@ -139,7 +143,7 @@ function Step({ line, may }: { readonly line: Line; readonly may: boolean }) {
           {!finished &&
             line.hazards.map((h) => (
               <p key={h} className="text-sm">
-                <span aria-hidden>⚠</span> {h}{' '}
+                <TriangleAlert aria-hidden size={15} className="inline align-[-2px]" /> {h}{' '}
                 <span className="text-quiet">Follow the safety sheet and local rules.</span>
               </p>
             ))}
