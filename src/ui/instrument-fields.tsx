@@ -100,7 +100,7 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
       )}
       {instrumentId === null && (
         <>
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid grid-cols-[8rem_1fr] gap-3">
             <FormField label="Serial number">
               {(w) => <input {...w} className="field" {...register('serial')} />}
             </FormField>
@@ -130,11 +130,15 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
             <FormField label="Scale" error={errors.scaleText?.message}>
               {(w) => <input {...w} className="field" {...register('scaleText')} />}
             </FormField>
-            <FormField
-              label={`Gauges, lowest first (usual ${gaugeSpan(construction.strings)})`}
-              error={errors.gaugesText?.message}
-            >
-              {(w) => <input {...w} className="field" placeholder="as usual" {...register('gaugesText')} />}
+            <FormField label="Gauges, lowest first" error={errors.gaugesText?.message}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  placeholder={`usual ${gaugeSpan(construction.strings)}`}
+                  {...register('gaugesText')}
+                />
+              )}
             </FormField>
           </div>
           <FormField

@@ -22,7 +22,7 @@ function Table({
   readonly rows: readonly (readonly string[])[];
 }) {
   return (
-    <table className="w-full text-left text-sm">
+    <table className="w-full self-start text-left text-sm">
       <caption className="py-1 text-left font-serif text-xl font-semibold">{caption}</caption>
       <thead>
         <tr className="border-b-2 border-plain">
