@@ -157,7 +157,7 @@ async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[
     if (!said.ok || !said.value) throw new Error(`saving was refused: ${JSON.stringify(said)}`);
     ({ version } = said.value);
   };
-  const bareSave = () => db.sequelize.query("UPDATE settings SET version = version + 1 WHERE name = 'units'");
+  const bareSave = () => db.sequelize.query("UPDATE settings SET version = version + 1 WHERE name = 'shop'");
   return [
     await row(`rack.${jobs}-jobs`, 150, 'the rack’s one query', sql(RACK_SQL), page('/rack')),
     await row(

@@ -7,8 +7,7 @@ const BENCHES = ['Bench 1', 'Bench 2', 'Bench 3'];
 /** What every shop begins with: places, the checklist, the house's settings. */
 export async function fillShop({ models }: Database, name: string): Promise<void> {
   await models.Setting.bulkCreate([
-    { name: 'shop', value: { name, currency: '¤', taxRate: 0.2 } },
-    { name: 'units', value: { relief: 'thou', action: '64ths', 'nut-gap': 'thou', 'saddle-standout': 'mm' } },
+    { name: 'shop', value: { name, currency: '¤', taxRate: 0.2, heights: '64ths' } },
   ]);
   await models.Place.bulkCreate([
     ...RACK.map((place, i) => ({ name: place, kind: 'rack' as const, sort: i })),

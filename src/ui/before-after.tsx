@@ -17,12 +17,12 @@ function Cell({
   if (!reading) return <td className="py-0.5 text-quiet">–</td>;
   const said =
     station.target && !reading.notRepresentative
-      ? sayVerdict(reading.value, station.target, station.quantity, '64ths')
+      ? sayVerdict(reading.value, station.target, station.quantity, job.shop.heights)
       : null;
   return (
     <td className="py-0.5">
       <span className={`font-bold text-ink ${reading.stale && round === 'as-left' ? 'line-through' : ''}`}>
-        {sayValue(reading.value, station.quantity, '64ths')}
+        {sayValue(reading.value, station.quantity, job.shop.heights)}
       </span>{' '}
       {said && (
         <span className={said.red && round === 'as-left' ? 'text-rubric' : 'text-quiet'}>
@@ -53,7 +53,7 @@ export function BeforeAfter({ job }: { readonly job: JobView }) {
             <th scope="row" className="font-normal">
               {s.label}
             </th>
-            <td className="text-quiet">{s.target ? sayBand(s.target, s.quantity, '64ths') : ''}</td>
+            <td className="text-quiet">{s.target ? sayBand(s.target, s.quantity, job.shop.heights) : ''}</td>
             <Cell job={job} station={s} round="as-found" />
             <Cell job={job} station={s} round="as-left" />
           </tr>

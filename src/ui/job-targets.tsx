@@ -38,7 +38,7 @@ export function JobTargets({ job, may }: { readonly job: JobView; readonly may: 
   const keep = async () => {
     const target = open && targetOf(open);
     if (!open || !target) return;
-    const read = parseLength(text, unitOf(open.quantity, '64ths'));
+    const read = parseLength(text, unitOf(open.quantity, job.shop.heights));
     if (!read.ok) {
       setError(read.error.message);
       return;
@@ -71,7 +71,7 @@ export function JobTargets({ job, may }: { readonly job: JobView; readonly may: 
         {rows.map((row) => {
           const target = targetOf(row);
           if (!target) return null;
-          const say = (n: number) => sayValue(n, row.quantity, '64ths');
+          const say = (n: number) => sayValue(n, row.quantity, job.shop.heights);
           return (
             <li key={row.name} className="border-b border-line py-1 text-sm">
               <div className="flex items-center justify-between gap-2">

@@ -6,6 +6,7 @@ import { WifiOff } from 'lucide-react';
 
 const SETTLE_MS = 120;
 const PATIENCE_MS = 1500;
+const AGAIN_MS = 1500;
 
 /** Listens to the house and shows what colleagues changed; says when the connection is lost. */
 export function Live() {
@@ -16,11 +17,20 @@ export function Live() {
     let grace: ReturnType<typeof setTimeout> | undefined;
     let opened = false;
     const source = new EventSource('/api/events');
-    const look = () => {
+    const look = (after = SETTLE_MS) => {
       clearTimeout(wait);
-      wait = setTimeout(() => router.refresh(), SETTLE_MS);
+      wait = setTimeout(() => void lookNow(), after);
     };
-    source.onmessage = look;
+    // The router leaves the page when it cannot fetch it: ask first whether the house is there, and wait if it is not.
+    const lookNow = async () => {
+      const there = await fetch('/api/health', { cache: 'no-store' }).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (there) router.refresh();
+      else look(AGAIN_MS);
+    };
+    source.onmessage = () => look();
     source.addEventListener('open', () => {
       clearTimeout(grace);
       setLost(false);

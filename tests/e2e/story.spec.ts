@@ -143,11 +143,14 @@ test('3. readings on the neck sheet, typed as a bench types them, live on the ot
     '1',
     '0',
   ]);
-  await expect(station(bench, 'action:6:12')).toHaveValue('7.5/64');
+  await expect(station(bench, 'action:6:12')).toHaveValue('7½/64');
   await expect(station(desk, 'relief:0:7')).toHaveValue('.014', AT_ONCE);
-  await expect(station(desk, 'intonation:1:12')).toHaveValue('0', AT_ONCE);
+  await expect(station(desk, 'intonation:1:12')).toHaveValue('0 c', AT_ONCE);
   await bench.reload();
   await live(bench);
+  // Shown in the shop's unit, kept as typed.
+  await expect(station(bench, 'nut-gap:3:1')).toHaveValue('.008');
+  await station(bench, 'nut-gap:3:1').focus();
   await expect(station(bench, 'nut-gap:3:1')).toHaveValue('0,2 mm');
   await station(bench, 'action:6:12').focus();
   await expect(bench.locator('#sheet-says')).toContainText('open string over the 12th fret, rule, 1/64');
@@ -251,7 +254,7 @@ test('6. steps are started, paused and finished; what they move goes stale until
   await expect(bench.getByText('Read again')).toHaveCount(0);
   await bench.reload();
   await live(bench);
-  await expect(station(bench, 'action:6:12')).toHaveValue('5.5');
+  await expect(station(bench, 'action:6:12')).toHaveValue('5½/64');
 });
 
 test('7. hand-over: before and after, bench check, signature, seal, the sheet, the history', async () => {

@@ -1,11 +1,16 @@
 import { z } from 'zod';
 import type { Database } from '../db/connection.ts';
 
-const shop = z.object({ name: z.string(), currency: z.string(), taxRate: z.number() });
+const shop = z.object({
+  name: z.string(),
+  currency: z.string(),
+  taxRate: z.number(),
+  heights: z.enum(['64ths', 'thou', 'mm']),
+});
 
 export type Shop = z.infer<typeof shop>;
 
-/** The shop's name, currency sign and tax rate, out of its settings. */
+/** The shop's name, currency sign, tax rate and the unit heights are shown in, out of its settings. */
 export const shopOf = (settings: readonly { readonly name: string; readonly value: unknown }[]): Shop =>
   shop.parse(settings.find((s) => s.name === 'shop')?.value);
 

@@ -64,6 +64,11 @@ function readings(pdf: Pdf, job: JobView): void {
     const r = job.readings.readings.find((x) => x.key === key && x.round === round);
     return r ? plain(r.value, quantity) : '–';
   };
+  const head = pdf.y;
+  pdf
+    .fillColor(QUIET)
+    .text('as found', MARGIN + 195, head)
+    .text('as left', MARGIN + 340, head);
   for (const s of job.readings.stations) {
     const y = pdf.y;
     if (y > pdf.page.height - MARGIN - 30) pdf.addPage();

@@ -114,7 +114,7 @@ function Says({
 /** Readings at the places where they are taken, on the neck sheet. */
 export function ReadingsLeaf({ job, allowed }: LeafProps) {
   const [round, setRound] = useState<RoundKind>(() => firstRound(job));
-  const [tongue, setTongue] = useState<Tongue>('64ths');
+  const [tongue, setTongue] = useState<Tongue>(job.shop.heights);
   const [station, setStation] = useState<StationView | null>(null);
   const [enlarged, setEnlarged] = useState(20);
   const state = useReadings(job, round, tongue);

@@ -1,17 +1,20 @@
 'use client';
 
-import type { KeyboardEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { readEntry } from '../../core/readings/entry.ts';
 import type { JobView } from '../../server/job/load-job.ts';
 import type { Draft } from './use-readings.ts';
-import { sayVerdict, unitOf, type Tongue } from './units.ts';
+import { asTyped, sayValue, sayVerdict, unitOf, type Tongue } from './units.ts';
 
 export type StationView = JobView['readings']['stations'][number];
 export type ReadingView = JobView['readings']['readings'][number];
 
 /** What one field shows: the text, how it stands, and the words under it. */
 export interface FieldState {
+  /** what stands in the field while it is written in: as typed */
   readonly text: string;
+  /** what stands there otherwise: in the sheet's unit */
+  readonly shown: string;
   readonly mark: string;
   readonly red: boolean;
   readonly words: string;
@@ -36,23 +39,24 @@ export function fieldState(
   tongue: Tongue,
 ): FieldState {
   const fresh = kept !== undefined && kept.version > (reading?.version ?? 0);
-  const text = draft?.text ?? (fresh ? kept.typed : (reading?.typed ?? ''));
-  if (draft && draft.state !== 'typing' && draft.state !== 'sending') {
-    return { text, mark: '◆', red: true, words: DRAFT_WORDS[draft.state], struck: false };
-  }
-  if (text === '')
-    return { text, mark: '', red: false, words: station.optional ? 'optional' : '', struck: false };
-  if (!draft && reading && !fresh && reading.notRepresentative !== null) {
-    return { text, mark: '◇', red: true, words: `not used: ${reading.notRepresentative}`, struck: false };
-  }
-  if (!draft && reading && !fresh && reading.stale !== null) {
-    return { text, mark: '◆', red: true, words: `stale: ${reading.stale.toLowerCase()}`, struck: true };
-  }
+  const stored = reading ? asTyped(reading.typed, reading.unit, unitOf(station.quantity, tongue)) : '';
+  const text = draft?.text ?? (fresh ? kept.typed : stored);
   const read = draft || fresh ? readEntry(text, station.quantity, unitOf(station.quantity, tongue)) : null;
   const value = read ? (read.ok ? read.value.value : null) : (reading?.value ?? null);
-  if (value === null || station.target === null)
-    return { text, mark: '', red: false, words: draft ? '' : 'kept', struck: false };
-  return { text, ...sayVerdict(value, station.target, station.quantity, tongue), struck: false };
+  const shown = draft || value === null ? text : sayValue(value, station.quantity, tongue);
+  const plain = { text, shown, mark: '', red: false, struck: false };
+  if (draft && draft.state !== 'typing' && draft.state !== 'sending') {
+    return { ...plain, mark: '◆', red: true, words: DRAFT_WORDS[draft.state] };
+  }
+  if (text === '') return { ...plain, words: station.optional ? 'optional' : '' };
+  if (!draft && reading && !fresh && reading.notRepresentative !== null) {
+    return { ...plain, mark: '◇', red: true, words: `not used: ${reading.notRepresentative}` };
+  }
+  if (!draft && reading && !fresh && reading.stale !== null) {
+    return { ...plain, mark: '◆', red: true, words: `stale: ${reading.stale.toLowerCase()}`, struck: true };
+  }
+  if (value === null || station.target === null) return { ...plain, words: draft ? '' : 'kept' };
+  return { ...plain, ...sayVerdict(value, station.target, station.quantity, tongue) };
 }
 
 interface Props {
@@ -79,6 +83,11 @@ export function ReadingField({
   onNext,
   onFocus,
 }: Props) {
+  const field = useRef<HTMLInputElement>(null);
+  const [writing, setWriting] = useState(false);
+  useLayoutEffect(() => {
+    if (writing) field.current?.select();
+  }, [writing]);
   const key = (e: KeyboardEvent<HTMLInputElement>) => {
     if (e.key !== 'Enter') return;
     e.preventDefault();
@@ -86,6 +95,7 @@ export function ReadingField({
   };
   return (
     <input
+      ref={field}
       id={`station-${station.key}`}
       data-station={station.key}
       aria-label={station.label}
@@ -97,13 +107,16 @@ export function ReadingField({
       enterKeyHint="next"
       maxLength={60}
       placeholder="–"
-      value={state.text}
+      value={writing ? state.text : state.shown}
       readOnly={!editable}
       onChange={(e) => onType(e.target.value)}
       onKeyDown={key}
-      onBlur={() => onCommit()}
-      onFocus={(e) => {
-        e.target.select();
+      onBlur={() => {
+        setWriting(false);
+        onCommit();
+      }}
+      onFocus={() => {
+        setWriting(true);
         onFocus();
       }}
     />

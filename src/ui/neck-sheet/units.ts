@@ -13,6 +13,20 @@ export function unitOf(quantity: Quantity, tongue: Tongue): LengthUnit {
   return quantity === 'action' ? tongue : 'thou';
 }
 
+const SUFFIX: Readonly<Record<string, string>> = {
+  mm: ' mm',
+  in: ' in',
+  thou: ' thou',
+  '64ths': '/64',
+  '32nds': '/32',
+};
+
+/** What was typed, with its unit when it was a bare number and the field now counts in another one. */
+export const asTyped = (typed: string, unit: string, fieldUnit: LengthUnit): string =>
+  /^[+-]?[\d.,]+$/.test(typed) && unit !== 'cents' && unit !== fieldUnit
+    ? `${typed}${SUFFIX[unit] ?? ''}`
+    : typed;
+
 /** Says a value of a quantity in the sheet's unit. */
 export const sayValue = (value: number, quantity: Quantity, tongue: Tongue): string =>
   quantity === 'intonation' ? `${formatCents(value)} c` : formatLength(value, unitOf(quantity, tongue));
