@@ -158,6 +158,8 @@ export async function startDatabase(name: string): Promise<PrivateDatabase> {
       '--default-time-zone=+00:00',
       '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
       '--innodb-flush-log-at-trx-commit=1',
+      // Commands hold a row for milliseconds: whoever waits seconds should try again rather than hang.
+      '--innodb-lock-wait-timeout=5',
       '--skip-name-resolve',
       ...(first ? [`--init-file=${first}`] : []),
       ...asUser(),

@@ -201,15 +201,18 @@ async function arrive(db: Database, actor: Actor, job: DemoJob, today: number, i
   return { job, story, number, jobId };
 }
 
-async function tell({ job, story, number, jobId }: Taken): Promise<void> {
+/** Looking, reading and planning: nobody's clock runs, so all stories may be told at once. */
+async function prepare({ job, story, number }: Taken): Promise<void> {
   await inspect(story, job, await story.view(number));
-  const [asFound, asLeft] = [
-    job.rounds?.find((r) => r.kind === 'as-found'),
-    job.rounds?.find((r) => r.kind === 'as-left'),
-  ];
+  const asFound = job.rounds?.find((r) => r.kind === 'as-found');
   if (asFound) await read(story, asFound, await story.view(number));
   await plan(story, job, number);
+}
+
+/** Working and handing over: a person has one clock, so these are told one after the other. */
+async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   await work(story, job, number);
+  const asLeft = job.rounds?.find((r) => r.kind === 'as-left');
   if (asLeft) await read(story, asLeft, await story.view(number));
   await handOver(story, job, number);
   if (!job.waits) return;
@@ -276,10 +279,13 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   const taken: Taken[] = [];
   for (const [n, job] of DEMO_JOBS.entries()) {
     const arrived = await arrive(db, actor(n), job, today, ids);
-    if (job.signed) await tell(arrived);
-    else taken.push(arrived);
+    if (job.signed) {
+      await prepare(arrived);
+      await carryOut(arrived);
+    } else taken.push(arrived);
   }
-  await Promise.all(taken.map(tell));
+  await Promise.all(taken.map(prepare));
+  for (const t of taken) await carryOut(t);
 }
 
 function raise(why: string): never {
