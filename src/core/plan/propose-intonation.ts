@@ -1,3 +1,4 @@
+import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { saddleMove } from '../intonation/saddle-move.ts';
 import { stringNumber } from '../instrument/construction.ts';
 import { verdict } from '../targets/target.ts';
@@ -13,7 +14,11 @@ export function intonationLines(input: PlanInput): ProposalLine[] {
     const key = keyOf('intonation', string);
     const error = usable(input, key);
     const target = input.targets.get(key);
-    if (error === null || target === undefined || !['low', 'high'].includes(verdict(error, target)))
+    if (
+      error === null ||
+      target === undefined ||
+      !['low', 'high'].includes(verdict(error, target, QUANTITY_FACTS.intonation.tells))
+    )
       return [];
     return [
       { string, key, error, move: saddleMove(construction.scale, 12, error, construction.compensation) },

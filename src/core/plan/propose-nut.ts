@@ -1,3 +1,4 @@
+import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { nutSlot } from '../nut/nut-slot.ts';
 import { HELD_AT } from '../readings/stations.ts';
 import { stringNumber } from '../instrument/construction.ts';
@@ -21,7 +22,7 @@ function slots(input: PlanInput): { high: Slot[]; low: Slot[]; perGap: number } 
     const target = input.targets.get(key);
     if (gap === null || target === undefined) return [];
     const { deeper } = nutSlot(HELD_AT, gap, target.aim);
-    return [{ string, gap, deeper, key, state: verdict(gap, target) }];
+    return [{ string, gap, deeper, key, state: verdict(gap, target, QUANTITY_FACTS['nut-gap'].tells) }];
   });
   return {
     high: all.filter((s) => s.state === 'high'),

@@ -1,3 +1,4 @@
+import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { saddleHeight, type SaddleChange } from '../saddle/saddle-height.ts';
 import { formatLength } from '../units/format-length.ts';
 import { both, keyOf, nutToAction, usable, type Carried, type PlanInput } from './plan-input.ts';
@@ -22,7 +23,7 @@ function side(input: PlanInput, carried: Carried, name: Side['name']): Side | nu
   const target = input.targets.get(key);
   if (now === null || target === undefined) return null;
   const expected = now + carried.action + nutToAction(construction, carried.nut.get(string) ?? 0);
-  const out = ['low', 'high'].includes(verdict(expected, target));
+  const out = ['low', 'high'].includes(verdict(expected, target, QUANTITY_FACTS.action.tells));
   const sum = saddleHeight(
     construction.scale,
     12,

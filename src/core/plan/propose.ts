@@ -1,3 +1,4 @@
+import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { verdict } from '../targets/target.ts';
 import { usable, type Carried, type Finding, type PlanInput } from './plan-input.ts';
 import type { Proposal, ProposalLine } from './proposal.ts';
@@ -41,7 +42,7 @@ function leaveAlone(input: PlanInput): string[] {
     const target = input.targets.get(s.key);
     return value === null || target === undefined
       ? []
-      : [{ s, good: ['in', 'edge'].includes(verdict(value, target)) }];
+      : [{ s, good: ['in', 'edge'].includes(verdict(value, target, QUANTITY_FACTS[s.quantity].tells)) }];
   });
   const names = { relief: 'Relief', action: 'Action', 'nut-gap': 'Nut', intonation: 'Intonation' } as const;
   return Object.entries(names)

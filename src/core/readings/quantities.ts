@@ -13,6 +13,8 @@ export interface QuantityFacts {
   readonly gauge: string;
   /** what can be true of any instrument; outside, Rubrica asks */
   readonly plausible: readonly [number, number];
+  /** what the gauge can tell apart, mm or cents */
+  readonly tells: number;
   /** a reading that the round can do without */
   readonly optional: boolean;
 }
@@ -25,6 +27,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     method: 'first and last fret pressed, read at the 7th',
     gauge: 'feeler, .02 mm',
     plausible: [-0.4, 1.2],
+    tells: 0.005,
     optional: false,
   },
   action: {
@@ -34,6 +37,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     method: 'open string over the 12th fret',
     gauge: 'rule, 1/64',
     plausible: [0.9, 6],
+    tells: 0.02,
     optional: false,
   },
   'nut-gap': {
@@ -43,6 +47,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     method: 'held at fret 3',
     gauge: 'feeler, .02 mm',
     plausible: [0, 0.8],
+    tells: 0.005,
     optional: false,
   },
   'saddle-standout': {
@@ -52,6 +57,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     method: 'above the bridge, in the middle',
     gauge: 'caliper, .05 mm',
     plausible: [0.3, 15],
+    tells: 0.05,
     optional: true,
   },
   intonation: {
@@ -61,6 +67,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     method: 'fretted 12th against the open string',
     gauge: 'tuner, 0.1 c',
     plausible: [-40, 40],
+    tells: 0.1,
     optional: false,
   },
 };

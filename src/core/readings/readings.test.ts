@@ -179,6 +179,12 @@ describe('targets', () => {
     expect(resolveTarget(construction, 'medium', [], station('saddle-standout:0:0'))).toBeNull();
   });
 
+  test('what the gauge cannot tell apart still counts as reached', () => {
+    const band = { low: 2, aim: 2.2, high: 2.5 };
+    expect([verdict(1.984375, band), verdict(1.984375, band, 0.02)]).toEqual(['low', 'edge']);
+    expect([verdict(2.519, band, 0.02), verdict(2.521, band, 0.02)]).toEqual(['edge', 'high']);
+  });
+
   test.each([
     [1.99, 'low'],
     [2.01, 'edge'],

@@ -29,11 +29,12 @@ export type Verdict = 'in' | 'edge' | 'low' | 'high';
 
 /**
  * How a reading stands to its band. `edge` is inside, within a tenth of the band's width of an end.
+ * @param tells what the gauge can tell apart, in the band's unit: less than that outside still counts as reached
  * @example verdict(2.6, { low: 2, aim: 2.2, high: 2.5 }) → 'high'
  */
-export function verdict(value: number, band: Band): Verdict {
-  if (value < band.low) return 'low';
-  if (value > band.high) return 'high';
+export function verdict(value: number, band: Band, tells = 0): Verdict {
+  if (value < band.low - tells) return 'low';
+  if (value > band.high + tells) return 'high';
   const margin = (band.high - band.low) / 10;
   return value < band.low + margin || value > band.high - margin ? 'edge' : 'in';
 }

@@ -1,7 +1,7 @@
 import { formatLength } from '../../core/units/format-length.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
 import { fromMm, type LengthUnit } from '../../core/units/length-units.ts';
-import type { Quantity } from '../../core/readings/quantities.ts';
+import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { verdict, type Target } from '../../core/targets/target.ts';
 
 /** How the sheet speaks: the unit of heights; small gaps are in thousandths unless it speaks millimetres. */
@@ -40,7 +40,7 @@ export interface SaidVerdict {
 /** Says how a value stands to its target: shape, word and amount, never colour alone. */
 export function sayVerdict(value: number, target: Target, quantity: Quantity, tongue: Tongue): SaidVerdict {
   const off = (by: number) => sayValue(by, quantity, tongue).replace(/^\+/, '');
-  switch (verdict(value, target)) {
+  switch (verdict(value, target, QUANTITY_FACTS[quantity].tells)) {
     case 'high':
       return {
         mark: '▲',

@@ -1,0 +1,138 @@
+import { usualConstruction } from '../core/instrument/defaults.ts';
+import { KINDS } from '../core/instrument/kinds.ts';
+import { COMMANDS, type CommandName } from './commands.ts';
+import { constructionSchema } from './construction.ts';
+
+const id = 1;
+const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } = {
+  'desk.take-in': {
+    customer: { id },
+    instrument: { id },
+    complaint: 'stiff',
+    touch: 'light',
+    plays: '',
+    wish: '',
+    neededBy: '2026-12-24',
+    hardDate: true,
+    hardReason: 'concert',
+    limitMinor: 0,
+    stringsState: 'missing',
+    cameWith: [{ name: 'case', state: '' }],
+    placeId: null,
+  },
+  'rack.move': {
+    jobId: id,
+    version: 0,
+    placeId: id,
+    waitingFor: 'time',
+    waitingNote: 'glue',
+    holderId: null,
+  },
+  'inspection.answer': { jobId: id, item: 'case', answer: 'fine', note: '', version: 0 },
+  'inspection.finish': { jobId: id, version: 0 },
+  'readings.conditions': {
+    jobId: id,
+    round: 'as-left',
+    version: 0,
+    strings: 'at-pitch',
+    position: 'playing',
+    tuning: 'E A D G B E',
+    temperature: 21.5,
+    humidity: 44,
+  },
+  'readings.save': {
+    jobId: id,
+    round: 'as-found',
+    quantity: 'action',
+    string: 6,
+    fret: 12,
+    typed: '5/64',
+    unit: 'mm',
+    version: 0,
+  },
+  'plan.target': {
+    jobId: id,
+    quantity: 'relief',
+    side: 'both',
+    low: 0.1,
+    aim: 0.2,
+    high: 0.3,
+    reason: '',
+    version: 0,
+  },
+  'plan.decide': { jobId: id, line: 'rod', decision: 'accepted', change: '', reason: '', version: 0 },
+  'plan.add': { jobId: id, operation: 'play-test', detail: '' },
+  'work.answer': { lineId: id, version: 0, answer: 'yes', by: 'Petra', how: 'by telephone' },
+  'work.step': { lineId: id, version: 0, action: 'start' },
+  'hand-over.check': { jobId: id, version: 0, checks: { played: true }, exception: '' },
+  'hand-over.return': { itemId: id, version: 0, returned: false, absence: 'was never here' },
+  'hand-over.sign': { jobId: id, version: 0, signer: 'Petra', signature: [[{ x: 0, y: 0 }]] },
+};
+
+const NAMES = Object.keys(COMMANDS) as CommandName[];
+const problems = (name: CommandName, input: unknown): string[] =>
+  COMMANDS[name].safeParse(input).error?.issues.map((i) => i.path.join('.')) ?? [];
+
+describe('commands', () => {
+  test.each(NAMES)('%s takes what a screen gives', (name) => {
+    expect(problems(name, GOOD[name])).toEqual([]);
+  });
+
+  test.each(NAMES)('%s refuses each of its fields when it is missing', (name) => {
+    for (const field of Object.keys(GOOD[name])) {
+      const { [field]: _gone, ...rest } = GOOD[name];
+      expect(problems(name, rest).map((p) => p.split('.')[0])).toContain(field);
+    }
+  });
+
+  test.each(NAMES)('%s refuses nonsense instead of guessing', (name) => {
+    for (const nonsense of [null, 5, 'text', [], {}])
+      expect(COMMANDS[name].safeParse(nonsense).success).toBe(false);
+  });
+
+  test.each<[CommandName, Record<string, unknown>, string]>([
+    ['desk.take-in', { complaint: '   ' }, 'complaint'],
+    ['desk.take-in', { neededBy: '24.12.2026' }, 'neededBy'],
+    ['desk.take-in', { limitMinor: 12.5 }, 'limitMinor'],
+    ['desk.take-in', { customer: { name: '', phone: '', email: '' } }, 'customer.name'],
+    ['desk.take-in', { customer: { name: 'P', phone: 'call me', email: '' } }, 'customer.phone'],
+    ['desk.take-in', { customer: { name: 'P', phone: '', email: 'not an address' } }, 'customer.email'],
+    ['readings.save', { typed: '' }, 'typed'],
+    ['readings.save', { typed: '5'.repeat(61) }, 'typed'],
+    ['readings.save', { string: -1 }, 'string'],
+    ['readings.save', { version: '0' }, 'version'],
+    ['readings.save', { quantity: 'weight' }, 'quantity'],
+    ['readings.conditions', { humidity: 101 }, 'humidity'],
+    ['readings.conditions', { temperature: Number.NaN }, 'temperature'],
+    ['readings.conditions', { tuning: ' ' }, 'tuning'],
+    ['plan.target', { aim: Infinity }, 'aim'],
+    ['work.answer', { by: '' }, 'by'],
+    ['work.answer', { how: 'by pigeon' }, 'how'],
+    ['work.step', { action: 'skip' }, 'action'],
+    ['hand-over.sign', { signer: ' ' }, 'signer'],
+    ['hand-over.sign', { signature: '<svg onload=alert(1)>' }, 'signature'],
+    ['hand-over.sign', { signature: [[{ x: -1, y: 0 }]] }, 'signature.0.0.x'],
+  ])('%s with %o is refused at %s', (name, wrong, field) => {
+    expect(problems(name, { ...GOOD[name], ...wrong })).toContain(field);
+  });
+});
+
+describe('construction', () => {
+  test.each([...KINDS])('the usual %s is one', (kind) => {
+    expect(constructionSchema.safeParse(usualConstruction(kind)).success).toBe(true);
+  });
+
+  test.each<[string, Record<string, unknown>]>([
+    ['a scale of inches', { scale: 25.5 }],
+    ['no strings', { strings: [] }],
+    ['a gauge of a rope', { strings: [1, 2, 3].map(() => ({ note: 'E2', gauge: 9, wound: true })) }],
+    ['a note that is none', { strings: [1, 2, 3].map(() => ({ note: 'H2', gauge: 1, wound: true })) }],
+    ['a bridge nobody knows', { bridge: 'drawbridge' }],
+    ['half a fret', { frets: 20.5 }],
+    ['three strings a course', { perCourse: 3 }],
+  ])('%s is refused', (_what, wrong) => {
+    expect(constructionSchema.safeParse({ ...usualConstruction('steel-acoustic'), ...wrong }).success).toBe(
+      false,
+    );
+  });
+});
