@@ -42,6 +42,8 @@ test('inches in a millimetre field are asked about, never blocked', async () => 
   await treble.fill('.095');
   await treble.press('Enter');
   await says.getByRole('button', { name: 'It is .095, as typed' }).click();
+  await treble.blur();
+  await expect(treble).toHaveValue(/^0\.(09|10) mm$/);
   await ilse.reload();
   await live(ilse);
   await treble.focus();

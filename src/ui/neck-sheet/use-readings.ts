@@ -9,11 +9,14 @@ import type { Station } from '../../core/readings/stations.ts';
 import type { JobView } from '../../server/job/load-job.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
 import { send } from '../send.ts';
+import type { LengthUnit } from '../../core/units/length-units.ts';
 import { unitOf, type Tongue } from './units.ts';
 
 /** What is being typed at a station and not yet in the house. */
 export interface Draft {
   readonly text: string;
+  /** the unit of a bare number when it was typed: a reload must not read it in another one */
+  readonly unit?: LengthUnit;
   /** the version that was on the screen when typing began */
   readonly base: number;
   readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
@@ -66,9 +69,9 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     change(key, { text, base: live.current[key]?.base ?? versionOf(key), state: 'typing' });
 
   const give = async (station: Station, draft: Draft) => {
-    change(station.key, { text: draft.text, base: draft.base, state: 'sending' });
     const { quantity, string, fret, key } = station;
-    const unit = unitOf(quantity, tongue);
+    const unit = draft.unit ?? unitOf(quantity, tongue);
+    change(key, { text: draft.text, base: draft.base, unit, state: 'sending' });
     const input = {
       jobId: job.id,
       round,
@@ -89,7 +92,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       return;
     }
     const { error } = done;
-    const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message };
+    const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message, unit };
     if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
     else if (error.code === 'offline' || error.code === 'signed-out')
       change(key, { ...rest, state: 'unsent' });
