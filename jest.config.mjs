@@ -15,8 +15,6 @@ const shared = { transform, extensionsToTreatAsEsm: ['.ts', '.tsx'], testEnviron
 
 export default {
   testTimeout: 120_000,
-  // A pool left open must fail the run's time, not hang it.
-  forceExit: true,
   projects: [
     {
       ...shared,

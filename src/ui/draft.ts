@@ -30,6 +30,16 @@ export function dropDraft(key: string): void {
   }
 }
 
+/** The id of the command that gives exactly this input: the same after a reload, a new one when the input changed. */
+export function commandIdFor(key: string, input: unknown): string {
+  const text = JSON.stringify(input);
+  const before = readDraft<{ readonly id: string; readonly text: string }>(key);
+  if (before?.text === text) return before.id;
+  const id = crypto.randomUUID();
+  saveDraft(key, { id, text });
+  return id;
+}
+
 /** Whether the page is alive in the browser: drafts are read only then, so that server and browser draw the same first. */
 export function useMounted(): boolean {
   const [mounted, setMounted] = useState(false);

@@ -7,7 +7,7 @@ import type { Construction } from '../core/instrument/construction.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
 import { CustomerField } from './customer-field.tsx';
-import { dropDraft, readDraft, saveDraft } from './draft.ts';
+import { commandIdFor, dropDraft, readDraft, saveDraft } from './draft.ts';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
 import { InstrumentFields } from './instrument-fields.tsx';
@@ -42,6 +42,8 @@ const EMPTY: IntakeForm = {
   placeId: '',
 };
 const DRAFT = 'intake';
+const DRAFT_CUSTOMER = 'intake-customer';
+const DRAFT_COMMAND = 'intake-command';
 
 /** The intake conversation on one screen: who, what, why, when, what came with it. */
 export function Intake({ places }: { readonly places: readonly { id: number; name: string }[] }) {
@@ -53,11 +55,18 @@ export function Intake({ places }: { readonly places: readonly { id: number; nam
   const errors = formState.errors;
   useEffect(() => {
     const draft = readDraft<IntakeForm>(DRAFT);
-    if (draft) reset({ ...EMPTY, ...draft });
+    if (draft) {
+      const customer = readDraft<FoundCustomer>(DRAFT_CUSTOMER);
+      const same = customer !== null && customer.id === draft.customerId;
+      if (same) setFound(customer);
+      reset({ ...EMPTY, ...draft, ...(!same && { customerId: null, instrumentId: null }) });
+    }
     return subscribe({ formState: { values: true }, callback: ({ values }) => saveDraft(DRAFT, values) });
   }, [reset, subscribe]);
   const chooseCustomer = (customer: FoundCustomer | null, name: string) => {
     setFound(customer);
+    if (customer) saveDraft(DRAFT_CUSTOMER, customer);
+    else dropDraft(DRAFT_CUSTOMER);
     setValue('customerId', customer?.id ?? null);
     setValue('customerName', customer?.name ?? name);
     setValue('phone', customer?.phone ?? '');
@@ -72,9 +81,10 @@ export function Intake({ places }: { readonly places: readonly { id: number; nam
         setError(field as keyof IntakeForm, { message }, { shouldFocus: true });
       return;
     }
-    const done = await send('desk.take-in', command.value);
+    const done = await send('desk.take-in', command.value, commandIdFor(DRAFT_COMMAND, command.value));
     if (done.ok) {
-      dropDraft(DRAFT);
+      dropDraft(DRAFT_CUSTOMER);
+      dropDraft(DRAFT_COMMAND);
       reset(EMPTY);
       dropDraft(DRAFT);
       router.push(`/job/${done.value.number}/arrival`);

@@ -1,8 +1,9 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState, useTransition } from 'react';
 import { WifiOff } from 'lucide-react';
+import { LOOK, lookSoon } from './look.ts';
 
 const SETTLE_MS = 120;
 const PATIENCE_MS = 1500;
@@ -12,30 +13,45 @@ const AGAIN_MS = 1500;
 export function Live() {
   const router = useRouter();
   const [lost, setLost] = useState(false);
+  const [looking, look] = useTransition();
+  const busy = useRef(false);
+  const missed = useRef(false);
+  useEffect(() => {
+    busy.current = looking;
+    if (looking || !missed.current) return;
+    missed.current = false;
+    lookSoon();
+  }, [looking]);
   useEffect(() => {
     let wait: ReturnType<typeof setTimeout> | undefined;
     let grace: ReturnType<typeof setTimeout> | undefined;
     let opened = false;
     const source = new EventSource('/api/events');
-    const look = (after = SETTLE_MS) => {
-      clearTimeout(wait);
-      wait = setTimeout(() => void lookNow(), after);
+    // One look serves all that changed until it begins, and one more all that changed while it ran: a flood of changes
+    // neither puts the look off for ever nor queues one look for each of them.
+    const soon = (after = SETTLE_MS) => {
+      if (busy.current) missed.current = true;
+      else wait ??= setTimeout(() => void now(), after);
     };
     // The router leaves the page when it cannot fetch it: ask first whether the house is there, and wait if it is not.
-    const lookNow = async () => {
+    const now = async () => {
       const there = await fetch('/api/health', { cache: 'no-store' }).then(
         (r) => r.ok,
         () => false,
       );
-      if (there) router.refresh();
-      else look(AGAIN_MS);
+      wait = undefined;
+      if (!there) return soon(AGAIN_MS);
+      busy.current = true;
+      look(() => router.refresh());
     };
-    source.onmessage = () => look();
+    const asked = () => soon();
+    window.addEventListener(LOOK, asked);
+    source.onmessage = asked;
     source.addEventListener('open', () => {
       clearTimeout(grace);
       setLost(false);
       // After a gap something may have been missed.
-      if (opened) look();
+      if (opened) soon();
       opened = true;
       document.documentElement.dataset['live'] = 'yes';
     });
@@ -46,6 +62,7 @@ export function Live() {
     return () => {
       clearTimeout(wait);
       clearTimeout(grace);
+      window.removeEventListener(LOOK, asked);
       source.close();
       delete document.documentElement.dataset['live'];
     };

@@ -33,12 +33,16 @@ async function post(body: string): Promise<Response> {
   }
 }
 
-/** Gives one command to the house; its id makes a repeat after a lost answer harmless. */
+/**
+ * Gives one command to the house. Its id makes a repeat after a lost answer harmless: who keeps the id across a reload
+ * may give the same command again.
+ */
 export async function send<N extends CommandName>(
   name: N,
   input: CommandInput<N>,
+  id: string = crypto.randomUUID(),
 ): Promise<Result<CommandAnswer[N], Failure | Offline>> {
-  const body = JSON.stringify({ id: crypto.randomUUID(), name, input });
+  const body = JSON.stringify({ id, name, input });
   try {
     const answer = await post(body);
     return (await answer.json()) as Result<CommandAnswer[N], Failure>;

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Theirs } from '../../contracts/failure.ts';
 import { readEntry, type EntryQuestion } from '../../core/readings/entry.ts';
@@ -8,6 +7,7 @@ import type { RoundKind } from '../../core/readings/reading.ts';
 import type { Station } from '../../core/readings/stations.ts';
 import type { JobView } from '../../server/job/load-job.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import { lookSoon } from '../look.ts';
 import { send } from '../send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import { unitOf, type Tongue } from './units.ts';
@@ -17,6 +17,10 @@ export interface Draft {
   readonly text: string;
   /** the unit of a bare number when it was typed: a reload must not read it in another one */
   readonly unit?: LengthUnit;
+  /** the command that carries exactly this text: given again after a reload, the house answers as it did at first */
+  readonly command?: string;
+  /** the text last sent from here, when typing went on before the house answered */
+  readonly sent?: string;
   /** the version that was on the screen when typing began */
   readonly base: number;
   readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
@@ -32,11 +36,11 @@ const RETRY_MS = 2500;
 
 /** The readings of one round on the screen: drafts kept in this browser, saved one by one, conflicts shown. */
 export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
-  const router = useRouter();
   const [drafts, setDrafts] = useState<Drafts>({});
   const [kept, setKept] = useState<Kept>({});
   const store = `readings:${job.id}:${round}`;
   const live = useRef(drafts);
+  const again = useRef(() => {});
 
   const change = useCallback(
     (key: string, draft: Draft | null) => {
@@ -58,6 +62,9 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     live.current = Object.fromEntries(opened) as Drafts;
     setDrafts(live.current);
     setKept({});
+    // What was on its way when the page went away goes again at once.
+    const first = setTimeout(() => again.current(), 0);
+    return () => clearTimeout(first);
   }, [store]);
 
   const versionOf = (key: string): number => {
@@ -65,13 +72,23 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     return Math.max(reading?.version ?? 0, kept[key]?.version ?? 0);
   };
 
-  const type = (key: string, text: string) =>
-    change(key, { text, base: live.current[key]?.base ?? versionOf(key), state: 'typing' });
+  const type = (key: string, text: string) => {
+    const now = live.current[key];
+    const sent = now?.state === 'sending' ? now.text : now?.sent;
+    change(key, {
+      text,
+      base: now?.base ?? versionOf(key),
+      state: 'typing',
+      ...(sent !== undefined && { sent }),
+    });
+  };
 
   const give = async (station: Station, draft: Draft) => {
     const { quantity, string, fret, key } = station;
     const unit = draft.unit ?? unitOf(quantity, tongue);
-    change(key, { text: draft.text, base: draft.base, unit, state: 'sending' });
+    const command = draft.command ?? crypto.randomUUID();
+    const { text, base, sent } = draft;
+    change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }) });
     const input = {
       jobId: job.id,
       round,
@@ -82,20 +99,23 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       unit,
       version: draft.base,
     };
-    const done = await send('readings.save', input);
+    const done = await send('readings.save', input, command);
     const now = live.current[key];
     if (done.ok) {
       setKept((k) => ({ ...k, [key]: { typed: input.typed, version: done.value.version } }));
       if (now?.text === draft.text) change(key, null);
       else if (now) change(key, { ...now, base: done.value.version });
-      router.refresh();
+      lookSoon();
       return;
     }
     const { error } = done;
     const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message, unit };
-    if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
+    if (error.code === 'conflict' && error.theirs.says === sent) {
+      // The colleague is this tablet itself: its earlier text arrived, the answer did not.
+      await give(station, { text, base: error.theirs.version, unit, state: 'typing' });
+    } else if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
     else if (error.code === 'offline' || error.code === 'signed-out')
-      change(key, { ...rest, state: 'unsent' });
+      change(key, { ...rest, ...(rest.text === text && { command }), state: 'unsent' });
     else
       change(key, {
         ...rest,
@@ -137,7 +157,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
 
   const takeTheirs = (key: string) => {
     change(key, null);
-    router.refresh();
+    lookSoon();
   };
 
   const keepMine = (station: Station) => {
@@ -147,7 +167,6 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     commit(station, true);
   };
 
-  const again = useRef(() => {});
   useEffect(() => {
     again.current = () => {
       for (const station of job.readings.stations) {
