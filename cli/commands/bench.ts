@@ -15,6 +15,7 @@ import type { Options } from '../main.ts';
 import { startDatabase } from '../private-database.ts';
 import { say } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
+import { SETTLE_MS } from '../../src/ui/look.ts';
 
 /** One measured row: times in ms, the ratio of its median to the baseline's in the same run. */
 interface Row {
@@ -32,6 +33,7 @@ const SIZES = [1_000, 20_000] as const;
 const RUNS = 40;
 const WARM = 8;
 const PORT = 4391;
+const SECOND_PORT = 4392;
 const SECRET = 'only for the bench';
 const READ_JOB = 412;
 
@@ -125,6 +127,25 @@ async function cookie(db: Database): Promise<string> {
   return `rubrica_device=${paired.value.token}; rubrica_session=${session.value.token}`;
 }
 
+/** Hears the second process's events: the promise it hands out settles when the next one arrives. */
+async function listen(cookies: string): Promise<{ next: () => Promise<void>; close: () => void }> {
+  const stop = new AbortController();
+  const stream = await fetch(`http://127.0.0.1:${SECOND_PORT}/api/events`, {
+    headers: { cookie: cookies },
+    signal: stop.signal,
+  });
+  let heard = () => {};
+  const read = async () => {
+    const decoder = new TextDecoder();
+    for await (const piece of stream.body ?? [])
+      if (decoder.decode(piece as Uint8Array).includes('data: [')) heard();
+  };
+  read().catch(() => {
+    // closed at the end of the row
+  });
+  return { next: () => new Promise((resolve) => (heard = resolve)), close: () => stop.abort() };
+}
+
 async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[]> {
   const base = `http://127.0.0.1:${PORT}`;
   const page = (path: string) => async () => {
@@ -157,8 +178,20 @@ async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[
     if (!said.ok || !said.value) throw new Error(`saving was refused: ${JSON.stringify(said)}`);
     ({ version } = said.value);
   };
+  const events = await listen(cookies);
+  // What a screen of another process does: it hears the event, settles, and fetches its page again.
+  const shownElsewhere = async (i: number) => {
+    const arrived = events.next();
+    await save(i);
+    await arrived;
+    await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
+    const answer = await fetch(`http://127.0.0.1:${SECOND_PORT}/job/${READ_JOB}/readings`, {
+      headers: { cookie: cookies },
+    });
+    await answer.text();
+  };
   const bareSave = () => db.sequelize.query("UPDATE settings SET version = version + 1 WHERE name = 'shop'");
-  return [
+  const rows = [
     await row(`rack.${jobs}-jobs`, 150, 'the rack’s one query', sql(RACK_SQL), page('/rack')),
     await row(
       `job.${jobs}-jobs`,
@@ -168,7 +201,10 @@ async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[
       page(`/job/${READ_JOB}/readings`),
     ),
     await row(`reading-save.${jobs}-jobs`, 100, 'one committed row', bareSave, save),
+    await row(`shown-elsewhere.${jobs}-jobs`, 2000, 'one committed row', bareSave, shownElsewhere),
   ];
+  events.close();
+  return rows;
 }
 
 async function versionOf(db: Database, jobId: number): Promise<number> {
@@ -193,7 +229,8 @@ export async function run(o: Options): Promise<number> {
   try {
     await migrate(db.sequelize);
     await fillDemo(db, new Date());
-    const app = await serve(PORT, { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET });
+    const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
+    const [app, second] = await Promise.all([serve(PORT, env), serve(SECOND_PORT, env)]);
     try {
       const cookies = await cookie(db);
       for (const jobs of SIZES) {
@@ -203,6 +240,7 @@ export async function run(o: Options): Promise<number> {
       }
     } finally {
       await endServer(app);
+      await endServer(second);
     }
   } finally {
     await db.sequelize.close();

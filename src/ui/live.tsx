@@ -3,9 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { WifiOff } from 'lucide-react';
-import { LOOK, lookSoon } from './look.ts';
+import { LOOK, lookSoon, SETTLE_MS } from './look.ts';
 
-const SETTLE_MS = 120;
 const PATIENCE_MS = 1500;
 const AGAIN_MS = 1500;
 

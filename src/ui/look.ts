@@ -5,3 +5,6 @@ export const LOOK = 'rubrica:look';
 export function lookSoon(): void {
   window.dispatchEvent(new Event(LOOK));
 }
+
+/** How long a screen waits after a change for others that come with it, ms. */
+export const SETTLE_MS = 120;

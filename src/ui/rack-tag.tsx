@@ -30,8 +30,7 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
         <span className="font-serif text-xl font-bold">{tag.number}</span>
         <span className={`text-sm ${red ? 'text-rubric' : 'text-quiet'}`}>
           {red && '◆ '}
-          {late ? 'late, ' : ''}
-          {due}
+          {late ? 'late' : due}
         </span>
       </span>
       <span className="mb-2 line-clamp-2 text-sm leading-snug">

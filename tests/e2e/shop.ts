@@ -78,5 +78,5 @@ export async function accessible(page: Page, what: string): Promise<void> {
   ).toEqual([]);
 }
 
-/** The time in which a second screen must show a change, ms. */
-export const AT_ONCE = { timeout: 2_000 };
+/** A second screen shows a change by itself; how soon is measured by `./rubrica bench`, not here. */
+export const BY_ITSELF = { timeout: 15_000 };

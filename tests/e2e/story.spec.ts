@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
-import { A, accessible, AT_ONCE, B, go, live, tablet } from './shop.ts';
+import { A, accessible, BY_ITSELF, B, go, live, tablet } from './shop.ts';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -54,7 +54,9 @@ test('1. the desk takes in a steel-string; the rack of the other tablet shows it
   await desk.waitForURL(/\/job\/\d+\/arrival/);
   number = /\/job\/(\d+)\//.exec(desk.url())?.[1] ?? '';
   await expect(desk.getByText('It plays stiff, and I have a concert.')).toBeVisible();
-  await expect(bench.getByRole('link', { name: new RegExp(`${number}.*Otter Grand`) })).toBeVisible(AT_ONCE);
+  await expect(bench.getByRole('link', { name: new RegExp(`${number}.*Otter Grand`) })).toBeVisible(
+    BY_ITSELF,
+  );
   await accessible(desk, 'arrival');
   await accessible(bench, 'rack');
 });
@@ -144,8 +146,8 @@ test('3. readings on the neck sheet, typed as a bench types them, live on the ot
     '0',
   ]);
   await expect(station(bench, 'action:6:12')).toHaveValue('7½/64');
-  await expect(station(desk, 'relief:0:7')).toHaveValue('.014', AT_ONCE);
-  await expect(station(desk, 'intonation:1:12')).toHaveValue('0 c', AT_ONCE);
+  await expect(station(desk, 'relief:0:7')).toHaveValue('.014', BY_ITSELF);
+  await expect(station(desk, 'intonation:1:12')).toHaveValue('0 c', BY_ITSELF);
   await bench.reload();
   await live(bench);
   // Shown in the shop's unit, kept as typed.
@@ -211,12 +213,12 @@ test('5. the desk records a yes to each line; a no takes it out', async () => {
     await expect(desk.getByRole('heading', { name: new RegExp(title) })).toBeVisible();
   }
   await expect(desk.getByText('¤78.00')).toBeVisible();
-  await expect(bench.getByRole('button', { name: 'Start: Lower the saddle' })).toBeVisible(AT_ONCE);
+  await expect(bench.getByRole('button', { name: 'Start: Lower the saddle' })).toBeVisible(BY_ITSELF);
 });
 
 test('6. steps are started, paused and finished; what they move goes stale until it is read again', async () => {
   await bench.getByRole('button', { name: 'Start: Adjust the truss rod' }).tap();
-  await expect(desk.getByText('Ilse Marrow at it')).toBeVisible(AT_ONCE);
+  await expect(desk.getByText('Ilse Marrow at it')).toBeVisible(BY_ITSELF);
   await bench.getByRole('button', { name: 'Pause: Adjust the truss rod' }).tap();
   await bench.getByRole('button', { name: 'Go on: Adjust the truss rod' }).tap();
   await bench.getByRole('button', { name: 'Finish: Adjust the truss rod' }).tap();
@@ -270,7 +272,7 @@ test('7. hand-over: before and after, bench check, signature, seal, the sheet, t
     await expect(bench.getByLabel(new RegExp(title))).toBeChecked();
     await expect(bench.getByLabel(new RegExp(title))).toBeEnabled();
   }
-  await expect(desk.getByText('Checked by Ilse Marrow')).toBeVisible(AT_ONCE);
+  await expect(desk.getByText('Checked by Ilse Marrow')).toBeVisible(BY_ITSELF);
   for (const thing of ['hard case, one latch loose', 'truss rod key']) {
     await desk.getByLabel(thing).click();
     await expect(desk.getByLabel(thing)).toBeChecked();
@@ -288,7 +290,7 @@ test('7. hand-over: before and after, bench check, signature, seal, the sheet, t
   await desk.mouse.up();
   await desk.getByRole('button', { name: 'Sign and close' }).click();
   await expect(desk.getByText('Signed and sealed')).toBeVisible();
-  await expect(bench.getByText('Signed and sealed')).toBeVisible(AT_ONCE);
+  await expect(bench.getByText('Signed and sealed')).toBeVisible(BY_ITSELF);
   await accessible(desk, 'signed');
   const pdf = await desk.request.get(`/api/job/${number}/sheet`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');

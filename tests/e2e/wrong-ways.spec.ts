@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { A, accessible, AT_ONCE, B, DATABASE, go, live, pairedTablet, signIn, tablet } from './shop.ts';
+import { A, accessible, BY_ITSELF, B, DATABASE, go, live, pairedTablet, signIn, tablet } from './shop.ts';
 
 let ilse: Page;
 let tomas: Page;
@@ -73,7 +73,7 @@ test('two techs at the same reading see both values', async () => {
   await expect(says).toContainText('Ilse Marrow wrote 3.7 mm, you wrote 3.9 mm');
   await accessible(tomas, 'conflict');
   await says.getByRole('button', { name: 'Save 3.9 mm' }).click();
-  await expect(mine).toHaveValue('9.8/64', AT_ONCE);
+  await expect(mine).toHaveValue('9.8/64', BY_ITSELF);
 });
 
 test('a lost connection keeps what is typed and sends it when it returns', async () => {
