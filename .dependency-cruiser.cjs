@@ -20,8 +20,15 @@ module.exports = {
       name: 'core-is-closed',
       severity: 'error',
       comment: 'The core imports only the core: no packages, no Node.',
-      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/core/', pathNot: ['\\.test\\.ts$', '^src/core/sums/'] },
       to: { pathNot: '^src/core/' },
+    },
+    {
+      name: 'sums-are-declared-with-zod-alone',
+      severity: 'error',
+      comment: 'The declared sums may use zod, which is pure, and nothing else from outside.',
+      from: { path: '^src/core/sums/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^src/core/', '(^|/)node_modules/zod/'] },
     },
     upward(
       'contracts',

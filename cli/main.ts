@@ -13,6 +13,9 @@ const USAGE = `Usage: ./rubrica COMMAND
   seed --fresh                 throw the data away and load the demo shop again
   pair                         make a pairing code for a tablet
   doctor                       what is installed, running, listening, migrated
+  sum                          the names of the sums
+  sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
+  sum -                        sums from standard input, one {"id": …, "input": {…}} a line
   bench [--json]               measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   help                         this
@@ -27,6 +30,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   seed: () => import('./commands/seed.ts'),
   pair: () => import('./commands/pair.ts'),
   doctor: () => import('./commands/doctor.ts'),
+  sum: () => import('./commands/sum.ts'),
   bench: () => import('./commands/bench.ts'),
   pictures: () => import('./commands/pictures.ts'),
 };

@@ -14,6 +14,13 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
   ['bench', '/bench'],
   ['shelf', '/shelf'],
   ['house', '/house'],
+  [
+    'sums',
+    '/sums/string-line?scale=25.5+in&points.0.fret=1&points.0.height=.024&points.1.fret=12&points.1.height=5.5&frets=12+17+20&u=64ths',
+  ],
+  ['sums-clearance', '/sums/clearance'],
+  ['sums-frets', '/sums/fret-level'],
+  ['sums-strings', '/sums/predicted-intonation'],
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
   ['readings', '/job/412/readings'],

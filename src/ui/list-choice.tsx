@@ -29,7 +29,7 @@ export function ListChoice({ value, items, onChange, ...wiring }: Props) {
         aria-labelledby={`${wiring.id}-label ${wiring.id}`}
         className="field flex cursor-pointer items-center justify-between gap-2 text-left"
       >
-        <span className="truncate">{chosen?.name ?? ' '}</span>
+        <span className="truncate">{chosen?.name ?? '–'}</span>
         <ChevronDown aria-hidden size={18} className="shrink-0" />
       </ListboxButton>
       <ListboxOptions

@@ -9,6 +9,7 @@ const PLACES = [
   { href: '/desk', name: 'Desk' },
   { href: '/bench', name: 'Bench' },
   { href: '/shelf', name: 'Shelf' },
+  { href: '/sums', name: 'Sums' },
   { href: '/house', name: 'House' },
 ] as const;
 

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { fretPosition } from './fret-position.ts';
 import { convertRelief, reliefShare } from './relief.ts';
 import { stringLine } from './string-line.ts';
-import { rodAdvice, rodToAction, USUAL_ROD, type LoggedTurn } from './truss-rod.ts';
+import { rodRatio, rodToAction } from './rod-to-action.ts';
+import { rodAdvice, USUAL_ROD, type LoggedTurn } from './truss-rod.ts';
 
 const scale = fc.double({ min: 250, max: 900, noNaN: true });
 
@@ -199,7 +200,24 @@ describe('rodAdvice', () => {
   });
 
   test('the action at 12 follows relief about twofold', () => {
-    expect(rodToAction(-0.1)).toBeCloseTo(-0.2, 12);
-    expect(rodToAction(-0.1, 2.4)).toBeCloseTo(-0.24, 12);
+    expect(rodToAction(648, 12, -0.1, 12).actionChange).toBeCloseTo(-0.2, 12);
+    expect(rodToAction(648, 14, -0.1, 12, 2.4)).toEqual({
+      actionChange: expect.closeTo(-0.24, 12) as number,
+      ratio: 2.4,
+    });
+  });
+
+  test('the ratio agrees with a bent neck drawn and measured: circle to the joint, straight after it', () => {
+    // Seen from the body: heights of a circle of relief r over the span nut to joint, tangent to the body at the joint.
+    const [L, joint] = [648, 14];
+    const xj = fretPosition(L, joint);
+    const relief = 0.01;
+    const radius = xj ** 2 / (8 * relief);
+    const rise = (x: number) => (x < xj ? radius - Math.sqrt(radius ** 2 - (xj - x) ** 2) : 0);
+    for (const fret of [1, 5, 12, 17]) {
+      const x = fretPosition(L, fret);
+      const action = rise(0) * (1 - x / L) - rise(x);
+      expect(rodRatio(L, joint, fret)).toBeCloseTo(action / relief, 5);
+    }
   });
 });

@@ -32,6 +32,9 @@ export interface RodAdvice {
 export const USUAL_ROD: RodPrior = { perEighth: 0.05, sd: 0.03 };
 const LARGEST_STEP = 2;
 const READING_SD = 0.02;
+const UNANSWERED_EIGHTHS = 16;
+/** Below this relief per eighth, mm, the rod is not answering as a rod does. */
+const WEAK_ANSWER = 0.005;
 
 const respond = (turns: readonly LoggedTurn[], prior: RodPrior): RodPrior => {
   let weight = 1 / prior.sd ** 2;
@@ -44,12 +47,16 @@ const respond = (turns: readonly LoggedTurn[], prior: RodPrior): RodPrior => {
   return { perEighth: sum / weight, sd: Math.sqrt(1 / weight) };
 };
 
-const unanswered = (turns: readonly LoggedTurn[]): boolean => {
-  const tight = turns.filter((t) => t.eighths > 0);
-  const turned = tight.reduce((n, t) => n + t.eighths, 0);
-  const moved = tight.reduce((n, t) => n + t.before - t.after, 0);
-  return turned >= 16 && Math.abs(moved) < READING_SD;
-};
+/** Whether the latest two full turns, either way, have not moved the neck by as much as the gauge can tell. */
+function unanswered(turns: readonly LoggedTurn[]): boolean {
+  let [turned, moved] = [0, 0];
+  for (const t of turns.toReversed()) {
+    turned += Math.abs(t.eighths);
+    moved += Math.sign(t.eighths) * (t.before - t.after);
+    if (turned >= UNANSWERED_EIGHTHS) return Math.abs(moved) < READING_SD;
+  }
+  return false;
+}
 
 /**
  * The next turn of the truss rod: direction from the sign of the error, size in eighths from the instrument's own
@@ -81,7 +88,7 @@ export function rodAdvice(
     const why = 'Two turns have not moved the neck. Stop: the rod is at its end, broken or not bearing.';
     return { advice: 'stop', eighths: 0, expected: null, perEighth: answer.perEighth, why };
   }
-  if (answer.perEighth < 0.005) {
+  if (answer.perEighth < WEAK_ANSWER) {
     const why = 'The rod does not answer as it should. Stop and look before turning further.';
     return { advice: 'stop', eighths: 0, expected: null, perEighth: answer.perEighth, why };
   }
@@ -94,14 +101,9 @@ export function rodAdvice(
     eighths,
     expected: { low: likely - spread, aim: likely, high: likely + spread },
     perEighth: answer.perEighth,
-    why: turns.length === 0 ? 'from the usual answer of such a rod' : `from ${turns.length} logged turns`,
+    why:
+      turns.length === 0
+        ? 'From what such a rod usually does.'
+        : `From ${turns.length === 1 ? 'one logged turn' : `${turns.length} logged turns`} over what such a rod usually does.`,
   };
 }
-
-/**
- * What a change of relief does to the action: near 2·Δr at the 12th fret when the curve ends at the body joint, falling
- * in proportion to the distance from the nut.
- * @param reliefChange mm (negative when the rod is tightened)
- * @param ratio action change at the 12th per relief change; a beam gives 2.0 to 2.4
- */
-export const rodToAction = (reliefChange: number, ratio = 2): number => ratio * reliefChange;

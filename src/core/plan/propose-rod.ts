@@ -1,5 +1,6 @@
 import { reliefShare } from '../neck/relief.ts';
-import { rodAdvice, rodToAction } from '../neck/truss-rod.ts';
+import { rodToAction } from '../neck/rod-to-action.ts';
+import { rodAdvice } from '../neck/truss-rod.ts';
 import { formatLength } from '../units/format-length.ts';
 import { keyOf, usable, type PlanInput } from './plan-input.ts';
 import type { ProposalLine } from './proposal.ts';
@@ -32,7 +33,8 @@ export function rodLine(input: PlanInput): { line: ProposalLine; actionChange: n
     };
   }
   const wanted = target.aim - relief;
-  const actionChange = rodToAction(wanted, input.settings.rodActionRatio);
+  const { scale, bodyFret } = input.construction;
+  const { actionChange } = rodToAction(scale, bodyFret, wanted, 12, input.settings.rodActionRatio);
   const way = advice === 'tighten' ? 'Tighten' : 'Loosen';
   const says =
     `${now} at the 7th, wanted ${band}. ${way} the rod ${EIGHTHS[Math.abs(eighths)] ?? `${Math.abs(eighths)} eighths`}; ` +

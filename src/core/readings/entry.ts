@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
+import { bareUnit } from '../units/bare-unit.ts';
 import { formatLength } from '../units/format-length.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../units/length-units.ts';
 import { formatCents, parseCents } from '../units/parse-cents.ts';
@@ -56,12 +57,8 @@ function otherWays(text: string, quantity: Quantity, read: LengthUnit): OtherRea
   return seen;
 }
 
-/** Thousandths are written `8` or `.008`; in a field that counts units, a leading point means inches. */
-const fieldUnitFor = (text: string, unit: LengthUnit): LengthUnit =>
-  unit !== 'mm' && unit !== 'in' && /^\s*[+-]?0?[.,]\d{2,4}\s*$/.test(text) ? 'in' : unit;
-
 function readLength(text: string, quantity: Quantity, unit: LengthUnit): Result<EntryReading, EntryError> {
-  const read = parseLength(text, fieldUnitFor(text, unit));
+  const read = parseLength(text, bareUnit(text, unit));
   if (!read.ok) return fail({ code: read.error.code, message: read.error.message });
   const { mm: value, unit: readIn } = read.value;
   const says = formatLength(value, readIn === 'mm' ? unit : 'mm');

@@ -1,11 +1,10 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { formatMoney, total } from '../../core/money/money.ts';
 import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
 import type { JobView } from '../job/load-job.ts';
+import { fontFile } from './fonts.ts';
 
 const INK = '#1b3a73';
 const QUIET = '#665d4f';
@@ -16,29 +15,14 @@ const SIGNATURE_WIDTH = 600;
 
 type Pdf = InstanceType<typeof PDFDocument>;
 
-function fontFile(pkg: string, file: string): string {
-  const root = process.env['RUBRICA_ROOT'] ?? process.cwd();
-  const here = createRequire(join(root, 'package.json'));
-  return join(dirname(here.resolve(`${pkg}/package.json`)), file);
-}
-
 function begin(job: JobView): Pdf {
   const pdf = new PDFDocument({
     size: 'A4',
     margin: MARGIN,
     info: { Title: `Job ${job.number}`, Creator: 'Rubrica' },
   });
-  pdf.registerFont(
-    'serif',
-    fontFile('@expo-google-fonts/source-serif-4', '600SemiBold/SourceSerif4_600SemiBold.ttf'),
-  );
-  pdf.registerFont(
-    'sans',
-    fontFile(
-      '@expo-google-fonts/atkinson-hyperlegible-next',
-      '400Regular/AtkinsonHyperlegibleNext_400Regular.ttf',
-    ),
-  );
+  pdf.registerFont('serif', fontFile('serif'));
+  pdf.registerFont('sans', fontFile('sans'));
   return pdf;
 }
 

@@ -1,0 +1,27 @@
+import { runSum } from '../../../../core/sums/run-sum.ts';
+import type { SumError } from '../../../../core/sums/sum.ts';
+
+const MOST_BYTES = 256 * 1024;
+
+const refused = (status: number, error: SumError): Response => Response.json(error, { status });
+
+/** Runs a sum. It reads and changes nothing of the shop, so it asks nobody's name. */
+export async function POST(
+  request: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> {
+  const { id } = await params;
+  const text = await request.text();
+  if (text.length > MOST_BYTES) {
+    return refused(413, { code: 'invalid', field: '', message: 'The input is too long.' });
+  }
+  let input: unknown;
+  try {
+    input = JSON.parse(text);
+  } catch {
+    return refused(400, { code: 'invalid', field: '', message: 'The input is not JSON.' });
+  }
+  const done = runSum(id, input);
+  if (done.ok) return Response.json(done.value);
+  return refused(done.error.code === 'unknown-sum' ? 404 : 400, done.error);
+}

@@ -1,0 +1,130 @@
+import { fretPosition } from '../neck/fret-position.ts';
+import {
+  bearingDiameter,
+  stringTension,
+  unitMass,
+  type StringKind,
+  type StringMake,
+} from '../strings/unit-mass.ts';
+
+/** The string, the neck and the hand. Lengths in mm, frequency in Hz, modulus in Pa. */
+export interface FrettedString {
+  readonly scale: number;
+  readonly compensation: number;
+  readonly string: StringMake & { readonly frequency: number; readonly modulus?: number | undefined };
+  /** height over the fret plane at the nut and at the saddle */
+  readonly nut: number;
+  readonly saddle: number;
+  /** the bow of the neck, greatest between fret 1 and fret 14 */
+  readonly relief: number;
+  /** how far below the fret's top the finger pushes the string, midway behind it */
+  readonly pressDepth: number;
+}
+
+/** Error of a fretted note in cents, by its causes; they add up exactly. */
+export interface PredictedCents {
+  readonly fret: number;
+  readonly stretch: number;
+  readonly stiffness: number;
+  readonly length: number;
+  readonly total: number;
+}
+
+/** Young's modulus, Pa: music wire; monofilament near its tuned stretch. */
+export const USUAL_MODULUS: Readonly<Record<StringKind, number>> = {
+  plain: 2.05e11,
+  wound: 2.05e11,
+  nylon: 5e9,
+  fluorocarbon: 6e9,
+};
+
+const CENTS = 1200 / Math.LN2;
+const RELIEF_SPAN = { low: 1, high: 14 } as const;
+const LARGEST_COMPENSATION = 40;
+const HALVINGS = 60;
+
+const reliefAt = (s: FrettedString, x: number): number => {
+  const [p, q] = [fretPosition(s.scale, RELIEF_SPAN.low), fretPosition(s.scale, RELIEF_SPAN.high)];
+  return x <= p || x >= q ? 0 : (-s.relief * 4 * (x - p) * (q - x)) / (q - p) ** 2;
+};
+
+/** Path of the string from nut to saddle when it is pressed at a fret, mm. */
+function pressedPath(s: FrettedString, fret: number): number {
+  const xs = s.scale + s.compensation;
+  const xn = fretPosition(s.scale, fret);
+  const top = reliefAt(s, xn);
+  const front = Math.hypot(xs - xn, s.saddle - top);
+  if (s.pressDepth === 0) return Math.hypot(xn, s.nut - top) + front;
+  const finger = (fretPosition(s.scale, fret - 1) + xn) / 2;
+  const low = top - s.pressDepth;
+  return Math.hypot(finger, s.nut - low) + Math.hypot(xn - finger, s.pressDepth) + front;
+}
+
+interface Elastic {
+  readonly tension: number;
+  /** EA, N */
+  readonly pull: number;
+  /** √(EI/T), mm: the length over which stiffness rules */
+  readonly bend: number;
+}
+
+function elastic(s: FrettedString): Elastic {
+  const d = bearingDiameter(s.string) / 1000;
+  const modulus = s.string.modulus ?? USUAL_MODULUS[s.string.kind];
+  const tension = stringTension(unitMass(s.string), s.scale + s.compensation, s.string.frequency);
+  const second = (Math.PI * d ** 4) / 64;
+  return {
+    tension,
+    pull: (modulus * Math.PI * d ** 2) / 4,
+    bend: Math.sqrt((modulus * second) / tension) * 1000,
+  };
+}
+
+/** Factor by which stiffness raises the pitch of a string of a length held fast at both ends, mm and mm. */
+export function stiffnessFactor(bend: number, length: number): number {
+  const b = bend / length;
+  return 1 + 2 * b + (4 + Math.PI ** 2 / 2) * b * b;
+}
+
+function centsAt(s: FrettedString, e: Elastic, open: number, fret: number): PredictedCents {
+  const xs = s.scale + s.compensation;
+  const rest = xs - fretPosition(s.scale, fret);
+  const strain = pressedPath(s, fret) / open - 1;
+  const stretch = (CENTS / 2) * Math.log1p((e.pull * strain) / e.tension);
+  const stiffness = CENTS * Math.log(stiffnessFactor(e.bend, rest) / stiffnessFactor(e.bend, xs));
+  const length = CENTS * Math.log(xs / rest) - 100 * fret;
+  return { fret, stretch, stiffness, length, total: stretch + stiffness + length };
+}
+
+/**
+ * Pitch errors of fretted notes before anything is cut: the longer path raises the tension by EA·ε, the stiff core
+ * raises short lengths more than the open one, and the compensation lengthens them. The open string is in tune.
+ *
+ * Source: H. Fletcher, “Normal vibration frequencies of a stiff piano string”, J. Acoust. Soc. Am. 36 (1964) 203–209,
+ * for ends held fast; the fretted path as in G. U. Varieschi and C. M. Gower, “Intonation and compensation of fretted
+ * string instruments”, Am. J. Phys. 78 (2010) 47–55.
+ * @param frets the frets to report
+ * @returns cents, sharp positive
+ */
+export function predictedCents(s: FrettedString, frets: readonly number[]): PredictedCents[] {
+  const e = elastic(s);
+  const open = Math.hypot(s.scale + s.compensation, s.saddle - s.nut);
+  return frets.map((fret) => centsAt(s, e, open, fret));
+}
+
+/**
+ * The compensation that brings the 12th-fret note into tune with the open string, by halving; the total falls as the
+ * saddle moves back.
+ * @returns mm, or null when no compensation up to 40 mm does it
+ */
+export function compensationFor12(s: FrettedString): number | null {
+  const at = (compensation: number) => predictedCents({ ...s, compensation }, [12])[0]?.total ?? 0;
+  let [low, high] = [-LARGEST_COMPENSATION / 4, LARGEST_COMPENSATION];
+  if (at(low) < 0 || at(high) > 0) return null;
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (at(middle) > 0) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

@@ -1,0 +1,29 @@
+import { fretPosition } from './fret-position.ts';
+
+/**
+ * Action change per relief change at a fret, for a neck that bends evenly from nut to body joint and is straight over
+ * the body: seen from the body the nut rises by 4Δr, the fret by 4Δr(1 − x_n/x_j)². Near 2 at the 12th.
+ * @param joint the fret at the body joint
+ * @example rodRatio(648, 14, 12) → 1.96
+ */
+export function rodRatio(scale: number, joint: number, fret: number): number {
+  const [xj, xn] = [fretPosition(scale, joint), fretPosition(scale, fret)];
+  const bent = xn < xj ? (1 - xn / xj) ** 2 : 0;
+  return 4 * (1 - xn / scale - bent);
+}
+
+/**
+ * What a change of relief does to the action at a fret. A prior: the shop's own before-and-after readings replace it.
+ * @param reliefChange mm, negative when the rod is tightened
+ * @param ratio action change per relief change at that fret, when the shop knows it
+ * @returns mm, and the ratio used
+ */
+export function rodToAction(
+  scale: number,
+  joint: number,
+  reliefChange: number,
+  fret: number,
+  ratio = rodRatio(scale, joint, fret),
+): { readonly actionChange: number; readonly ratio: number } {
+  return { actionChange: ratio * reliefChange, ratio };
+}

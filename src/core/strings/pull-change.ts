@@ -1,0 +1,17 @@
+/** What a change of set, scale or tuning does to the total pull, and so to the neck. */
+export interface PullChange {
+  readonly before: number;
+  readonly after: number;
+  readonly change: number;
+  readonly relief: 'more' | 'less' | 'the same';
+}
+
+/** Below this share of the old pull the neck hardly answers. */
+const FELT_SHARE = 0.01;
+
+/** Compares two pulls. @example pullChange(700, 770) → change 70, relief 'more' */
+export function pullChange(before: number, after: number): PullChange {
+  const change = after - before;
+  const felt = Math.abs(change) > FELT_SHARE * before;
+  return { before, after, change, relief: !felt ? 'the same' : change > 0 ? 'more' : 'less' };
+}

@@ -1,0 +1,44 @@
+import { neckAngleSum, neckResetSum, shimSum } from './angle-sums.ts';
+import { clearanceSum } from './clearance-sum.ts';
+import { fretLevelSum } from './fret-sums.ts';
+import { contactFitSum, intonationFitSum, intonationSaddleSum } from './intonation-sums.ts';
+import { lengthSum } from './length.ts';
+import {
+  fretPositionSum,
+  reliefConvertSum,
+  rodToActionSum,
+  stringLineSum,
+  trussTurnSum,
+} from './neck-sums.ts';
+import { nutLayoutSum, nutSlotSum } from './nut-sums.ts';
+import { pilotHoleSum } from './pilot-hole-sum.ts';
+import { breakAngleSum, saddleHeightSum, saddleTopSum, slotFloorSum } from './saddle-sums.ts';
+import { predictedIntonationSum, stringTensionSum } from './string-sums.ts';
+import type { Sum } from './sum.ts';
+
+/** All sums of the house, in the order a setup goes. */
+export const SUMS = [
+  lengthSum,
+  fretPositionSum,
+  stringLineSum,
+  saddleHeightSum,
+  nutSlotSum,
+  reliefConvertSum,
+  trussTurnSum,
+  rodToActionSum,
+  intonationSaddleSum,
+  intonationFitSum,
+  contactFitSum,
+  stringTensionSum,
+  predictedIntonationSum,
+  breakAngleSum,
+  neckAngleSum,
+  shimSum,
+  neckResetSum,
+  slotFloorSum,
+  fretLevelSum,
+  clearanceSum,
+  nutLayoutSum,
+  saddleTopSum,
+  pilotHoleSum,
+] as unknown as ReadonlyArray<Sum<unknown, unknown>>;

@@ -1,0 +1,91 @@
+/** A shape of a true-size drawing. Lengths in mm, y downward. */
+export type Shape =
+  | {
+      readonly kind: 'line';
+      readonly x1: number;
+      readonly y1: number;
+      readonly x2: number;
+      readonly y2: number;
+      readonly weight: number;
+    }
+  | {
+      readonly kind: 'path';
+      readonly points: ReadonlyArray<readonly [number, number]>;
+      readonly weight: number;
+    }
+  | {
+      readonly kind: 'text';
+      readonly x: number;
+      readonly y: number;
+      readonly size: number;
+      readonly text: string;
+      readonly anchor: 'start' | 'middle';
+    };
+
+/** A drawing that is printed at true size. */
+export interface Drawing {
+  readonly title: string;
+  readonly width: number;
+  readonly height: number;
+  readonly shapes: readonly Shape[];
+}
+
+export const HAIR = 0.15;
+export const THIN = 0.1;
+/** Length of the line by which a print is checked, mm. */
+export const CHECK_MM = 50;
+export const MARGIN = 8;
+
+export const line = (x1: number, y1: number, x2: number, y2: number, weight = HAIR): Shape => ({
+  kind: 'line',
+  x1,
+  y1,
+  x2,
+  y2,
+  weight,
+});
+
+export const label = (
+  x: number,
+  y: number,
+  text: string,
+  anchor: 'start' | 'middle' = 'start',
+  size = 3,
+): Shape => ({
+  kind: 'text',
+  x,
+  y,
+  size,
+  text,
+  anchor,
+});
+
+/** The 50 mm line with its ticks and what to do with it. */
+export const checkLine = (x: number, y: number): Shape[] => [
+  line(x, y, x + CHECK_MM, y, HAIR),
+  line(x, y - 1.5, x, y + 1.5),
+  line(x + CHECK_MM, y - 1.5, x + CHECK_MM, y + 1.5),
+  label(x, y + 5, `This line is ${CHECK_MM} mm: measure it. Print at 100 %, not fitted to the page.`),
+];
+
+const n = (value: number): string => String(Math.round(value * 1e4) / 1e4);
+const escape = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
+function svgShape(s: Shape): string {
+  switch (s.kind) {
+    case 'line':
+      return `<line x1="${n(s.x1)}" y1="${n(s.y1)}" x2="${n(s.x2)}" y2="${n(s.y2)}" stroke-width="${s.weight}"/>`;
+    case 'path':
+      return `<polyline points="${s.points.map(([x, y]) => `${n(x)},${n(y)}`).join(' ')}" stroke-width="${s.weight}"/>`;
+    case 'text':
+      return `<text x="${n(s.x)}" y="${n(s.y)}" font-size="${s.size}" text-anchor="${s.anchor}" fill="#000" stroke="none">${escape(s.text)}</text>`;
+  }
+}
+
+/** A drawing as SVG whose user unit is the millimetre, sized in millimetres. */
+export function toSvg(d: Drawing): string {
+  const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${n(d.width)}mm" height="${n(d.height)}mm" viewBox="0 0 ${n(d.width)} ${n(d.height)}">`;
+  const style = '<g fill="none" stroke="#000" font-family="sans-serif">';
+  return `${head}<title>${escape(d.title)}</title>${style}${d.shapes.map(svgShape).join('')}</g></svg>`;
+}

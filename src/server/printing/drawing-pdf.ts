@@ -1,0 +1,60 @@
+import PDFDocument from 'pdfkit';
+import type { Drawing, Shape } from '../../core/templates/drawing.ts';
+import { fontFile } from './fonts.ts';
+
+const PT_PER_MM = 72 / 25.4;
+const A4: readonly [number, number] = [210, 297];
+const EDGE = 8;
+
+type Pdf = InstanceType<typeof PDFDocument>;
+
+function draw(pdf: Pdf, s: Shape): void {
+  switch (s.kind) {
+    case 'line':
+      pdf.lineWidth(s.weight).moveTo(s.x1, s.y1).lineTo(s.x2, s.y2).stroke();
+      return;
+    case 'path':
+      pdf.lineWidth(s.weight);
+      for (const [i, [x, y]] of s.points.entries()) {
+        if (i === 0) pdf.moveTo(x, y);
+        else pdf.lineTo(x, y);
+      }
+      pdf.stroke();
+      return;
+    case 'text': {
+      pdf.font('sans').fontSize(s.size);
+      const shift = s.anchor === 'middle' ? pdf.widthOfString(s.text) / 2 : 0;
+      pdf.text(s.text, s.x - shift, s.y, { lineBreak: false, baseline: 'alphabetic' });
+    }
+  }
+}
+
+/** The page a drawing is put on: A4 upright, A4 lying, or as large as it needs. mm */
+function pageFor(d: Drawing): readonly [number, number] {
+  const [w, h] = [d.width + 2 * EDGE, d.height + 2 * EDGE];
+  const [short, long] = A4;
+  if (w <= short && h <= long) return [short, long];
+  return w <= long && h <= short ? [long, short] : [Math.max(w, short), Math.max(h, short)];
+}
+
+/** A true-size drawing as PDF. One millimetre of the drawing is one millimetre of paper. */
+export function drawingPdf(d: Drawing): Promise<Buffer> {
+  const [width, height] = pageFor(d);
+  const pdf = new PDFDocument({
+    size: [width * PT_PER_MM, height * PT_PER_MM],
+    margin: 0,
+    compress: false,
+    info: { Title: d.title, Creator: 'Rubrica' },
+  });
+  pdf.registerFont('sans', fontFile('sans'));
+  const pieces: Buffer[] = [];
+  const done = new Promise<Buffer>((resolve, reject) => {
+    pdf.on('data', (piece: Buffer) => pieces.push(piece));
+    pdf.on('end', () => resolve(Buffer.concat(pieces)));
+    pdf.on('error', reject);
+  });
+  pdf.scale(PT_PER_MM).translate(EDGE, EDGE);
+  for (const s of d.shapes) draw(pdf, s);
+  pdf.end();
+  return done;
+}

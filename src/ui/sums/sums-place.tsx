@@ -1,0 +1,320 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { formFields } from '../../contracts/sums/form-fields.ts';
+import { jsonSchema } from '../../contracts/sums/openapi.ts';
+import {
+  fromAddress,
+  readForm,
+  toAddress,
+  typeOut,
+  withOldUnit,
+  type ReadForm,
+  type Typed,
+} from '../../contracts/sums/typed-form.ts';
+import type { FrettedString } from '../../core/intonation/predicted.ts';
+import { SUMS } from '../../core/sums/catalogue.ts';
+import { sumById, type AnySum } from '../../core/sums/run-sum.ts';
+import type { LengthUnit } from '../../core/units/length-units.ts';
+import { PillChoice } from '../pill-choice.tsx';
+import { findSums } from './find-sums.ts';
+import { SetCompensation, StringPresets } from './presets.tsx';
+import { sayFor } from './say.ts';
+import { SumDrawing } from './sum-drawing.tsx';
+import { SumForm } from './sum-form.tsx';
+import { SumTable } from './sum-table.tsx';
+
+const UNITS: Readonly<Record<LengthUnit, string>> = {
+  mm: 'mm',
+  '64ths': '64ths',
+  '32nds': '32nds',
+  thou: 'thou',
+  in: 'inches',
+};
+const TEMPLATES = new Set(['nut-layout', 'saddle-top']);
+const ADDRESS_AFTER_MS = 250;
+
+interface Open {
+  readonly sum: AnySum;
+  readonly typed: Typed;
+  readonly unit: LengthUnit;
+}
+
+/** A sum as an address opens it: with what the address carries, else with its worked example. */
+export function openSum(id: string, query: string): Open | null {
+  const sum = sumById(id);
+  if (!sum) return null;
+  const carried = fromAddress(new URLSearchParams(query));
+  return { sum, typed: carried?.typed ?? typeOut(sum, sum.example), unit: carried?.unit ?? 'mm' };
+}
+
+const typingIn = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
+
+/** The list of the sums: typed to find, Enter takes the first, arrows walk. */
+function SumList({ here, onOpen }: { readonly here: string | null; readonly onOpen: (id: string) => void }) {
+  const [text, setText] = useState('');
+  const found = useMemo(() => findSums(text), [text]);
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const key = (e: globalThis.KeyboardEvent) => {
+      // In a field a stroke belongs to a fraction; Escape leads out of it.
+      if (e.key !== 'Escape' && (e.key !== '/' || typingIn(e.target))) return;
+      e.preventDefault();
+      field.current?.focus();
+      field.current?.select();
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, []);
+  const walk = (e: KeyboardEvent<HTMLElement>) => {
+    if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return;
+    e.preventDefault();
+    const all = [...e.currentTarget.querySelectorAll<HTMLElement>('input, a')];
+    const at = all.indexOf(document.activeElement as HTMLElement);
+    all[Math.max(0, Math.min(all.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))]?.focus();
+  };
+  const take = (e: KeyboardEvent<HTMLInputElement>) => {
+    const [first] = found;
+    if (e.key !== 'Enter' || !first) return;
+    e.preventDefault();
+    onOpen(first.id);
+  };
+  return (
+    <nav
+      aria-label="All sums"
+      className="no-print flex w-64 shrink-0 flex-col border-r border-line max-sm:w-full max-sm:border-r-0"
+      onKeyDown={walk}
+    >
+      <div className="p-3">
+        <input
+          ref={field}
+          type="search"
+          aria-label="Find a sum, or say what you want to do"
+          className="field"
+          placeholder="/ lower the action …"
+          autoFocus={here === null}
+          value={text}
+          onChange={(e) => setText(e.target.value.replace(/^\//, ''))}
+          onKeyDown={take}
+        />
+      </div>
+      <ul className="min-h-0 flex-1 overflow-y-auto pb-4 max-sm:max-h-56" aria-live="off">
+        {found.map((s, i) => (
+          <li key={s.id}>
+            <a
+              href={`/sums/${s.id}`}
+              aria-current={s.id === here ? 'page' : undefined}
+              className={`flex min-h-11 items-center px-3 leading-tight hover:bg-shade ${s.id === here ? 'bg-plain text-paper hover:bg-plain' : ''} ${text !== '' && i === 0 ? 'font-bold' : ''}`}
+              onClick={(e) => {
+                if (e.metaKey || e.ctrlKey || e.shiftKey) return;
+                e.preventDefault();
+                onOpen(s.id);
+              }}
+            >
+              {s.title}
+            </a>
+          </li>
+        ))}
+        {found.length === 0 && <li className="px-3 text-quiet">No sum does “{text}”. Try fewer words.</li>}
+      </ul>
+    </nav>
+  );
+}
+
+function Answer({ open, read }: { readonly open: Open; readonly read: ReadForm }) {
+  const { sum, unit } = open;
+  const say = sayFor(unit);
+  const schema = useMemo(() => jsonSchema(sum.output), [sum]);
+  if (!read.result.ok) {
+    return (
+      <p className="text-lg text-quiet" role="status">
+        {Object.values(read.errors)[0] ?? read.result.error.message}
+      </p>
+    );
+  }
+  const output = read.result.value as object;
+  const [first, ...rest] = sum.words(read.input, output, say);
+  return (
+    <div className="space-y-3">
+      <div role="status" aria-label="The answer">
+        <p className="font-serif text-2xl leading-snug">{first}</p>
+        {rest.map((w) => (
+          <p key={w}>{w}</p>
+        ))}
+      </div>
+      <SumDrawing sum={sum} input={read.input} output={output} say={say} />
+      <SumTable schema={schema} output={output} say={say} />
+    </div>
+  );
+}
+
+function Explained({ sum }: { readonly sum: AnySum }) {
+  return (
+    <div className="mt-5 space-y-2 border-t border-line pt-3 text-sm">
+      <p>
+        <b>Why it holds.</b> {sum.why}
+      </p>
+      <p>
+        <b>Formula.</b> {sum.formula}
+      </p>
+      <div>
+        <b>Limits.</b>
+        <ul className="list-disc pl-5">
+          {sum.assumptions.map((a) => (
+            <li key={a}>{a}</li>
+          ))}
+        </ul>
+      </div>
+      <p className="text-quiet">{sum.source}</p>
+    </div>
+  );
+}
+
+/** The numbers a whole set is computed with, when the form's own can be read. */
+function neckOf(read: ReadForm): Omit<FrettedString, 'string' | 'compensation'> | null {
+  if (!read.result.ok) return null;
+  const i = read.input as FrettedString;
+  return {
+    scale: i.scale,
+    nut: i.nut,
+    saddle: i.saddle,
+    relief: i.relief ?? 0,
+    pressDepth: i.pressDepth ?? 0,
+  };
+}
+
+function takeRowOut(typed: Typed, path: string, index: number): Typed {
+  const kept: Record<string, string> = {};
+  for (const [key, text] of Object.entries(typed)) {
+    const [at, ...rest] = key.startsWith(`${path}.`) ? key.slice(path.length + 1).split('.') : [];
+    const row = at === undefined ? Number.NaN : Number(at);
+    if (row === index) continue;
+    if (row > index) kept[[path, row - 1, ...rest].join('.')] = text;
+    else kept[key] = text;
+  }
+  return kept;
+}
+
+function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange: (open: Open) => void }) {
+  const { sum, typed, unit } = open;
+  const read = useMemo(() => readForm(sum, typed, unit), [sum, typed, unit]);
+  const fields = formFields(sum);
+  const sheet = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const first = sheet.current?.querySelector<HTMLInputElement>('input[data-sum-field]');
+    first?.focus();
+  }, [sum]);
+  const type = (path: string, text: string) => onChange({ ...open, typed: { ...typed, [path]: text } });
+  const speak = (next: LengthUnit) => onChange({ ...open, typed: withOldUnit(sum, typed, unit), unit: next });
+  const fill = (next: Typed) => onChange({ ...open, typed: next });
+  const address = toAddress(typed, unit);
+  const total = read.result.ok ? ((read.result.value as { total?: number }).total ?? null) : null;
+  return (
+    <div
+      ref={sheet}
+      className="grid min-w-0 flex-1 gap-x-7 gap-y-4 px-5 py-3 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]"
+    >
+      <section aria-labelledby="sum-title">
+        <h2 id="sum-title" className="mb-1 text-2xl">
+          {sum.title}
+        </h2>
+        <div className="no-print mb-3">
+          <PillChoice legend="Small heights in" quiet value={unit} options={UNITS} onChange={speak} />
+        </div>
+        {sum.id === 'string-tension' && <StringPresets typed={typed} total={total} onFill={fill} />}
+        <SumForm
+          fields={fields}
+          typed={typed}
+          unit={unit}
+          errors={read.errors}
+          readsBack={read.readsBack}
+          onType={type}
+          onRemoveRow={(path, index) => fill(takeRowOut(typed, path, index))}
+        />
+        {sum.id === 'predicted-intonation' && (
+          <SetCompensation neck={neckOf(read)} say={sayFor(unit)} typed={typed} onFill={fill} />
+        )}
+        <div className="no-print mt-4 flex flex-wrap gap-2">
+          <button type="button" className="button" onClick={() => window.print()}>
+            Print
+          </button>
+          <button type="button" className="button" onClick={() => fill({})}>
+            Empty the form
+          </button>
+          {TEMPLATES.has(sum.id) && read.result.ok && (
+            <>
+              <a
+                className="button"
+                href={`/api/sums/${sum.id}/template?format=pdf&${address}`}
+                target="_blank"
+              >
+                True size (PDF)
+              </a>
+              <a
+                className="button"
+                href={`/api/sums/${sum.id}/template?format=svg&${address}`}
+                target="_blank"
+              >
+                True size (SVG)
+              </a>
+            </>
+          )}
+        </div>
+      </section>
+      <section aria-label="Result">
+        <Answer open={open} read={read} />
+        <Explained sum={sum} />
+      </section>
+    </div>
+  );
+}
+
+/** Any of the calculations, without a job: found by what one wants to do, live as one types, kept in the address. */
+export function SumsPlace({ id, query }: { readonly id: string | null; readonly query: string }) {
+  const [open, setOpen] = useState<Open | null>(() => (id === null ? null : openSum(id, query)));
+  useEffect(() => {
+    setOpen(id === null ? null : openSum(id, query));
+    // The address is read when one arrives by it, or by going back.
+  }, [id, query]);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  useEffect(() => {
+    const back = () => {
+      const [, at] = /^\/sums\/([\w-]+)$/.exec(window.location.pathname) ?? [];
+      setOpen(at === undefined ? null : openSum(at, window.location.search));
+    };
+    window.addEventListener('popstate', back);
+    return () => window.removeEventListener('popstate', back);
+  }, []);
+  const change = (next: Open) => {
+    setOpen(next);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      window.history.replaceState(null, '', `/sums/${next.sum.id}?${toAddress(next.typed, next.unit)}`);
+    }, ADDRESS_AFTER_MS);
+  };
+  const go = (to: string) => {
+    clearTimeout(timer.current);
+    setOpen(openSum(to, ''));
+    window.history.pushState(null, '', `/sums/${to}`);
+  };
+  return (
+    <div className="flex h-[calc(100vh-4.1rem)] max-sm:h-auto max-sm:flex-col print:h-auto">
+      <SumList here={open?.sum.id ?? null} onOpen={go} />
+      {open ? (
+        <div className="min-w-0 flex-1 overflow-y-auto print:overflow-visible">
+          <Worksheet key={open.sum.id} open={open} onChange={change} />
+        </div>
+      ) : (
+        <div className="max-w-xl p-6 text-lg">
+          <p>Type what you want to do, then Enter.</p>
+          <p className="mt-2 text-quiet">
+            {SUMS.length} sums, the same ones the plan uses. Type lengths as the gauge says them: 5/64, .078,
+            8 thou, 2,1 mm.
+          </p>
+        </div>
+      )}
+    </div>
+  );
+}
