@@ -11,7 +11,12 @@ const transform = {
     },
   ],
 };
-const shared = { transform, extensionsToTreatAsEsm: ['.ts', '.tsx'], testEnvironment: 'node' };
+const shared = {
+  modulePathIgnorePatterns: ['<rootDir>/.rubrica/'],
+  transform,
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testEnvironment: 'node',
+};
 
 export default {
   testTimeout: 120_000,

@@ -13,21 +13,11 @@ import { buildIfNeeded } from '../build.ts';
 import { ensureDatabase } from '../house.ts';
 import type { Options } from '../main.ts';
 import { startDatabase } from '../private-database.ts';
-import { say } from '../say.ts';
+import { rowOf, type Row } from '../bench/row.ts';
+import { sumRows } from '../bench/sum-rows.ts';
+import { say, Trouble } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
 import { SETTLE_MS } from '../../src/ui/look.ts';
-
-/** One measured row: times in ms, the ratio of its median to the baseline's in the same run. */
-interface Row {
-  readonly id: string;
-  readonly median: number;
-  readonly p95: number;
-  readonly unit: 'ms';
-  readonly baseline: string;
-  readonly ratio: number;
-  readonly target: number;
-  readonly ok: boolean;
-}
 
 const SIZES = [1_000, 20_000] as const;
 const RUNS = 40;
@@ -36,10 +26,6 @@ const PORT = 4391;
 const SECOND_PORT = 4392;
 const SECRET = 'only for the bench';
 const READ_JOB = 412;
-
-const at = (sorted: readonly number[], share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
-const round = (n: number): number => Math.round(n * 1000) / 1000;
 
 async function times(f: (i: number) => Promise<unknown>): Promise<number[]> {
   const all: number[] = [];
@@ -59,18 +45,7 @@ async function row(
   f: (i: number) => Promise<unknown>,
 ): Promise<Row> {
   const base = await times(bare);
-  const measured = await times(f);
-  const median = at(measured, 0.5);
-  return {
-    id,
-    median: round(median),
-    p95: round(at(measured, 0.95)),
-    unit: 'ms',
-    baseline,
-    ratio: round(median / at(base, 0.5)),
-    target,
-    ok: median <= target,
-  };
+  return rowOf(id, target, baseline, base, await times(f));
 }
 
 /** Fills the shelf with closed jobs up to a number, as years of work would. */
@@ -215,8 +190,8 @@ async function versionOf(db: Database, jobId: number): Promise<number> {
   return rows[0]?.version ?? 0;
 }
 
-/** Measures the server on a throwaway database, each row beside its bare query in the same run. */
-export async function run(o: Options): Promise<number> {
+/** Rows of the server on a throwaway database. */
+async function serverRows(): Promise<Row[]> {
   process.env['RUBRICA_SECRET'] = SECRET;
   await buildIfNeeded();
   const server = await startDatabase('bench-database');
@@ -246,11 +221,22 @@ export async function run(o: Options): Promise<number> {
     await db.sequelize.close();
     await server.stop();
   }
+  return rows;
+}
+
+const KINDS = ['sums', 'server'] as const;
+
+/** Measures the core's sums and the server, or one of the two, each row beside its baseline in the same run. */
+export async function run(o: Options): Promise<number> {
+  const unknown = o.rest.find((k) => !(KINDS as readonly string[]).includes(k));
+  if (unknown !== undefined) throw new Trouble(`bench measures ${KINDS.join(' and ')}, not ${unknown}`);
+  const wanted = (kind: (typeof KINDS)[number]) => o.rest.length === 0 || o.rest.includes(kind);
+  const rows = [...(wanted('sums') ? sumRows() : []), ...(wanted('server') ? await serverRows() : [])];
   if (o.json) process.stdout.write(`${JSON.stringify(rows)}\n`);
   else
     for (const r of rows)
       process.stdout.write(
-        `${r.ok ? 'ok  ' : 'SLOW'} ${r.id.padEnd(26)} median ${r.median.toFixed(1)} ms, p95 ${r.p95.toFixed(1)} ms, ${r.ratio.toFixed(1)}× ${r.baseline} (target ${r.target} ms)\n`,
+        `${r.ok ? 'ok  ' : 'SLOW'} ${r.id.padEnd(28)} median ${r.median} ms, p95 ${r.p95} ms, ${r.ratio}× ${r.baseline} (target ${r.target} ms)\n`,
       );
   return rows.every((r) => r.ok) ? 0 : 1;
 }

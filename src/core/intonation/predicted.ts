@@ -41,7 +41,9 @@ export const USUAL_MODULUS: Readonly<Record<StringKind, number>> = {
 const CENTS = 1200 / Math.LN2;
 const RELIEF_SPAN = { low: 1, high: 14 } as const;
 const LARGEST_COMPENSATION = 40;
-const HALVINGS = 60;
+const MOST_STEPS = 100;
+/** An error no ear and no reader can tell, cents. */
+const IN_TUNE = 1e-11;
 
 const reliefAt = (s: FrettedString, x: number): number => {
   const [p, q] = [fretPosition(s.scale, RELIEF_SPAN.low), fretPosition(s.scale, RELIEF_SPAN.high)];
@@ -113,18 +115,29 @@ export function predictedCents(s: FrettedString, frets: readonly number[]): Pred
 }
 
 /**
- * The compensation that brings the 12th-fret note into tune with the open string, by halving; the total falls as the
- * saddle moves back.
+ * The compensation that brings the 12th-fret note into tune with the open string; the total falls as the saddle moves
+ * back, so it is found between two ends by false position.
  * @returns mm, or null when no compensation up to 40 mm does it
  */
 export function compensationFor12(s: FrettedString): number | null {
   const at = (compensation: number) => predictedCents({ ...s, compensation }, [12])[0]?.total ?? 0;
   let [low, high] = [-LARGEST_COMPENSATION / 4, LARGEST_COMPENSATION];
-  if (at(low) < 0 || at(high) > 0) return null;
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (at(middle) > 0) low = middle;
-    else high = middle;
+  let [over, under] = [at(low), at(high)];
+  if (over < 0 || under > 0) return null;
+  let last = 0;
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const next = (low * under - high * over) / (under - over);
+    const error = at(next);
+    if (Math.abs(error) < IN_TUNE) return next;
+    // An end that stays twice running is given half its weight, or the other would creep.
+    if (error > 0) {
+      [low, over] = [next, error];
+      if (last > 0) under /= 2;
+    } else {
+      [high, under] = [next, error];
+      if (last < 0) over /= 2;
+    }
+    last = error;
   }
   return (low + high) / 2;
 }
