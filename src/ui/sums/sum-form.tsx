@@ -68,7 +68,7 @@ function TextField({ path, label, hint, text, error, says, optional, inTable = f
         autoComplete="off"
         spellCheck={false}
         maxLength={400}
-        placeholder={optional ? 'not said' : ''}
+        placeholder={!optional ? '' : inTable ? '–' : 'not said'}
         aria-invalid={error ? true : undefined}
         aria-describedby={describedBy}
         onChange={(e) => onType(path, e.target.value)}
@@ -119,11 +119,18 @@ function Rows({
       </legend>
       <div
         className="grid items-start gap-x-1.5 gap-y-1"
-        style={{ gridTemplateColumns: `repeat(${field.fields.length}, minmax(0, 1fr)) 44px` }}
+        style={{
+          gridTemplateColumns: `${field.fields.map((f) => (f.kind === 'choice' ? 'minmax(0, 1.5fr)' : 'minmax(0, 1fr)')).join(' ')} 44px`,
+        }}
       >
         {count > 0 &&
           field.fields.map((f) => (
-            <span key={f.key} aria-hidden className="truncate text-sm text-quiet" title={f.description}>
+            <span
+              key={f.key}
+              aria-hidden
+              className="self-end text-sm leading-tight text-quiet"
+              title={f.description}
+            >
               {withUnit(f.label, unitWords(f, form.unit))}
             </span>
           ))}
@@ -137,7 +144,7 @@ function Rows({
           ◆ {form.errors[path]}
         </p>
       )}
-      <button type="button" className="button mt-1" onClick={add}>
+      <button type="button" className="button no-print mt-1" onClick={add}>
         <Plus aria-hidden size={16} /> Add a line
       </button>
     </fieldset>
@@ -193,7 +200,7 @@ function Row({
       })}
       <button
         type="button"
-        className="flex h-11 w-11 cursor-pointer items-center justify-center"
+        className="no-print flex h-11 w-11 cursor-pointer items-center justify-center"
         aria-label={`Take line ${index + 1} of ${field.label.toLowerCase()} out`}
         onClick={() => form.onRemoveRow(path, index)}
       >

@@ -33,6 +33,9 @@ const UNITS: Readonly<Record<LengthUnit, string>> = {
 };
 const TEMPLATES = new Set(['nut-layout', 'saddle-top']);
 const ADDRESS_AFTER_MS = 250;
+const WISHES_EACH = 2;
+/** Tables of more columns than this get a wider form. */
+const WIDE_ROWS = 4;
 
 interface Open {
   readonly sum: AnySum;
@@ -200,6 +203,7 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
   const { sum, typed, unit } = open;
   const read = useMemo(() => readForm(sum, typed, unit), [sum, typed, unit]);
   const fields = formFields(sum);
+  const wide = fields.some((f) => f.kind === 'rows' && f.fields.length > WIDE_ROWS);
   const sheet = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const first = sheet.current?.querySelector<HTMLInputElement>('input[data-sum-field]');
@@ -213,7 +217,7 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
   return (
     <div
       ref={sheet}
-      className="grid min-w-0 flex-1 gap-x-7 gap-y-4 px-5 py-3 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]"
+      className={`grid min-w-0 flex-1 gap-x-7 gap-y-4 px-5 py-3 ${wide ? 'lg:grid-cols-[minmax(0,32rem)_minmax(0,1fr)]' : 'lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]'}`}
     >
       <section aria-labelledby="sum-title">
         <h2 id="sum-title" className="mb-1 text-2xl">
@@ -270,6 +274,32 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
   );
 }
 
+/** What one may want to do; each leads to the sum that does it. */
+function Wishes({ onOpen }: { readonly onOpen: (id: string) => void }) {
+  return (
+    <section aria-labelledby="wishes" className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
+      <h2 id="wishes" className="text-2xl">
+        What do you want to do?
+      </h2>
+      <p className="mb-3 text-quiet">
+        Tap it, or type it and press Enter. Lengths are typed as the gauge says them: 5/64, .078, 8 thou, 2,1
+        mm.
+      </p>
+      <ul className="flex max-w-4xl flex-wrap gap-2">
+        {SUMS.flatMap((s) =>
+          s.asks.slice(0, WISHES_EACH).map((ask) => (
+            <li key={`${s.id} ${ask}`}>
+              <button type="button" className="button" onClick={() => onOpen(s.id)}>
+                {ask}
+              </button>
+            </li>
+          )),
+        )}
+      </ul>
+    </section>
+  );
+}
+
 /** Any of the calculations, without a job: found by what one wants to do, live as one types, kept in the address. */
 export function SumsPlace({ id, query }: { readonly id: string | null; readonly query: string }) {
   const [open, setOpen] = useState<Open | null>(() => (id === null ? null : openSum(id, query)));
@@ -307,13 +337,7 @@ export function SumsPlace({ id, query }: { readonly id: string | null; readonly 
           <Worksheet key={open.sum.id} open={open} onChange={change} />
         </div>
       ) : (
-        <div className="max-w-xl p-6 text-lg">
-          <p>Type what you want to do, then Enter.</p>
-          <p className="mt-2 text-quiet">
-            {SUMS.length} sums, the same ones the plan uses. Type lengths as the gauge says them: 5/64, .078,
-            8 thou, 2,1 mm.
-          </p>
-        </div>
+        <Wishes onOpen={go} />
       )}
     </div>
   );
