@@ -1,6 +1,8 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
+  // The title comes with the page, not after it: a screen reader hears at once where it is.
+  htmlLimitedBots: /.*/,
   serverExternalPackages: ['sequelize', 'mariadb', 'pdfkit', 'umzug'],
   poweredByHeader: false,
   reactStrictMode: true,

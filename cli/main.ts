@@ -16,6 +16,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   sum                          the names of the sums
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
   sum -                        sums from standard input, one {"id": …, "input": {…}} a line
+  export checklists            the shipped checklists as JSON (docs/formats/checklists.schema.json)
   bench [sums|server] [--json] measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   help                         this
@@ -31,6 +32,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   pair: () => import('./commands/pair.ts'),
   doctor: () => import('./commands/doctor.ts'),
   sum: () => import('./commands/sum.ts'),
+  export: () => import('./commands/export.ts'),
   bench: () => import('./commands/bench.ts'),
   pictures: () => import('./commands/pictures.ts'),
 };

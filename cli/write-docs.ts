@@ -1,13 +1,25 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { checklistsSchema } from '../src/contracts/formats/checklists.ts';
 import { sumsReference } from '../src/contracts/sums/reference.ts';
 import { ROOT } from './paths.ts';
 
-/** Writes docs/sums.md from the declared sums; with --check it only says whether the file is up to date. */
-const path = join(ROOT, 'docs/sums.md');
-const wanted = `${sumsReference().trimEnd()}\n`;
-if (!process.argv.includes('--check')) writeFileSync(path, wanted);
-else if (!existsSync(path) || readFileSync(path, 'utf8') !== wanted) {
-  process.stderr.write('docs/sums.md is not what the declarations say: run npm run docs\n');
-  process.exit(1);
+/** Pages that are made from the code, by their file. */
+const PAGES: Readonly<Record<string, () => string>> = {
+  'docs/sums.md': sumsReference,
+  'docs/formats/checklists.schema.json': () => JSON.stringify(checklistsSchema(), null, 2),
+};
+
+/** Writes the pages; with --check it only says whether they are up to date. */
+const check = process.argv.includes('--check');
+let stale = 0;
+for (const [file, make] of Object.entries(PAGES)) {
+  const path = join(ROOT, file);
+  const wanted = `${make().trimEnd()}\n`;
+  if (!check) writeFileSync(path, wanted);
+  else if (!existsSync(path) || readFileSync(path, 'utf8') !== wanted) {
+    process.stderr.write(`${file} is not what the code says: run npm run docs\n`);
+    stale++;
+  }
 }
+process.exit(stale === 0 ? 0 : 1);

@@ -10,7 +10,7 @@ import { constructionSchema } from './construction.ts';
 const id = z.number().int().positive();
 const version = z.number().int().min(0);
 const text = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
-const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch']);
+const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch', 'off']);
 
 /** Taking an instrument in at the counter. */
 export const takeInSchema = z.object({
@@ -64,6 +64,16 @@ export const COMMANDS = {
     version,
   }),
   'inspection.finish': z.object({ jobId: id, version }),
+  'strings.off': z.object({ jobId: id, reason: text(400) }),
+  'strings.on': z.object({
+    jobId: id,
+    setName: text(120),
+    fresh: z.boolean(),
+    strings: z
+      .array(z.object({ note: text(4).min(1), gauge: z.number().min(0.1).max(5), wound: z.boolean() }))
+      .min(1)
+      .max(14),
+  }),
   'readings.conditions': z.object({
     jobId: id,
     round: z.enum(ROUND_KINDS),
@@ -138,6 +148,8 @@ export interface CommandAnswer {
   'rack.move': { version: number };
   'inspection.answer': { version: number };
   'inspection.finish': { version: number };
+  'strings.off': { lost: number };
+  'strings.on': { round: string };
   'readings.conditions': { version: number };
   'readings.save': { version: number; value: number; notRepresentative: string | null };
   'plan.target': { version: number };

@@ -30,6 +30,8 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   },
   'inspection.answer': { jobId: id, item: 'case', answer: 'fine', note: '', version: 0 },
   'inspection.finish': { jobId: id, version: 0 },
+  'strings.off': { jobId: id, reason: '' },
+  'strings.on': { jobId: id, setName: '', fresh: true, strings: [{ note: 'E2', gauge: 1.35, wound: true }] },
   'readings.conditions': {
     jobId: id,
     round: 'as-left',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { itemsFor } from './inspection/checklist.ts';
 import { holds, type Condition } from './inspection/condition.ts';
-import { SETUP_CHECKLIST } from './inspection/setup-checklist.ts';
+import { BENCH_ARRIVAL } from './inspection/lists/bench-arrival.ts';
 import { gaugeSpan, tuningName, usualConstruction } from './instrument/defaults.ts';
 import { KINDS } from './instrument/kinds.ts';
 import { leafStates, type JobFacts } from './job/leaves.ts';
@@ -13,7 +13,7 @@ import { canonicalJson, type Json } from './record/canonical.ts';
 
 describe('the checklist', () => {
   test.each([...KINDS])('asks a %s at least 20 things, strings on first, each once', (kind) => {
-    const items = itemsFor(SETUP_CHECKLIST, usualConstruction(kind));
+    const items = itemsFor(BENCH_ARRIVAL, usualConstruction(kind));
     expect(items.length).toBeGreaterThanOrEqual(20);
     expect(new Set(items.map((i) => i.key)).size).toBe(items.length);
     const firstOff = items.findIndex((i) => i.phase === 'strings-off');
@@ -21,12 +21,12 @@ describe('the checklist', () => {
   });
 
   const asked = (kind: (typeof KINDS)[number], more = {}) =>
-    itemsFor(SETUP_CHECKLIST, { ...usualConstruction(kind), ...more }).map((i) => i.key);
+    itemsFor(BENCH_ARRIVAL, { ...usualConstruction(kind), ...more }).map((i) => i.key);
 
   test('an acoustic is not asked about a vibrato, an electric not about a soundhole', () => {
     expect(asked('steel-acoustic')).not.toContain('vibrato-return');
-    expect(asked('steel-acoustic')).toContain('soundhole');
-    expect(asked('solid-electric')).not.toContain('soundhole');
+    expect(asked('steel-acoustic')).toContain('braces');
+    expect(asked('solid-electric')).not.toContain('braces');
     expect(asked('solid-electric', { vibrato: 'floating' })).toEqual(
       expect.arrayContaining(['vibrato-return', 'vibrato-float']),
     );

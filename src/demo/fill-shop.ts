@@ -1,4 +1,5 @@
-import { SETUP_CHECKLIST } from '../core/inspection/setup-checklist.ts';
+import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
+import { SALES_FLOOR } from '../core/inspection/lists/sales-floor.ts';
 import type { Database } from '../server/db/connection.ts';
 
 const RACK = ['A', 'B', 'C', 'D'].flatMap((row) => [1, 2, 3, 4].map((n) => `${row}${n}`));
@@ -13,9 +14,7 @@ export async function fillShop({ models }: Database, name: string): Promise<void
     ...RACK.map((place, i) => ({ name: place, kind: 'rack' as const, sort: i })),
     ...BENCHES.map((place, i) => ({ name: place, kind: 'bench' as const, sort: 100 + i })),
   ]);
-  await models.ChecklistRow.create({
-    name: SETUP_CHECKLIST.name,
-    version: SETUP_CHECKLIST.version,
-    items: SETUP_CHECKLIST.items,
-  });
+  for (const { id: list, name: called, version, ends, items } of [BENCH_ARRIVAL, SALES_FLOOR]) {
+    await models.ChecklistRow.create({ list, name: called, version, ends, items });
+  }
 }

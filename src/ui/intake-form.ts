@@ -26,7 +26,7 @@ export interface IntakeForm {
   hardDate: boolean;
   hardReason: string;
   limit: string;
-  stringsState: 'at-pitch' | 'missing' | 'off-pitch';
+  stringsState: 'at-pitch' | 'missing' | 'off-pitch' | 'off';
   cameWith: string;
   placeId: string;
 }
@@ -34,7 +34,10 @@ export interface IntakeForm {
 type Errors = Partial<Record<keyof IntakeForm, string>>;
 
 /** Gauges lowest first as a bench writes them: `.053 .042 .032 .024 .016 .012` or `53 42 32`. Empty keeps the usual set. */
-function readGauges(text: string, strings: readonly StringFact[]): Result<readonly StringFact[], string> {
+export function readGauges(
+  text: string,
+  strings: readonly StringFact[],
+): Result<readonly StringFact[], string> {
   if (text.trim() === '') return ok(strings);
   const parts = text.trim().split(/[\s;]+/);
   if (parts.length !== strings.length)

@@ -194,7 +194,12 @@ export function Intake({ places }: { readonly places: readonly { id: number; nam
         <PillChoice
           legend="Strings"
           value={watch('stringsState')}
-          options={{ 'at-pitch': 'all on, at pitch', missing: 'one missing', 'off-pitch': 'not at pitch' }}
+          options={{
+            'at-pitch': 'all on, at pitch',
+            missing: 'one missing',
+            'off-pitch': 'not at pitch',
+            off: 'none on',
+          }}
           onChange={(s) => setValue('stringsState', s)}
         />
         <FormField label="What came with it, one thing a line" error={errors.cameWith?.message}>

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { gaugeSpan, tuningName } from '../core/instrument/defaults.ts';
 import { LEAF_NAMES, LEAVES, type Leaf, type LeafState } from '../core/job/leaves.ts';
+import { STRINGS_STATES } from '../core/readings/conditions.ts';
 import { TOUCHES } from '../core/targets/target.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { sayDay, todayIso } from './dates.ts';
@@ -40,9 +41,7 @@ function Chips({ job }: { readonly job: JobView }) {
         </span>
       )}
       {job.stringsState !== 'at-pitch' && job.state === 'open' && (
-        <span className={`${chip} border-rubric text-rubric`}>
-          ◆ {job.stringsState === 'missing' ? 'a string is missing' : 'not at pitch'}
-        </span>
+        <span className={`${chip} border-rubric text-rubric`}>◆ {STRINGS_STATES[job.stringsState]}</span>
       )}
       {job.state === 'closed' && <span className={`${chip} border-seal text-seal`}>✒ signed and closed</span>}
       {job.holder && <span className={`${chip} border-line text-ink`}>{job.holder}</span>}

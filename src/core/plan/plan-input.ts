@@ -1,3 +1,4 @@
+import type { Conditions } from '../readings/conditions.ts';
 import { formatLength } from '../units/format-length.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import type { Construction } from '../instrument/construction.ts';
@@ -48,7 +49,7 @@ export interface PlanInput {
   /** keys whose newest reading is stale */
   readonly stale: ReadonlySet<string>;
   readonly targets: ReadonlyMap<string, Target>;
-  readonly strings: 'at-pitch' | 'missing' | 'off-pitch';
+  readonly strings: Conditions['strings'];
   readonly findings: readonly Finding[];
   readonly settings: PlanSettings;
 }

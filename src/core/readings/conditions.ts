@@ -1,6 +1,6 @@
 /** How the instrument was when a round was read. */
 export interface Conditions {
-  readonly strings: 'at-pitch' | 'missing' | 'off-pitch';
+  readonly strings: 'at-pitch' | 'missing' | 'off-pitch' | 'off';
   readonly position: 'playing' | 'on-its-back';
   readonly tuning: string;
 }
@@ -9,6 +9,7 @@ export const STRINGS_STATES: Readonly<Record<Conditions['strings'], string>> = {
   'at-pitch': 'all strings on, at pitch',
   missing: 'a string is missing',
   'off-pitch': 'not at pitch',
+  off: 'strings off',
 };
 
 export const POSITIONS: Readonly<Record<Conditions['position'], string>> = {
@@ -16,11 +17,19 @@ export const POSITIONS: Readonly<Record<Conditions['position'], string>> = {
   'on-its-back': 'on its back',
 };
 
+/** Whether a quantity can be read only with the strings on. */
+export const needsStrings = (quantity: string): boolean => quantity !== 'saddle-standout';
+
+const TAKEN: Readonly<Record<Exclude<Conditions['strings'], 'at-pitch'>, string>> = {
+  missing: 'taken with a string missing',
+  'off-pitch': 'taken away from pitch',
+  off: 'taken with the strings off',
+};
+
 /**
  * Why a reading taken under these conditions cannot stand for the instrument, or null when it can. Such a reading is
  * kept and never used for a plan. The saddle's height needs no strings.
  */
 export function notRepresentative(conditions: Conditions, quantity: string): string | null {
-  if (conditions.strings === 'at-pitch' || quantity === 'saddle-standout') return null;
-  return conditions.strings === 'missing' ? 'taken with a string missing' : 'taken away from pitch';
+  return conditions.strings === 'at-pitch' || !needsStrings(quantity) ? null : TAKEN[conditions.strings];
 }

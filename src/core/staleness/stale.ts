@@ -8,6 +8,9 @@ export interface FinishedOperation {
   readonly at: number;
 }
 
+/** What strings that were changed, or taken off and put back, move. */
+export const MOVED_BY_STRINGS: readonly Quantity[] = ['relief', 'action', 'intonation'];
+
 /** Why a reading must be taken again: the newest operation that moved it. */
 export interface StaleReason {
   readonly since: number;

@@ -1,3 +1,4 @@
+import { BENCH_LIST } from '../../core/inspection/checklist.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** The job's inspection, begun with the newest checklist when there is none yet. */
@@ -5,7 +6,11 @@ export async function openInspection({ models, t }: Work, jobId: number) {
   const known = await models.Inspection.findOne({ where: { jobId }, transaction: t, lock: t.LOCK.UPDATE });
   const checklist = known
     ? await models.ChecklistRow.findByPk(known.checklistId, { transaction: t })
-    : await models.ChecklistRow.findOne({ order: [['version', 'DESC']], transaction: t });
+    : await models.ChecklistRow.findOne({
+        where: { list: BENCH_LIST },
+        order: [['version', 'DESC']],
+        transaction: t,
+      });
   if (!checklist) throw new Error('the shop has no checklist');
   const inspection =
     known ?? (await models.Inspection.create({ jobId, checklistId: checklist.id }, { transaction: t }));

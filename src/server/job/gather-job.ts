@@ -1,3 +1,4 @@
+import { BENCH_LIST } from '../../core/inspection/checklist.ts';
 import type { Transaction } from 'sequelize';
 import type { Reading } from '../../core/readings/reading.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
@@ -21,25 +22,41 @@ export interface GatheredReading extends Reading {
 export async function gatherJob(models: Models, job: Job, t: Transaction | null = null) {
   const at = { transaction: t };
   const where = { jobId: job.id };
-  const [instrument, inspection, rounds, targets, decisions, lines, handOver, checklists, settings] =
-    await Promise.all([
-      models.Instrument.findByPk(job.instrumentId, at),
-      models.Inspection.findOne({ where, ...at }),
-      models.Round.findAll({ where, order: [['startedAt', 'ASC']], ...at }),
-      models.JobTarget.findAll({ where, ...at }),
-      models.Decision.findAll({ where, ...at }),
-      models.WorkLine.findAll({
-        where,
-        order: [
-          ['sort', 'ASC'],
-          ['id', 'ASC'],
-        ],
-        ...at,
-      }),
-      models.HandOver.findOne({ where, ...at }),
-      models.ChecklistRow.findAll({ order: [['version', 'DESC']], limit: 1, ...at }),
-      models.Setting.findAll(at),
-    ]);
+  const [
+    instrument,
+    inspection,
+    rounds,
+    targets,
+    decisions,
+    lines,
+    handOver,
+    checklists,
+    settings,
+    stringChanges,
+  ] = await Promise.all([
+    models.Instrument.findByPk(job.instrumentId, at),
+    models.Inspection.findOne({ where, ...at }),
+    models.Round.findAll({ where, order: [['startedAt', 'ASC']], ...at }),
+    models.JobTarget.findAll({ where, ...at }),
+    models.Decision.findAll({ where, ...at }),
+    models.WorkLine.findAll({
+      where,
+      order: [
+        ['sort', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      ...at,
+    }),
+    models.HandOver.findOne({ where, ...at }),
+    models.ChecklistRow.findAll({
+      where: { list: BENCH_LIST },
+      order: [['version', 'DESC']],
+      limit: 1,
+      ...at,
+    }),
+    models.Setting.findAll(at),
+    models.StringChange.findAll({ where, order: [['id', 'ASC']], ...at }),
+  ]);
   if (!instrument) throw new Error(`job ${job.number} has no instrument`);
   const checklist =
     inspection && inspection.checklistId !== checklists[0]?.id
@@ -98,6 +115,7 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     readings,
     targets,
     wishes,
+    stringChanges,
     decisions,
     lines,
     handOver,

@@ -2,8 +2,14 @@ import { itemsFor } from '../../core/inspection/checklist.ts';
 import { operation } from '../../core/plan/operations.ts';
 import { USUAL_SETTINGS, type Finding } from '../../core/plan/plan-input.ts';
 import { propose } from '../../core/plan/propose.ts';
+import type { Conditions } from '../../core/readings/conditions.ts';
 import { latestReadings } from '../../core/readings/reading.ts';
-import { staleReasons, type FinishedOperation, type StaleReason } from '../../core/staleness/stale.ts';
+import {
+  MOVED_BY_STRINGS,
+  staleReasons,
+  type FinishedOperation,
+  type StaleReason,
+} from '../../core/staleness/stale.ts';
 import { resolveTarget } from '../../core/targets/resolve.ts';
 import type { Target } from '../../core/targets/target.ts';
 import type { GatheredJob } from './gather-job.ts';
@@ -13,6 +19,16 @@ const finishedOperations = (g: GatheredJob): FinishedOperation[] =>
     .filter((l) => l.finishedAt !== null)
     .map((l) => ({ title: l.title, stale: operation(l.operation).stale, at: l.finishedAt?.getTime() ?? 0 }));
 
+/** Strings that went on move what hangs on them, as finished work does. */
+const restrung = (g: GatheredJob): FinishedOperation[] =>
+  g.stringChanges
+    .filter((c) => c.kind === 'on')
+    .map((c) => ({
+      title: c.fresh ? 'New strings put on' : 'The strings put back on',
+      stale: MOVED_BY_STRINGS,
+      at: c.changedAt.getTime(),
+    }));
+
 const findings = (g: GatheredJob, items: ReturnType<typeof itemsFor>): Finding[] =>
   items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
@@ -20,6 +36,10 @@ const findings = (g: GatheredJob, items: ReturnType<typeof itemsFor>): Finding[]
     const name = operation(item.leadsTo).name;
     return [{ item: item.key, title: item.title, note: answer.note, leadsTo: item.leadsTo, name }];
   });
+
+/** Strings taken off at the bench, after readings that stand, do not take the plan away. */
+const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditions['strings'] =>
+  strings === 'off' && read ? 'at-pitch' : strings;
 
 /** What the core makes of a gathered job: targets, stale readings, items asked, proposal. */
 export function judge(g: GatheredJob) {
@@ -29,7 +49,7 @@ export function judge(g: GatheredJob) {
     const target = resolveTarget(construction, g.job.touch, g.wishes, s);
     if (target) targets.set(s.key, target);
   }
-  const operations = finishedOperations(g);
+  const operations = [...finishedOperations(g), ...restrung(g)];
   const reasons = staleReasons(g.readings, operations);
   const staleByReading = new Map<GatheredJob['readings'][number], StaleReason>();
   g.readings.forEach((r, i) => {
@@ -50,7 +70,7 @@ export function judge(g: GatheredJob) {
     readings: latest,
     stale: new Set(stale.keys()),
     targets,
-    strings: newestRound?.strings ?? g.job.stringsState,
+    strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
     findings: findings(g, items),
     settings: USUAL_SETTINGS,
   });

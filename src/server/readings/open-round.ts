@@ -21,7 +21,7 @@ export async function openRound({ models, t, now }: Work, job: Job, kind: RoundK
     {
       jobId: job.id,
       kind,
-      strings: 'at-pitch',
+      strings: job.stringsState === 'off' ? 'off' : 'at-pitch',
       position: before?.position ?? 'playing',
       tuning: before?.tuning ?? tuningName(instrument?.construction.strings ?? []),
       temperature: before?.temperature ?? null,

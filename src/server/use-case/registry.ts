@@ -11,6 +11,8 @@ import { decideLine } from '../plan/decide-line.ts';
 import { setTarget } from '../plan/set-target.ts';
 import { saveReading } from '../readings/save-reading.ts';
 import { setConditions } from '../readings/set-conditions.ts';
+import { putStringsOn } from '../strings/put-on.ts';
+import { takeStringsOff } from '../strings/take-off.ts';
 import { answerLine } from '../work/answer-line.ts';
 import { stepLine } from '../work/step-line.ts';
 import type { UseCase } from './use-case.ts';
@@ -21,6 +23,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'rack.move': moveJob,
   'inspection.answer': answerItem,
   'inspection.finish': finishInspection,
+  'strings.off': takeStringsOff,
+  'strings.on': putStringsOn,
   'readings.conditions': setConditions,
   'readings.save': saveReading,
   'plan.target': setTarget,

@@ -1,16 +1,35 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { ANSWER_FACTS, ANSWERS, type Answer } from '../../core/inspection/checklist.ts';
+import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { sayMoment } from '../dates.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import { ItemReadings } from '../item-readings.tsx';
+import { PillChoice } from '../pill-choice.tsx';
+import { StringsPanel } from '../strings-panel.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 import type { LeafProps } from './leaf-props.ts';
 
 type Item = LeafProps['job']['inspection']['items'][number];
 
-const TONE: Readonly<Record<Answer, string>> = { fine: '●', watch: '◐', work: '▲', na: '–' };
+const TONE: Readonly<Record<Answer, string>> = { fine: '●', watch: '◐', work: '▲', na: '–', skipped: '▷' };
+const FOUR = ANSWERS.filter((a) => a !== 'skipped');
+
+/** An answer given here, with what stood there before: the way back. */
+interface Given {
+  readonly at: number;
+  readonly key: string;
+  readonly answer: Answer | null;
+  readonly note: string;
+}
+
+const SHOWS = { all: 'all', open: 'open, skipped', work: 'watch and work' } as const;
+type Show = keyof typeof SHOWS;
+
+const isShown = (item: Item, show: Show): boolean =>
+  show === 'all' ||
+  (show === 'open' ? !isLookedAt(item.answer) : item.answer === 'watch' || item.answer === 'work');
 
 function AnswerMark({ item }: { readonly item: Item }) {
   if (item.answer === null) return <span className="text-quiet">○ open</span>;
@@ -24,21 +43,25 @@ function AnswerMark({ item }: { readonly item: Item }) {
 function List({
   items,
   current,
+  show,
   onChoose,
 }: {
   readonly items: readonly Item[];
   readonly current: number;
+  readonly show: Show;
   readonly onChoose: (i: number) => void;
 }) {
+  const shown = items.map((item, i) => ({ item, i })).filter((s) => isShown(s.item, show));
+  if (shown.length === 0) return <p className="py-4">Nothing here: choose “all” to see the whole list.</p>;
   return (
     <ol className="columns-2 gap-6 max-md:columns-1" aria-label="All items">
-      {items.map((item, i) => (
+      {shown.map(({ item, i }, n) => (
         <li key={item.key} className="break-inside-avoid">
-          {(i === 0 || items[i - 1]?.group !== item.group) && (
+          {shown[n - 1]?.item.group !== item.group && (
             <p className="pt-2 font-serif font-semibold">
               {item.group}
               {item.phase === 'strings-off' &&
-                items[i - 1]?.phase === 'strings-on' &&
+                shown[n - 1]?.item.phase !== 'strings-off' &&
                 ' · strings off from here'}
             </p>
           )}
@@ -46,7 +69,7 @@ function List({
             type="button"
             aria-current={i === current ? 'step' : undefined}
             onClick={() => onChoose(i)}
-            className={`flex min-h-8 w-full cursor-pointer items-center justify-between gap-2 px-2 text-left text-sm ${i === current ? 'bg-plain text-paper [&_span]:text-paper' : 'hover:bg-shade'}`}
+            className={`flex min-h-7 w-full cursor-pointer items-center justify-between gap-2 px-2 text-left text-sm ${i === current ? 'bg-plain text-paper [&_span]:text-paper' : 'hover:bg-shade'}`}
           >
             <span className="truncate">{item.title}</span>
             <span className="shrink-0">
@@ -70,13 +93,16 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
   const [at, setAt] = useState(Math.max(0, firstOpen));
   const item = items[at];
   const open = items.filter((i) => i.answer === null).length;
+  const stations = job.readings.stations.filter((s) => s.quantity === item?.reading);
   const may = allowed.inspect && finishedAt === null;
   const draftKey = `note:${job.id}:${item?.key ?? ''}`;
   const [note, setNote] = useState('');
+  const [show, setShow] = useState<Show>('all');
+  const [given, setGiven] = useState<readonly Given[]>([]);
   const waiting = useRef(new Set<string>());
   useEffect(() => setNote(readDraft<string>(draftKey) ?? item?.note ?? ''), [draftKey, item?.note]);
 
-  const answer = async (given: Answer) => {
+  const answer = async (chosen: Answer) => {
     if (!item || !may || waiting.current.has(item.key)) return;
     waiting.current.add(item.key);
     const next = items.findIndex((i, n) => n > at && i.answer === null);
@@ -84,25 +110,49 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
     const done = await give('inspection.answer', {
       jobId: job.id,
       item: item.key,
-      answer: given,
+      answer: chosen,
       note,
       version: item.version,
     });
     waiting.current.delete(item.key);
-    if (done) dropDraft(draftKey);
-    else setAt(at);
+    if (done) {
+      dropDraft(draftKey);
+      setGiven((g) => [...g, { at, key: item.key, answer: item.answer, note: item.note }]);
+    } else setAt(at);
   };
-  const latest = useRef(answer);
+  const undo = async () => {
+    const last = given.at(-1);
+    const now = items.find((i) => i.key === last?.key);
+    if (!last || !now || !may || waiting.current.has(last.key)) return;
+    waiting.current.add(last.key);
+    const { key, answer: before, note: noted } = last;
+    const done = await give('inspection.answer', {
+      jobId: job.id,
+      item: key,
+      answer: before,
+      note: noted,
+      version: now.version,
+    });
+    waiting.current.delete(key);
+    if (!done) return;
+    setGiven((g) => g.slice(0, -1));
+    setAt(last.at);
+  };
+  const latest = useRef({ answer, undo });
   useEffect(() => {
-    latest.current = answer;
+    latest.current = { answer, undo };
   });
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      const given = ANSWERS.find((a) => ANSWER_FACTS[a].key === e.key.toLowerCase());
-      if (given) {
+      const chosen = ANSWERS.find((a) => ANSWER_FACTS[a].key === e.key.toLowerCase());
+      if (chosen) {
         e.preventDefault();
-        void latest.current(given);
+        void latest.current.answer(chosen);
+      }
+      if (e.key.toLowerCase() === 'u') {
+        e.preventDefault();
+        void latest.current.undo();
       }
       if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
         e.preventDefault();
@@ -123,9 +173,26 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
         <h2 className="text-2xl" aria-live="polite">
           {item.title}
         </h2>
-        <p className="min-h-12">{item.help}</p>
+        <div className="min-h-16">
+          <p>{item.help}</p>
+          {item.fine && <p className="text-sm text-quiet">Fine: {item.fine}.</p>}
+          {item.caution && (
+            <p className="text-sm">
+              <b>Careful.</b> {item.caution}
+            </p>
+          )}
+        </div>
+        {stations.length > 0 && (
+          <ItemReadings
+            key={item.key}
+            job={job}
+            round="as-found"
+            stations={stations}
+            editable={allowed.measure}
+          />
+        )}
         <div className="grid grid-cols-2 gap-2">
-          {ANSWERS.map((a) => (
+          {FOUR.map((a) => (
             <button
               key={a}
               type="button"
@@ -138,6 +205,21 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
               <kbd className="text-sm opacity-80">{ANSWER_FACTS[a].key.toUpperCase()}</kbd>
             </button>
           ))}
+        </div>
+        <div className="flex gap-2">
+          <button type="button" className="button" disabled={!may} onClick={() => void answer('skipped')}>
+            <span aria-hidden>{TONE.skipped}</span> Skip
+            <kbd className="text-sm opacity-80">S</kbd>
+          </button>
+          <button
+            type="button"
+            className="button"
+            disabled={!may || given.length === 0}
+            onClick={() => void undo()}
+          >
+            Undo
+            <kbd className="text-sm opacity-80">U</kbd>
+          </button>
         </div>
         <label className="block">
           <span className="label">Note</span>
@@ -158,6 +240,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
           </p>
         )}
         <Trouble trouble={trouble} />
+        <StringsPanel job={job} may={allowed.work} />
         {finishedAt === null ? (
           <button
             type="button"
@@ -173,7 +256,15 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
           </p>
         )}
       </section>
-      <List items={items} current={at} onChoose={setAt} />
+      <div>
+        <div className="mb-1 flex items-center justify-between gap-4">
+          <p className="text-sm text-quiet">
+            {items.length - open} of {items.length} answered
+          </p>
+          <PillChoice quiet legend="Show" value={show} options={SHOWS} onChange={setShow} />
+        </div>
+        <List items={items} current={at} show={show} onChoose={setAt} />
+      </div>
     </div>
   );
 }

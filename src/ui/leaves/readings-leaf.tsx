@@ -20,7 +20,7 @@ const firstRound = (job: LeafProps['job']): RoundKind => {
   const done = job.facts.stepsDone > 0;
   return job.readings.rounds.some((r) => r.kind === 'as-left') || (done && job.facts.stepsOpen === 0)
     ? 'as-left'
-    : done
+    : done || job.readings.rounds.some((r) => r.kind === 'after-work')
       ? 'after-work'
       : 'as-found';
 };

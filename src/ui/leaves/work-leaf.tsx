@@ -7,6 +7,7 @@ import { FormField } from '../form-field.tsx';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useMounted } from '../draft.ts';
+import { StringsPanel } from '../strings-panel.tsx';
 import { useSend } from '../use-send.ts';
 import type { LeafProps } from './leaf-props.ts';
 
@@ -214,6 +215,7 @@ export function WorkLeaf({ job, allowed }: LeafProps) {
             <p className="text-rubric">◆ Waits for the customer’s word; the desk records it.</p>
           )
         )}
+        <StringsPanel job={job} may={allowed.work} />
         <section aria-labelledby="steps">
           <h2 id="steps" className="text-xl">
             Steps

@@ -69,6 +69,8 @@ interface Props {
   readonly onCommit: () => boolean;
   readonly onNext: (back: boolean) => void;
   readonly onFocus: () => void;
+  /** begins the field's id; two fields of one station may be on a page */
+  readonly prefix?: string;
 }
 
 /** One place where a reading is taken. Enter keeps it and goes on to the next place. */
@@ -82,6 +84,7 @@ export function ReadingField({
   onCommit,
   onNext,
   onFocus,
+  prefix = 'station',
 }: Props) {
   const field = useRef<HTMLInputElement>(null);
   const [writing, setWriting] = useState(false);
@@ -96,7 +99,7 @@ export function ReadingField({
   return (
     <input
       ref={field}
-      id={`station-${station.key}`}
+      id={`${prefix}-${station.key}`}
       data-station={station.key}
       aria-label={station.label}
       aria-invalid={state.mark === '◆' && !state.struck ? true : undefined}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { formFields } from '../../contracts/sums/form-fields.ts';
 import { jsonSchema } from '../../contracts/sums/openapi.ts';
 import {
@@ -17,11 +17,11 @@ import { SUMS } from '../../core/sums/catalogue.ts';
 import { sumById, type AnySum } from '../../core/sums/run-sum.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import { PillChoice } from '../pill-choice.tsx';
-import { findSums } from './find-sums.ts';
 import { SetCompensation, StringPresets } from './presets.tsx';
 import { sayFor } from './say.ts';
 import { SumDrawing } from './sum-drawing.tsx';
 import { SumForm } from './sum-form.tsx';
+import { SumList } from './sum-list.tsx';
 import { SumTable } from './sum-table.tsx';
 
 const UNITS: Readonly<Record<LengthUnit, string>> = {
@@ -49,80 +49,6 @@ export function openSum(id: string, query: string): Open | null {
   if (!sum) return null;
   const carried = fromAddress(new URLSearchParams(query));
   return { sum, typed: carried?.typed ?? typeOut(sum, sum.example), unit: carried?.unit ?? 'mm' };
-}
-
-const typingIn = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
-
-/** The list of the sums: typed to find, Enter takes the first, arrows walk. */
-function SumList({ here, onOpen }: { readonly here: string | null; readonly onOpen: (id: string) => void }) {
-  const [text, setText] = useState('');
-  const found = useMemo(() => findSums(text), [text]);
-  const field = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    const key = (e: globalThis.KeyboardEvent) => {
-      // In a field a stroke belongs to a fraction; Escape leads out of it.
-      if (e.key !== 'Escape' && (e.key !== '/' || typingIn(e.target))) return;
-      e.preventDefault();
-      field.current?.focus();
-      field.current?.select();
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, []);
-  const walk = (e: KeyboardEvent<HTMLElement>) => {
-    if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return;
-    e.preventDefault();
-    const all = [...e.currentTarget.querySelectorAll<HTMLElement>('input, a')];
-    const at = all.indexOf(document.activeElement as HTMLElement);
-    all[Math.max(0, Math.min(all.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))]?.focus();
-  };
-  const take = (e: KeyboardEvent<HTMLInputElement>) => {
-    const [first] = found;
-    if (e.key !== 'Enter' || !first) return;
-    e.preventDefault();
-    onOpen(first.id);
-  };
-  return (
-    <nav
-      aria-label="All sums"
-      className="no-print flex w-64 shrink-0 flex-col border-r border-line max-sm:w-full max-sm:border-r-0"
-      onKeyDown={walk}
-    >
-      <div className="p-3">
-        <input
-          ref={field}
-          type="search"
-          aria-label="Find a sum, or say what you want to do"
-          className="field"
-          placeholder="/ lower the action …"
-          autoFocus={here === null}
-          value={text}
-          onChange={(e) => setText(e.target.value.replace(/^\//, ''))}
-          onKeyDown={take}
-        />
-      </div>
-      <ul className="min-h-0 flex-1 overflow-y-auto pb-4 max-sm:max-h-56" aria-live="off">
-        {found.map((s, i) => (
-          <li key={s.id}>
-            <a
-              href={`/sums/${s.id}`}
-              aria-current={s.id === here ? 'page' : undefined}
-              className={`flex min-h-11 items-center px-3 leading-tight hover:bg-shade ${s.id === here ? 'bg-plain text-paper hover:bg-plain' : ''} ${text !== '' && i === 0 ? 'font-bold' : ''}`}
-              onClick={(e) => {
-                if (e.metaKey || e.ctrlKey || e.shiftKey) return;
-                e.preventDefault();
-                onOpen(s.id);
-              }}
-            >
-              {s.title}
-            </a>
-          </li>
-        ))}
-        {found.length === 0 && <li className="px-3 text-quiet">No sum does “{text}”. Try fewer words.</li>}
-      </ul>
-    </nav>
-  );
 }
 
 function Answer({ open, read }: { readonly open: Open; readonly read: ReadForm }) {

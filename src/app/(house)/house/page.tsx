@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/money.ts';
 import { OPERATIONS } from '../../../core/plan/operations.ts';
@@ -58,7 +59,11 @@ export default async function HousePage() {
   ]);
   return (
     <>
-      <PageHead title="House" note={`${shop.name}: the rules in force`} />
+      <PageHead title="House" note={`${shop.name}: the rules in force`}>
+        <Link href="/house/checklists" className="button">
+          Checklists
+        </Link>
+      </PageHead>
       <div className="grid gap-8 px-5 py-3 lg:grid-cols-2">
         <div className="space-y-6">
           <Table caption="People" head={['Name', 'Role']} rows={people.map((p) => [p.name, p.role])} />

@@ -4,6 +4,7 @@ import { initShop, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
+import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
 import { initEvents, CommandRow, EventRow } from './events.ts';
 
@@ -29,6 +30,7 @@ const ALL = {
   WorkLine,
   TimeEntry,
   HandOver,
+  StringChange,
   CommandRow,
   EventRow,
 };
@@ -44,6 +46,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initInspections(sequelize);
   initReadings(sequelize);
   initWork(sequelize);
+  initStrings(sequelize);
   initEvents(sequelize);
   return ALL;
 }

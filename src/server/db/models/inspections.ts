@@ -13,8 +13,10 @@ export class ChecklistRow extends Model<
   InferCreationAttributes<ChecklistRow>
 > {
   declare id: CreationOptional<number>;
+  declare list: string;
   declare name: string;
   declare version: number;
+  declare ends: readonly string[];
   declare items: readonly ChecklistItem[];
 }
 
@@ -46,8 +48,10 @@ export function initInspections(sequelize: Sequelize): void {
   ChecklistRow.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      list: { type: DataTypes.STRING(40) },
       name: { type: DataTypes.STRING(80) },
       version: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+      ends: { type: DataTypes.JSON },
       items: { type: DataTypes.JSON },
     },
     { sequelize, modelName: 'ChecklistRow', tableName: 'checklists' },
@@ -68,7 +72,7 @@ export function initInspections(sequelize: Sequelize): void {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       inspectionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'inspection_id' },
       item: { type: DataTypes.STRING(40) },
-      answer: { type: DataTypes.ENUM('fine', 'watch', 'work', 'na') },
+      answer: { type: DataTypes.ENUM('fine', 'watch', 'work', 'na', 'skipped') },
       note: { type: DataTypes.TEXT },
       answeredBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'answered_by' },
       answeredAt: { type: DataTypes.DATE(3), field: 'answered_at' },

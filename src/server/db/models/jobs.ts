@@ -65,7 +65,10 @@ export function initJobs(sequelize: Sequelize): void {
       hardDate: { type: DataTypes.BOOLEAN, field: 'hard_date', defaultValue: false },
       hardReason: { type: DataTypes.STRING(120), field: 'hard_reason', defaultValue: '' },
       limitMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'limit_minor', defaultValue: null },
-      stringsState: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch'), field: 'strings_state' },
+      stringsState: {
+        type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off'),
+        field: 'strings_state',
+      },
       placeId: { type: DataTypes.INTEGER.UNSIGNED, field: 'place_id', defaultValue: null },
       holderId: { type: DataTypes.INTEGER.UNSIGNED, field: 'holder_id', defaultValue: null },
       waitingFor: { type: DataTypes.ENUM('hands', 'time', 'word', 'home'), field: 'waiting_for' },

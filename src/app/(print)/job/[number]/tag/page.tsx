@@ -1,3 +1,4 @@
+import { STRINGS_STATES } from '../../../../../core/readings/conditions.ts';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
@@ -49,9 +50,7 @@ export default async function TagPage({ params }: { readonly params: Promise<{ n
             {job.neededBy && ` · by ${job.neededBy}`}
           </p>
           {job.stringsState !== 'at-pitch' && (
-            <p className="text-sm font-bold">
-              ◆ {job.stringsState === 'missing' ? 'A string is missing' : 'Not at pitch'}
-            </p>
+            <p className="text-sm font-bold">◆ {STRINGS_STATES[job.stringsState]}</p>
           )}
         </div>
       </article>

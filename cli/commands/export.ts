@@ -1,0 +1,18 @@
+import { toChecklistsFile } from '../../src/contracts/formats/checklists.ts';
+import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
+import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
+import type { Options } from '../main.ts';
+import { Trouble } from '../say.ts';
+
+const EXPORTS: Readonly<Record<string, () => unknown>> = {
+  checklists: () => toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]),
+};
+
+/** Prints what ships with Rubrica in its published format; it needs neither build nor database. */
+export function run(o: Options): Promise<number> {
+  const [name = ''] = o.rest;
+  const make = EXPORTS[name];
+  if (!make) throw new Trouble(`export prints ${Object.keys(EXPORTS).join(', ')}, not ${name || 'nothing'}`);
+  process.stdout.write(`${JSON.stringify(make(), null, 2)}\n`);
+  return Promise.resolve(0);
+}

@@ -1,0 +1,120 @@
+import { expect, test, type Page } from '@playwright/test';
+import { A, accessible, B, BY_ITSELF, go, tablet } from './shop.ts';
+
+let ilse: Page;
+let tomas: Page;
+
+test.beforeAll(async ({ browser }) => {
+  ilse = await tablet(browser, A, 'Ilse Marrow', '2468', true);
+  tomas = await tablet(browser, B, 'Tomas Vey', '1357');
+});
+
+const JOB = '/job/411/inspection';
+const strings = (page: Page) => page.getByRole('region', { name: 'Strings' });
+
+test('each instrument meets its own items', async () => {
+  const own: ReadonlyArray<readonly [string, RegExp, RegExp]> = [
+    ['/job/411/inspection', /^Ties tidy at the block/, /Rod nut turns|Output socket|Bridge pins/],
+    ['/job/404/inspection', /^Vibrato floats level/, /Ties tidy|through the soundhole/],
+    ['/job/409/inspection', /^Neck pocket tight/, /Vibrato floats|Bridge pins|soundhole/],
+    ['/job/413/inspection', /^Top bulged or sunken/, /Rod nut turns|Bends around|Strap buttons/],
+  ];
+  for (const [path, its, others] of own) {
+    await go(ilse, path);
+    const list = ilse.getByRole('list', { name: 'All items' });
+    await expect(list.getByRole('button', { name: its })).toBeVisible();
+    await expect(list.getByText(others)).toHaveCount(0);
+  }
+});
+
+test('two people on one list see each other; a reading is taken without leaving the item', async () => {
+  await go(ilse, JOB);
+  await go(tomas, JOB);
+  const list = (page: Page) => page.getByRole('list', { name: 'All items' });
+  await list(ilse)
+    .getByRole('button', { name: /^Relief/ })
+    .tap();
+  const relief = ilse.getByRole('textbox', { name: 'Relief, 7th' });
+  await relief.fill('.009');
+  await relief.press('Enter');
+  await ilse.getByRole('button', { name: /^Fine/ }).tap();
+  await expect(list(tomas).getByRole('button', { name: /^Relief/ })).toContainText('fine', BY_ITSELF);
+  await list(tomas)
+    .getByRole('button', { name: /^Relief/ })
+    .click();
+  await expect(tomas.getByRole('textbox', { name: 'Relief, 7th' })).toHaveValue('.009');
+  await expect(tomas.getByText('Fine: in its band.')).toBeVisible();
+  await list(tomas)
+    .getByRole('button', { name: /^Twist/ })
+    .click();
+  await tomas.keyboard.press('n');
+  await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toContainText('needs work', BY_ITSELF);
+  // A skipped item is neither fine nor beside the point, and a slip is undone.
+  await list(tomas)
+    .getByRole('button', { name: /^Frets bright/ })
+    .click();
+  await tomas.keyboard.press('s');
+  await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('skipped', BY_ITSELF);
+  await tomas.keyboard.press('u');
+  await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('open', BY_ITSELF);
+  await ilse.getByRole('radio', { name: 'watch and work' }).tap();
+  await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toBeVisible();
+  await expect(list(ilse).getByRole('button', { name: /^Relief/ })).toHaveCount(0);
+  await ilse.getByRole('radio', { name: 'all', exact: true }).tap();
+});
+
+test('the strings come off only past the gate: refused, filled, overridden with a reason', async () => {
+  await go(tomas, JOB);
+  await go(ilse, JOB);
+  await strings(ilse).getByRole('button', { name: 'Take the strings off' }).click();
+  const gate = ilse.getByRole('dialog', { name: 'Take the strings off' });
+  const status = gate.getByRole('status');
+  await expect(status).toContainText(/◆ \d+ readings .*can be had only with the strings on/);
+  await accessible(ilse, 'the gate');
+  await gate.getByRole('button', { name: 'Take them off all the same' }).click();
+  await expect(gate.getByText(/things can be read only with the strings on/)).toBeVisible();
+  const before = Number(/(\d+) readings/.exec(await status.innerText())?.[1]);
+  const action = gate.getByRole('textbox', { name: 'Action 12, string 6' });
+  await action.fill('3,9 mm');
+  await action.press('Enter');
+  await expect(status).toContainText(`${before - 1} readings`);
+  await gate.getByLabel('Why it goes on without them').fill('second string broke while tuning');
+  await gate.getByRole('button', { name: 'Take them off all the same' }).click();
+  await expect(strings(ilse)).toContainText('Strings off since');
+  await expect(strings(ilse)).toContainText('Ilse Marrow: second string broke while tuning');
+  await expect(tomas.getByText('◆ strings off').first()).toBeVisible(BY_ITSELF);
+});
+
+test('putting strings on says which, and what must be read again', async () => {
+  await go(tomas, '/job/411/work');
+  await strings(tomas).getByRole('button', { name: 'Put strings on' }).click();
+  const dialog = tomas.getByRole('dialog', { name: 'Put strings on' });
+  const gauges = dialog.getByLabel('Gauges, lowest first');
+  await gauges.fill('.044 .036');
+  await dialog.getByRole('button', { name: 'They are on, at pitch' }).click();
+  await expect(dialog.getByText('6 gauges are needed, lowest first; 2 are written.')).toBeVisible();
+  await gauges.fill('.044 .036 .030 .041 .033 .029');
+  await accessible(tomas, 'strings on');
+  await dialog.getByRole('button', { name: 'They are on, at pitch' }).click();
+  await expect(strings(tomas)).toContainText('Strings on since');
+  await expect(ilse.getByText('◆ strings off')).toHaveCount(0, BY_ITSELF);
+  await go(tomas, '/job/411/readings');
+  await expect(tomas.getByRole('radio', { name: 'After work' })).toBeChecked();
+  await tomas.getByRole('radio', { name: 'As found' }).click();
+  await expect(tomas.locator('[title^="stale: new strings put on"]').first()).toBeAttached();
+});
+
+test('the house shows what each list asks of each kind', async () => {
+  await go(ilse, '/house/checklists');
+  await expect(ilse.getByRole('status')).toContainText('items are asked of a steel-string acoustic');
+  await ilse.getByRole('button', { name: /As it meets a/ }).click();
+  await ilse.getByRole('option', { name: 'Ukulele' }).click();
+  await expect(ilse.getByRole('status')).toContainText('asked of a ukulele');
+  await expect(ilse.getByRole('row', { name: /Rod nut turns freely/ })).toContainText(
+    'truss rod is not none',
+  );
+  await ilse.getByRole('button', { name: /^Checklist/ }).click();
+  await ilse.getByRole('option', { name: /New stock for the floor/ }).click();
+  await expect(ilse.getByRole('status')).toContainText('It ends in “ready for the floor” or “to the bench”');
+  await accessible(ilse, 'checklists');
+});
