@@ -94,6 +94,10 @@ test('lines are added and taken out, a usual set fills them', async () => {
   await page.getByRole('option', { name: 'acoustic, light', exact: true }).click();
   await expect(page.getByLabel('Strings 6: Frequency · note or Hz')).toHaveValue('E4');
   await expect(answer(page)).toContainText('more than before: more relief');
+  const standard = await answer(page).innerText();
+  await page.getByLabel('Notes are tuned to A4 at, Hz').fill('415');
+  await expect(answer(page)).not.toHaveText(standard);
+  await expect(page).toHaveURL(/a4=415/);
   await page.getByRole('button', { name: 'Take line 6 of strings out' }).click();
   await expect(page.getByLabel('Strings 6: Frequency · note or Hz')).toHaveCount(0);
   await page.getByRole('button', { name: 'Add a line' }).click();

@@ -92,6 +92,12 @@ function fieldsOf(schema: JsonSchema): FormField[] {
   );
 }
 
+/** Whether a form has a pitch somewhere, and so a reference for its notes. */
+export const hasPitch = (fields: readonly FormField[]): boolean =>
+  fields.some((f) =>
+    f.kind === 'group' || f.kind === 'rows' ? hasPitch(f.fields) : 'unit' in f && f.unit === 'Hz',
+  );
+
 const known = new Map<string, readonly FormField[]>();
 
 /** The fields of a sum's form, in the order they are declared. */

@@ -83,6 +83,34 @@ describe('readForm reads as the bench writes', () => {
     expect(read.readsBack['strings.0.frequency']).toBe('329.63 Hz');
   });
 
+  test.each([
+    ['', 110],
+    ['432', 108],
+    ['415,3 Hz', 103.825],
+  ])('with A4 at “%s” an A2 is %d Hz', (a4, hz) => {
+    const typed = {
+      scale: '648',
+      'strings.0.gauge': '.042 in',
+      'strings.0.kind': 'wound',
+      'strings.0.frequency': 'A2',
+      a4,
+    };
+    const { input, errors } = readForm(sum('string-tension'), typed, 'mm');
+    expect(errors).toEqual({});
+    expect((input as { strings: { frequency: number }[] }).strings[0]?.frequency).toBeCloseTo(hz, 6);
+  });
+
+  test.each(['loud', '4400', '0'])('A4 at “%s” is said at its field', (a4) => {
+    const typed = {
+      scale: '648',
+      'strings.0.gauge': '1',
+      'strings.0.kind': 'plain',
+      'strings.0.frequency': 'A2',
+      a4,
+    };
+    expect(Object.keys(readForm(sum('string-tension'), typed, 'mm').errors)).toEqual(['a4']);
+  });
+
   test('a list in one field: points, commas, units apart or together', () => {
     const read = readForm(
       sum('nut-layout'),

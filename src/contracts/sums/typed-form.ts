@@ -1,4 +1,4 @@
-import { fail, type Result } from '../../core/result.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
 import type { Measure } from '../../core/sums/fields.ts';
 import { runDeclared, type AnySum } from '../../core/sums/run-sum.ts';
 import { parsePitch } from '../../core/strings/pitch.ts';
@@ -11,6 +11,12 @@ import { formFields, type FormField } from './form-fields.ts';
 
 /** What stands in the fields, by dotted path. */
 export type Typed = Readonly<Record<string, string>>;
+
+/** The name under which the pitch of A4 stands beside the fields, in Hz; 440 when it is not said. */
+export const REFERENCE_KEY = 'a4';
+const USUAL_REFERENCE = 440;
+const LOWEST_REFERENCE = 380;
+const HIGHEST_REFERENCE = 480;
 
 /** The name under which the unit of bare numbers stands in an address. */
 export const UNIT_KEY = 'u';
@@ -38,6 +44,16 @@ const tokens = (text: string): string[] =>
     .split(/[\s;]+/)
     .filter((t) => t !== '');
 
+/** Frequency of A4 that a form carries, Hz: 440 when it says nothing. */
+export function referenceOf(typed: Typed): Result<number, { readonly message: string }> {
+  const text = (typed[REFERENCE_KEY] ?? '').trim();
+  if (text === '') return ok(USUAL_REFERENCE);
+  const read = parsePitch(text);
+  if (!read.ok) return read;
+  const near = read.value >= LOWEST_REFERENCE && read.value <= HIGHEST_REFERENCE;
+  return near ? read : fail({ message: `A4 lies between ${LOWEST_REFERENCE} and ${HIGHEST_REFERENCE} Hz.` });
+}
+
 class Reader {
   readonly errors: Record<string, string> = {};
   readonly readsBack: Record<string, string> = {};
@@ -48,6 +64,13 @@ class Reader {
     private readonly typed: Typed,
     private readonly unit: LengthUnit,
   ) {}
+
+  /** Frequency of A4 for notes, Hz. */
+  private reference(): number {
+    const read = referenceOf(this.typed);
+    if (!read.ok) this.errors[REFERENCE_KEY] ??= read.error.message;
+    return read.ok ? read.value : USUAL_REFERENCE;
+  }
 
   private at(path: string): string {
     return (this.typed[path] ?? '').trim();
@@ -115,7 +138,12 @@ class Reader {
     measure: Measure,
     inList = false,
   ): number | undefined {
-    const read = readNumber(text, unit, unitAt(measure, this.unit));
+    const read = readNumber(
+      text,
+      unit,
+      unitAt(measure, this.unit),
+      unit === 'Hz' ? this.reference() : USUAL_REFERENCE,
+    );
     if (!read.ok) {
       this.errors[path] ??= read.error.message;
       return undefined;
@@ -134,7 +162,12 @@ interface ReadNumber {
 const plain = (text: string): number | null =>
   /^[+-]?(\d+([.,]\d+)?|[.,]\d+)(e[+-]?\d+)?$/i.test(text) ? Number(text.replace(',', '.')) : null;
 
-function readNumber(text: string, unit: string, bare: LengthUnit): Result<ReadNumber, { message: string }> {
+function readNumber(
+  text: string,
+  unit: string,
+  bare: LengthUnit,
+  reference: number,
+): Result<ReadNumber, { message: string }> {
   if (text === '') return fail({ message: 'Nothing is written here yet.' });
   const clean = text.replace(/[\u2212\u2013]/g, '-');
   if (unit === 'mm') {
@@ -148,7 +181,7 @@ function readNumber(text: string, unit: string, bare: LengthUnit): Result<ReadNu
     return read.ok ? { ok: true, value: { value: read.value, says: '' } } : read;
   }
   if (unit === 'Hz') {
-    const read = parsePitch(text);
+    const read = parsePitch(text, reference);
     if (!read.ok) return read;
     return {
       ok: true,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { formatLength } from '../units/format-length.ts';
-import { fromMm, LENGTH_UNITS } from '../units/length-units.ts';
+import { fromMm, LENGTH_UNITS, toMm } from '../units/length-units.ts';
 import { parseLength } from '../units/parse-length.ts';
 import { choice, group, result } from './fields.ts';
 import { answer, declare, refuse } from './sum.ts';
@@ -9,10 +9,14 @@ import { answer, declare, refuse } from './sum.ts';
 const SMALL_MM = 0.75;
 const LARGE_MM = 80;
 
-/** The way a tech says a length. @example usualLabel(1.984375) → '5/64' */
+/**
+ * The way a tech says a length: small ones in thousandths, others to the nearest 64th and a half, long ones in mm.
+ * @example usualLabel(1.984375) → '5/64'; usualLabel(2.1) → '5½/64'
+ */
 export function usualLabel(mm: number): string {
   const size = Math.abs(mm);
-  return formatLength(mm, size < SMALL_MM ? 'thou' : size < LARGE_MM ? '64ths' : 'mm');
+  if (size < SMALL_MM || size >= LARGE_MM) return formatLength(mm, size < SMALL_MM ? 'thou' : 'mm');
+  return formatLength(toMm(Math.round(fromMm(mm, '64ths') * 2) / 2, '64ths'), '64ths');
 }
 
 export const lengthSum = declare({

@@ -259,7 +259,7 @@ describe('bad input', () => {
 
 describe('worked values', () => {
   test.each<[string, unknown, unknown]>([
-    ['length', { text: '2,1', unit: 'mm' }, { mm: 2.1, label: '5.3/64' }],
+    ['length', { text: '2,1', unit: 'mm' }, { mm: 2.1, label: '5½/64' }],
     ['length', { text: '8 thou' }, { label: '.008' }],
     [
       'fret-position',
@@ -337,6 +337,8 @@ describe('worked values', () => {
   test.each([
     [0.2032, '.008'],
     [1.984375, '5/64'],
+    [2.1, '5½/64'],
+    [-2.2, '−5½/64'],
     [648, '648.00 mm'],
   ])('%d mm is usually said %s', (mm, said) => {
     expect(usualLabel(mm)).toBe(said);

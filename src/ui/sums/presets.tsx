@@ -6,7 +6,7 @@ import { frequenciesOf, STRING_SETS, type StringSet } from '../../core/strings/s
 import { TUNINGS } from '../../core/strings/pitch.ts';
 import type { StringMake } from '../../core/strings/unit-mass.ts';
 import type { Say } from '../../core/sums/sum.ts';
-import type { Typed } from '../../contracts/sums/typed-form.ts';
+import { referenceOf, type Typed } from '../../contracts/sums/typed-form.ts';
 import { FormField } from '../form-field.tsx';
 import { ListChoice } from '../list-choice.tsx';
 
@@ -106,7 +106,9 @@ export function SetCompensation({
   const set = sets.find((s) => s.id === setId);
   const tuning = set ? (tuningsFor(set)[0] ?? '') : '';
   const notes = TUNINGS[tuning] ?? [];
-  const found = neck && set ? setCompensation(neck, set.strings, frequenciesOf(notes)) : [];
+  const reference = referenceOf(typed);
+  const pitches = frequenciesOf(notes, reference.ok ? reference.value : undefined);
+  const found = neck && set ? setCompensation(neck, set.strings, pitches) : [];
   const use = (make: StringMake, note: string) => {
     const rest = Object.fromEntries(Object.entries(typed).filter(([k]) => !k.startsWith('string.')));
     onFill({

@@ -1,11 +1,12 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { formFields } from '../../contracts/sums/form-fields.ts';
+import { formFields, hasPitch } from '../../contracts/sums/form-fields.ts';
 import { jsonSchema } from '../../contracts/sums/openapi.ts';
 import {
   fromAddress,
   readForm,
+  REFERENCE_KEY,
   toAddress,
   typeOut,
   withOldUnit,
@@ -16,6 +17,7 @@ import type { FrettedString } from '../../core/intonation/predicted.ts';
 import { SUMS } from '../../core/sums/catalogue.ts';
 import { sumById, type AnySum } from '../../core/sums/run-sum.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
+import { FormField } from '../form-field.tsx';
 import { PillChoice } from '../pill-choice.tsx';
 import { SetCompensation, StringPresets } from './presets.tsx';
 import { sayFor } from './say.ts';
@@ -162,6 +164,24 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
           onType={type}
           onRemoveRow={(path, index) => fill(takeRowOut(typed, path, index))}
         />
+        {hasPitch(fields) && (
+          <FormField
+            label="Notes are tuned to A4 at, Hz"
+            error={read.errors[REFERENCE_KEY]}
+            className="mt-2.5 w-40"
+          >
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                inputMode="decimal"
+                placeholder="440"
+                value={typed[REFERENCE_KEY] ?? ''}
+                onChange={(e) => type(REFERENCE_KEY, e.target.value)}
+              />
+            )}
+          </FormField>
+        )}
         {sum.id === 'predicted-intonation' && (
           <SetCompensation neck={neckOf(read)} say={sayFor(unit)} typed={typed} onFill={fill} />
         )}
