@@ -88,7 +88,8 @@ async function main(): Promise<number> {
 }
 
 main().then(
-  (code) => process.exit(code),
+  // A reader that is slow still gets the last line.
+  (code) => process.stdout.write('', () => process.exit(code)),
   (e: unknown) => {
     const known = e instanceof Trouble || (e instanceof TypeError && 'code' in e);
     const sql = (e as { parent?: { sqlMessage?: string } } | null)?.parent?.sqlMessage;

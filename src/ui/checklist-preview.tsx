@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { ChecklistItem } from '../core/inspection/checklist.ts';
-import { itemsFor } from '../core/inspection/checklist.ts';
+import { itemsFor, type Checklist, type ChecklistItem } from '../core/inspection/checklist.ts';
 import { conditionWords, type ConditionFact } from '../core/inspection/condition.ts';
 import { FACTS } from '../core/instrument/construction.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
@@ -13,13 +12,7 @@ import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
 
 /** A list as a shop keeps it. */
-export interface KeptChecklist {
-  readonly id: number;
-  readonly name: string;
-  readonly version: number;
-  readonly ends: readonly string[];
-  readonly items: readonly ChecklistItem[];
-}
+export type KeptChecklist = Omit<Checklist, 'id'> & { readonly id: number };
 
 const PHASES = { 'strings-on': 'strings on', 'strings-off': 'strings off' } as const;
 

@@ -1,0 +1,100 @@
+import { spawnSync } from 'node:child_process';
+import { checklistsFormat } from '../../src/contracts/formats/checklists.ts';
+import { SUMS } from '../../src/core/sums/catalogue.ts';
+import { runDeclared } from '../../src/core/sums/run-sum.ts';
+
+/** Runs the one command as a person at a terminal does. */
+function rubrica(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync('./rubrica', args, {
+    input,
+    encoding: 'utf8',
+    maxBuffer: 2 ** 26,
+  });
+  return { status, stdout, stderr };
+}
+
+const lines = (text: string): unknown[] =>
+  text
+    .trim()
+    .split('\n')
+    .map((l) => JSON.parse(l) as unknown);
+
+describe('./rubrica sum', () => {
+  test('one sum: JSON on standard output', () => {
+    const { status, stdout } = rubrica(['sum', 'break-angle', '{"rise": 3, "run": 12}']);
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual({ degrees: expect.closeTo(14.0362, 3) as unknown });
+  });
+
+  test.each([
+    ['a field that is missing', ['sum', 'break-angle', '{"rise": 3}'], 'run is missing.'],
+    ['no input', ['sum', 'break-angle'], 'rise is missing.'],
+    ['text that is no JSON', ['sum', 'break-angle', 'rise 3'], 'The input is not JSON.'],
+    ['an unknown sum', ['sum', 'waist', '{}'], 'There is no sum called waist.'],
+  ])('%s: exit 2 and a clear message, nothing on standard output', (_, args, said) => {
+    expect(rubrica(args)).toEqual({
+      status: 2,
+      stdout: '',
+      stderr: expect.stringContaining(said) as unknown,
+    });
+  });
+
+  test('a line in, a line out, in order, bad ones among good ones', () => {
+    const asked = SUMS.map((s) => JSON.stringify({ id: s.id, input: s.example }));
+    const input = [
+      ...asked,
+      'x',
+      '5',
+      '{"id": "waist"}',
+      '{"id": "length", "input": {"text": "5"}}',
+      '',
+    ].join('\n');
+    const { status, stdout } = rubrica(['sum', '-'], input);
+    expect(status).toBe(0);
+    const answers = lines(stdout);
+    expect(answers).toHaveLength(SUMS.length + 4);
+    for (const [i, s] of SUMS.entries()) {
+      const done = runDeclared(s, s.example);
+      expect(answers[i]).toEqual(
+        JSON.parse(JSON.stringify({ ok: true, output: done.ok ? done.value : null })),
+      );
+    }
+    expect(answers.slice(-4)).toMatchObject([
+      { ok: false, error: { code: 'invalid', field: '' } },
+      { ok: false, error: { code: 'invalid', field: '' } },
+      { ok: false, error: { code: 'unknown-sum', field: 'id' } },
+      { ok: false, error: { code: 'invalid', field: 'text' } },
+    ]);
+  });
+
+  test('a thousand lines are all answered', () => {
+    const line = JSON.stringify({ id: 'clearance', input: SUMS.find((s) => s.id === 'clearance')?.example });
+    const { stdout } = rubrica(['sum', '-'], `${line}\n`.repeat(1000));
+    expect(stdout.trim().split('\n')).toHaveLength(1000);
+  });
+
+  test('without a name it lists them', () => {
+    const { stdout } = rubrica(['sum']);
+    expect(stdout.trim().split('\n')).toHaveLength(SUMS.length);
+  });
+});
+
+describe('./rubrica export', () => {
+  test('the shipped checklists, in their format', () => {
+    const { status, stdout } = rubrica(['export', 'checklists']);
+    expect(status).toBe(0);
+    expect(checklistsFormat.parse(JSON.parse(stdout)).map((l) => l.items.length >= 45)).toEqual([true, true]);
+  });
+
+  test('what it does not know is said', () => {
+    expect(rubrica(['export', 'secrets'])).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('export prints checklists, not secrets') as unknown,
+    });
+  });
+});
+
+test('an unknown command says what there is', () => {
+  const { status, stderr } = rubrica(['sing']);
+  expect([status, stderr]).toEqual([2, expect.stringContaining('there is no command sing')]);
+});
