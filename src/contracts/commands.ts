@@ -10,6 +10,11 @@ import { constructionSchema } from './construction.ts';
 const id = z.number().int().positive();
 const version = z.number().int().min(0);
 const text = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
+/** A drawing of a finger: strokes of points; null when it is done by name. */
+const strokes = z
+  .array(z.array(z.object({ x: z.number().min(0).max(4000), y: z.number().min(0).max(4000) })).max(4000))
+  .max(200)
+  .nullable();
 const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch', 'off']);
 
 /** Taking an instrument in at the counter. */
@@ -48,6 +53,11 @@ export const takeInSchema = z.object({
 /** Every command a screen can give, by name, with what it takes. */
 export const COMMANDS = {
   'desk.take-in': takeInSchema,
+  'desk.receipt': z.object({
+    jobId: id,
+    name: text(120).min(1, 'Who has seen it?'),
+    initials: strokes,
+  }),
   'rack.move': z.object({
     jobId: id,
     version,
@@ -132,10 +142,7 @@ export const COMMANDS = {
     jobId: id,
     version,
     signer: text(120).min(1, 'Whose signature is it?'),
-    signature: z
-      .array(z.array(z.object({ x: z.number().min(0).max(4000), y: z.number().min(0).max(4000) })).max(4000))
-      .max(200)
-      .nullable(),
+    signature: strokes,
   }),
 } as const;
 
@@ -145,6 +152,7 @@ export type CommandInput<N extends CommandName> = z.infer<(typeof COMMANDS)[N]>;
 /** What each command answers when it is done. */
 export interface CommandAnswer {
   'desk.take-in': { number: number; jobId: number };
+  'desk.receipt': { receiptId: number };
   'rack.move': { version: number };
   'inspection.answer': { version: number };
   'inspection.finish': { version: number };

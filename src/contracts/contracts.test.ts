@@ -20,6 +20,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     cameWith: [{ name: 'case', state: '' }],
     placeId: null,
   },
+  'desk.receipt': { jobId: id, name: 'Runa', initials: [[{ x: 1, y: 2 }]] },
   'rack.move': {
     jobId: id,
     version: 0,

@@ -107,8 +107,8 @@ test('the whole story by keyboard alone', async ({ browser }) => {
     await expect(box).toBeChecked();
   }
   await typeInto(page, /What is out of band/, 'Only the saddle was touched; the customer waits.');
-  await press(page, page.getByLabel('gig bag'), 'Space');
-  await expect(page.getByLabel('gig bag')).toBeChecked();
+  await press(page, page.getByRole('checkbox', { name: 'gig bag' }), 'Space');
+  await expect(page.getByRole('checkbox', { name: 'gig bag' })).toBeChecked();
   await press(page, page.getByLabel('Signs by name, without drawing'), 'Space');
   await press(page, page.getByRole('button', { name: 'Sign and close the job' }));
   await expect(page.getByText('Signed and sealed')).toBeVisible();

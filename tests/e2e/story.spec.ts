@@ -274,9 +274,9 @@ test('7. hand-over: before and after, bench check, signature, seal, the sheet, t
   }
   await expect(desk.getByText('Checked by Ilse Marrow')).toBeVisible(BY_ITSELF);
   for (const thing of ['hard case, one latch loose', 'truss rod key']) {
-    await desk.getByLabel(thing).click();
-    await expect(desk.getByLabel(thing)).toBeChecked();
-    await expect(desk.getByLabel(thing)).toBeEnabled();
+    await desk.getByRole('checkbox', { name: thing }).click();
+    await expect(desk.getByRole('checkbox', { name: thing })).toBeChecked();
+    await expect(desk.getByRole('checkbox', { name: thing })).toBeEnabled();
   }
   await desk.getByLabel('Signs by name, without drawing').uncheck();
   await expect(desk.getByRole('button', { name: 'Sign and close' })).toBeDisabled();

@@ -1,12 +1,14 @@
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Sequelize } from 'sequelize';
 import { up as firstPath } from './migrations/001-first-path.ts';
+import { up as receipts } from './migrations/003-receipts.ts';
 import { up as checklistsAndStrings } from './migrations/002-checklists-and-strings.ts';
 
 /** Forward-only, in order. A landed migration is never edited. */
 const MIGRATIONS = [
   { name: '001-first-path', up: firstPath },
   { name: '002-checklists-and-strings', up: checklistsAndStrings },
+  { name: '003-receipts', up: receipts },
 ];
 
 const runner = (sequelize: Sequelize) =>

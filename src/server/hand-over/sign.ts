@@ -25,6 +25,9 @@ async function obstacles(
     ...(facts.asLeftRead < facts.stations && exception === ''
       ? [`${facts.stations - facts.asLeftRead} readings as left are missing and not explained`]
       : []),
+    ...(job.stringsState === 'off' && exception === ''
+      ? ['the strings are off and that is not explained']
+      : []),
     ...(checked ? [] : ['the bench check is not complete']),
     ...missing.map((i) => `${i.name} is not given back`),
   ];

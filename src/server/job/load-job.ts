@@ -4,6 +4,8 @@ import { leafStates } from '../../core/job/leaves.ts';
 import { operation } from '../../core/plan/operations.ts';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
+import type { SeenOnReceipt } from '../db/models/receipts.ts';
+import { seenOnReceipt } from '../desk/receipt.ts';
 import { checkSeal } from '../hand-over/sealed-record.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
@@ -129,10 +131,11 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits] = await Promise.all([
+  const [lines, seal, visits, receipt] = await Promise.all([
     workView(db, g, name),
     checkSeal(models, job),
     earlierVisits(db, job),
+    receiptView(db, job),
   ]);
   return {
     ...headOf(job, g, customer, name),
@@ -173,6 +176,7 @@ export async function loadJob(db: Database, number: number) {
     },
     seal,
     visits,
+    receipt,
   };
 }
 
@@ -233,6 +237,27 @@ function headOf(
     closedAt: iso(job.closedAt),
     leaves: leafStates(job.facts),
     facts: job.facts,
+  };
+}
+
+/** What a receipt says, to compare: the state of the strings may change under the bench’s hands. */
+const shown = ({ things, damage }: SeenOnReceipt): string =>
+  JSON.stringify([things.map((t) => [t.name, t.state]), damage]);
+
+/** The receipt as it would be printed, and the newest one that was initialled. */
+async function receiptView({ models }: Database, job: Job) {
+  const [seen, given] = await Promise.all([
+    seenOnReceipt(models, job),
+    models.Receipt.findOne({ where: { jobId: job.id }, order: [['id', 'DESC']] }),
+  ]);
+  return {
+    seen,
+    given: given && {
+      name: given.name,
+      initials: given.initials,
+      at: given.givenAt.toISOString(),
+      same: shown(given.seen) === shown(seen),
+    },
   };
 }
 

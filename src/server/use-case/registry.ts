@@ -1,4 +1,5 @@
 import type { CommandName } from '../../contracts/commands.ts';
+import { giveReceipt } from '../desk/give-receipt.ts';
 import { moveJob } from '../desk/move-job.ts';
 import { takeIn } from '../desk/take-in.ts';
 import { checkBench } from '../hand-over/check-bench.ts';
@@ -20,6 +21,7 @@ import type { UseCase } from './use-case.ts';
 /** Every use case by its command's name. */
 export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'desk.take-in': takeIn,
+  'desk.receipt': giveReceipt,
   'rack.move': moveJob,
   'inspection.answer': answerItem,
   'inspection.finish': finishInspection,

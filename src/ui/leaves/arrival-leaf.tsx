@@ -4,6 +4,7 @@ import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import { sayMoment } from '../dates.ts';
+import { ReceiptPanel } from '../receipt-panel.tsx';
 import { WhereItHangs } from '../where-it-hangs.tsx';
 import type { LeafProps } from './leaf-props.ts';
 
@@ -93,6 +94,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
             <li key={i.id}>{i.name}</li>
           ))}
         </ul>
+        <ReceiptPanel job={job} may={allowed.house} />
         {allowed.house && <WhereItHangs job={job} />}
         {job.visits.length > 0 && (
           <div>

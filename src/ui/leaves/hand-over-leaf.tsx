@@ -8,6 +8,7 @@ import { FormField } from '../form-field.tsx';
 import { SignatureDrawing, SignatureField, type Strokes } from '../signature.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
+import type { CommandInput } from '../../contracts/commands.ts';
 import type { LeafProps } from './leaf-props.ts';
 
 function BenchCheck({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
@@ -56,6 +57,51 @@ function BenchCheck({ job, may }: { readonly job: LeafProps['job']; readonly may
   );
 }
 
+type Item = LeafProps['job']['items'][number];
+
+/** One thing that came with the instrument: given back, or why it is not there. */
+function Thing({
+  item,
+  may,
+  onGive,
+}: {
+  readonly item: Item;
+  readonly may: boolean;
+  readonly onGive: (input: CommandInput<'hand-over.return'>) => void;
+}) {
+  const [why, setWhy] = useState(item.absence);
+  const { id: itemId, version } = item;
+  return (
+    <div className="grid grid-cols-2 items-center gap-3">
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="h-6 w-6"
+          checked={item.returned}
+          disabled={!may}
+          onChange={(e) => onGive({ itemId, version, returned: e.target.checked, absence: item.absence })}
+        />
+        {item.name}
+      </label>
+      {!item.returned && (
+        <input
+          className="field"
+          aria-label={`Why ${item.name} is not given back`}
+          placeholder="or why it is not here"
+          maxLength={200}
+          value={why}
+          readOnly={!may}
+          onChange={(e) => setWhy(e.target.value)}
+          onBlur={() => {
+            if (why.trim() !== item.absence)
+              onGive({ itemId, version, returned: false, absence: why.trim() });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
 function Things({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   if (job.items.length === 0) return null;
@@ -65,23 +111,12 @@ function Things({ job, may }: { readonly job: LeafProps['job']; readonly may: bo
         Given back
       </h2>
       {job.items.map((i) => (
-        <label key={i.id} className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="h-6 w-6"
-            checked={i.returned}
-            disabled={!may || busy}
-            onChange={(e) =>
-              void give('hand-over.return', {
-                itemId: i.id,
-                version: i.version,
-                returned: e.target.checked,
-                absence: i.absence,
-              })
-            }
-          />
-          {i.name}
-        </label>
+        <Thing
+          key={i.id}
+          item={i}
+          may={may && !busy}
+          onGive={(input) => void give('hand-over.return', input)}
+        />
       ))}
       <Trouble trouble={trouble} />
     </section>

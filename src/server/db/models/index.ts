@@ -4,6 +4,7 @@ import { initShop, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
+import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
 import { initEvents, CommandRow, EventRow } from './events.ts';
@@ -31,6 +32,7 @@ const ALL = {
   TimeEntry,
   HandOver,
   StringChange,
+  Receipt,
   CommandRow,
   EventRow,
 };
@@ -47,6 +49,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initReadings(sequelize);
   initWork(sequelize);
   initStrings(sequelize);
+  initReceipts(sequelize);
   initEvents(sequelize);
   return ALL;
 }

@@ -1,0 +1,70 @@
+import { notFound } from 'next/navigation';
+import { database } from '../../../../../server/db/connection.ts';
+import { loadJob } from '../../../../../server/job/load-job.ts';
+import { PrintButton } from '../../../../../ui/print-button.tsx';
+import { SignatureDrawing } from '../../../../../ui/signature.tsx';
+import { requireActor } from '../../../../_lib/session.ts';
+
+export const metadata = { title: 'Receipt' };
+
+/** What the customer left, on one sheet: instrument, things, damage, complaint, initials. */
+export default async function ReceiptPage({ params }: { readonly params: Promise<{ number: string }> }) {
+  await requireActor();
+  const { number } = await params;
+  const job = /^\d{1,9}$/.test(number) ? await loadJob(database(), Number(number)) : null;
+  if (!job) notFound();
+  const { seen, given } = job.receipt;
+  return (
+    <main className="p-8">
+      <article
+        aria-label={`Receipt of job ${job.number}`}
+        className="w-[170mm] space-y-4 border border-plain bg-white p-[10mm] text-black"
+      >
+        <header className="flex items-baseline justify-between border-b-2 border-black pb-2">
+          <h1 className="text-2xl">{job.shop.name}</h1>
+          <p>
+            Receipt <b className="font-serif text-3xl">{job.number}</b>
+          </p>
+        </header>
+        <p>
+          Left by <b>{job.customer.name}</b> on {job.takenInAt.slice(0, 10)}, taken in by {job.takenInBy}
+          {job.neededBy && `; wanted by ${job.neededBy}`}.
+        </p>
+        <p>
+          <b>{job.instrument.name}</b>, {job.instrument.kindName.toLowerCase()}
+          {job.instrument.year && `, ${job.instrument.year}`}; serial {job.instrument.serial || 'not read'};
+          strings: {seen.strings}.
+        </p>
+        <p>
+          In the customer’s words: <q>{job.complaint}</q>
+        </p>
+        <section>
+          <h2 className="text-lg">What came with it</h2>
+          {seen.things.length === 0 ? (
+            <p>Nothing but the instrument.</p>
+          ) : (
+            <ul className="list-disc pl-6">
+              {seen.things.map((t, i) => (
+                <li key={i}>
+                  {t.name}
+                  {t.state && `: ${t.state}`}
+                </li>
+              ))}
+            </ul>
+          )}
+        </section>
+        <section>
+          <h2 className="text-lg">Damage already there</h2>
+          <p>{seen.damage || 'None noted.'}</p>
+        </section>
+        <section className="flex items-end justify-between gap-6 pt-4">
+          <p>{given ? `Seen by ${given.name}, ${given.at.slice(0, 10)}` : 'Seen (initials)'}</p>
+          <div className="min-h-16 w-64 border-b border-black">
+            {given?.initials && <SignatureDrawing json={given.initials} />}
+          </div>
+        </section>
+      </article>
+      <PrintButton />
+    </main>
+  );
+}

@@ -1,0 +1,37 @@
+import { ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { openJob } from '../job/open-job.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
+import { seenOnReceipt } from './receipt.ts';
+
+/** The customer has seen what was left, and initials it. What stood there is kept with the initials. */
+export const giveReceipt = defineUseCase({
+  name: 'desk.receipt',
+  needs: 'take-in',
+  run: async (work, input) => {
+    const { models, t, actor, now } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const seen = await seenOnReceipt(models, opened.value, t);
+    const receipt = await models.Receipt.create(
+      {
+        jobId: input.jobId,
+        seen,
+        name: input.name,
+        initials: input.initials === null ? null : JSON.stringify(input.initials),
+        givenBy: actor.personId,
+        givenAt: now,
+      },
+      { transaction: t },
+    );
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'receipt initialled',
+      entity: 'receipt',
+      entityId: receipt.id,
+      fromVersion: null,
+      data: { name: input.name, seen },
+    });
+    return ok({ receiptId: receipt.id });
+  },
+});
