@@ -214,10 +214,15 @@ describe('rodAdvice', () => {
     const relief = 0.01;
     const radius = xj ** 2 / (8 * relief);
     const rise = (x: number) => (x < xj ? radius - Math.sqrt(radius ** 2 - (xj - x) ** 2) : 0);
-    for (const fret of [1, 5, 12, 17]) {
+    const action = (fret: number) => {
       const x = fretPosition(L, fret);
-      const action = rise(0) * (1 - x / L) - rise(x);
-      expect(rodRatio(L, joint, fret)).toBeCloseTo(action / relief, 5);
+      return rise(0) * (1 - x / L) - rise(x);
+    };
+    for (const fret of [1, 5, 12, 17]) {
+      expect(rodRatio(L, joint, fret)).toBeCloseTo((2 * action(fret)) / action(12), 5);
     }
+    // The usual 2 is that very geometry where the joint stands at the 12th, and near it elsewhere.
+    expect(action(12) / relief).toBeCloseTo(1.96, 2);
+    expect(rodRatio(L, 12, 17)).toBeCloseTo(4 * (1 - fretPosition(L, 17) / L), 12);
   });
 });

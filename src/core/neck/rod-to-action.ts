@@ -1,16 +1,26 @@
 import { fretPosition } from './fret-position.ts';
 
+/** Action change at the 12th per relief change, before the shop's own readings say better. */
+export const USUAL_RATIO = 2;
+const READ_AT = 12;
+
 /**
- * Action change per relief change at a fret, for a neck that bends evenly from nut to body joint and is straight over
- * the body: seen from the body the nut rises by 4Δr, the fret by 4Δr(1 − x_n/x_j)². Near 2 at the 12th.
- * @param joint the fret at the body joint
- * @example rodRatio(648, 14, 12) → 1.96
+ * How far a fret's action follows the bow, for a neck that bends evenly from nut to body joint and is straight over the
+ * body: seen from the body the nut rises by 4Δr, the fret by 4Δr(1 − x_n/x_j)².
  */
-export function rodRatio(scale: number, joint: number, fret: number): number {
+function bowShape(scale: number, joint: number, fret: number): number {
   const [xj, xn] = [fretPosition(scale, joint), fretPosition(scale, fret)];
   const bent = xn < xj ? (1 - xn / xj) ** 2 : 0;
   return 4 * (1 - xn / scale - bent);
 }
+
+/**
+ * Action change per relief change at a fret: the usual 2 at the 12th, carried to other frets by the even bend.
+ * @param joint the fret at the body joint
+ * @example rodRatio(648, 14, 12) → 2; rodRatio(648, 14, 17) → 1.53
+ */
+export const rodRatio = (scale: number, joint: number, fret: number): number =>
+  (USUAL_RATIO * bowShape(scale, joint, fret)) / bowShape(scale, joint, READ_AT);
 
 /**
  * What a change of relief does to the action at a fret. A prior: the shop's own before-and-after readings replace it.

@@ -250,8 +250,9 @@ export const rodToActionSum = declare({
     ratio: result('count', 'action change per relief change'),
   }),
   formula:
-    'Δa = ratio·Δr; without a ratio 4(1 − x_n/L − (1 − x_n/x_j)²), the last term only before the joint',
-  source: 'Geometry of an even bend that ends at the body joint; near 2 at the 12th fret.',
+    'Δa = ratio·Δr; without a ratio 2·g(n)/g(12), g(n) = 1 − x_n/L − (1 − x_n/x_j)², the last term only before the joint',
+  source:
+    'Bench practice: twofold at the 12th; the geometry of an even bend that ends at the joint for other frets.',
   assumptions: [
     'The neck bends evenly from nut to joint and not over the body.',
     'A prior: the shop’s own readings replace it.',
