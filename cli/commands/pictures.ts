@@ -23,6 +23,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
   ['sums-strings', '/sums/predicted-intonation'],
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
+  ['checklists', '/house/checklists'],
   ['readings', '/job/412/readings'],
   ['readings-twelve-string', '/job/405/readings'],
   ['plan', '/job/412/plan'],
