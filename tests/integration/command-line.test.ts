@@ -1,11 +1,12 @@
 import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import { checklistsFormat } from '../../src/contracts/formats/checklists.ts';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
 import { runDeclared } from '../../src/core/sums/run-sum.ts';
 
 /** Runs the one command as a person at a terminal does. */
 function rubrica(args: readonly string[], input = '') {
-  const { status, stdout, stderr } = spawnSync('./rubrica', args, {
+  const { status, stdout, stderr } = spawnSync(join(process.cwd(), 'rubrica'), args, {
     input,
     encoding: 'utf8',
     maxBuffer: 2 ** 26,

@@ -185,6 +185,30 @@ describe('compareStrategies', () => {
     expect(spots?.replaced).toEqual([]);
   });
 
+  test('one high spot comes down to the straight line through its neighbours, no farther', () => {
+    const tops = [0, 0.05, 0.02, 0.01];
+    const frets = [3, 5, 8, 12].map((n, i) => flat(n, tops[i] ?? 0));
+    const [spots] = compareStrategies({ scale: L, frets, minimumHeight: 0.98, newHeight: 1.1 });
+    const [x3, x5, x8] = [3, 5, 8].map((n) => fretPosition(L, n)) as [number, number, number];
+    const line = (0.02 * (x5 - x3)) / (x8 - x3);
+    expect(spots?.total).toBeCloseTo(3 * (0.05 - line), 12);
+    expect(spots?.leastLeft).toBeCloseTo(1 - (0.05 - line), 12);
+    expect(spots?.underMinimum).toEqual([5]);
+    expect(spots?.actionRise).toBe(0);
+  });
+
+  test('the action is looked at nearest the 12th, wherever that stands in the list', () => {
+    const frets = [1, 11, 20].map((n) => flat(n, 0, 0.8));
+    const ways = compareStrategies({ scale: L, frets, minimumHeight: 0.5, newHeight: 1, replace: [11] });
+    const some = ways.find((w) => w.strategy === 'replace-some');
+    // The new fret stands 0.2 higher and is taken down to the old surface: the action stays.
+    expect(some?.actionRise).toBeCloseTo(0, 12);
+    expect(some?.total).toBeCloseTo(0.6, 12);
+    expect(some?.leastLeft).toBeCloseTo(0.8, 12);
+    const first = compareStrategies({ scale: L, frets, minimumHeight: 0.5, newHeight: 1, replace: [1] });
+    expect(first.find((w) => w.strategy === 'replace-some')?.actionRise).toBeCloseTo(0, 12);
+  });
+
   test('a neck without spots is left as it is', () => {
     const level = [1, 2, 3, 4].map((n) => flat(n, n === 2 ? 0.019 : 0));
     const [spots] = compareStrategies({ scale: L, frets: level, minimumHeight: 0.5, newHeight: 1.1 });

@@ -67,6 +67,29 @@ describe('predictedCents against direct frequencies', () => {
     }
   });
 
+  test('with relief and a finger that pushes behind the fret, the path is the sum of its straight pieces', () => {
+    const s = { ...FIRST, compensation: 1.7, relief: 0.3, pressDepth: 0.4 };
+    const xs = 649.7;
+    const x = (n: number) => 648 * (1 - 2 ** (-n / 12));
+    const [p, q] = [x(1), x(14)];
+    const tension = unitMass(s.string) * (2 * (xs / 1000) * s.string.frequency) ** 2;
+    const EA = (2.05e11 * Math.PI * 0.305e-3 ** 2) / 4;
+    for (const c of predictedCents(s, [1, 2, 5, 9, 14, 17])) {
+      const xn = x(c.fret);
+      const dip = xn > p && xn < q ? (0.3 * 4 * (xn - p) * (q - xn)) / (q - p) ** 2 : 0;
+      const finger = (x(c.fret - 1) + xn) / 2;
+      const path =
+        Math.hypot(finger, 0.5 + dip + 0.4) + Math.hypot(xn - finger, 0.4) + Math.hypot(xs - xn, 3.5 + dip);
+      const strain = path / Math.hypot(xs, 3) - 1;
+      expect(c.stretch).toBeCloseTo(600 * Math.log2(1 + (EA * strain) / tension), 8);
+    }
+    const bowed = predictedCents({ ...FIRST, relief: 0.3 }, [5])[0]?.stretch ?? 0;
+    const dip = (0.3 * 4 * (x(5) - p) * (q - x(5))) / (q - p) ** 2;
+    const path = Math.hypot(x(5), 0.5 + dip) + Math.hypot(648 - x(5), 3.5 + dip);
+    const pull = unitMass(FIRST.string) * (2 * 0.648 * FIRST.string.frequency) ** 2;
+    expect(bowed).toBeCloseTo(600 * Math.log2(1 + (EA * (path / Math.hypot(648, 3) - 1)) / pull), 8);
+  });
+
   test('stiffness is the ratio of the stiff string’s two frequencies to the limp one’s', () => {
     const mass = unitMass(FIRST.string);
     const tension = mass * (2 * 0.648 * FIRST.string.frequency) ** 2;

@@ -7,6 +7,12 @@ import { nutLines } from './propose-nut.ts';
 import { rodLine } from './propose-rod.ts';
 import { saddleLine } from './propose-saddle.ts';
 
+const STRING_UP: Readonly<Record<Exclude<PlanInput['strings'], 'at-pitch'>, string>> = {
+  missing: 'A string is missing: relief, action and nut cannot be judged. Put a set on, tune, read again.',
+  'off-pitch': 'It is far from pitch: tune and stretch two or three times, then read again.',
+  off: 'It has no strings on: relief, action and nut cannot be judged. Put a set on, tune, read again.',
+};
+
 const stringUp = (input: PlanInput): ProposalLine[] =>
   input.strings === 'at-pitch'
     ? []
@@ -15,10 +21,7 @@ const stringUp = (input: PlanInput): ProposalLine[] =>
           key: 'string-up',
           operation: 'string-up',
           title: 'String it up first',
-          says:
-            input.strings === 'missing'
-              ? 'A string is missing: relief, action and nut cannot be judged. Put a set on, tune, read again.'
-              : 'It is far from pitch: tune and stretch two or three times, then read again.',
+          says: STRING_UP[input.strings],
           why: ['Readings taken now are kept, marked not representative, and not used here.'],
           restsOn: [],
           warnings: [],
@@ -36,7 +39,9 @@ const findingLines = (findings: readonly Finding[]): ProposalLine[] =>
     warnings: [],
   }));
 
-function leaveAlone(input: PlanInput): string[] {
+function leaveAlone(input: PlanInput, lines: readonly ProposalLine[]): string[] {
+  // An action in its band is not left alone when what the rod does takes it out.
+  const touched = new Set(lines.flatMap((l) => l.restsOn));
   const judged = input.stations.flatMap((s) => {
     const value = usable(input, s.key);
     const target = input.targets.get(s.key);
@@ -49,7 +54,7 @@ function leaveAlone(input: PlanInput): string[] {
     .filter(([q]) => {
       const all = judged.filter((j) => j.s.quantity === q);
       const wanted = input.stations.filter((s) => s.quantity === q).length;
-      return all.length === wanted && all.every((j) => j.good);
+      return all.length === wanted && all.every((j) => j.good && !touched.has(j.s.key));
     })
     .map(([, name]) => `${name}: in its band. Leave it.`);
 }
@@ -85,7 +90,7 @@ export function propose(input: PlanInput): Proposal {
       .map((l, i) => ({ l, i }))
       .sort((a, b) => rank(a.l) - rank(b.l) || a.i - b.i)
       .map(({ l }) => l),
-    leave: input.strings === 'at-pitch' ? leaveAlone(input) : [],
+    leave: input.strings === 'at-pitch' ? leaveAlone(input, lines) : [],
     missing: needed.filter((s) => !input.readings.has(s.key)).map((s) => s.key),
     stale: needed.filter((s) => input.stale.has(s.key)).map((s) => s.key),
   };

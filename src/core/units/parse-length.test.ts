@@ -63,6 +63,80 @@ describe('parseLength reads what a bench writes', () => {
     expect(r).toMatchObject({ ok: false, error: { readings: ['.078 in', '.078 mm'] } });
   });
 
+  test.each<[string, LengthUnit | undefined, readonly string[], string]>([
+    ['.078', undefined, ['.078 in', '.078 mm'], '“.078” could be .078 in or .078 mm. Add the unit.'],
+    [
+      ' 1 ',
+      undefined,
+      ['1 mm', '1 thou', '1/64 in'],
+      '“1” could be 1 mm or 1 thou or 1/64 in. Add the unit.',
+    ],
+    [
+      '1,234',
+      'mm',
+      ['1.234', '1234'],
+      '“1,234” could be 1.234 or 1234. Write it with a point, or without a separator.',
+    ],
+    [' 1/2 ', '64ths', ['1/2 in', '1/2 of 64ths'], '“1/2” could be 1/2 in or 1/2 of 64ths. Add the unit.'],
+    ['1/8', '32nds', ['1/8 in', '1/8 of 32nds'], '“1/8” could be 1/8 in or 1/8 of 32nds. Add the unit.'],
+    [
+      '5/64 mm',
+      undefined,
+      ['5/64 in', 'a fraction of mm'],
+      '“5/64 mm” could be 5/64 in or a fraction of mm. Add the unit.',
+    ],
+    [
+      '1/16mm',
+      undefined,
+      ['1/16 in', 'a fraction of mm'],
+      '“1/16mm” could be 1/16 in or a fraction of mm. Add the unit.',
+    ],
+  ])('%j in a %s field could be %j', (text, unit, readings, message) => {
+    expect(parseLength(text, unit)).toEqual({ ok: false, error: { code: 'ambiguous', readings, message } });
+  });
+
+  test.each<[string, LengthUnit | undefined, LengthUnit, boolean]>([
+    ['2.1', 'mm', 'mm', false],
+    ['2.1 mm', 'mm', 'mm', true],
+    ['5/64', 'mm', 'in', true],
+    ['4½', '64ths', '64ths', true],
+    ['8 thou', undefined, 'thou', true],
+    ['.078', 'in', 'in', false],
+  ])('%s in a %s field is read in %s, written out: %s', (text, field, unit, explicit) => {
+    expect(parseLength(text, field)).toMatchObject({ ok: true, value: { unit, explicit } });
+  });
+
+  test.each<[string, LengthUnit | undefined, number]>([
+    ['1’ 2', undefined, Number.NaN],
+    ['2’’', undefined, 50.8],
+    ['2′′', undefined, 50.8],
+    ['5 / 64', undefined, (5 / 64) * 25.4],
+    ['5/ 64', undefined, (5 / 64) * 25.4],
+    ['  8 THOU ', undefined, 0.2032],
+    ['1/8 mm', undefined, 0.125],
+    ['12,5', 'mm', 12.5],
+    ['0,125', 'mm', 0.125],
+    ['1234,567 mm', undefined, 1234.567],
+    ['1 1/16', '64ths', 1.0625 * 25.4],
+    ['1 1/2', '32nds', (1.5 / 32) * 25.4],
+    ['1 1/8', '64ths', (1.125 / 64) * 25.4],
+  ])('%j in a %s field is %d mm', (text, unit, expected) => {
+    const got = read(text, unit);
+    if (Number.isNaN(expected)) expect(typeof got).toBe('string');
+    else expect(got).toBeCloseTo(expected, 9);
+  });
+
+  test('what is no length is said with what was typed, without its blanks', () => {
+    expect(parseLength('  soon ')).toEqual({
+      ok: false,
+      error: {
+        code: 'not-a-length',
+        message: '“soon” is not a length. Write it like 5/64, .078, 8 thou or 2,1 mm.',
+      },
+    });
+    expect(read(`1${'0'.repeat(400)} mm`)).toBe('not-a-length');
+  });
+
   test('a round trip through any unit keeps the length', () => {
     fc.assert(
       fc.property(

@@ -1,0 +1,123 @@
+import { checkLine, label, line, toSvg, type Shape } from './drawing.ts';
+import { nutTemplate } from './nut-template.ts';
+import { saddleTemplate } from './saddle-template.ts';
+
+const strokes = (shapes: readonly Shape[]) =>
+  shapes.flatMap((s) => (s.kind === 'line' ? [[s.x1, s.y1, s.x2, s.y2, s.weight]] : []));
+const words = (shapes: readonly Shape[]) =>
+  shapes.flatMap((s) => (s.kind === 'text' ? [[s.x, s.y, s.size, s.anchor, s.text]] : []));
+
+describe('shapes', () => {
+  test('the check line is 50 mm with a tick at each end and its words under it', () => {
+    const shapes = checkLine(8, 40);
+    expect(strokes(shapes)).toEqual([
+      [8, 40, 58, 40, 0.15],
+      [8, 38.5, 8, 41.5, 0.15],
+      [58, 38.5, 58, 41.5, 0.15],
+    ]);
+    expect(words(shapes)).toEqual([
+      [8, 45, 3, 'start', 'This line is 50 mm: measure it. Print at 100 %, not fitted to the page.'],
+    ]);
+  });
+
+  test('each becomes its element, numbers to a ten-thousandth of a millimetre', () => {
+    const svg = toSvg({
+      title: 'T',
+      width: 10.12345,
+      height: 5,
+      shapes: [
+        line(1, 2, 3, 1 / 3, 0.1),
+        {
+          kind: 'path',
+          points: [
+            [0, 1],
+            [2, 3],
+          ],
+          weight: 0.2,
+        },
+        label(4, 5, 'a<b', 'middle'),
+      ],
+    });
+    expect(svg).toContain('width="10.1235mm" height="5mm" viewBox="0 0 10.1235 5"');
+    expect(svg).toContain('<line x1="1" y1="2" x2="3" y2="0.3333" stroke-width="0.1"/>');
+    expect(svg).toContain('<polyline points="0,1 2,3" stroke-width="0.2"/>');
+    expect(svg).toContain(
+      '<text x="4" y="5" font-size="3" text-anchor="middle" fill="#000" stroke="none">a&lt;b</text>',
+    );
+  });
+});
+
+describe('nutTemplate', () => {
+  const made = nutTemplate(20, [1, 0.5], { centres: [0.5, 19.75], gaps: [18.5] });
+
+  test('two edges a slot at its string’s width, its centre marked over it', () => {
+    expect(strokes(made.shapes).slice(0, 8)).toEqual([
+      [8, 16, 28, 16, 0.15],
+      [8, 28, 28, 28, 0.15],
+      [8, 16, 8, 28, 0.1],
+      [9, 16, 9, 28, 0.1],
+      [8.5, 12, 8.5, 15, 0.1],
+      [27.5, 16, 27.5, 28, 0.1],
+      [28, 16, 28, 28, 0.1],
+      [27.75, 12, 27.75, 15, 0.1],
+    ]);
+  });
+
+  test('distances from the first centre, every other one lower, and the check line under all', () => {
+    expect(words(made.shapes).slice(1, 3)).toEqual([
+      [8.5, 32, 2.4, 'middle', '0.00'],
+      [27.75, 35.2, 2.4, 'middle', '19.25'],
+    ]);
+    expect(strokes(made.shapes)[8]).toEqual([8, 45, 58, 45, 0.15]);
+    expect([made.width, made.height]).toEqual([106, 56]);
+    expect(nutTemplate(120, [1], { centres: [60], gaps: [] }).width).toBe(136);
+  });
+});
+
+describe('saddleTemplate', () => {
+  const flat = { radius: 'flat', spacing: 40, bass: 10, treble: 8, heights: [10, 9, 8] } as const;
+  const made = saddleTemplate(flat);
+
+  test('the base, and each string at its place and height', () => {
+    expect(strokes(made.shapes).slice(0, 4)).toEqual([
+      [8, 28, 60, 28, 0.15],
+      [14, 28, 14, 18, 0.1],
+      [34, 28, 34, 19, 0.1],
+      [54, 28, 54, 20, 0.1],
+    ]);
+    expect(words(made.shapes).slice(1, 4)).toEqual([
+      [14, 32, 2.4, 'middle', '10.00'],
+      [34, 32, 2.4, 'middle', '9.00'],
+      [54, 32, 2.4, 'middle', '8.00'],
+    ]);
+    expect(strokes(made.shapes)[4]).toEqual([8, 39, 58, 39, 0.15]);
+    expect([made.width, made.height]).toEqual([116, 50]);
+  });
+
+  test('its top goes on straight over the shoulders, and never under the base', () => {
+    const path = made.shapes.find((s) => s.kind === 'path');
+    if (path?.kind !== 'path') throw new Error('no path');
+    expect(path.points).toHaveLength(81);
+    const [first, middle, last] = [path.points[0], path.points[40], path.points[80]];
+    for (const [p, x, y] of [
+      [first, 8, 28 - 10.3],
+      [middle, 34, 19],
+      [last, 60, 28 - 7.7],
+    ] as const) {
+      expect(p?.[0]).toBeCloseTo(x, 9);
+      expect(p?.[1]).toBeCloseTo(y, 9);
+    }
+    const low = saddleTemplate({ ...flat, bass: 0.1, treble: 5, heights: [0.1, 5] });
+    const lowPath = low.shapes.find((s) => s.kind === 'path');
+    const base = strokes(low.shapes)[0]?.[1] ?? 0;
+    if (lowPath?.kind === 'path') for (const [, y] of lowPath.points) expect(y).toBeLessThanOrEqual(base);
+  });
+
+  test('a tight arc ends where its circle does, one string stands in the middle', () => {
+    const tight = saddleTemplate({ ...flat, radius: 22, bass: 10, treble: 10, heights: [10, 10] });
+    expect(strokes(tight.shapes)[0]?.slice(0, 3)).toEqual([12, 28, 56]);
+    const one = saddleTemplate({ ...flat, heights: [9] });
+    expect(strokes(one.shapes)[1]?.[0]).toBe(34);
+    expect(saddleTemplate({ ...flat, spacing: 120 }).width).toBe(148);
+  });
+});
