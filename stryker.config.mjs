@@ -3,7 +3,7 @@ export default {
   testRunner: 'jest',
   testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
   jest: { projectType: 'custom', configFile: 'jest.core.config.mjs' },
-  mutate: ['src/core/**/*.ts', '!src/core/**/*.test.ts'],
+  mutate: ['src/core/**/*.ts', '!src/core/**/*.test.ts', '!src/core/**/*-for-tests.ts'],
   mutator: { excludedMutations: ['StringLiteral'] },
   ignoreStatic: true,
   coverageAnalysis: 'perTest',
