@@ -8,5 +8,7 @@ export default {
   extensionsToTreatAsEsm,
   testEnvironment,
   testTimeout: 60_000,
+  roots: ['<rootDir>/src/core'],
+  setupFiles: ['<rootDir>/tests/quick-properties.mjs'],
   testMatch: ['<rootDir>/src/core/**/*.test.ts'],
 };
