@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ANSWERS } from '../core/inspection/checklist.ts';
+import { VIEWS } from '../core/instrument/outline.ts';
 import { WAITS } from '../core/job/waiting.ts';
 import { OPERATION_IDS } from '../core/plan/operations.ts';
 import { QUANTITIES } from '../core/readings/quantities.ts';
@@ -58,6 +59,16 @@ export const COMMANDS = {
     name: text(120).min(1, 'Who has seen it?'),
     initials: strokes,
   }),
+  'custody.mark': z.object({
+    jobId: id,
+    view: z.enum(VIEWS),
+    x: z.number().min(0).max(1),
+    y: z.number().min(0).max(1),
+    words: text(400),
+  }),
+  'custody.change-mark': z.object({ markId: id, version, words: text(400), removed: z.boolean() }),
+  'custody.remove-photo': z.object({ photoId: id }),
+  'custody.bag': z.object({ jobId: id, name: text(120).min(1, 'Which part is it?'), state: text(200) }),
   'rack.move': z.object({
     jobId: id,
     version,
@@ -153,6 +164,10 @@ export type CommandInput<N extends CommandName> = z.infer<(typeof COMMANDS)[N]>;
 export interface CommandAnswer {
   'desk.take-in': { number: number; jobId: number };
   'desk.receipt': { receiptId: number };
+  'custody.mark': { markId: number };
+  'custody.change-mark': { version: number };
+  'custody.remove-photo': { photoId: number };
+  'custody.bag': { bag: number };
   'rack.move': { version: number };
   'inspection.answer': { version: number };
   'inspection.finish': { version: number };

@@ -21,6 +21,10 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     placeId: null,
   },
   'desk.receipt': { jobId: id, name: 'Runa', initials: [[{ x: 1, y: 2 }]] },
+  'custody.mark': { jobId: id, view: 'front', x: 0.4, y: 1, words: 'ding' },
+  'custody.change-mark': { markId: id, version: 0, words: '', removed: true },
+  'custody.remove-photo': { photoId: id },
+  'custody.bag': { jobId: id, name: 'old saddle', state: '' },
   'rack.move': {
     jobId: id,
     version: 0,

@@ -5,6 +5,7 @@ import { BENCH_CHECKS } from '../core/job/bench-check.ts';
 import { QUANTITY_FACTS } from '../core/readings/quantities.ts';
 import type { Database } from '../server/db/connection.ts';
 import { loadJob, type JobView } from '../server/job/load-job.ts';
+import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
 import { execute } from '../server/use-case/execute.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
@@ -12,6 +13,7 @@ import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob, type DemoRound } from './jobs.ts';
+import { madeUpPhoto } from './made-up-photo.ts';
 import { DEMO_PEOPLE } from './people.ts';
 
 const DAY = 86_400_000;
@@ -36,6 +38,10 @@ class Story {
     const done = await execute(this.db, this.actor, name, input, randomUUID(), () => now);
     if (!done.ok) throw new Error(`demo: ${name} was refused: ${JSON.stringify(done.error)}`);
     return done.value;
+  }
+
+  now(): Date {
+    return new Date(this.clock);
   }
 
   pass(ms: number): void {
@@ -198,7 +204,26 @@ async function arrive(db: Database, actor: Actor, job: DemoJob, today: number, i
     cameWith: (job.things ?? []).map((name) => ({ name, state: '' })),
     placeId: ids.places.get(job.place) ?? null,
   });
+  for (const [n, [view, x, y, words]] of (job.damage ?? []).entries()) {
+    const { markId } = await story.give('custody.mark', { jobId, view, x, y, words });
+    if (n === 0) await photograph(db, actor, jobId, markId, story.now());
+  }
   return { job, story, number, jobId };
+}
+
+async function photograph(
+  db: Database,
+  actor: Actor,
+  jobId: number,
+  markId: number,
+  now: Date,
+): Promise<void> {
+  const [id, bytes] = [randomUUID(), await madeUpPhoto()];
+  const { personId } = actor;
+  const facts = { jobId, markId, item: null, personId, name: 'chip.jpg', size: bytes.length, begunAt: now };
+  await db.models.UploadRow.create({ id, ...facts });
+  const kept = await keepPhoto(db, actor, id, bytes, now);
+  if (!kept.ok) throw new Error(`demo: ${kept.error}`);
 }
 
 /** Looking, reading and planning: nobody's clock runs, so all stories may be told at once. */
@@ -212,6 +237,7 @@ async function prepare({ job, story, number }: Taken): Promise<void> {
 /** Working and handing over: a person has one clock, so these are told one after the other. */
 async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   await work(story, job, number);
+  for (const name of job.bags ?? []) await story.give('custody.bag', { jobId, name, state: '' });
   const asLeft = job.rounds?.find((r) => r.kind === 'as-left');
   if (asLeft) await read(story, asLeft, await story.view(number));
   await handOver(story, job, number);

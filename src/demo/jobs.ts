@@ -1,3 +1,4 @@
+import type { View } from '../core/instrument/outline.ts';
 import type { OperationId } from '../core/plan/operations.ts';
 import type { RoundKind } from '../core/readings/reading.ts';
 import type { Touch } from '../core/targets/target.ts';
@@ -24,6 +25,10 @@ export interface DemoJob {
   readonly wish?: string;
   readonly strings?: 'missing' | 'off-pitch';
   readonly things?: readonly string[];
+  /** damage already there: where on which side, in words; the first is photographed */
+  readonly damage?: ReadonlyArray<readonly [view: View, x: number, y: number, words: string]>;
+  /** parts taken off, one a bag */
+  readonly bags?: readonly string[];
   readonly place: string;
   /** share of the checklist answered, and what needs work there */
   readonly inspected?: number;
@@ -224,6 +229,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     touch: 'heavy',
     plays: 'picks hard, band',
     things: ['gig bag'],
+    bags: ['old nut', 'two bridge screws, rusted'],
     place: 'Bench 2',
     inspected: 1,
     rounds: [found('.022', '7.5/64', '6/64', '.007 .006 .005 .005', '4 3 3 2')],
@@ -266,6 +272,12 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     plays: 'strums, stage',
     wish: 'a little lower than now, no buzz',
     things: ['hard case, one latch loose', 'strap', 'truss rod key'],
+    damage: [
+      ['front', 0.83, 0.79, 'chip in the lacquer at the lower bout, and a scratch from it'],
+      ['front', 0.5, 0.57, 'pick wear beside the soundhole'],
+      ['back', 0.36, 0.9, 'buckle rash'],
+      ['head', 0.24, 0.2, 'corner dinged'],
+    ],
     place: 'Bench 1',
     inspected: 1,
     needsWork: { board: 'dry as a bone', 'fret-level': '9th rocks, bass side, .003' },

@@ -70,6 +70,9 @@ export function ReceiptPanel({ job, may }: { readonly job: JobView; readonly may
         <Link href={`/job/${job.number}/receipt`} className="button" target="_blank">
           Print the receipt
         </Link>
+        <Link href={`/job/${job.number}/tag`} className="button" target="_blank">
+          Print the tag
+        </Link>
         {may && !asking && (
           <button type="button" className="button" onClick={() => setAsking(true)}>
             The customer initials

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Live } from '../../ui/live.tsx';
+import { Uploads } from '../../ui/photos/uploads.tsx';
 import { Nav } from '../../ui/nav.tsx';
 import { requireActor } from '../_lib/session.ts';
 
@@ -12,7 +13,7 @@ export default async function HouseLayout({ children }: { readonly children: Rea
       </a>
       <Nav name={actor.name} initials={actor.initials} />
       <main id="main" className="min-w-0 flex-1 max-sm:pb-16">
-        {children}
+        <Uploads>{children}</Uploads>
       </main>
       <Live />
     </div>

@@ -1,7 +1,9 @@
+import { VIEW_NAMES } from '../../core/instrument/outline.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
+import { custodyOf } from '../custody/load-custody.ts';
 import type { SeenOnReceipt } from '../db/models/receipts.ts';
 
 /** The item of the list that names damage already there. */
@@ -13,8 +15,9 @@ export async function seenOnReceipt(
   job: Job,
   transaction: Transaction | null = null,
 ): Promise<SeenOnReceipt> {
-  const [items, inspection] = await Promise.all([
-    models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']], transaction }),
+  const [items, { marks }, inspection] = await Promise.all([
+    models.JobItem.findAll({ where: { jobId: job.id, bag: null }, order: [['id', 'ASC']], transaction }),
+    custodyOf(models, job.id, transaction),
     models.Inspection.findOne({ where: { jobId: job.id }, transaction }),
   ]);
   const damage = inspection
@@ -26,6 +29,7 @@ export async function seenOnReceipt(
   return {
     things: items.map((i) => ({ name: i.name, state: i.state })),
     damage: damage?.note ?? '',
+    ...(marks.length > 0 && { marks: marks.map((m) => `${VIEW_NAMES[m.view]}: ${m.words || 'marked'}`) }),
     strings: STRINGS_STATES[job.stringsState],
   };
 }

@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
+import { custodyOf } from '../custody/load-custody.ts';
 import { gatherJob, type GatheredJob } from '../job/gather-job.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
@@ -48,11 +49,22 @@ const decisionsOf = (g: GatheredJob): Json =>
 /** Builds the record that is sealed: everything the customer signs for, as it stands in the database now. */
 export async function buildRecord(models: Models, job: Job, t: Transaction | null = null): Promise<Json> {
   const g = await gatherJob(models, job, t);
-  const [customer, items] = await Promise.all([
+  const [customer, items, custody] = await Promise.all([
     models.Customer.findByPk(job.customerId, { transaction: t }),
     models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']], transaction: t }),
+    custodyOf(models, job.id, t),
   ]);
   return {
+    // Only where there is any: a record sealed before these were known reads as it did then.
+    ...(custody.marks.length > 0 && {
+      damage: custody.marks.map(({ view, x, y, words }) => ({
+        view,
+        x: x.toFixed(5),
+        y: y.toFixed(5),
+        words,
+      })),
+    }),
+    ...(custody.photos.length > 0 && { photos: custody.photos.map((p) => p.digest).sort() }),
     job: job.number,
     customer: customer?.name ?? '',
     instrument: {
@@ -71,7 +83,12 @@ export async function buildRecord(models: Models, job: Job, t: Transaction | nul
     readings: readingsOf(g),
     decisions: decisionsOf(g),
     work: workOf(g),
-    things: items.map((i) => ({ name: i.name, returned: i.returnedAt !== null, absence: i.absence })),
+    things: items.map((i) => ({
+      ...(i.bag !== null && { bag: i.bag }),
+      name: i.name,
+      returned: i.returnedAt !== null,
+      absence: i.absence,
+    })),
     benchCheck: {
       checks: g.handOver?.checks ?? {},
       exception: g.handOver?.exceptionText ?? '',

@@ -29,7 +29,7 @@ async function obstacles(
       ? ['the strings are off and that is not explained']
       : []),
     ...(checked ? [] : ['the bench check is not complete']),
-    ...missing.map((i) => `${i.name} is not given back`),
+    ...missing.map((i) => `${i.name}${i.bag === null ? '' : ` (bag ${i.bag})`} is not given back`),
   ];
 }
 

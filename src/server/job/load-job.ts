@@ -5,6 +5,7 @@ import { operation } from '../../core/plan/operations.ts';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { SeenOnReceipt } from '../db/models/receipts.ts';
+import { custodyOf } from '../custody/load-custody.ts';
 import { seenOnReceipt } from '../desk/receipt.ts';
 import { checkSeal } from '../hand-over/sealed-record.ts';
 import { shopOf } from '../house/load-shop.ts';
@@ -131,11 +132,12 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits, receipt] = await Promise.all([
+  const [lines, seal, visits, receipt, custody] = await Promise.all([
     workView(db, g, name),
     checkSeal(models, job),
     earlierVisits(db, job),
     receiptView(db, job),
+    custodyOf(models, job.id),
   ]);
   return {
     ...headOf(job, g, customer, name),
@@ -147,10 +149,13 @@ export async function loadJob(db: Database, number: number) {
       id: i.id,
       name: i.name,
       state: i.state,
+      bag: i.bag,
       returned: i.returnedAt !== null,
       absence: i.absence,
       version: i.version,
     })),
+    marks: custody.marks.map(({ markedBy, ...m }) => ({ ...m, by: name(markedBy) })),
+    photos: custody.photos.map(({ takenBy, digest: _d, ...p }) => ({ ...p, by: name(takenBy) })),
     inspection: inspectionView(g, judged.items, name),
     readings: readingsView(g, judged, name),
     proposal: judged.proposal,
@@ -241,8 +246,8 @@ function headOf(
 }
 
 /** What a receipt says, to compare: the state of the strings may change under the bench’s hands. */
-const shown = ({ things, damage }: SeenOnReceipt): string =>
-  JSON.stringify([things.map((t) => [t.name, t.state]), damage]);
+const shown = ({ things, damage, marks = [] }: SeenOnReceipt): string =>
+  JSON.stringify([things.map((t) => [t.name, t.state]), damage, marks]);
 
 /** The receipt as it would be printed, and the newest one that was initialled. */
 async function receiptView({ models }: Database, job: Job) {

@@ -1,4 +1,8 @@
 import type { CommandName } from '../../contracts/commands.ts';
+import { bagPart } from '../custody/bag-part.ts';
+import { changeMark } from '../custody/change-mark.ts';
+import { markDamage } from '../custody/mark-damage.ts';
+import { removePhoto } from '../custody/remove-photo.ts';
 import { giveReceipt } from '../desk/give-receipt.ts';
 import { moveJob } from '../desk/move-job.ts';
 import { takeIn } from '../desk/take-in.ts';
@@ -22,6 +26,10 @@ import type { UseCase } from './use-case.ts';
 export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'desk.take-in': takeIn,
   'desk.receipt': giveReceipt,
+  'custody.mark': markDamage,
+  'custody.change-mark': changeMark,
+  'custody.remove-photo': removePhoto,
+  'custody.bag': bagPart,
   'rack.move': moveJob,
   'inspection.answer': answerItem,
   'inspection.finish': finishInspection,

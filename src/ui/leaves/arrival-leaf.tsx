@@ -4,6 +4,7 @@ import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import { sayMoment } from '../dates.ts';
+import { DamagePanel } from '../custody/damage-panel.tsx';
 import { ReceiptPanel } from '../receipt-panel.tsx';
 import { WhereItHangs } from '../where-it-hangs.tsx';
 import type { LeafProps } from './leaf-props.ts';
@@ -42,9 +43,10 @@ function Construction({ job }: Pick<LeafProps, 'job'>) {
 
 /** What was said and brought at the counter. */
 export function ArrivalLeaf({ job, allowed }: LeafProps) {
+  const came = job.items.filter((i) => i.bag === null);
   return (
     <div className="grid gap-8 lg:grid-cols-3">
-      <section aria-labelledby="said" className="space-y-4">
+      <section aria-labelledby="said" className="space-y-2">
         <h2 id="said" className="text-xl">
           In the customer’s words
         </h2>
@@ -72,25 +74,21 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
           Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}. {job.customer.name},{' '}
           {job.customer.phone || 'no telephone'}
         </p>
-        <p>
-          <Link href={`/job/${job.number}/tag`} className="button" target="_blank">
-            Print the tag
-          </Link>
-        </p>
+        <section aria-labelledby="facts">
+          <h2 id="facts" className="mb-1 text-xl">
+            Construction
+          </h2>
+          <Construction job={job} />
+        </section>
       </section>
-      <section aria-labelledby="facts">
-        <h2 id="facts" className="mb-2 text-xl">
-          Construction
-        </h2>
-        <Construction job={job} />
-      </section>
+      <DamagePanel job={job} may={allowed.take} />
       <section aria-labelledby="things" className="space-y-4">
         <h2 id="things" className="text-xl">
           What came with it
         </h2>
-        {job.items.length === 0 && <p className="text-quiet">Nothing but the instrument.</p>}
+        {came.length === 0 && <p className="text-quiet">Nothing but the instrument.</p>}
         <ul className="list-disc pl-5 text-ink">
-          {job.items.map((i) => (
+          {came.map((i) => (
             <li key={i.id}>{i.name}</li>
           ))}
         </ul>

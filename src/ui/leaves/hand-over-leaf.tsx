@@ -81,6 +81,7 @@ function Thing({
           disabled={!may}
           onChange={(e) => onGive({ itemId, version, returned: e.target.checked, absence: item.absence })}
         />
+        {item.bag !== null && <b className="text-ink">{item.bag}</b>}
         {item.name}
       </label>
       {!item.returned && (

@@ -5,6 +5,7 @@ import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspe
 import { sayMoment } from '../dates.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
 import { ItemReadings } from '../item-readings.tsx';
+import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { PillChoice } from '../pill-choice.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { Trouble } from '../trouble.tsx';
@@ -234,6 +235,13 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
             }}
           />
         </label>
+        <PhotoStrip
+          key={`photos ${item.key}`}
+          job={job}
+          target={{ item: item.key }}
+          about={item.title}
+          may={may}
+        />
         {item.by && (
           <p className="text-sm text-quiet">
             <AnswerMark item={item} /> by {item.by}

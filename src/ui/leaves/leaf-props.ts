@@ -4,7 +4,7 @@ import type { JobView } from '../../server/job/load-job.ts';
 export interface LeafProps {
   readonly job: JobView;
   readonly allowed: Readonly<
-    Record<'house' | 'inspect' | 'measure' | 'plan' | 'approve' | 'work' | 'handOver', boolean>
+    Record<'house' | 'take' | 'inspect' | 'measure' | 'plan' | 'approve' | 'work' | 'handOver', boolean>
   >;
   readonly me: string;
 }

@@ -7,6 +7,7 @@ import { FormField } from '../form-field.tsx';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useMounted } from '../draft.ts';
+import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { useSend } from '../use-send.ts';
 import type { LeafProps } from './leaf-props.ts';
@@ -240,6 +241,7 @@ export function WorkLeaf({ job, allowed }: LeafProps) {
       </div>
       <aside className="space-y-6">
         <Totals job={job} />
+        <BagsPanel job={job} may={allowed.work} />
         {stale.length > 0 && job.state === 'open' && (
           <section aria-labelledby="again">
             <h2 id="again" className="text-xl">

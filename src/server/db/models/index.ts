@@ -4,6 +4,7 @@ import { initShop, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
+import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './custody.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
@@ -33,6 +34,11 @@ const ALL = {
   HandOver,
   StringChange,
   Receipt,
+  Mark,
+  Photo,
+  PhotoFile,
+  UploadRow,
+  UploadPiece,
   CommandRow,
   EventRow,
 };
@@ -50,6 +56,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initWork(sequelize);
   initStrings(sequelize);
   initReceipts(sequelize);
+  initCustody(sequelize);
   initEvents(sequelize);
   return ALL;
 }

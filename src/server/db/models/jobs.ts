@@ -43,6 +43,8 @@ export class JobItem extends Model<InferAttributes<JobItem>, InferCreationAttrib
   declare jobId: number;
   declare name: string;
   declare state: CreationOptional<string>;
+  /** the number of its bag, for a part taken off at the bench; null for what came with the instrument */
+  declare bag: CreationOptional<number | null>;
   declare returnedAt: CreationOptional<Date | null>;
   declare returnedBy: CreationOptional<number | null>;
   declare absence: CreationOptional<string>;
@@ -89,6 +91,7 @@ export function initJobs(sequelize: Sequelize): void {
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
       name: { type: DataTypes.STRING(120) },
       state: { type: DataTypes.STRING(200), defaultValue: '' },
+      bag: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: null },
       returnedAt: { type: DataTypes.DATE(3), field: 'returned_at', defaultValue: null },
       returnedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'returned_by', defaultValue: null },
       absence: { type: DataTypes.STRING(200), defaultValue: '' },

@@ -11,6 +11,8 @@ import {
 export interface SeenOnReceipt {
   readonly things: ReadonlyArray<{ readonly name: string; readonly state: string }>;
   readonly damage: string;
+  /** the marks on the drawings, in their order; absent on receipts given before there were any */
+  readonly marks?: readonly string[];
   readonly strings: string;
 }
 

@@ -48,6 +48,7 @@ export default async function JobPage({ params }: Params) {
   const open = job.state === 'open';
   const allowed = {
     house: may(actor.role, 'see') && open,
+    take: may(actor.role, 'take-in') && open,
     inspect: may(actor.role, 'inspect') && open,
     measure: may(actor.role, 'measure') && open,
     plan: may(actor.role, 'plan') && open,

@@ -1,9 +1,46 @@
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadJob } from '../../../../../server/job/load-job.ts';
+import { VIEW_NAMES, VIEWS } from '../../../../../core/instrument/outline.ts';
+import { loadJob, type JobView } from '../../../../../server/job/load-job.ts';
+import { InstrumentDrawing } from '../../../../../ui/custody/instrument-drawing.tsx';
 import { PrintButton } from '../../../../../ui/print-button.tsx';
 import { SignatureDrawing } from '../../../../../ui/signature.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
+
+/** The sides that carry marks, the words beside their numbers, and the photos. */
+function ReceiptDrawings({ job }: { readonly job: JobView }) {
+  const views = VIEWS.filter((v) => job.marks.some((m) => m.view === v));
+  return (
+    <>
+      <div className="flex gap-4">
+        {views.map((v) => (
+          <div key={v} className={v.endsWith('side') ? 'w-56' : 'h-44 w-32'}>
+            <InstrumentDrawing
+              construction={job.instrument.construction}
+              view={v}
+              marks={job.marks}
+              pin={v === 'head' ? 6 : 9}
+            />
+          </div>
+        ))}
+      </div>
+      <ol>
+        {job.marks.map((m) => (
+          <li key={m.id}>
+            <b>{m.number}</b> {VIEW_NAMES[m.view]}: {m.words || 'marked'}
+          </li>
+        ))}
+      </ol>
+      <div className="flex flex-wrap gap-2">
+        {job.photos
+          .filter((p) => p.item === null)
+          .map((p) => (
+            <img key={p.id} src={`/api/photo/${p.id}?size=small`} alt={`Photo by ${p.by}`} className="h-24" />
+          ))}
+      </div>
+    </>
+  );
+}
 
 export const metadata = { title: 'Receipt' };
 
@@ -55,7 +92,8 @@ export default async function ReceiptPage({ params }: { readonly params: Promise
         </section>
         <section>
           <h2 className="text-lg">Damage already there</h2>
-          <p>{seen.damage || 'None noted.'}</p>
+          {(seen.damage || !seen.marks) && <p>{seen.damage || 'None noted.'}</p>}
+          {job.marks.length > 0 && <ReceiptDrawings job={job} />}
         </section>
         <section className="flex items-end justify-between gap-6 pt-4">
           <p>{given ? `Seen by ${given.name}, ${given.at.slice(0, 10)}` : 'Seen (initials)'}</p>

@@ -1,0 +1,131 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+import { VIEWS, type View } from '../../../core/instrument/outline.ts';
+
+/** Damage already there: a place on a drawing and words. */
+export class Mark extends Model<InferAttributes<Mark>, InferCreationAttributes<Mark>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare view: View;
+  declare x: string;
+  declare y: string;
+  declare words: CreationOptional<string>;
+  declare markedBy: number;
+  declare markedAt: Date;
+  declare removedAt: CreationOptional<Date | null>;
+  declare version: CreationOptional<number>;
+}
+
+export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare markId: number | null;
+  declare item: string | null;
+  declare digest: string;
+  declare width: number;
+  declare height: number;
+  declare takenBy: number;
+  declare takenAt: Date;
+  declare removedAt: CreationOptional<Date | null>;
+}
+
+export class PhotoFile extends Model<InferAttributes<PhotoFile>, InferCreationAttributes<PhotoFile>> {
+  declare photoId: number;
+  declare size: 'whole' | 'small';
+  declare bytes: Buffer;
+}
+
+/** A file on its way; it stays as a note of what it became, so that a lost answer can be asked for again. */
+export class UploadRow extends Model<InferAttributes<UploadRow>, InferCreationAttributes<UploadRow>> {
+  declare id: string;
+  declare jobId: number;
+  declare markId: number | null;
+  declare item: string | null;
+  declare name: string;
+  declare size: number;
+  declare received: CreationOptional<number>;
+  declare photoId: CreationOptional<number | null>;
+  declare personId: number;
+  declare begunAt: Date;
+}
+
+export class UploadPiece extends Model<InferAttributes<UploadPiece>, InferCreationAttributes<UploadPiece>> {
+  declare uploadId: string;
+  declare atByte: number;
+  declare bytes: Buffer;
+}
+
+const id = { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true };
+const ref = (field: string) => ({ type: DataTypes.INTEGER.UNSIGNED, field });
+const moment = (field: string) => ({ type: DataTypes.DATE(3), field });
+
+/** Binds these models to a connection. */
+export function initCustody(sequelize: Sequelize): void {
+  Mark.init(
+    {
+      id,
+      jobId: ref('job_id'),
+      view: { type: DataTypes.ENUM(...VIEWS) },
+      x: { type: DataTypes.DECIMAL(6, 5) },
+      y: { type: DataTypes.DECIMAL(6, 5) },
+      words: { type: DataTypes.STRING(400), defaultValue: '' },
+      markedBy: ref('marked_by'),
+      markedAt: moment('marked_at'),
+      removedAt: { ...moment('removed_at'), defaultValue: null },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'Mark', tableName: 'marks' },
+  );
+  Photo.init(
+    {
+      id,
+      jobId: ref('job_id'),
+      markId: ref('mark_id'),
+      item: { type: DataTypes.STRING(40) },
+      digest: { type: DataTypes.CHAR(64) },
+      width: { type: DataTypes.INTEGER.UNSIGNED },
+      height: { type: DataTypes.INTEGER.UNSIGNED },
+      takenBy: ref('taken_by'),
+      takenAt: moment('taken_at'),
+      removedAt: { ...moment('removed_at'), defaultValue: null },
+    },
+    { sequelize, modelName: 'Photo', tableName: 'photos' },
+  );
+  PhotoFile.init(
+    {
+      photoId: { ...ref('photo_id'), primaryKey: true },
+      size: { type: DataTypes.ENUM('whole', 'small'), primaryKey: true },
+      bytes: { type: DataTypes.BLOB('long') },
+    },
+    { sequelize, modelName: 'PhotoFile', tableName: 'photo_files' },
+  );
+  UploadRow.init(
+    {
+      id: { type: DataTypes.CHAR(36), primaryKey: true },
+      jobId: ref('job_id'),
+      markId: ref('mark_id'),
+      item: { type: DataTypes.STRING(40) },
+      name: { type: DataTypes.STRING(200) },
+      size: { type: DataTypes.INTEGER.UNSIGNED },
+      received: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+      photoId: { ...ref('photo_id'), defaultValue: null },
+      personId: ref('person_id'),
+      begunAt: moment('begun_at'),
+    },
+    { sequelize, modelName: 'UploadRow', tableName: 'uploads' },
+  );
+  UploadPiece.init(
+    {
+      uploadId: { type: DataTypes.CHAR(36), primaryKey: true, field: 'upload_id' },
+      atByte: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'at_byte' },
+      bytes: { type: DataTypes.BLOB('medium') },
+    },
+    { sequelize, modelName: 'UploadPiece', tableName: 'upload_pieces' },
+  );
+}

@@ -1,0 +1,90 @@
+import { createHash } from 'node:crypto';
+import sharp from 'sharp';
+import { fail, ok, type Result } from '../../core/result.ts';
+
+/** Only these are ever decoded: the decoder of anything else is never reached. */
+const KINDS = {
+  jpeg: { name: 'JPEG', endings: ['jpg', 'jpeg'], begins: [[0xff, 0xd8, 0xff]] },
+  png: { name: 'PNG', endings: ['png'], begins: [[0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]] },
+  webp: { name: 'WebP', endings: ['webp'], begins: [[0x52, 0x49, 0x46, 0x46]] },
+} as const;
+type PhotoKind = keyof typeof KINDS;
+
+sharp.block({ operation: ['VipsForeignLoad'] });
+sharp.unblock({
+  operation: ['VipsForeignLoadJpegBuffer', 'VipsForeignLoadPngBuffer', 'VipsForeignLoadWebpBuffer'],
+});
+
+export const MOST_BYTES = 30 * 1024 * 1024;
+const MOST_PIXELS = 60_000_000;
+const LONGEST = 4096;
+const SMALL = 320;
+
+/** A photo as it is kept: no metadata, upright, in two sizes. */
+export interface PreparedPhoto {
+  readonly digest: string;
+  readonly width: number;
+  readonly height: number;
+  readonly whole: Buffer;
+  readonly small: Buffer;
+}
+
+function kindOf(bytes: Buffer): PhotoKind | null {
+  const found = (Object.keys(KINDS) as PhotoKind[]).find((k) =>
+    KINDS[k].begins.some((begin) => begin.every((b, i) => bytes[i] === b)),
+  );
+  return found === 'webp' && bytes.toString('latin1', 8, 12) !== 'WEBP' ? null : (found ?? null);
+}
+
+const ACTIVE = /<script|<\?php|<!doctype\s+html|<html|<svg[\s>]/i;
+
+/** Whether the bytes also read as something else: an archive at the end, a document, a page with a script. */
+function alsoSomethingElse(bytes: Buffer): boolean {
+  const text = bytes.toString('latin1');
+  if (text.slice(0, 1024).includes('%PDF-') || ACTIVE.test(text)) return true;
+  for (let at = text.lastIndexOf('PK\x05\x06'); at >= 0 && at + 22 <= bytes.length;) {
+    if (at + 22 + bytes.readUInt16LE(at + 20) === bytes.length) return true;
+    at = at === 0 ? -1 : text.lastIndexOf('PK\x05\x06', at - 1);
+  }
+  return false;
+}
+
+/**
+ * Takes a file for what its bytes are and makes a photo of it: turned upright, re-encoded, without metadata, at most
+ * 4096 pixels long, and a small one beside it. Refuses, with the reason in words, what is no JPEG, PNG or WebP, calls
+ * itself another thing than it is, is several things at once, is damaged, or has more than 60 megapixels.
+ */
+export async function preparePhoto(bytes: Buffer, fileName: string): Promise<Result<PreparedPhoto, string>> {
+  const kind = kindOf(bytes);
+  if (!kind) return fail('This is no photo that can be kept: JPEG, PNG and WebP can.');
+  const ending = /\.([a-z0-9]{1,5})$/i.exec(fileName)?.[1]?.toLowerCase();
+  if (ending !== undefined && !(KINDS[kind].endings as readonly string[]).includes(ending)) {
+    return fail(
+      `The file calls itself .${ending} but is a ${KINDS[kind].name}. Save it again as what it is.`,
+    );
+  }
+  if (alsoSomethingElse(bytes))
+    return fail('This file is a picture and something else at once; it is not taken.');
+  try {
+    const { width, height } = await sharp(bytes, { limitInputPixels: false }).metadata();
+    if (width * height > MOST_PIXELS) {
+      const mega = Math.round((width * height) / 1e6);
+      return fail(`The picture has ${mega} megapixels; 60 are the most. Save it smaller.`);
+    }
+    const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient();
+    const whole = await upright
+      .clone()
+      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: 'white' })
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true });
+    const small = await sharp(whole.data)
+      .resize({ width: SMALL, height: SMALL, fit: 'inside' })
+      .jpeg({ quality: 78 })
+      .toBuffer();
+    const digest = createHash('sha256').update(whole.data).digest('hex');
+    return ok({ digest, width: whole.info.width, height: whole.info.height, whole: whole.data, small });
+  } catch {
+    return fail('The picture is damaged and cannot be read. Take it again.');
+  }
+}

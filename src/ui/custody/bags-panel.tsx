@@ -1,0 +1,60 @@
+'use client';
+
+import { useState } from 'react';
+import type { JobView } from '../../server/job/load-job.ts';
+import { FormField } from '../form-field.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+/** Parts taken off, each in its numbered bag, to go back with the instrument. */
+export function BagsPanel({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+  const { give, busy, trouble } = useSend();
+  const [name, setName] = useState('');
+  const bags = job.items.filter((i) => i.bag !== null);
+  const put = async () => {
+    if (await give('custody.bag', { jobId: job.id, name, state: '' })) setName('');
+  };
+  if (bags.length === 0 && !may) return null;
+  return (
+    <section aria-labelledby="bags" className="space-y-2">
+      <h2 id="bags" className="text-xl">
+        Parts in bags
+      </h2>
+      {bags.length > 0 && (
+        <ul className="text-sm">
+          {bags.map((b) => (
+            <li key={b.id}>
+              <b className="text-ink">{b.bag}</b> <span className="text-ink">{b.name}</span>
+              {b.returned && ' ✓ given back'}
+            </li>
+          ))}
+        </ul>
+      )}
+      {may && (
+        <form
+          className="flex items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void put();
+          }}
+        >
+          <FormField label={`Taken off, into bag ${bags.length + 1}`} error={undefined}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                maxLength={120}
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+              />
+            )}
+          </FormField>
+          <button type="submit" className="button" disabled={busy || name.trim() === ''}>
+            Bag it
+          </button>
+        </form>
+      )}
+      <Trouble trouble={trouble} />
+    </section>
+  );
+}
