@@ -13,6 +13,7 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     actionTimeout: 20_000,
+    navigationTimeout: 30_000,
     baseURL: process.env['RUBRICA_E2E_A'] ?? 'http://127.0.0.1:4370',
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },

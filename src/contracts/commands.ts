@@ -6,6 +6,7 @@ import { OPERATION_IDS } from '../core/plan/operations.ts';
 import { QUANTITIES } from '../core/readings/quantities.ts';
 import { ROUND_KINDS } from '../core/readings/reading.ts';
 import { LENGTH_UNITS } from '../core/units/length-units.ts';
+import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
 
 const id = z.number().int().positive();
@@ -84,7 +85,15 @@ export const COMMANDS = {
     note: text(2000),
     version,
   }),
-  'inspection.finish': z.object({ jobId: id, version }),
+  'inspection.finish': z.object({ jobId: id, version, ending: text(60) }),
+  'inspection.choose-list': z.object({ jobId: id, list: text(40).min(1) }),
+  'house.save-checklist': z.object({
+    list: z.string().regex(/^[a-z0-9-]{1,40}$/, 'Small letters, digits and hyphens'),
+    name: text(80).min(1, 'What is it called?'),
+    ends: z.array(text(60).min(1)).max(6),
+    items: checklistItems,
+    version,
+  }),
   'strings.off': z.object({ jobId: id, reason: text(400) }),
   'strings.on': z.object({
     jobId: id,
@@ -171,6 +180,8 @@ export interface CommandAnswer {
   'rack.move': { version: number };
   'inspection.answer': { version: number };
   'inspection.finish': { version: number };
+  'inspection.choose-list': { list: string };
+  'house.save-checklist': { version: number };
   'strings.off': { lost: number };
   'strings.on': { round: string };
   'readings.conditions': { version: number };

@@ -1,7 +1,9 @@
 import { usualConstruction } from '../core/instrument/defaults.ts';
+import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
 import { KINDS } from '../core/instrument/kinds.ts';
 import { COMMANDS, type CommandName } from './commands.ts';
 import { constructionSchema } from './construction.ts';
+import { toFileItems } from './formats/checklists.ts';
 
 const id = 1;
 const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } = {
@@ -34,7 +36,15 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     holderId: null,
   },
   'inspection.answer': { jobId: id, item: 'case', answer: 'fine', note: '', version: 0 },
-  'inspection.finish': { jobId: id, version: 0 },
+  'inspection.finish': { jobId: id, version: 0, ending: '' },
+  'inspection.choose-list': { jobId: id, list: 'sales-floor' },
+  'house.save-checklist': {
+    list: 'bench-arrival',
+    name: 'Bench arrival',
+    ends: [],
+    items: toFileItems(BENCH_ARRIVAL.items),
+    version: 1,
+  },
   'strings.off': { jobId: id, reason: '' },
   'strings.on': { jobId: id, setName: '', fresh: true, strings: [{ note: 'E2', gauge: 1.35, wound: true }] },
   'readings.conditions': {

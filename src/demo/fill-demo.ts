@@ -69,7 +69,7 @@ async function inspect(story: Story, job: DemoJob, view: JobView): Promise<void>
       version: 0,
     });
   }
-  if (share === 1) await story.give('inspection.finish', { jobId: view.id, version: 0 });
+  if (share === 1) await story.give('inspection.finish', { jobId: view.id, version: 0, ending: '' });
 }
 
 function typedFor(

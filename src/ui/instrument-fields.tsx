@@ -5,6 +5,7 @@ import { FACTS, type Construction } from '../core/instrument/construction.ts';
 import { gaugeSpan, tuningName, usualConstruction } from '../core/instrument/defaults.ts';
 import { KIND_NAMES, KINDS, type Kind } from '../core/instrument/kinds.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
+import { InstrumentHistory } from './desk/instrument-history.tsx';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
 import type { IntakeForm } from './intake-form.ts';
@@ -98,6 +99,7 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
           )}
         </FormField>
       )}
+      {instrumentId !== null && <InstrumentHistory id={instrumentId} />}
       {instrumentId === null && (
         <>
           <div className="grid grid-cols-[8rem_1fr] gap-3">

@@ -46,7 +46,19 @@ const DRAFT_CUSTOMER = 'intake-customer';
 const DRAFT_COMMAND = 'intake-command';
 
 /** The intake conversation on one screen: who, what, why, when, what came with it. */
-export function Intake({ places }: { readonly places: readonly { id: number; name: string }[] }) {
+export function Intake({
+  places,
+  begin,
+}: {
+  readonly places: readonly { id: number; name: string }[];
+  /** what was found, or looked for in vain, before this page */
+  readonly begin: {
+    readonly customer: FoundCustomer | null;
+    readonly instrumentId: number | null;
+    readonly serial: string;
+    readonly name: string;
+  };
+}) {
   const router = useRouter();
   const [found, setFound] = useState<FoundCustomer | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -61,7 +73,21 @@ export function Intake({ places }: { readonly places: readonly { id: number; nam
       if (same) setFound(customer);
       reset({ ...EMPTY, ...draft, ...(!same && { customerId: null, instrumentId: null }) });
     }
+    if (begin.customer) {
+      const { customer } = begin;
+      setFound(customer);
+      saveDraft(DRAFT_CUSTOMER, customer);
+      setValue('customerId', customer.id);
+      setValue('customerName', customer.name);
+      setValue('phone', customer.phone);
+      setValue('email', customer.email);
+      setValue('instrumentId', begin.instrumentId);
+    }
+    if (begin.serial) setValue('serial', begin.serial);
+    if (begin.name) setValue('customerName', begin.name);
     return subscribe({ formState: { values: true }, callback: ({ values }) => saveDraft(DRAFT, values) });
+    // Only what this page was opened with: what is typed afterwards is the form's own.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [reset, subscribe]);
   const chooseCustomer = (customer: FoundCustomer | null, name: string) => {
     setFound(customer);

@@ -5,6 +5,7 @@ import { STRINGS_STATES } from '../core/readings/conditions.ts';
 import { TOUCHES } from '../core/targets/target.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { sayDay, todayIso } from './dates.ts';
+import { Presence } from './presence.tsx';
 
 function Mark({ state }: { readonly state: LeafState }) {
   switch (state.kind) {
@@ -67,6 +68,7 @@ export function JobHead({ job, leaf }: { readonly job: JobView; readonly leaf: L
           </p>
         </div>
         <Chips job={job} />
+        <Presence number={job.number} leaf={leaf} />
       </div>
       <nav aria-label="Leaves of the job" className="flex gap-1 overflow-x-auto border-b-2 border-plain px-5">
         {LEAVES.map((l) => (

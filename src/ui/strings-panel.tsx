@@ -20,7 +20,10 @@ const plural = (n: number, one: string, more: string): string => `${n} ${n === 1
 /** What would be lost if the strings came off now, as the house will reckon it. */
 function gateOf(job: JobView) {
   const answered = new Set(job.inspection.items.filter((i) => isLookedAt(i.answer)).map((i) => i.key));
-  const items = job.inspection.items.map(({ reading: _r, ...i }) => ({ ...i, when: { all: [] } }));
+  const items = job.inspection.items.map(({ reading: _r, leadsTo: _l, ...i }) => ({
+    ...i,
+    when: { all: [] },
+  }));
   const readings = job.readings.readings.map((r) => ({ ...r, fret: 0, takenAt: Date.parse(r.takenAt) }));
   return lostWithoutStrings(job.stringsState, job.readings.stations, readings, items, answered);
 }

@@ -113,8 +113,7 @@ test('the house shows what each list asks of each kind', async () => {
   await expect(ilse.getByRole('row', { name: /Rod nut turns freely/ })).toContainText(
     'truss rod is not none',
   );
-  await ilse.getByRole('button', { name: /^Checklist/ }).click();
-  await ilse.getByRole('option', { name: /New stock for the floor/ }).click();
+  await ilse.getByRole('link', { name: /New stock for the floor/ }).click();
   await expect(ilse.getByRole('status')).toContainText('It ends in “ready for the floor” or “to the bench”');
   await accessible(ilse, 'checklists');
 });

@@ -26,7 +26,7 @@ async function typeAll(page: Page, first: string, texts: readonly string[]): Pro
 }
 
 test('1. the desk takes in a steel-string; the rack of the other tablet shows it', async () => {
-  await go(desk, '/desk');
+  await go(desk, '/desk/take-in');
   await accessible(desk, 'desk');
   await desk.getByLabel('Name, telephone or serial number').fill('Runa Eskelow');
   await expect(desk.getByText('New to the shop')).toBeVisible();
@@ -63,7 +63,7 @@ test('1. the desk takes in a steel-string; the rack of the other tablet shows it
 
 test('1b. a customer of the shop is found by typing', async () => {
   const page = await desk.context().newPage();
-  await go(page, '/desk');
+  await go(page, '/desk/take-in');
   await page.getByLabel('Name, telephone or serial number').fill('petra');
   await page.getByRole('option', { name: /Petra Aldous/ }).click();
   await expect(page.getByText('Known to the shop')).toBeVisible();

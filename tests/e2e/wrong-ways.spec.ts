@@ -210,7 +210,7 @@ test('the record that was signed shows a change made behind its back', async () 
 });
 
 test('the desk’s form says what is missing at each field and keeps the rest', async () => {
-  await go(ilse, '/desk');
+  await go(ilse, '/desk/take-in');
   await ilse.getByLabel('Model').fill('Heron');
   await ilse.getByLabel('Scale').fill('25.5');
   await ilse.getByLabel(/Gauges/).fill('.053 .042');
@@ -233,7 +233,7 @@ test('the desk’s form says what is missing at each field and keeps the rest', 
 });
 
 test('a customer found at the desk is still found after a reload', async () => {
-  await go(ilse, '/desk');
+  await go(ilse, '/desk/take-in');
   await ilse.getByLabel('Name, telephone or serial number').fill('petra');
   await ilse.getByRole('option', { name: /Petra Aldous/ }).click();
   const phone = ilse.getByLabel('Telephone', { exact: true });

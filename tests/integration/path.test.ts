@@ -115,7 +115,7 @@ describe('the path through the house', () => {
         }),
       );
     }
-    value(await give(technician, 'inspection.finish', { jobId, version: 0 }));
+    value(await give(technician, 'inspection.finish', { jobId, version: 0, ending: '' }));
     await readRound(number, 'as-found', TYPED);
     expect((await view(number)).proposal.lines.map((l) => l.key)).toEqual([
       'rod',

@@ -1,8 +1,11 @@
 import { z } from 'zod';
-import type { Checklist } from '../../core/inspection/checklist.ts';
+import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.ts';
 import { CONDITION_FACTS, type Condition } from '../../core/inspection/condition.ts';
+import { FACTS } from '../../core/instrument/construction.ts';
+import { KINDS } from '../../core/instrument/kinds.ts';
 import { OPERATION_IDS } from '../../core/plan/operations.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
 
 const fact = z.enum(CONDITION_FACTS);
@@ -17,6 +20,14 @@ const condition: z.ZodType<Condition> = z.lazy(() =>
     z.strictObject({ any: z.array(condition).min(1).max(20) }),
   ]),
 );
+
+/** The values of a condition that its fact does not have. */
+function unknownValues(c: Condition): string[] {
+  if ('all' in c) return c.all.flatMap(unknownValues);
+  if ('any' in c) return c.any.flatMap(unknownValues);
+  const known: readonly string[] = c.fact === 'kind' ? KINDS : Object.keys(FACTS[c.fact]);
+  return ('is' in c ? c.is : c.isNot).filter((v) => !known.includes(v)).map((v) => `${c.fact} “${v}”`);
+}
 
 const item = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/),
@@ -34,19 +45,39 @@ const item = z.strictObject({
     .meta({ description: 'what a “needs work” usually leads to, or null' }),
 });
 
-/** Checklists as they go out: an array of lists. */
+/** The items of one list: each id once, every value of a condition known. */
+export const checklistItems = z
+  .array(item)
+  .min(1, 'A list needs an item')
+  .max(300)
+  .superRefine((items, context) => {
+    const seen = new Set<string>();
+    items.forEach(({ id, when }, i) => {
+      if (seen.has(id))
+        context.addIssue({ code: 'custom', path: [i, 'id'], message: `“${id}” is there twice` });
+      seen.add(id);
+      const [unknown] = unknownValues(when);
+      if (unknown)
+        context.addIssue({ code: 'custom', path: [i, 'when'], message: `${unknown} is not known` });
+    });
+  });
+
+const list = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+  name: z.string().min(1).max(80),
+  version: z.number().int().min(1),
+  ends: z
+    .array(z.string().min(1).max(60))
+    .max(6)
+    .meta({ description: 'the words one of which ends it; may be empty' }),
+  items: checklistItems,
+});
+
+/** Checklists as they go out and come in: an array of lists. */
 export const checklistsFormat = z
-  .array(
-    z.strictObject({
-      id: z.string().regex(/^[a-z0-9-]{1,40}$/),
-      name: z.string().min(1).max(80),
-      version: z.number().int().min(1),
-      ends: z
-        .array(z.string().min(1).max(60))
-        .meta({ description: 'the words one of which ends it; may be empty' }),
-      items: z.array(item).min(1).max(300),
-    }),
-  )
+  .array(list)
+  .min(1, 'There is no list in it')
+  .max(20)
   .meta({ title: 'Rubrica checklists' });
 
 export type ChecklistsFile = z.output<typeof checklistsFormat>;
@@ -58,19 +89,51 @@ export const toChecklistsFile = (lists: readonly Checklist[]): ChecklistsFile =>
     name: l.name,
     version: l.version,
     ends: [...l.ends],
-    items: l.items.map((i) => ({
-      id: i.key,
-      text: i.title,
-      group: i.group,
-      phase: i.phase,
-      when: i.when,
-      reading: i.reading ?? null,
-      help: i.help,
-      fine: i.fine ?? '',
-      caution: i.caution ?? '',
-      leadsTo: i.leadsTo ?? null,
-    })),
+    items: toFileItems(l.items),
   }));
+
+type FileItem = ChecklistsFile[number]['items'][number];
+
+/** Items as the format writes them. */
+export const toFileItems = (items: readonly ChecklistItem[]): FileItem[] =>
+  items.map((i) => ({
+    id: i.key,
+    text: i.title,
+    group: i.group,
+    phase: i.phase,
+    when: i.when,
+    reading: i.reading ?? null,
+    help: i.help,
+    fine: i.fine ?? '',
+    caution: i.caution ?? '',
+    leadsTo: i.leadsTo ?? null,
+  }));
+
+/** Items as the core knows them: what is empty in the file is not there. */
+export const fromFileItems = (items: readonly FileItem[]): ChecklistItem[] =>
+  items.map(({ id, text, reading, fine, caution, leadsTo, ...same }) => ({
+    key: id,
+    title: text,
+    ...same,
+    ...(reading !== null && { reading }),
+    ...(fine !== '' && { fine }),
+    ...(caution !== '' && { caution }),
+    ...(leadsTo !== null && { leadsTo }),
+  }));
+
+/** Reads a file of checklists. Says where it is damaged, for the first three places. */
+export function readChecklists(text: string): Result<ChecklistsFile, string> {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return fail('This is no JSON file.');
+  }
+  const read = checklistsFormat.safeParse(data);
+  if (read.success) return ok(read.data);
+  const said = read.error.issues.slice(0, 3).map((i) => `${i.path.join('.') || 'the file'}: ${i.message}`);
+  return fail(`This is no file of checklists. ${said.join('; ')}.`);
+}
 
 /** The published JSON Schema of the format. */
 export const checklistsSchema = (): JsonSchema => ({

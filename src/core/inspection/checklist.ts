@@ -44,9 +44,6 @@ export interface Checklist {
   readonly items: readonly ChecklistItem[];
 }
 
-/** The list a customer's instrument is inspected by. */
-export const BENCH_LIST = 'bench-arrival';
-
 /** The items this instrument is asked about, in order: everything that needs strings first. */
 export function itemsFor(
   checklist: Pick<Checklist, 'items'>,

@@ -1,6 +1,8 @@
-import { Op } from 'sequelize';
+import { col, fn, Op, where } from 'sequelize';
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { Database } from '../db/connection.ts';
+import type { Models } from '../db/models/index.ts';
+import type { Customer } from '../db/models/shop.ts';
 
 export interface FoundInstrument {
   readonly id: number;
@@ -27,18 +29,32 @@ export async function findCustomers({ models }: Database, piece: string): Promis
   const text = piece.trim();
   if (text.length < 2) return [];
   const like = `%${escapeLike(text)}%`;
+  const digits = text.replace(/[\s()+/.-]/g, '').replace(/\D.*/, '');
   const bySerial = await models.Instrument.findAll({ where: { serial: { [Op.like]: like } }, limit: MOST });
   const customers = await models.Customer.findAll({
     where: {
       [Op.or]: [
         { name: { [Op.like]: like } },
         { phone: { [Op.like]: like } },
+        ...(digits.length >= 4
+          ? [where(fn('REGEXP_REPLACE', col('phone'), '[^0-9]', ''), { [Op.like]: `%${digits}%` })]
+          : []),
         { id: bySerial.map((i) => i.customerId) },
       ],
     },
     order: [['name', 'ASC']],
     limit: MOST,
   });
+  return withInstruments(models, customers);
+}
+
+/** One customer with the instruments the shop knows; null when there is none. */
+export async function findCustomer({ models }: Database, id: number): Promise<FoundCustomer | null> {
+  const customer = await models.Customer.findByPk(id);
+  return customer ? ((await withInstruments(models, [customer]))[0] ?? null) : null;
+}
+
+async function withInstruments(models: Models, customers: readonly Customer[]): Promise<FoundCustomer[]> {
   const ids = customers.map((c) => c.id);
   const instruments = ids.length === 0 ? [] : await models.Instrument.findAll({ where: { customerId: ids } });
   const open =

@@ -1,7 +1,9 @@
+import { toChecklistsFile, type ChecklistsFile } from '../../contracts/formats/checklists.ts';
+import type { Checklist } from '../../core/inspection/checklist.ts';
 import type { Database } from '../db/connection.ts';
 
 /** The newest version of each of the shop's checklists. */
-export async function loadChecklists({ models }: Database) {
+export async function loadChecklists({ models }: Database): Promise<Checklist[]> {
   const rows = await models.ChecklistRow.findAll({
     order: [
       ['list', 'ASC'],
@@ -10,5 +12,27 @@ export async function loadChecklists({ models }: Database) {
   });
   return rows
     .filter((r, i) => rows[i - 1]?.list !== r.list)
-    .map((r) => ({ id: r.id, name: r.name, version: r.version, ends: r.ends, items: r.items }));
+    .map((r) => ({ id: r.list, name: r.name, version: r.version, ends: r.ends, items: r.items }));
 }
+
+/** The names of the shop's lists, without their items. */
+export async function listNames({ models }: Database): Promise<Pick<Checklist, 'id' | 'name'>[]> {
+  const rows = await models.ChecklistRow.findAll({
+    attributes: ['list', 'name'],
+    order: [
+      ['list', 'ASC'],
+      ['version', 'DESC'],
+    ],
+  });
+  return rows.filter((r, i) => rows[i - 1]?.list !== r.list).map((r) => ({ id: r.list, name: r.name }));
+}
+
+/** Every version of one list, the newest first. */
+export async function loadVersions({ models }: Database, list: string): Promise<Checklist[]> {
+  const rows = await models.ChecklistRow.findAll({ where: { list }, order: [['version', 'DESC']] });
+  return rows.map((r) => ({ id: r.list, name: r.name, version: r.version, ends: r.ends, items: r.items }));
+}
+
+/** The shop's checklists in their format. */
+export const exportChecklists = async (db: Database): Promise<ChecklistsFile> =>
+  toChecklistsFile(await loadChecklists(db));

@@ -1,4 +1,4 @@
-import { refuse } from '../../contracts/failure.ts';
+import { invalidField, refuse } from '../../contracts/failure.ts';
 import { itemsFor } from '../../core/inspection/checklist.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
@@ -30,8 +30,16 @@ export const finishInspection = defineUseCase({
     if (open.length > 0) {
       return { ok: false, error: refuse(`${open.length} still open, first: ${open[0]?.title ?? ''}.`) };
     }
+    if (checklist.ends.length > 0 && !checklist.ends.includes(input.ending)) {
+      return { ok: false, error: invalidField('ending', `It ends in one of: ${checklist.ends.join(', ')}.`) };
+    }
     await inspection.update(
-      { finishedAt: now, finishedBy: actor.personId, version: input.version + 1 },
+      {
+        ending: checklist.ends.length > 0 ? input.ending : '',
+        finishedAt: now,
+        finishedBy: actor.personId,
+        version: input.version + 1,
+      },
       { transaction: t },
     );
     await refreshFacts(work, opened.value);
@@ -41,7 +49,7 @@ export const finishInspection = defineUseCase({
       entity: 'inspection',
       entityId: inspection.id,
       fromVersion: input.version,
-      data: { items: answered.size },
+      data: { items: answered.size, ending: inspection.ending },
     });
     return ok({ version: input.version + 1 });
   },

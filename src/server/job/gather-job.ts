@@ -1,4 +1,3 @@
-import { BENCH_LIST } from '../../core/inspection/checklist.ts';
 import type { Transaction } from 'sequelize';
 import type { Reading } from '../../core/readings/reading.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
@@ -49,7 +48,7 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     }),
     models.HandOver.findOne({ where, ...at }),
     models.ChecklistRow.findAll({
-      where: { list: BENCH_LIST },
+      where: { list: job.list },
       order: [['version', 'DESC']],
       limit: 1,
       ...at,

@@ -1,4 +1,9 @@
-import { ANSWER_FACTS, type ChecklistItem, type Answer } from '../../core/inspection/checklist.ts';
+import {
+  ANSWER_FACTS,
+  type Answer,
+  type Checklist,
+  type ChecklistItem,
+} from '../../core/inspection/checklist.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { leafStates } from '../../core/job/leaves.ts';
 import { operation } from '../../core/plan/operations.ts';
@@ -8,6 +13,7 @@ import type { SeenOnReceipt } from '../db/models/receipts.ts';
 import { custodyOf } from '../custody/load-custody.ts';
 import { seenOnReceipt } from '../desk/receipt.ts';
 import { checkSeal } from '../hand-over/sealed-record.ts';
+import { listNames } from '../house/load-checklists.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
 import { judge } from './judge.ts';
@@ -17,9 +23,14 @@ const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? n
 function inspectionView(
   g: GatheredJob,
   items: readonly ChecklistItem[],
+  lists: readonly Pick<Checklist, 'id' | 'name'>[],
   name: (id: number | null) => string,
 ) {
   return {
+    list: g.job.list,
+    lists,
+    ends: g.checklist?.ends ?? [],
+    ending: g.inspection?.ending ?? '',
     version: g.inspection?.version ?? 0,
     checklistVersion: g.checklist?.version ?? 0,
     finishedAt: iso(g.inspection?.finishedAt),
@@ -35,6 +46,7 @@ function inspectionView(
         fine: item.fine ?? '',
         caution: item.caution ?? '',
         reading: item.reading ?? null,
+        leadsTo: item.leadsTo ? operation(item.leadsTo).name : '',
         answer: (given?.answer ?? null) as Answer | null,
         answerName: given?.answer ? ANSWER_FACTS[given.answer].name : '',
         note: given?.note ?? '',
@@ -132,12 +144,13 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits, receipt, custody] = await Promise.all([
+  const [lines, seal, visits, receipt, custody, lists] = await Promise.all([
     workView(db, g, name),
     checkSeal(models, job),
     earlierVisits(db, job),
     receiptView(db, job),
     custodyOf(models, job.id),
+    listNames(db),
   ]);
   return {
     ...headOf(job, g, customer, name),
@@ -156,7 +169,7 @@ export async function loadJob(db: Database, number: number) {
     })),
     marks: custody.marks.map(({ markedBy, ...m }) => ({ ...m, by: name(markedBy) })),
     photos: custody.photos.map(({ takenBy, digest: _d, ...p }) => ({ ...p, by: name(takenBy) })),
-    inspection: inspectionView(g, judged.items, name),
+    inspection: inspectionView(g, judged.items, lists, name),
     readings: readingsView(g, judged, name),
     proposal: judged.proposal,
     decisions: g.decisions.map((d) => ({

@@ -9,7 +9,9 @@ import { takeIn } from '../desk/take-in.ts';
 import { checkBench } from '../hand-over/check-bench.ts';
 import { returnItem } from '../hand-over/return-item.ts';
 import { sign } from '../hand-over/sign.ts';
+import { saveChecklist } from '../house/save-checklist.ts';
 import { answerItem } from '../inspection/answer-item.ts';
+import { chooseList } from '../inspection/choose-list.ts';
 import { finishInspection } from '../inspection/finish-inspection.ts';
 import { addLine } from '../plan/add-line.ts';
 import { decideLine } from '../plan/decide-line.ts';
@@ -33,6 +35,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'rack.move': moveJob,
   'inspection.answer': answerItem,
   'inspection.finish': finishInspection,
+  'inspection.choose-list': chooseList,
+  'house.save-checklist': saveChecklist,
   'strings.off': takeStringsOff,
   'strings.on': putStringsOn,
   'readings.conditions': setConditions,

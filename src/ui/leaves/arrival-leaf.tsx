@@ -1,10 +1,12 @@
 import Link from 'next/link';
 import { FACTS } from '../../core/instrument/construction.ts';
+import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import { sayMoment } from '../dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
+import { InstrumentHistory } from '../desk/instrument-history.tsx';
 import { ReceiptPanel } from '../receipt-panel.tsx';
 import { WhereItHangs } from '../where-it-hangs.tsx';
 import type { LeafProps } from './leaf-props.ts';
@@ -41,6 +43,14 @@ function Construction({ job }: Pick<LeafProps, 'job'>) {
   );
 }
 
+/** What nobody has said yet: not compulsory, but worth asking while they are here or on the telephone. */
+function Unknowns({ job }: Pick<LeafProps, 'job'>) {
+  if (job.state === 'closed') return null;
+  const open = unknownAtArrival({ ...job, ...job.customer, ...job.instrument });
+  if (open.length === 0) return null;
+  return <p className="text-sm text-quiet">Not known yet: {open.join(', ')}.</p>;
+}
+
 /** What was said and brought at the counter. */
 export function ArrivalLeaf({ job, allowed }: LeafProps) {
   const came = job.items.filter((i) => i.bag === null);
@@ -74,6 +84,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
           Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}. {job.customer.name},{' '}
           {job.customer.phone || 'no telephone'}
         </p>
+        <Unknowns job={job} />
         <section aria-labelledby="facts">
           <h2 id="facts" className="mb-1 text-xl">
             Construction
@@ -95,8 +106,11 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
         <ReceiptPanel job={job} may={allowed.house} />
         {allowed.house && <WhereItHangs job={job} />}
         {job.visits.length > 0 && (
-          <div>
-            <h2 className="mb-1 text-xl">Here before</h2>
+          <section aria-labelledby="before">
+            <h2 id="before" className="mb-1 text-xl">
+              Here before
+            </h2>
+            <InstrumentHistory id={job.instrument.id} brief />
             <ul>
               {job.visits.map((v) => (
                 <li key={v.number}>
@@ -110,7 +124,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
                 </li>
               ))}
             </ul>
-          </div>
+          </section>
         )}
       </section>
     </div>

@@ -2,8 +2,9 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
-import { sayMoment } from '../dates.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import { setItem, useOthers } from '../here.ts';
+import { InspectionEnd, InspectionList } from '../inspection-end.tsx';
 import { ItemReadings } from '../item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { PillChoice } from '../pill-choice.tsx';
@@ -45,11 +46,13 @@ function List({
   items,
   current,
   show,
+  others,
   onChoose,
 }: {
   readonly items: readonly Item[];
   readonly current: number;
   readonly show: Show;
+  readonly others: ReturnType<typeof useOthers>;
   readonly onChoose: (i: number) => void;
 }) {
   const shown = items.map((item, i) => ({ item, i })).filter((s) => isShown(s.item, show));
@@ -74,6 +77,18 @@ function List({
           >
             <span className="truncate">{item.title}</span>
             <span className="shrink-0">
+              {others
+                .filter((o) => o.item === item.key)
+                .map((o) => (
+                  <span
+                    key={o.name}
+                    className="mr-2 border border-dashed border-ink px-1 text-ink"
+                    title={`${o.name} is here`}
+                  >
+                    {o.initials}
+                    <span className="sr-only"> is here</span>
+                  </span>
+                ))}
               <AnswerMark item={item} />
             </span>
           </button>
@@ -88,7 +103,7 @@ const typing = (target: EventTarget | null): boolean =>
 
 /** The checklist: one item large, one key or tap an answer, the next item by itself. */
 export function InspectionLeaf({ job, allowed }: LeafProps) {
-  const { items, finishedAt, finishedBy, version } = job.inspection;
+  const { items, finishedAt } = job.inspection;
   const { give, trouble } = useSend();
   const firstOpen = items.findIndex((i) => i.answer === null);
   const [at, setAt] = useState(Math.max(0, firstOpen));
@@ -101,6 +116,11 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
   const [show, setShow] = useState<Show>('all');
   const [given, setGiven] = useState<readonly Given[]>([]);
   const waiting = useRef(new Set<string>());
+  const others = useOthers();
+  useEffect(() => {
+    setItem(item?.key ?? '');
+    return () => setItem('');
+  }, [item?.key]);
   useEffect(() => setNote(readDraft<string>(draftKey) ?? item?.note ?? ''), [draftKey, item?.note]);
 
   const answer = async (chosen: Answer) => {
@@ -168,6 +188,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
   return (
     <div className="grid gap-8 lg:grid-cols-[26rem_1fr]">
       <section aria-label="Item" className="space-y-3">
+        <InspectionList job={job} may={may} />
         <p className="text-sm text-quiet">
           {item.group} · {at + 1} of {items.length} · checklist version {job.inspection.checklistVersion}
         </p>
@@ -177,6 +198,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
         <div className="min-h-16">
           <p>{item.help}</p>
           {item.fine && <p className="text-sm text-quiet">Fine: {item.fine}.</p>}
+          {item.leadsTo && <p className="text-sm text-quiet">Needs work usually leads to: {item.leadsTo}.</p>}
           {item.caution && (
             <p className="text-sm">
               <b>Careful.</b> {item.caution}
@@ -249,29 +271,17 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
         )}
         <Trouble trouble={trouble} />
         <StringsPanel job={job} may={allowed.work} />
-        {finishedAt === null ? (
-          <button
-            type="button"
-            className="button w-full"
-            disabled={open > 0 || !may}
-            onClick={() => void give('inspection.finish', { jobId: job.id, version })}
-          >
-            {open > 0 ? `${open} still open` : 'Finish the inspection'}
-          </button>
-        ) : (
-          <p className="text-ink">
-            Finished by {finishedBy}, {sayMoment(finishedAt)}
-          </p>
-        )}
+        <InspectionEnd job={job} may={may} />
       </section>
       <div>
         <div className="mb-1 flex items-center justify-between gap-4">
-          <p className="text-sm text-quiet">
+          <p className="flex items-center gap-3 text-sm text-quiet">
+            <progress aria-label="Answered" className="w-28" max={items.length} value={items.length - open} />
             {items.length - open} of {items.length} answered
           </p>
           <PillChoice quiet legend="Show" value={show} options={SHOWS} onChange={setShow} />
         </div>
-        <List items={items} current={at} show={show} onChoose={setAt} />
+        <List items={items} current={at} show={show} others={others} onChoose={setAt} />
       </div>
     </div>
   );

@@ -170,7 +170,7 @@ export function Uploads({ children }: { readonly children: ReactNode }) {
   return (
     <Context value={value}>
       {children}
-      <p role="status" className="fixed right-3 bottom-3 z-40">
+      <p aria-live="polite" className="fixed right-3 bottom-3 z-40">
         {open > 0 && (
           <span className="block border border-plain bg-card px-3 py-2 text-sm">
             {open === 1 ? 'One photo' : `${open} photos`} on the way

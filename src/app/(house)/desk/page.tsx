@@ -1,17 +1,55 @@
 import { database } from '../../../server/db/connection.ts';
-import { Intake } from '../../../ui/intake.tsx';
+import { loadDesk } from '../../../server/desk/load-desk.ts';
+import type { RackTag } from '../../../server/rack/load-rack.ts';
+import { sayDay, todayIso } from '../../../ui/dates.ts';
+import { DeskFind } from '../../../ui/desk/desk-find.tsx';
+import { TagRow } from '../../../ui/desk/tag-row.tsx';
 import { PageHead } from '../../../ui/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Desk' };
 
+function Column({
+  title,
+  none,
+  tags,
+  today,
+}: {
+  readonly title: string;
+  readonly none: string;
+  readonly tags: readonly RackTag[];
+  readonly today: string;
+}) {
+  return (
+    <section aria-label={title}>
+      <h2 className="border-b-2 border-plain text-xl">
+        {title} {tags.length > 0 && <span className="text-base text-quiet">{tags.length}</span>}
+      </h2>
+      {tags.length === 0 && <p className="py-2 text-quiet">{none}</p>}
+      <ul>
+        {tags.map((t) => (
+          <TagRow key={t.number} tag={t} today={today} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** One place for who is at the counter: find first; below it, what the day promised. */
 export default async function DeskPage() {
   await requireActor('take-in');
-  const places = await database().models.Place.findAll({ where: { kind: 'rack' }, order: [['sort', 'ASC']] });
+  const today = todayIso();
+  const { goingHome, words, cameToday } = await loadDesk(database(), new Date());
   return (
     <>
-      <PageHead title="Desk" note="Taking in, in the order of the talk" />
-      <Intake places={places.map((p) => ({ id: p.id, name: p.name }))} />
+      <PageHead title="Desk" note={`who is at the counter, ${sayDay(today, today)}`} />
+      <DeskFind>
+        <div className="grid gap-8 pt-5 lg:grid-cols-3">
+          <Column title="Going home" none="Nothing is promised for today." tags={goingHome} today={today} />
+          <Column title="Waits for a word" none="Nobody waits for an answer." tags={words} today={today} />
+          <Column title="Came in today" none="Nothing has come in yet." tags={cameToday} today={today} />
+        </div>
+      </DeskFind>
     </>
   );
 }

@@ -1,5 +1,14 @@
 import type { Sequelize } from 'sequelize';
-import { initPeople, Setting, Person, Device, PairingCode, Session, PinTroubleRow } from './people.ts';
+import {
+  initPeople,
+  Setting,
+  Person,
+  Device,
+  PairingCode,
+  Session,
+  PinTroubleRow,
+  Presence,
+} from './people.ts';
 import { initShop, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
@@ -17,6 +26,7 @@ const ALL = {
   PairingCode,
   Session,
   PinTroubleRow,
+  Presence,
   Customer,
   Instrument,
   Place,

@@ -26,6 +26,8 @@ export class Inspection extends Model<InferAttributes<Inspection>, InferCreation
   declare checklistId: number;
   declare finishedAt: CreationOptional<Date | null>;
   declare finishedBy: CreationOptional<number | null>;
+  /** the word it ended in, of those its list ends in */
+  declare ending: CreationOptional<string>;
   declare version: CreationOptional<number>;
 }
 
@@ -63,6 +65,7 @@ export function initInspections(sequelize: Sequelize): void {
       checklistId: { type: DataTypes.INTEGER.UNSIGNED, field: 'checklist_id' },
       finishedAt: { type: DataTypes.DATE(3), field: 'finished_at', defaultValue: null },
       finishedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'finished_by', defaultValue: null },
+      ending: { type: DataTypes.STRING(60), defaultValue: '' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'Inspection', tableName: 'inspections' },

@@ -31,6 +31,7 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare waitingNote: CreationOptional<string>;
   declare waitingUntil: CreationOptional<Date | null>;
   declare state: CreationOptional<'open' | 'closed'>;
+  declare list: CreationOptional<string>;
   declare facts: JobFacts;
   declare takenInAt: Date;
   declare takenInBy: number;
@@ -77,6 +78,7 @@ export function initJobs(sequelize: Sequelize): void {
       waitingNote: { type: DataTypes.STRING(200), field: 'waiting_note', defaultValue: '' },
       waitingUntil: { type: DataTypes.DATE(3), field: 'waiting_until', defaultValue: null },
       state: { type: DataTypes.ENUM('open', 'closed'), defaultValue: 'open' },
+      list: { type: DataTypes.STRING(40), defaultValue: 'bench-arrival' },
       facts: { type: DataTypes.JSON },
       takenInAt: { type: DataTypes.DATE(3), field: 'taken_in_at' },
       takenInBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_in_by' },

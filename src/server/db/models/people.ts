@@ -59,6 +59,16 @@ export class PinTroubleRow extends Model<
   declare lockedUntil: Date | null;
 }
 
+/** Where a tablet is just now. */
+export class Presence extends Model<InferAttributes<Presence>, InferCreationAttributes<Presence>> {
+  declare deviceId: number;
+  declare personId: number;
+  declare jobNumber: number;
+  declare leaf: string;
+  declare item: string;
+  declare seenAt: Date;
+}
+
 /** Binds these models to a connection. */
 export function initPeople(sequelize: Sequelize): void {
   Setting.init(
@@ -120,5 +130,16 @@ export function initPeople(sequelize: Sequelize): void {
       lockedUntil: { type: DataTypes.DATE(3), field: 'locked_until' },
     },
     { sequelize, modelName: 'PinTroubleRow', tableName: 'pin_troubles' },
+  );
+  Presence.init(
+    {
+      deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
+      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+      jobNumber: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_number' },
+      leaf: { type: DataTypes.STRING(20) },
+      item: { type: DataTypes.STRING(40) },
+      seenAt: { type: DataTypes.DATE(3), field: 'seen_at' },
+    },
+    { sequelize, modelName: 'Presence', tableName: 'presence' },
   );
 }

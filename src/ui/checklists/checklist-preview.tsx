@@ -1,27 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { itemsFor, type Checklist, type ChecklistItem } from '../core/inspection/checklist.ts';
-import { conditionWords, type ConditionFact } from '../core/inspection/condition.ts';
-import { FACTS } from '../core/instrument/construction.ts';
-import { usualConstruction } from '../core/instrument/defaults.ts';
-import { KIND_NAMES, KINDS, type Kind } from '../core/instrument/kinds.ts';
-import { operation } from '../core/plan/operations.ts';
-import { QUANTITY_FACTS } from '../core/readings/quantities.ts';
-import { FormField } from './form-field.tsx';
-import { ListChoice } from './list-choice.tsx';
-
-/** A list as a shop keeps it. */
-export type KeptChecklist = Omit<Checklist, 'id'> & { readonly id: number };
-
-const PHASES = { 'strings-on': 'strings on', 'strings-off': 'strings off' } as const;
-
-/** A fact's value as the shop calls it. */
-function valueName(fact: ConditionFact, value: string): string {
-  if (fact === 'kind') return (KIND_NAMES[value as Kind] ?? value).toLowerCase();
-  const names: Readonly<Record<string, string>> = FACTS[fact];
-  return names[value] ?? value;
-}
+import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
+import { conditionWords } from '../../core/inspection/condition.ts';
+import { usualConstruction } from '../../core/instrument/defaults.ts';
+import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import { operation } from '../../core/plan/operations.ts';
+import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
+import { FormField } from '../form-field.tsx';
+import { ListChoice } from '../list-choice.tsx';
+import { PHASES, valueName } from './words.ts';
 
 function Row({ item, asked }: { readonly item: ChecklistItem; readonly asked: boolean }) {
   return (
@@ -42,27 +30,14 @@ function Row({ item, asked }: { readonly item: ChecklistItem; readonly asked: bo
   );
 }
 
-/** The shop's checklists, and what each asks of any kind of instrument. */
-export function ChecklistPreview({ lists }: { readonly lists: readonly KeptChecklist[] }) {
-  const [listId, setListId] = useState(String(lists[0]?.id ?? ''));
+/** What a list asks of any kind of instrument. */
+export function ChecklistPreview({ list }: { readonly list: Checklist }) {
   const [kind, setKind] = useState<Kind>('steel-acoustic');
-  const list = lists.find((l) => String(l.id) === listId);
-  if (!list) return <p className="p-5">There is no checklist yet.</p>;
   const asked = new Set(itemsFor(list, usualConstruction(kind)).map((i) => i.key));
   const groups = [...new Set(list.items.map((i) => i.group))];
   return (
     <div className="px-5 py-3">
-      <div className="mb-3 grid max-w-3xl grid-cols-2 gap-4">
-        <FormField label="Checklist">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={listId}
-              items={lists.map((l) => ({ value: String(l.id), name: `${l.name}, version ${l.version}` }))}
-              onChange={setListId}
-            />
-          )}
-        </FormField>
+      <div className="mb-3 max-w-sm">
         <FormField label="As it meets a">
           {(w) => (
             <ListChoice

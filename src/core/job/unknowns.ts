@@ -1,0 +1,31 @@
+import type { Construction } from '../instrument/construction.ts';
+
+/** What the counter may have left open. */
+export interface Arrival {
+  readonly phone: string;
+  readonly email: string;
+  readonly serial: string;
+  readonly year: string;
+  readonly plays: string;
+  readonly wish: string;
+  readonly neededBy: string | null;
+  readonly limit: number | null;
+  readonly construction: Pick<Construction, 'finish'>;
+}
+
+/**
+ * What is not known yet about an arrival, in words: nothing of it was compulsory, all of it is worth asking.
+ * @example everything blank → ['telephone or e-mail', 'serial number', …]
+ */
+export function unknownAtArrival(a: Arrival): readonly string[] {
+  return [
+    ...(a.phone === '' && a.email === '' ? ['telephone or e-mail'] : []),
+    ...(a.serial === '' ? ['serial number'] : []),
+    ...(a.year === '' ? ['year'] : []),
+    ...(a.plays === '' ? ['what they play'] : []),
+    ...(a.wish === '' ? ['what they like or dislike'] : []),
+    ...(a.neededBy === null ? ['the date it is needed'] : []),
+    ...(a.limit === null ? ['the money limit'] : []),
+    ...(a.construction.finish === 'unknown' ? ['the finish'] : []),
+  ];
+}

@@ -1,0 +1,234 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { checklistItems, toFileItems } from '../../contracts/formats/checklists.ts';
+import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
+import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
+import { usualConstruction } from '../../core/instrument/defaults.ts';
+import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import { FormField } from '../form-field.tsx';
+import { ListChoice } from '../list-choice.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+import { DiffView } from './diff-view.tsx';
+import { ItemForm } from './item-form.tsx';
+import { SortableItems } from './sortable-items.tsx';
+
+interface Draft {
+  readonly basedOn: number;
+  readonly name: string;
+  readonly ends: string;
+  readonly items: readonly ChecklistItem[];
+}
+
+const draftOf = (list: Checklist): Draft => ({
+  basedOn: list.version,
+  name: list.name,
+  ends: list.ends.join(', '),
+  items: list.items,
+});
+
+const endsOf = (text: string): string[] =>
+  text
+    .split(',')
+    .map((e) => e.trim())
+    .filter((e) => e !== '');
+
+const moved = <T,>(all: readonly T[], from: number, to: number): T[] => {
+  const next = [...all];
+  next.splice(to, 0, ...next.splice(from, 1));
+  return next;
+};
+
+/** Troubles of the items by their key, then by the field's name in the format. */
+function troubles(items: readonly ChecklistItem[]): ReadonlyMap<string, Record<string, string>> {
+  const read = checklistItems.safeParse(toFileItems(items));
+  const found = new Map<string, Record<string, string>>();
+  for (const issue of read.error?.issues ?? []) {
+    const key = items[Number(issue.path[0])]?.key ?? '';
+    found.set(key, {
+      ...found.get(key),
+      [String(issue.path[1] ?? 'text')]: issue.code === 'too_small' ? 'This is not said yet.' : issue.message,
+    });
+  }
+  return found;
+}
+
+/** A key for a new item that no other has: from what it asks, later never changed. */
+function freshKey(items: readonly ChecklistItem[]): string {
+  const taken = new Set(items.map((i) => i.key));
+  for (let n = 1; ; n++) if (!taken.has(`own-${n}`)) return `own-${n}`;
+}
+
+/** Edits one list: order, items, conditions, the words it ends in; kept as its next version. Version 0 is a new list. */
+export function ChecklistEditor({ list, may }: { readonly list: Checklist; readonly may: boolean }) {
+  const router = useRouter();
+  const { give, busy, trouble } = useSend();
+  const draftKey = `checklist:${list.id}`;
+  const [draft, setDraft] = useState<Draft>(() => draftOf(list));
+  const [current, setCurrent] = useState<string | null>(list.items[0]?.key ?? null);
+  const [kind, setKind] = useState<Kind>('steel-acoustic');
+  useEffect(() => {
+    const kept = readDraft<Draft>(draftKey);
+    if (kept) setDraft(kept);
+  }, [draftKey]);
+  const change = (next: Partial<Draft>) => {
+    const whole = { ...draft, ...next };
+    setDraft(whole);
+    saveDraft(draftKey, whole);
+  };
+  const edited = { name: draft.name, ends: endsOf(draft.ends), items: draft.items };
+  const diff = diffChecklists(list, edited);
+  const wrong = useMemo(() => troubles(draft.items), [draft.items]);
+  const asked = new Set(itemsFor(edited, usualConstruction(kind)).map((i) => i.key));
+  const item = draft.items.find((i) => i.key === current);
+  const groups = [...new Set(draft.items.map((i) => i.group))];
+  const changes = diff.added.length + diff.removed.length + diff.moved.length + diff.changed.length;
+
+  const add = () => {
+    const key = freshKey(draft.items);
+    const at = draft.items.findIndex((i) => i.key === current) + 1 || draft.items.length;
+    const made: ChecklistItem = {
+      key,
+      group: item?.group ?? 'First look',
+      phase: item?.phase ?? 'strings-on',
+      title: '',
+      help: '',
+      when: { all: [] },
+    };
+    change({ items: [...draft.items.slice(0, at), made, ...draft.items.slice(at)] });
+    setCurrent(key);
+  };
+  const save = async () => {
+    const done = await give('house.save-checklist', {
+      list: list.id,
+      name: edited.name,
+      ends: edited.ends,
+      items: toFileItems(draft.items),
+      version: draft.basedOn,
+    });
+    if (!done) return;
+    dropDraft(draftKey);
+    setDraft((d) => ({ ...d, basedOn: done.version }));
+    router.push(`/house/checklists?list=${list.id}`);
+  };
+  const backToKept = () => {
+    dropDraft(draftKey);
+    setDraft(draftOf(list));
+  };
+  return (
+    <div className="grid gap-6 px-5 py-3 lg:grid-cols-[24rem_1fr]">
+      <div className="space-y-3">
+        <div className="grid grid-cols-2 gap-3">
+          <FormField label="Name of the list">
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                maxLength={80}
+                value={draft.name}
+                onChange={(e) => change({ name: e.target.value })}
+              />
+            )}
+          </FormField>
+          <FormField label="Preview for a">
+            {(w) => (
+              <ListChoice
+                {...w}
+                value={kind}
+                items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+                onChange={(k) => setKind(k as Kind)}
+              />
+            )}
+          </FormField>
+        </div>
+        <FormField label="Ends in one of these words, with commas between; or in none">
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              value={draft.ends}
+              onChange={(e) => change({ ends: e.target.value })}
+            />
+          )}
+        </FormField>
+        <p role="status" className="text-sm text-quiet">
+          {draft.items.length} items, {asked.size} asked of a {KIND_NAMES[kind].toLowerCase()} as it usually
+          is
+        </p>
+        <div
+          className="max-h-[calc(100vh-23rem)] min-h-60 overflow-y-auto border-t border-line"
+          tabIndex={-1}
+        >
+          <SortableItems
+            items={draft.items}
+            current={current}
+            asked={asked}
+            onChoose={setCurrent}
+            onMove={(from, to) => change({ items: moved(draft.items, from, to) })}
+          />
+        </div>
+        <button type="button" className="button" onClick={add} disabled={!may}>
+          Add an item after this one
+        </button>
+      </div>
+      <div className="space-y-5">
+        {item && (
+          <section aria-label="Item" className="space-y-3">
+            <ItemForm
+              key={item.key}
+              item={item}
+              groups={groups}
+              wrong={wrong.get(item.key) ?? {}}
+              onChange={(next) => change({ items: draft.items.map((i) => (i.key === next.key ? next : i)) })}
+            />
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                const at = draft.items.indexOf(item);
+                change({ items: draft.items.filter((i) => i !== item) });
+                setCurrent((draft.items[at + 1] ?? draft.items[at - 1])?.key ?? null);
+              }}
+            >
+              Take this item out
+            </button>
+          </section>
+        )}
+        <section aria-labelledby="keep" className="space-y-3 border-t-2 border-plain pt-3">
+          <h2 id="keep" className="text-xl">
+            {isSame(diff)
+              ? 'Nothing changed yet'
+              : `${changes === 1 ? 'One change' : `${changes} changes`} since version ${list.version}`}
+          </h2>
+          {wrong.size > 0 && (
+            <p className="text-rubric">
+              ◆ Not yet said:{' '}
+              {[...wrong.keys()]
+                .map((k) => draft.items.find((i) => i.key === k)?.title || 'an item without words')
+                .join(', ')}
+            </p>
+          )}
+          <Trouble trouble={trouble} />
+          <div className="flex gap-3">
+            <button
+              type="button"
+              className="button button-main"
+              disabled={!may || busy || isSame(diff) || wrong.size > 0 || draft.items.length === 0}
+              onClick={() => void save()}
+            >
+              Keep as version {list.version + 1}
+            </button>
+            <button type="button" className="button" disabled={isSame(diff)} onClick={backToKept}>
+              Back to version {list.version}
+            </button>
+          </div>
+          {!may && <p className="text-sm">A lead or the owner keeps lists; look around freely.</p>}
+          <DiffView diff={diff} />
+        </section>
+      </div>
+    </div>
+  );
+}

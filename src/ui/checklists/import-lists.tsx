@@ -1,0 +1,85 @@
+'use client';
+
+import { useId, useState } from 'react';
+import { fromFileItems, readChecklists, type ChecklistsFile } from '../../contracts/formats/checklists.ts';
+import type { Checklist } from '../../core/inspection/checklist.ts';
+import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+import { DiffView } from './diff-view.tsx';
+
+type FileList = ChecklistsFile[number];
+
+const EMPTY = { name: '', ends: [], items: [] };
+
+/** Takes lists from a file: says what is damaged, or what would change, before anything is kept. */
+export function ImportLists({ lists }: { readonly lists: readonly Checklist[] }) {
+  const id = useId();
+  const { give, busy, trouble } = useSend();
+  const [found, setFound] = useState<readonly FileList[]>([]);
+  const [wrong, setWrong] = useState('');
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    const done = readChecklists(await file.text());
+    setWrong(done.ok ? '' : done.error);
+    setFound(done.ok ? done.value : []);
+  };
+  const keep = async (one: FileList, version: number) => {
+    const { id: list, name, ends, items } = one;
+    if (await give('house.save-checklist', { list, name, ends, items, version })) {
+      setFound((all) => all.filter((l) => l !== one));
+    }
+  };
+  return (
+    <section aria-labelledby={`${id}-title`} className="space-y-3">
+      <h2 id={`${id}-title`} className="text-xl">
+        Lists from a file
+      </h2>
+      <label className="label" htmlFor={id}>
+        A JSON file of checklists
+      </label>
+      <input
+        id={id}
+        type="file"
+        accept=".json,application/json"
+        className="field py-2"
+        aria-invalid={wrong !== '' || undefined}
+        aria-describedby={wrong === '' ? undefined : `${id}-trouble`}
+        onChange={(e) => void read(e.target.files?.[0])}
+      />
+      {wrong !== '' && (
+        <p id={`${id}-trouble`} role="alert" className="text-rubric">
+          ◆ {wrong} Nothing was changed.
+        </p>
+      )}
+      <Trouble trouble={trouble} />
+      {found.map((one) => {
+        const now = lists.find((l) => l.id === one.id);
+        const diff = diffChecklists(now ?? EMPTY, { ...one, items: fromFileItems(one.items) });
+        return (
+          <article key={one.id} aria-label={one.name} className="space-y-2 border border-line p-3">
+            <h3 className="font-serif text-lg">
+              {one.name}, {one.items.length} items
+            </h3>
+            {isSame(diff) ? (
+              <p>The shop has this list just so.</p>
+            ) : (
+              <button
+                type="button"
+                className="button button-main"
+                disabled={busy}
+                onClick={() => void keep(one, now?.version ?? 0)}
+              >
+                Keep as version {(now?.version ?? 0) + 1}
+              </button>
+            )}
+            <details>
+              <summary className="min-h-11 cursor-pointer underline">What would change</summary>
+              <DiffView diff={diff} />
+            </details>
+          </article>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,240 @@
+import fc from 'fast-check';
+import {
+  checklistsFormat,
+  fromFileItems,
+  readChecklists,
+  toChecklistsFile,
+  toFileItems,
+} from '../../src/contracts/formats/checklists.ts';
+import type { ChecklistItem } from '../../src/core/inspection/checklist.ts';
+import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
+import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
+import { exportChecklists, loadChecklists, loadVersions } from '../../src/server/house/load-checklists.ts';
+import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { beHere } from '../../src/server/people/presence.ts';
+import { intake, staffedHouse, value } from './house.ts';
+
+type House = Awaited<ReturnType<typeof staffedHouse>>;
+
+let house: House;
+beforeAll(async () => {
+  house = await staffedHouse('checklists');
+}, 60_000);
+afterAll(() => house.db.sequelize.close());
+
+const takeIn = async (): Promise<{ number: number; jobId: number }> =>
+  value(
+    await house.give(
+      house.desk,
+      'desk.take-in',
+      intake('steel-acoustic', {
+        instrument: { ...(intake().instrument as object), serial: crypto.randomUUID() } as ReturnType<
+          typeof intake
+        >['instrument'],
+      }),
+    ),
+  );
+const look = async (number: number): Promise<JobView> => {
+  const found = await loadJob(house.db, number);
+  if (!found) throw new Error(`no job ${number}`);
+  return found;
+};
+const save = (items: readonly ChecklistItem[], version: number, more: object = {}) =>
+  house.give(house.lead, 'house.save-checklist', {
+    list: BENCH_ARRIVAL.id,
+    name: BENCH_ARRIVAL.name,
+    ends: [],
+    items: toFileItems(items),
+    version,
+    ...more,
+  });
+const own: ChecklistItem = {
+  key: 'own-1',
+  group: 'Bench',
+  phase: 'strings-on',
+  title: 'Does it stand by itself',
+  help: 'Put it on its stand.',
+  when: { all: [{ fact: 'vibrato', isNot: ['none'] }] },
+};
+
+describe('a list kept as its next version', () => {
+  test('is asked from then on; an inspection begun before keeps the one it began with', async () => {
+    const before = await takeIn();
+    value(
+      await house.give(house.technician, 'inspection.answer', {
+        jobId: before.jobId,
+        item: 'case',
+        answer: 'fine',
+        note: '',
+        version: 0,
+      }),
+    );
+    const known = (await look(before.number)).inspection;
+    const shorter = BENCH_ARRIVAL.items.filter((i) => i.key !== 'case');
+    const { version } = value(await save([own, ...shorter], BENCH_ARRIVAL.version));
+    expect(version).toBe(BENCH_ARRIVAL.version + 1);
+    const after = await takeIn();
+    const now = (await look(after.number)).inspection;
+    expect(now.checklistVersion).toBe(version);
+    expect(now.items.map((i) => i.key)).not.toContain('case');
+    expect((await look(before.number)).inspection).toEqual(known);
+    expect((await loadVersions(house.db, BENCH_ARRIVAL.id)).map((l) => l.version)).toEqual([
+      version,
+      version - 1,
+    ]);
+  });
+
+  test('two who keep it at once: the second hears of the first and nothing is overwritten', async () => {
+    const [list] = await loadVersions(house.db, BENCH_ARRIVAL.id);
+    const version = list?.version ?? 0;
+    const [one, two] = await Promise.all([save([own], version), save(BENCH_ARRIVAL.items, version)]);
+    expect([one.ok, two.ok].filter(Boolean)).toHaveLength(1);
+    expect([one, two].find((r) => !r.ok)).toMatchObject({
+      error: { code: 'conflict', theirs: { version: version + 1 } },
+    });
+  });
+
+  test.each([
+    ['an item twice', [own, own], 'items.1.id', '“own-1” is there twice'],
+    ['no item', [], 'items', 'A list needs an item'],
+    [
+      'a value the fact does not have',
+      [{ ...own, when: { fact: 'rod', is: ['rubber'] } }],
+      'items.0.when',
+      'rod “rubber” is not known',
+    ],
+  ] as const)('with %s is refused at its place', async (_, items, field, message) => {
+    const refused = await save(items as readonly ChecklistItem[], 99);
+    expect(refused).toMatchObject({ ok: false, error: { code: 'invalid', fields: { [field]: message } } });
+  });
+
+  test('is a lead’s or the owner’s business', async () => {
+    const items = toFileItems([own]);
+    const input = { list: 'x', name: 'X', ends: [], items, version: 0 };
+    expect(await house.give(house.technician, 'house.save-checklist', input)).toMatchObject({
+      error: { code: 'not-allowed' },
+    });
+    expect(value(await house.give(house.owner, 'house.save-checklist', input))).toEqual({ version: 1 });
+    expect((await loadChecklists(house.db)).map((l) => l.id)).toContain('x');
+  });
+});
+
+describe('the list a job is inspected by', () => {
+  test('is chosen while nothing is answered, decides the items, and ends in one of its words', async () => {
+    const { number, jobId } = await takeIn();
+    value(await house.give(house.technician, 'inspection.choose-list', { jobId, list: SALES_FLOOR.id }));
+    const { items, ends } = (await look(number)).inspection;
+    expect(ends).toEqual(['ready for the floor', 'to the bench']);
+    expect(items.map((i) => i.key)).toContain('carton');
+    for (const i of items) {
+      value(
+        await house.give(house.technician, 'inspection.answer', {
+          jobId,
+          item: i.key,
+          answer: 'fine',
+          note: '',
+          version: 0,
+        }),
+      );
+    }
+    expect(
+      await house.give(house.technician, 'inspection.choose-list', { jobId, list: BENCH_ARRIVAL.id }),
+    ).toMatchObject({
+      ok: false,
+      error: { message: 'This inspection has begun: it keeps its list.' },
+    });
+    const finish = async (ending: string) =>
+      house.give(house.technician, 'inspection.finish', {
+        jobId,
+        version: (await look(number)).inspection.version,
+        ending,
+      });
+    expect(await finish('sold')).toMatchObject({
+      ok: false,
+      error: { fields: { ending: expect.stringMatching(/ready for the floor/) } },
+    });
+    value(await finish('to the bench'));
+    expect((await look(number)).inspection).toMatchObject({ ending: 'to the bench', list: SALES_FLOOR.id });
+  });
+
+  test('must be one the shop has', async () => {
+    const { jobId } = await takeIn();
+    expect(
+      await house.give(house.technician, 'inspection.choose-list', { jobId, list: 'nothing' }),
+    ).toMatchObject({
+      ok: false,
+      error: { message: 'The shop has no such list.' },
+    });
+  });
+});
+
+describe('the file of checklists', () => {
+  test('what the shop gives out comes in again the same', async () => {
+    const text = JSON.stringify(await exportChecklists(house.db));
+    const read = value(readChecklists(text) as Parameters<typeof value>[0]) as ReturnType<
+      typeof toChecklistsFile
+    >;
+    expect(read.map((l) => ({ ...l, items: fromFileItems(l.items) }))).toEqual(
+      await loadChecklists(house.db),
+    );
+  });
+
+  test.each([
+    ['no JSON', '{', 'This is no JSON file.'],
+    ['another thing', '{"a":1}', /no file of checklists\. the file: /],
+    ['no list', '[]', /There is no list in it/],
+    [
+      'an item without its text',
+      JSON.stringify([{ ...toChecklistsFile([SALES_FLOOR])[0], items: [{ id: 'a' }] }]),
+      /0\.items\.0\.text/,
+    ],
+    [
+      'a field nobody knows',
+      JSON.stringify([{ ...toChecklistsFile([SALES_FLOOR])[0], script: 'x' }]),
+      /script/,
+    ],
+  ])('%s is refused with its place', (_, text, says) => {
+    const read = readChecklists(text);
+    expect(read.ok ? 'read' : read.error).toMatch(says);
+  });
+
+  test('whatever is broken in it, it is read whole or refused, never half', () => {
+    const good = toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]);
+    const text = JSON.stringify(good);
+    fc.assert(
+      fc.property(fc.nat(text.length - 1), fc.nat(40), fc.string({ maxLength: 6 }), (at, out, put) => {
+        const read = readChecklists(text.slice(0, at) + put + text.slice(at + out));
+        if (read.ok) expect(checklistsFormat.safeParse(read.value).success).toBe(true);
+        else expect(read.error).toMatch(/^This is no (JSON file|file of checklists)/);
+      }),
+      { numRuns: 150 },
+    );
+    fc.assert(
+      fc.property(fc.json(), (anything) => {
+        expect(readChecklists(anything).ok).toBe(false);
+      }),
+    );
+  });
+});
+
+test('who is on a job is seen by the others there, until they are gone', async () => {
+  const { number } = await takeIn();
+  const tablet2 = await house.db.models.Device.create({
+    name: 'two',
+    tokenHash: 'y'.repeat(64),
+    pairedAt: new Date(),
+  });
+  const tomas = { ...house.lead, deviceId: tablet2.id };
+  const at = (ms: number) => new Date(1_800_000_000_000 + ms);
+  const place = { number, leaf: 'inspection', item: 'relief' } as const;
+  expect(await beHere(house.db, house.technician, place, at(0))).toEqual([]);
+  expect(await beHere(house.db, tomas, { ...place, leaf: 'plan', item: '' }, at(1000))).toEqual([
+    { name: 'The technician', initials: 't', leaf: 'inspection', item: 'relief' },
+  ]);
+  expect(await beHere(house.db, house.technician, place, at(2000))).toMatchObject([
+    { name: 'The lead', leaf: 'plan' },
+  ]);
+  expect(await beHere(house.db, tomas, { ...place, number: number + 1 }, at(3000))).toEqual([]);
+  expect(await beHere(house.db, house.technician, place, at(4000))).toEqual([]);
+  expect(await beHere(house.db, tomas, place, at(60_000))).toEqual([]);
+});
