@@ -1,5 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { openDatabase } from '../src/server/db/connection.ts';
+import { jobSchema } from '../src/server/exchange/parts.ts';
 import { checklistsSchema } from '../src/contracts/formats/checklists.ts';
 import { sumsReference } from '../src/contracts/sums/reference.ts';
 import { ROOT } from './paths.ts';
@@ -7,6 +9,9 @@ import { ROOT } from './paths.ts';
 /** Pages that are made from the code, by their file. */
 const PAGES: Readonly<Record<string, () => string>> = {
   'docs/sums.md': sumsReference,
+  // The models are asked for their columns only; nothing is connected to.
+  'docs/formats/job.schema.json': () =>
+    JSON.stringify(jobSchema(openDatabase('mariadb://nobody@localhost/none').models), null, 2),
   'docs/formats/checklists.schema.json': () => JSON.stringify(checklistsSchema(), null, 2),
 };
 

@@ -14,6 +14,7 @@ import { ensureDatabase } from '../house.ts';
 import type { Options } from '../main.ts';
 import { startDatabase } from '../private-database.ts';
 import { rowOf, type Row } from '../bench/row.ts';
+import { answerRow, gateRow } from '../bench/inspection-rows.ts';
 import { sumRows } from '../bench/sum-rows.ts';
 import { say, Trouble } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
@@ -26,6 +27,7 @@ const PORT = 4391;
 const SECOND_PORT = 4392;
 const SECRET = 'only for the bench';
 const READ_JOB = 412;
+const BARE_SAVE = "UPDATE settings SET version = version + 1 WHERE name = 'shop'";
 
 async function times(f: (i: number) => Promise<unknown>): Promise<number[]> {
   const all: number[] = [];
@@ -165,7 +167,7 @@ async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[
     });
     await answer.text();
   };
-  const bareSave = () => db.sequelize.query("UPDATE settings SET version = version + 1 WHERE name = 'shop'");
+  const bareSave = () => db.sequelize.query(BARE_SAVE);
   const rows = [
     await row(`rack.${jobs}-jobs`, 150, 'the rack’s one query', sql(RACK_SQL), page('/rack')),
     await row(
@@ -208,6 +210,8 @@ async function serverRows(): Promise<Row[]> {
     const [app, second] = await Promise.all([serve(PORT, env), serve(SECOND_PORT, env)]);
     try {
       const cookies = await cookie(db);
+      const bare = await times(() => db.sequelize.query(BARE_SAVE));
+      rows.push(await answerRow(db, `http://127.0.0.1:${PORT}`, cookies, bare));
       for (const jobs of SIZES) {
         say(`filling up to ${jobs} jobs …`);
         await fillUpTo(db, jobs);
@@ -231,7 +235,10 @@ export async function run(o: Options): Promise<number> {
   const unknown = o.rest.find((k) => !(KINDS as readonly string[]).includes(k));
   if (unknown !== undefined) throw new Trouble(`bench measures ${KINDS.join(' and ')}, not ${unknown}`);
   const wanted = (kind: (typeof KINDS)[number]) => o.rest.length === 0 || o.rest.includes(kind);
-  const rows = [...(wanted('sums') ? sumRows() : []), ...(wanted('server') ? await serverRows() : [])];
+  const rows = [
+    ...(wanted('sums') ? [...sumRows(), gateRow()] : []),
+    ...(wanted('server') ? await serverRows() : []),
+  ];
   if (o.json) process.stdout.write(`${JSON.stringify(rows)}\n`);
   else
     for (const r of rows)

@@ -17,6 +17,9 @@ const strokes = z
   .array(z.array(z.object({ x: z.number().min(0).max(4000), y: z.number().min(0).max(4000) })).max(4000))
   .max(200)
   .nullable();
+/** A kind the shop offers: a shipped one or its own. */
+const kindId = z.string().regex(/^[a-z0-9-]{1,40}$/);
+const entity = z.enum(['customer', 'instrument']);
 const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch', 'off']);
 
 /** Taking an instrument in at the counter. */
@@ -37,6 +40,7 @@ export const takeInSchema = z.object({
       year: text(20),
       serial: text(60),
       construction: constructionSchema,
+      kind: kindId.optional(),
     }),
   ]),
   complaint: text(2000).min(1, 'What brings it here, in the customer’s own words?'),
@@ -87,6 +91,53 @@ export const COMMANDS = {
   }),
   'inspection.finish': z.object({ jobId: id, version, ending: text(60) }),
   'inspection.choose-list': z.object({ jobId: id, list: text(40).min(1) }),
+  'shelf.import-customers': z.object({
+    customers: z
+      .array(
+        z.object({
+          name: text(120).min(1, 'There is no name'),
+          phone: text(40).regex(/^[\d +()/.-]*$/, 'Digits, spaces and + only'),
+          email: text(160),
+        }),
+      )
+      .min(1)
+      .max(20_000),
+  }),
+  'shelf.import-instruments': z.object({
+    instruments: z
+      .array(
+        z.object({
+          customer: text(120).min(1),
+          kind: kindId,
+          maker: text(80),
+          model: text(120).min(1),
+          year: text(20),
+          serial: text(60),
+          construction: constructionSchema,
+        }),
+      )
+      .min(1)
+      .max(20_000),
+  }),
+  'shelf.merge': z.object({ entity, keepId: id, goneId: id, verdict: z.enum(['same', 'apart']) }),
+  'shelf.undo-merge': z.object({ mergeId: id }),
+  'shelf.change-instrument': z.object({
+    instrumentId: id,
+    version,
+    maker: text(80),
+    model: text(120).min(1, 'What is it called? “no name” will do'),
+    year: text(20),
+    yearFrom: text(120),
+    serial: text(60),
+    kind: kindId,
+    construction: constructionSchema,
+  }),
+  'house.save-kind': z.object({
+    id: z.union([z.literal(''), kindId]),
+    version,
+    name: text(60).min(1, 'What is it called?'),
+    construction: constructionSchema,
+  }),
   'house.save-checklist': z.object({
     list: z.string().regex(/^[a-z0-9-]{1,40}$/, 'Small letters, digits and hyphens'),
     name: text(80).min(1, 'What is it called?'),
@@ -181,6 +232,12 @@ export interface CommandAnswer {
   'inspection.answer': { version: number };
   'inspection.finish': { version: number };
   'inspection.choose-list': { list: string };
+  'shelf.import-customers': { added: number; known: number };
+  'shelf.import-instruments': { added: number; known: number };
+  'shelf.merge': { mergeId: number };
+  'shelf.undo-merge': { mergeId: number };
+  'shelf.change-instrument': { version: number };
+  'house.save-kind': { id: string };
   'house.save-checklist': { version: number };
   'strings.off': { lost: number };
   'strings.on': { round: string };

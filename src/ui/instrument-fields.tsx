@@ -2,28 +2,18 @@
 
 import type { UseFormReturn } from 'react-hook-form';
 import { FACTS, type Construction } from '../core/instrument/construction.ts';
-import { gaugeSpan, tuningName, usualConstruction } from '../core/instrument/defaults.ts';
-import { KIND_NAMES, KINDS, type Kind } from '../core/instrument/kinds.ts';
+import { gaugeSpan, tuningName } from '../core/instrument/defaults.ts';
+import type { OfferedKind } from '../server/house/kinds.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
 import { InstrumentHistory } from './desk/instrument-history.tsx';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
+import { FACT_NAMES } from './instrument-facts.ts';
 import type { IntakeForm } from './intake-form.ts';
-
-const FACT_NAMES: Readonly<Record<keyof typeof FACTS, string>> = {
-  joint: 'Neck joint',
-  rod: 'Truss rod',
-  rodNut: 'Rod nut',
-  bridge: 'Bridge and saddle',
-  vibrato: 'Vibrato',
-  nut: 'Nut',
-  electronics: 'Electronics',
-  finish: 'Finish',
-  fingerboard: 'Fingerboard',
-};
 
 interface Props {
   readonly form: UseFormReturn<IntakeForm>;
+  readonly kinds: readonly OfferedKind[];
   readonly found: FoundCustomer | null;
   readonly construction: Construction;
   readonly onConstruction: (c: Construction) => void;
@@ -63,13 +53,15 @@ function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'o
 }
 
 /** What it is: one the shop knows, or a new one with the usual facts of its kind. */
-export function InstrumentFields({ form, found, construction, onConstruction }: Props) {
+export function InstrumentFields({ form, kinds, found, construction, onConstruction }: Props) {
   const { register, watch, setValue, formState } = form;
   const errors = formState.errors;
   const known = found?.instruments ?? [];
   const instrumentId = watch('instrumentId');
-  const chooseKind = (kind: Kind) => {
-    const usual = usualConstruction(kind);
+  const chooseKind = (id: string) => {
+    const usual = kinds.find((k) => k.id === id)?.usual;
+    if (!usual) return;
+    setValue('kind', id);
     onConstruction(usual);
     setValue('scaleText', String(usual.scale));
     setValue('gaugesText', '');
@@ -110,9 +102,9 @@ export function InstrumentFields({ form, found, construction, onConstruction }: 
               {(w) => (
                 <ListChoice
                   {...w}
-                  value={construction.kind}
-                  items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
-                  onChange={(value) => chooseKind(value as Kind)}
+                  value={watch('kind')}
+                  items={kinds.map((k) => ({ value: k.id, name: k.name }))}
+                  onChange={chooseKind}
                 />
               )}
             </FormField>

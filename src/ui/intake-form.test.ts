@@ -9,6 +9,7 @@ const form = (more: Partial<IntakeForm> = {}): IntakeForm => ({
   phone: '555 0199',
   email: '',
   instrumentId: null,
+  kind: 'steel-acoustic',
   construction: usualConstruction('steel-acoustic'),
   scaleText: '648',
   gaugesText: '',

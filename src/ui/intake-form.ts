@@ -10,6 +10,7 @@ export interface IntakeForm {
   phone: string;
   email: string;
   instrumentId: number | null;
+  kind: string;
   construction: Construction;
   scaleText: string;
   gaugesText: string;
@@ -111,6 +112,7 @@ export function intakeCommand(f: IntakeForm): Result<CommandInput<'desk.take-in'
             model,
             year,
             serial,
+            kind: f.kind,
             construction: { ...f.construction, strings: [...gauges.value], scale: scale.value.mm },
           }
         : { id: f.instrumentId },

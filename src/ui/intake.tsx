@@ -6,6 +6,7 @@ import { useForm } from 'react-hook-form';
 import type { Construction } from '../core/instrument/construction.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
+import type { OfferedKind } from '../server/house/kinds.ts';
 import { CustomerField } from './customer-field.tsx';
 import { commandIdFor, dropDraft, readDraft, saveDraft } from './draft.ts';
 import { FormField } from './form-field.tsx';
@@ -21,6 +22,7 @@ const EMPTY: IntakeForm = {
   phone: '',
   email: '',
   instrumentId: null,
+  kind: 'steel-acoustic',
   construction: usualConstruction('steel-acoustic'),
   scaleText: '648',
   gaugesText: '',
@@ -48,8 +50,10 @@ const DRAFT_COMMAND = 'intake-command';
 /** The intake conversation on one screen: who, what, why, when, what came with it. */
 export function Intake({
   places,
+  kinds,
   begin,
 }: {
+  readonly kinds: readonly OfferedKind[];
   readonly places: readonly { id: number; name: string }[];
   /** what was found, or looked for in vain, before this page */
   readonly begin: {
@@ -174,6 +178,7 @@ export function Intake({
       </section>
       <InstrumentFields
         form={form}
+        kinds={kinds}
         found={found}
         construction={construction}
         onConstruction={setConstruction}

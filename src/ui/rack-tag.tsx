@@ -1,5 +1,4 @@
 import Link from 'next/link';
-import { KIND_NAMES, type Kind } from '../core/instrument/kinds.ts';
 import { LEAVES, leafStates, type Leaf } from '../core/job/leaves.ts';
 import { isLate } from '../core/job/waiting.ts';
 import type { RackTag as Tag } from '../server/rack/load-rack.ts';
@@ -34,7 +33,7 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
         </span>
       </span>
       <span className="mb-2 line-clamp-2 text-sm leading-snug">
-        {tag.maker} {tag.model}, {KIND_NAMES[tag.kind as Kind].toLowerCase()}
+        {tag.maker} {tag.model}, {tag.kindName.toLowerCase()}
       </span>
       <span className="mt-auto">
         <Beads leaves={leafStates(tag.facts)} />

@@ -30,9 +30,13 @@ export async function findCustomers({ models }: Database, piece: string): Promis
   if (text.length < 2) return [];
   const like = `%${escapeLike(text)}%`;
   const digits = text.replace(/[\s()+/.-]/g, '').replace(/\D.*/, '');
-  const bySerial = await models.Instrument.findAll({ where: { serial: { [Op.like]: like } }, limit: MOST });
+  const bySerial = await models.Instrument.findAll({
+    where: { serial: { [Op.like]: like }, mergedInto: null },
+    limit: MOST,
+  });
   const customers = await models.Customer.findAll({
     where: {
+      mergedInto: null,
       [Op.or]: [
         { name: { [Op.like]: like } },
         { phone: { [Op.like]: like } },
@@ -56,7 +60,8 @@ export async function findCustomer({ models }: Database, id: number): Promise<Fo
 
 async function withInstruments(models: Models, customers: readonly Customer[]): Promise<FoundCustomer[]> {
   const ids = customers.map((c) => c.id);
-  const instruments = ids.length === 0 ? [] : await models.Instrument.findAll({ where: { customerId: ids } });
+  const instruments =
+    ids.length === 0 ? [] : await models.Instrument.findAll({ where: { customerId: ids, mergedInto: null } });
   const open =
     instruments.length === 0
       ? []

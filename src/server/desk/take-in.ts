@@ -2,6 +2,7 @@ import type { CommandInput } from '../../contracts/commands.ts';
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { tuningName } from '../../core/instrument/defaults.ts';
+import { kindExists } from '../house/kinds.ts';
 import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -11,18 +12,20 @@ type TakeIn = CommandInput<'desk.take-in'>;
 const FIRST_NUMBER = 401;
 
 async function customerFor({ models, t, now }: Work, input: TakeIn['customer']) {
-  if ('id' in input) return models.Customer.findByPk(input.id, { transaction: t });
+  if ('id' in input)
+    return models.Customer.findOne({ where: { id: input.id, mergedInto: null }, transaction: t });
   return models.Customer.create({ ...input, createdAt: now }, { transaction: t });
 }
 
 async function instrumentFor({ models, t, now }: Work, input: TakeIn['instrument'], customerId: number) {
-  if ('id' in input) return models.Instrument.findByPk(input.id, { transaction: t });
-  const { construction, ...named } = input;
+  if ('id' in input)
+    return models.Instrument.findOne({ where: { id: input.id, mergedInto: null }, transaction: t });
+  const { construction, kind: _k, ...named } = input;
   return models.Instrument.create(
     {
       ...named,
       customerId,
-      kind: construction.kind,
+      kind: input.kind ?? construction.kind,
       scaleMm: String(construction.scale),
       construction,
       createdAt: now,
@@ -51,6 +54,13 @@ export const takeIn = defineUseCase({
     const { models, t, now, actor } = work;
     if (input.hardDate && input.neededBy === null) {
       return { ok: false, error: invalidField('neededBy', 'A hard date needs a date.') };
+    }
+    if (
+      'construction' in input.instrument &&
+      input.instrument.kind &&
+      !(await kindExists(work, input.instrument.kind))
+    ) {
+      return { ok: false, error: refuse('The shop knows no such kind.') };
     }
     const customer = await customerFor(work, input.customer);
     if (!customer) return { ok: false, error: refuse('That customer is not in the book any more.') };

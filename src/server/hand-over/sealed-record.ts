@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
+import type { SignedInstrument } from '../db/models/work.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { custodyOf } from '../custody/load-custody.ts';
@@ -22,8 +23,8 @@ const readingsOf = (g: GatheredJob): Json =>
     .sort((a, b) => (a.place < b.place ? -1 : 1));
 
 const workOf = (g: GatheredJob): Json =>
-  g.lines.map((l) => ({
-    line: l.id,
+  g.lines.map((l, i) => ({
+    line: g.handOver?.subject?.lines?.[i] ?? l.id,
     title: l.title,
     detail: l.detail,
     answer: l.approval,
@@ -54,6 +55,8 @@ export async function buildRecord(models: Models, job: Job, t: Transaction | nul
     models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']], transaction: t }),
     custodyOf(models, job.id, t),
   ]);
+  // What it was signed for: an instrument or customer may be called otherwise later, or joined with another entry.
+  const subject = g.handOver?.subject ?? subjectOf(g.instrument, customer?.name ?? '');
   return {
     // Only where there is any: a record sealed before these were known reads as it did then.
     ...(custody.marks.length > 0 && {
@@ -65,14 +68,9 @@ export async function buildRecord(models: Models, job: Job, t: Transaction | nul
       })),
     }),
     ...(custody.photos.length > 0 && { photos: custody.photos.map((p) => p.digest).sort() }),
-    job: job.number,
-    customer: customer?.name ?? '',
-    instrument: {
-      maker: g.instrument.maker,
-      model: g.instrument.model,
-      serial: g.instrument.serial,
-      kind: g.instrument.kind,
-    },
+    job: g.handOver?.subject?.number ?? job.number,
+    customer: subject.customer,
+    instrument: { ...subject.instrument },
     complaint: job.complaint,
     wish: job.wish,
     takenIn: job.takenInAt.toISOString(),
@@ -101,6 +99,15 @@ export async function buildRecord(models: Models, job: Job, t: Transaction | nul
     },
   };
 }
+
+/** Whom and what a signature is given for. */
+export const subjectOf = (
+  { maker, model, serial, kind }: SignedInstrument,
+  customer: string,
+): { readonly customer: string; readonly instrument: SignedInstrument } => ({
+  customer,
+  instrument: { maker, model, serial, kind },
+});
 
 /** SHA-256 of a text, in hex. */
 export const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');

@@ -7,7 +7,7 @@ import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
-import { buildRecord, digestOf } from './sealed-record.ts';
+import { buildRecord, digestOf, subjectOf } from './sealed-record.ts';
 
 /** What stands between the job and a signature, in words; empty when nothing does. */
 async function obstacles(
@@ -33,6 +33,14 @@ async function obstacles(
   ];
 }
 
+async function subjectNow({ models, t }: Work, job: Job) {
+  const [instrument, customer] = await Promise.all([
+    models.Instrument.findByPk(job.instrumentId, { transaction: t }),
+    models.Customer.findByPk(job.customerId, { transaction: t }),
+  ]);
+  return instrument && subjectOf(instrument, customer?.name ?? '');
+}
+
 /** The customer signs: the record is built, digested and sealed, and the job closes. */
 export const sign = defineUseCase({
   name: 'hand-over.sign',
@@ -51,7 +59,15 @@ export const sign = defineUseCase({
     // The check that signing and digest come together holds for each statement: sign with an empty digest first.
     const signature = input.signature === null ? null : JSON.stringify(input.signature);
     await sheet.update(
-      { signer: input.signer, signature, signedAt: now, digest: '', record: '', version: input.version + 1 },
+      {
+        subject: await subjectNow(work, job),
+        signer: input.signer,
+        signature,
+        signedAt: now,
+        digest: '',
+        record: '',
+        version: input.version + 1,
+      },
       { transaction: t },
     );
     await recordEvent(work, {

@@ -4,7 +4,6 @@ import {
   type Checklist,
   type ChecklistItem,
 } from '../../core/inspection/checklist.ts';
-import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { leafStates } from '../../core/job/leaves.ts';
 import { operation } from '../../core/plan/operations.ts';
 import type { Database } from '../db/connection.ts';
@@ -13,6 +12,7 @@ import type { SeenOnReceipt } from '../db/models/receipts.ts';
 import { custodyOf } from '../custody/load-custody.ts';
 import { seenOnReceipt } from '../desk/receipt.ts';
 import { checkSeal } from '../hand-over/sealed-record.ts';
+import { offeredKinds, type OfferedKind } from '../house/kinds.ts';
 import { listNames } from '../house/load-checklists.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
@@ -144,16 +144,18 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits, receipt, custody, lists] = await Promise.all([
+  const [lines, seal, visits, receipt, custody, lists, kinds] = await Promise.all([
     workView(db, g, name),
     checkSeal(models, job),
     earlierVisits(db, job),
     receiptView(db, job),
     custodyOf(models, job.id),
     listNames(db),
+    offeredKinds(db),
   ]);
   return {
-    ...headOf(job, g, customer, name),
+    ...headOf(job, g, customer, kinds, name),
+    kinds,
     shop: shopOf(g.settings),
     people: people.map((p) => ({ id: p.id, name: p.name })),
     places: places.map((p) => ({ id: p.id, name: p.name })),
@@ -202,6 +204,7 @@ function headOf(
   job: Job,
   g: GatheredJob,
   customer: { name: string; phone: string; email: string; id: number } | null,
+  kinds: readonly OfferedKind[],
   name: (id: number | null) => string,
 ) {
   const i = g.instrument;
@@ -219,10 +222,13 @@ function headOf(
     instrument: {
       id: i.id,
       name: `${i.maker} ${i.model}`.trim(),
-      kindName: KIND_NAMES[i.kind as Kind] ?? i.kind,
+      kind: i.kind,
+      kindName: kinds.find((k) => k.id === i.kind)?.name ?? i.kind,
       maker: i.maker,
       model: i.model,
       year: i.year,
+      yearFrom: i.yearFrom,
+      version: i.version,
       serial: i.serial,
       construction: i.construction,
     },

@@ -50,6 +50,28 @@ function alsoSomethingElse(bytes: Buffer): boolean {
 }
 
 /**
+ * Whether bytes are a photo just as `preparePhoto` makes them: a whole JPEG, upright, small enough, without metadata and
+ * nothing else beside. Gives the small one made of it.
+ */
+export async function checkPhoto(bytes: Buffer): Promise<Result<{ readonly small: Buffer }, string>> {
+  if (kindOf(bytes) !== 'jpeg' || alsoSomethingElse(bytes)) return fail('it is no photo');
+  try {
+    const { width, height, exif, xmp, iptc } = await sharp(bytes, {
+      limitInputPixels: MOST_PIXELS,
+    }).metadata();
+    if (exif || xmp || iptc || Math.max(width, height) > LONGEST)
+      return fail('it is no photo that was kept here');
+    await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).stats();
+    return ok({ small: await smaller(bytes) });
+  } catch {
+    return fail('it is damaged');
+  }
+}
+
+const smaller = (bytes: Buffer): Promise<Buffer> =>
+  sharp(bytes).resize({ width: SMALL, height: SMALL, fit: 'inside' }).jpeg({ quality: 78 }).toBuffer();
+
+/**
  * Takes a file for what its bytes are and makes a photo of it: turned upright, re-encoded, without metadata, at most
  * 4096 pixels long, and a small one beside it. Refuses, with the reason in words, what is no JPEG, PNG or WebP, calls
  * itself another thing than it is, is several things at once, is damaged, or has more than 60 megapixels.
@@ -78,10 +100,7 @@ export async function preparePhoto(bytes: Buffer, fileName: string): Promise<Res
       .flatten({ background: 'white' })
       .jpeg({ quality: 84 })
       .toBuffer({ resolveWithObject: true });
-    const small = await sharp(whole.data)
-      .resize({ width: SMALL, height: SMALL, fit: 'inside' })
-      .jpeg({ quality: 78 })
-      .toBuffer();
+    const small = await smaller(whole.data);
     const digest = createHash('sha256').update(whole.data).digest('hex');
     return ok({ digest, width: whole.info.width, height: whole.info.height, whole: whole.data, small });
   } catch {

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { JobFacts } from '../../core/job/leaves.ts';
 import type { Wait } from '../../core/job/waiting.ts';
+import { kindNames } from '../house/kinds.ts';
 import type { Database } from '../db/connection.ts';
 
 /** One tag on the rack. */
@@ -9,6 +10,7 @@ export interface RackTag {
   readonly number: number;
   readonly version: number;
   readonly kind: string;
+  readonly kindName: string;
   readonly maker: string;
   readonly model: string;
   readonly customer: string;
@@ -24,7 +26,7 @@ export interface RackTag {
   readonly facts: JobFacts;
 }
 
-type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil'> & {
+type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil' | 'kindName'> & {
   facts: JobFacts | string;
   hardDate: number;
   waitingUntil: Date | null;
@@ -37,11 +39,15 @@ export const RACK_SQL = `SELECT j.id AS jobId, j.number, j.version, i.kind, i.ma
   LEFT JOIN places p ON p.id = j.place_id LEFT JOIN people h ON h.id = j.holder_id
   WHERE j.state = 'open' ORDER BY j.needed_by IS NULL, j.needed_by, j.number`;
 
-/** Every instrument in the house, soonest promise first. One query: past jobs do not slow it. */
-export async function loadRack({ sequelize }: Database): Promise<RackTag[]> {
-  const rows = await sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT });
+/** Every instrument in the house, soonest promise first. One query over the open jobs: past ones do not slow it. */
+export async function loadRack(db: Database): Promise<RackTag[]> {
+  const [rows, names] = await Promise.all([
+    db.sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT }),
+    kindNames(db),
+  ]);
   return rows.map((r) => ({
     ...r,
+    kindName: names[r.kind] ?? r.kind,
     hardDate: Boolean(r.hardDate),
     waitingUntil: r.waitingUntil === null ? null : new Date(r.waitingUntil).toISOString(),
     facts: typeof r.facts === 'string' ? (JSON.parse(r.facts) as JobFacts) : r.facts,

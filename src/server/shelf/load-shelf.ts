@@ -1,6 +1,6 @@
 import { Op, QueryTypes } from 'sequelize';
-import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import type { Database } from '../db/connection.ts';
+import { kindNames } from '../house/kinds.ts';
 
 export interface ShelfRow {
   readonly id: number;
@@ -26,20 +26,22 @@ interface Row {
 }
 
 /** Instruments the shop has known, found by maker, model, serial or customer. At most 100, newest first. */
-export async function loadShelf({ sequelize }: Database, piece: string): Promise<ShelfRow[]> {
+export async function loadShelf(db: Database, piece: string): Promise<ShelfRow[]> {
+  const { sequelize } = db;
   const like = `%${piece.trim().replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
   const rows = await sequelize.query<Row>(
     `SELECT i.id, i.maker, i.model, i.kind, i.serial, c.name AS customer,
        (SELECT COUNT(*) FROM jobs j WHERE j.instrument_id = i.id) AS visits,
        (SELECT MAX(j.number) FROM jobs j WHERE j.instrument_id = i.id AND j.state = 'open') AS openJob
      FROM instruments i JOIN customers c ON c.id = i.customer_id
-     WHERE CONCAT_WS(' ', i.maker, i.model, i.serial, c.name) LIKE ? ORDER BY i.id DESC LIMIT ${MOST}`,
+     WHERE i.merged_into IS NULL AND CONCAT_WS(' ', i.maker, i.model, i.serial, c.name) LIKE ? ORDER BY i.id DESC LIMIT ${MOST}`,
     { type: QueryTypes.SELECT, replacements: [like] },
   );
+  const names = await kindNames(db);
   return rows.map((r) => ({
     id: r.id,
     name: `${r.maker} ${r.model}`.trim(),
-    kindName: KIND_NAMES[r.kind as Kind] ?? r.kind,
+    kindName: names[r.kind] ?? r.kind,
     serial: r.serial,
     customer: r.customer,
     visits: Number(r.visits),
@@ -51,7 +53,8 @@ export async function loadShelf({ sequelize }: Database, piece: string): Promise
 export async function loadInstrument({ models }: Database, id: number) {
   const instrument = await models.Instrument.findByPk(id);
   if (!instrument) return null;
-  const [customer, jobs] = await Promise.all([
+  const [names, customer, jobs] = await Promise.all([
+    kindNames({ models }),
     models.Customer.findByPk(instrument.customerId),
     models.Job.findAll({ where: { instrumentId: id }, order: [['number', 'DESC']] }),
   ]);
@@ -67,7 +70,7 @@ export async function loadInstrument({ models }: Database, id: number) {
   return {
     id,
     name: `${instrument.maker} ${instrument.model}`.trim(),
-    kindName: KIND_NAMES[instrument.kind as Kind] ?? instrument.kind,
+    kindName: names[instrument.kind] ?? instrument.kind,
     year: instrument.year,
     serial: instrument.serial,
     construction: instrument.construction,

@@ -9,7 +9,11 @@ import { takeIn } from '../desk/take-in.ts';
 import { checkBench } from '../hand-over/check-bench.ts';
 import { returnItem } from '../hand-over/return-item.ts';
 import { sign } from '../hand-over/sign.ts';
+import { importCustomers, importInstruments } from '../exchange/import-book.ts';
+import { changeInstrument } from '../shelf/change-instrument.ts';
+import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
+import { saveKind } from '../house/save-kind.ts';
 import { answerItem } from '../inspection/answer-item.ts';
 import { chooseList } from '../inspection/choose-list.ts';
 import { finishInspection } from '../inspection/finish-inspection.ts';
@@ -36,6 +40,12 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'inspection.answer': answerItem,
   'inspection.finish': finishInspection,
   'inspection.choose-list': chooseList,
+  'shelf.import-customers': importCustomers,
+  'shelf.import-instruments': importInstruments,
+  'shelf.merge': mergeRows,
+  'shelf.undo-merge': undoMerge,
+  'shelf.change-instrument': changeInstrument,
+  'house.save-kind': saveKind,
   'house.save-checklist': saveChecklist,
   'strings.off': takeStringsOff,
   'strings.on': putStringsOn,

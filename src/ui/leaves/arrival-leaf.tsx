@@ -7,6 +7,7 @@ import { formatMoney } from '../../core/money/money.ts';
 import { sayMoment } from '../dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
 import { InstrumentHistory } from '../desk/instrument-history.tsx';
+import { ChangeInstrument } from '../instrument-dialog.tsx';
 import { ReceiptPanel } from '../receipt-panel.tsx';
 import { WhereItHangs } from '../where-it-hangs.tsx';
 import type { LeafProps } from './leaf-props.ts';
@@ -25,6 +26,9 @@ function Construction({ job }: Pick<LeafProps, 'job'>) {
   return (
     <dl className="text-sm">
       <Fact name="Serial" value={job.instrument.serial || 'none read'} />
+      {job.instrument.year && (
+        <Fact name="Year" value={[job.instrument.year, job.instrument.yearFrom].filter(Boolean).join(', ')} />
+      )}
       <Fact name="Scale" value={`${c.scale.toFixed(1)} mm`} />
       <Fact name="Frets, body at" value={`${c.frets}, ${c.bodyFret}th`} />
       <Fact name="Strings" value={`${c.strings.length}${c.leftHanded ? ', left-handed' : ''}`} />
@@ -86,9 +90,12 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
         </p>
         <Unknowns job={job} />
         <section aria-labelledby="facts">
-          <h2 id="facts" className="mb-1 text-xl">
-            Construction
-          </h2>
+          <div className="mb-1 flex items-center justify-between">
+            <h2 id="facts" className="text-xl">
+              Construction
+            </h2>
+            {allowed.take && <ChangeInstrument job={job} />}
+          </div>
           <Construction job={job} />
         </section>
       </section>

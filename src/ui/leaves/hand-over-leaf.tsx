@@ -203,6 +203,9 @@ export function HandOverLeaf({ job, allowed }: LeafProps) {
           Before and after
         </h2>
         <BeforeAfter job={job} />
+        <a href={`/api/job/${job.number}/zip`} className="button mt-4" download={`job-${job.number}.zip`}>
+          The whole job as a zip
+        </a>
       </section>
       <div className="space-y-6">
         <Seal job={job} />

@@ -63,6 +63,9 @@ export default async function HousePage() {
         <Link href="/house/checklists" className="button">
           Checklists
         </Link>
+        <Link href="/house/kinds" className="button">
+          Kinds of instrument
+        </Link>
       </PageHead>
       <div className="grid gap-8 px-5 py-3 lg:grid-cols-2">
         <div className="space-y-6">

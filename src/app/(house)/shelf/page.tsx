@@ -18,6 +18,12 @@ export default async function ShelfPage({
   return (
     <>
       <PageHead title="Shelf" note="every instrument the shop has known">
+        <Link href="/shelf/double" className="button">
+          Double entries
+        </Link>
+        <Link href="/shelf/exchange" className="button">
+          In and out
+        </Link>
         <FindField action="/shelf" value={find} hint="/ maker, serial, customer" />
       </PageHead>
       <div className="px-5 py-3">

@@ -14,6 +14,7 @@ import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
 import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './custody.ts';
+import { initMerges, KindRow, Merge } from './merges.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
@@ -44,6 +45,8 @@ const ALL = {
   HandOver,
   StringChange,
   Receipt,
+  Merge,
+  KindRow,
   Mark,
   Photo,
   PhotoFile,
@@ -67,6 +70,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initStrings(sequelize);
   initReceipts(sequelize);
   initCustody(sequelize);
+  initMerges(sequelize);
   initEvents(sequelize);
   return ALL;
 }

@@ -14,6 +14,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   declare phone: CreationOptional<string>;
   declare email: CreationOptional<string>;
   declare createdAt: Date;
+  /** the customer this entry was joined to */
+  declare mergedInto: CreationOptional<number | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -27,6 +29,9 @@ export class Instrument extends Model<InferAttributes<Instrument>, InferCreation
   declare serial: CreationOptional<string>;
   declare scaleMm: string;
   declare construction: Construction;
+  /** where a date was found, if not told */
+  declare yearFrom: CreationOptional<string>;
+  declare mergedInto: CreationOptional<number | null>;
   declare createdAt: Date;
   declare version: CreationOptional<number>;
 }
@@ -46,6 +51,7 @@ export function initShop(sequelize: Sequelize): void {
       name: { type: DataTypes.STRING(120) },
       phone: { type: DataTypes.STRING(40), defaultValue: '' },
       email: { type: DataTypes.STRING(160), defaultValue: '' },
+      mergedInto: { type: DataTypes.INTEGER.UNSIGNED, field: 'merged_into', defaultValue: null },
       createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
@@ -62,6 +68,8 @@ export function initShop(sequelize: Sequelize): void {
       serial: { type: DataTypes.STRING(60), defaultValue: '' },
       scaleMm: { type: DataTypes.DECIMAL(14, 9), field: 'scale_mm' },
       construction: { type: DataTypes.JSON },
+      yearFrom: { type: DataTypes.STRING(120), field: 'year_from', defaultValue: '' },
+      mergedInto: { type: DataTypes.INTEGER.UNSIGNED, field: 'merged_into', defaultValue: null },
       createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },

@@ -51,6 +51,14 @@ export class TimeEntry extends Model<InferAttributes<TimeEntry>, InferCreationAt
   declare endedAt: CreationOptional<Date | null>;
 }
 
+/** What an instrument was called when a job on it was signed. */
+export interface SignedInstrument {
+  readonly maker: string;
+  readonly model: string;
+  readonly serial: string;
+  readonly kind: string;
+}
+
 export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttributes<HandOver>> {
   declare id: CreationOptional<number>;
   declare jobId: number;
@@ -62,6 +70,14 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   declare signature: CreationOptional<string | null>;
   declare signedAt: CreationOptional<Date | null>;
   declare record: CreationOptional<string | null>;
+  /** whom and what the signature was given for, as it was then */
+  declare subject: CreationOptional<{
+    readonly customer: string;
+    readonly instrument: SignedInstrument;
+    /** for a job that came from another house: its number and its lines' numbers there, as they were sealed */
+    readonly number?: number;
+    readonly lines?: readonly number[];
+  } | null>;
   declare digest: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
 }
@@ -128,6 +144,7 @@ export function initWork(sequelize: Sequelize): void {
       signature: { type: DataTypes.TEXT('medium'), defaultValue: null },
       signedAt: { type: DataTypes.DATE(3), field: 'signed_at', defaultValue: null },
       record: { type: DataTypes.TEXT('long'), defaultValue: null },
+      subject: { type: DataTypes.JSON, defaultValue: null },
       digest: { type: DataTypes.CHAR(64), defaultValue: null },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },

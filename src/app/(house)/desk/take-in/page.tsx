@@ -1,5 +1,6 @@
 import { database } from '../../../../server/db/connection.ts';
 import { findCustomer } from '../../../../server/desk/find.ts';
+import { offeredKinds } from '../../../../server/house/kinds.ts';
 import { Intake } from '../../../../ui/intake.tsx';
 import { PageHead } from '../../../../ui/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
@@ -16,8 +17,9 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
   const db = database();
   const asked = await searchParams;
   const id = /^\d{1,9}$/.test(one(asked.customer)) ? Number(one(asked.customer)) : 0;
-  const [places, customer] = await Promise.all([
+  const [places, kinds, customer] = await Promise.all([
     db.models.Place.findAll({ where: { kind: 'rack' }, order: [['sort', 'ASC']] }),
+    offeredKinds(db),
     findCustomer(db, id),
   ]);
   const instrument = customer?.instruments.find(
@@ -28,6 +30,7 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
       <PageHead title="Desk" note="Taking in, in the order of the talk" />
       <Intake
         places={places.map((p) => ({ id: p.id, name: p.name }))}
+        kinds={kinds}
         begin={{
           customer,
           instrumentId: instrument?.id ?? null,

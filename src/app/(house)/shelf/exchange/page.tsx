@@ -1,0 +1,53 @@
+import Link from 'next/link';
+import { may } from '../../../../core/people/roles.ts';
+import { BringBookIn, BringJobIn } from '../../../../ui/exchange/bring-in.tsx';
+import { PageHead } from '../../../../ui/page-head.tsx';
+import { requireActor } from '../../../_lib/session.ts';
+
+export const metadata = { title: 'In and out' };
+
+const OUT = [
+  ['customers.vcf', 'Customers as vCards'],
+  ['customers.csv', 'Customers as CSV'],
+  ['instruments.csv', 'Instruments as CSV'],
+] as const;
+
+export default async function ExchangePage() {
+  const actor = await requireActor('take-in');
+  return (
+    <>
+      <PageHead title="In and out" note="the book in open formats">
+        <Link href="/shelf" className="button">
+          Shelf
+        </Link>
+      </PageHead>
+      <div className="grid gap-10 px-5 py-3 lg:grid-cols-2">
+        <div className="space-y-8">
+          <section aria-labelledby="out" className="space-y-3">
+            <h2 id="out" className="text-xl">
+              Out
+            </h2>
+            <ul className="space-y-2">
+              {OUT.map(([file, name]) => (
+                <li key={file}>
+                  <a href={`/api/shelf/${file}`} className="button" download={file}>
+                    {name}
+                  </a>
+                </li>
+              ))}
+            </ul>
+            <p className="text-sm text-quiet">
+              A whole job with its photos goes out as a zip from its hand-over leaf; checklists under House.
+            </p>
+          </section>
+          <BringBookIn />
+        </div>
+        {may(actor.role, 'house') ? (
+          <BringJobIn />
+        ) : (
+          <p className="text-quiet">A lead or the owner brings whole jobs in.</p>
+        )}
+      </div>
+    </>
+  );
+}

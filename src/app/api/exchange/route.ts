@@ -1,0 +1,23 @@
+import { may } from '../../../core/people/roles.ts';
+import { database } from '../../../server/db/connection.ts';
+import { importJob } from '../../../server/exchange/import-job.ts';
+import { MOST_ZIP_BYTES } from '../../../server/exchange/read-job.ts';
+import { sameOrigin } from '../../_lib/same-origin.ts';
+import { currentActor } from '../../_lib/session.ts';
+
+const answer = (status: number, body: object): Response => Response.json(body, { status });
+
+/** Brings the zip of a job in, whole or not at all. */
+export async function POST(request: Request): Promise<Response> {
+  if (!sameOrigin(request)) return answer(403, { ok: false, error: 'This request comes from elsewhere.' });
+  const actor = await currentActor();
+  if (!actor) return answer(401, { ok: false, error: 'Tap your name and PIN again.' });
+  if (!may(actor.role, 'house'))
+    return answer(403, { ok: false, error: 'A lead or the owner brings jobs in.' });
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_ZIP_BYTES) {
+    return answer(413, { ok: false, error: 'The file is larger than 300 MB. Nothing was changed.' });
+  }
+  const zip = new Uint8Array(await request.arrayBuffer());
+  const done = await importJob(database(), actor, zip, new Date());
+  return answer(done.ok ? 200 : 422, done);
+}

@@ -1,0 +1,78 @@
+import { refuse } from '../../contracts/failure.ts';
+import { fail, ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { offeredKinds } from '../house/kinds.ts';
+import { defineUseCase, type Work } from '../use-case/use-case.ts';
+
+const keyOf = (...parts: readonly string[]): string => JSON.stringify(parts.map((p) => p.toLowerCase()));
+
+const written = (work: Work, what: string, data: object) =>
+  recordEvent(work, {
+    jobId: null,
+    kind: `${what} brought in`,
+    entity: what,
+    entityId: 0,
+    fromVersion: null,
+    data,
+  });
+
+/** Brings customers in from a file: whom the book has just so is left alone, everybody else is written. */
+export const importCustomers = defineUseCase({
+  name: 'shelf.import-customers',
+  needs: 'take-in',
+  run: async (work, { customers }) => {
+    const { models, t, now } = work;
+    const known = new Set(
+      (await models.Customer.findAll({ transaction: t })).map((c) => keyOf(c.name, c.phone, c.email)),
+    );
+    const fresh = customers.filter((c) => {
+      const key = keyOf(c.name, c.phone, c.email);
+      if (known.has(key)) return false;
+      known.add(key);
+      return true;
+    });
+    await models.Customer.bulkCreate(
+      fresh.map((c) => ({ ...c, createdAt: now })),
+      { transaction: t },
+    );
+    await written(work, 'customers', { added: fresh.length });
+    return ok({ added: fresh.length, known: customers.length - fresh.length });
+  },
+});
+
+/** Brings instruments in from a file; an owner the book does not know by name is written with the first of theirs. */
+export const importInstruments = defineUseCase({
+  name: 'shelf.import-instruments',
+  needs: 'take-in',
+  run: async (work, { instruments }) => {
+    const { models, t, now } = work;
+    const kinds = new Set((await offeredKinds({ models })).map((k) => k.id));
+    const strange = instruments.find((i) => !kinds.has(i.kind));
+    if (strange) return fail(refuse(`The shop knows no kind “${strange.kind}”: add it under House first.`));
+    const customers = await models.Customer.findAll({
+      where: { mergedInto: null },
+      order: [['id', 'DESC']],
+      transaction: t,
+    });
+    const owners = new Map(customers.map((c) => [c.name.toLowerCase(), c.id]));
+    const rows = await models.Instrument.findAll({ where: { mergedInto: null }, transaction: t });
+    const known = new Set(rows.map((i) => keyOf(String(i.customerId), i.maker, i.model, i.serial)));
+    let added = 0;
+    for (const { customer, construction, ...named } of instruments) {
+      const owner =
+        owners.get(customer.toLowerCase()) ??
+        (await models.Customer.create({ name: customer, createdAt: now }, { transaction: t })).id;
+      owners.set(customer.toLowerCase(), owner);
+      const key = keyOf(String(owner), named.maker, named.model, named.serial);
+      if (known.has(key)) continue;
+      known.add(key);
+      added++;
+      await models.Instrument.create(
+        { ...named, customerId: owner, construction, scaleMm: String(construction.scale), createdAt: now },
+        { transaction: t },
+      );
+    }
+    await written(work, 'instruments', { added });
+    return ok({ added, known: instruments.length - added });
+  },
+});

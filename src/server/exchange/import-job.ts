@@ -1,0 +1,211 @@
+import { DatabaseError, ValidationError, type Transaction } from 'sequelize';
+import type { Construction } from '../../core/instrument/construction.ts';
+import { canonicalJson, type Json } from '../../core/record/canonical.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import type { Database } from '../db/connection.ts';
+import type { Models } from '../db/models/index.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { KINDS } from '../../core/instrument/kinds.ts';
+import type { Actor } from '../use-case/use-case.ts';
+import { PARTS, type JobFile } from './parts.ts';
+import { readJob, type ReadJob } from './read-job.ts';
+
+type Values = Record<string, unknown>;
+
+/** The models by their plain faces: what is written was checked against their own columns. */
+interface PlainModel {
+  create: (values: Values, options: { transaction: Transaction }) => Promise<{ id: number }>;
+}
+const plainModel = (models: Models, model: keyof Models): PlainModel =>
+  models[model] as unknown as PlainModel;
+
+const same = (a: unknown, b: unknown): boolean => canonicalJson(a as Json) === canonicalJson(b as Json);
+
+/** People by name; somebody this house does not know is kept as a name that cannot sign in. */
+async function peopleFor(
+  { models }: Database,
+  file: JobFile,
+  t: Transaction,
+): Promise<ReadonlyMap<string, number>> {
+  const ids = new Map<string, number>();
+  for (const { name, initials, role } of file.people) {
+    const known = await models.Person.findOne({ where: { name }, transaction: t });
+    const person =
+      known ??
+      (await models.Person.create({ name, initials, role, pinHash: '!', active: false }, { transaction: t }));
+    ids.set(name, person.id);
+  }
+  return ids;
+}
+
+async function customerFor({ models }: Database, file: JobFile, t: Transaction): Promise<number> {
+  const { name, phone, email } = file.customer as { name: string; phone: string; email: string };
+  const known = await models.Customer.findOne({
+    where: { name, phone, email, mergedInto: null },
+    transaction: t,
+  });
+  return (known ?? (await plainModel(models, 'Customer').create(file.customer, { transaction: t }))).id;
+}
+
+async function kindFor({ models }: Database, file: JobFile, t: Transaction): Promise<void> {
+  const id = String(file.instrument['kind']);
+  if ((KINDS as readonly string[]).includes(id) || (await models.KindRow.findByPk(id, { transaction: t })))
+    return;
+  const construction = file.instrument['construction'] as Construction;
+  await models.KindRow.create({ id, name: file.instrument.kindName, construction }, { transaction: t });
+}
+
+async function instrumentFor(
+  db: Database,
+  file: JobFile,
+  customerId: number,
+  t: Transaction,
+): Promise<number> {
+  const { kindName: _k, ...values } = file.instrument;
+  const { serial, maker, model } = values as { serial?: string; maker?: string; model?: string };
+  const alike = serial
+    ? await db.models.Instrument.findAll({
+        where: { customerId, serial, maker: maker ?? '', model: model ?? '', mergedInto: null },
+        transaction: t,
+      })
+    : [];
+  const known = alike.find((i) => same(i.construction, values['construction']));
+  if (known) return known.id;
+  await kindFor(db, file, t);
+  return (await plainModel(db.models, 'Instrument').create({ ...values, customerId }, { transaction: t })).id;
+}
+
+/** The list an inspection was made with: the same version if the shop has it just so, else one of its own. */
+async function checklistFor({ models }: Database, file: JobFile, t: Transaction): Promise<number | null> {
+  if (!file.checklist) return null;
+  const { list, version, items } = file.checklist as { list: string; version: number; items: unknown };
+  const known = await models.ChecklistRow.findOne({ where: { list, version }, transaction: t });
+  if (known && same(known.items, items)) return known.id;
+  const other = known ? { ...file.checklist, list: `${list.slice(0, 28)}-elsewhere` } : file.checklist;
+  return (await plainModel(models, 'ChecklistRow').create(other, { transaction: t })).id;
+}
+
+async function freeNumber({ models }: Database, wanted: number, t: Transaction): Promise<number> {
+  const taken = await models.Job.count({ where: { number: wanted }, transaction: t });
+  if (taken === 0) return wanted;
+  const last = await models.Job.findOne({ order: [['number', 'DESC']], transaction: t, lock: t.LOCK.UPDATE });
+  return (last?.number ?? wanted) + 1;
+}
+
+async function writeParts(
+  db: Database,
+  { file, photos }: ReadJob,
+  jobId: number,
+  people: ReadonlyMap<string, number>,
+  t: Transaction,
+): Promise<void> {
+  const ids = new Map<string, number[]>();
+  const checklistId = await checklistFor(db, file, t);
+  const at = (part: string, place: unknown): number | null =>
+    typeof place === 'number' ? (ids.get(part)?.[place - 1] ?? raise(`${part} has no ${place}`)) : null;
+  for (const part of PARTS) {
+    const made: number[] = [];
+    for (const [i, row] of (file.parts[part.name] ?? []).entries()) {
+      const { of, ...values } = row;
+      const refs = Object.entries(part.refs ?? {}).map(([c, p]) => [c, at(p, values[c])]);
+      const names = part.people.map((c) => [
+        c,
+        values[c] === null ? null : (people.get(String(values[c])) ?? null),
+      ]);
+      const owner = part.owner.part === null ? jobId : at(part.owner.part, of);
+      const { id } = await plainModel(db.models, part.model).create(
+        {
+          ...values,
+          ...Object.fromEntries([...refs, ...names]),
+          [part.owner.column]: owner,
+          ...(part.name === 'inspections' && { checklistId }),
+        },
+        { transaction: t },
+      );
+      made.push(id);
+      const photo = part.name === 'photos' ? photos[i] : undefined;
+      if (photo) {
+        await db.models.PhotoFile.bulkCreate(
+          [
+            { photoId: id, size: 'whole', bytes: photo.whole },
+            { photoId: id, size: 'small', bytes: photo.small },
+          ],
+          { transaction: t },
+        );
+      }
+    }
+    ids.set(part.name, made);
+  }
+}
+
+function raise(why: string): never {
+  throw new Impossible(why);
+}
+
+/** Something in the file points at nothing. */
+class Impossible extends Error {}
+
+async function write(db: Database, actor: Actor, read: ReadJob, now: Date, t: Transaction): Promise<number> {
+  const { models } = db;
+  const { takenInBy, holder, place, ...values } = read.file.job;
+  const people = await peopleFor(db, read.file, t);
+  const customerId = await customerFor(db, read.file, t);
+  const instrumentId = await instrumentFor(db, read.file, customerId, t);
+  if (
+    values['state'] === 'open' &&
+    (await models.Job.count({ where: { instrumentId, state: 'open' }, transaction: t })) > 0
+  ) {
+    throw new Impossible('that instrument is in this house already, as an open job');
+  }
+  const number = await freeNumber(db, Number(values['number']), t);
+  const hangs =
+    place === null ? null : await models.Place.findOne({ where: { name: place }, transaction: t });
+  const job = await plainModel(models, 'Job').create(
+    {
+      ...values,
+      number,
+      customerId,
+      instrumentId,
+      takenInBy: people.get(takenInBy),
+      holderId: holder === null ? null : (people.get(holder) ?? null),
+      placeId: hangs?.id ?? null,
+    },
+    { transaction: t },
+  );
+  await writeParts(db, read, job.id, people, t);
+  await recordEvent(
+    { actor, models, t, now },
+    {
+      jobId: null,
+      kind: 'job brought in',
+      entity: 'job',
+      entityId: job.id,
+      fromVersion: null,
+      data: { number },
+    },
+  );
+  return number;
+}
+
+/**
+ * Brings a job from another house in, with its photos and its history, all or nothing. It keeps its number when that is
+ * free. What is damaged or not possible is refused with the reason and changes nothing.
+ */
+export async function importJob(
+  db: Database,
+  actor: Actor,
+  zip: Uint8Array,
+  now: Date,
+): Promise<Result<number, string>> {
+  const read = await readJob(db.models, zip);
+  if (!read.ok) return fail(`${read.error} Nothing was changed.`);
+  try {
+    return ok(await db.sequelize.transaction((t) => write(db, actor, read.value, now, t)));
+  } catch (e) {
+    if (e instanceof Impossible) return fail(`job.json: ${e.message}. Nothing was changed.`);
+    if (e instanceof DatabaseError || e instanceof ValidationError) {
+      return fail('job.json: something in it is not possible here. Nothing was changed.');
+    }
+    throw e;
+  }
+}

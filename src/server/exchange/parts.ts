@@ -1,0 +1,188 @@
+import { createHash } from 'node:crypto';
+import { z } from 'zod';
+import { jsonSchema, type JsonSchema } from '../../contracts/sums/openapi.ts';
+import type { Models } from '../db/models/index.ts';
+
+/** The tables that make up a job, in the order they can be written: what is referred to comes first. */
+export interface Part {
+  readonly name: string;
+  readonly model: keyof Models;
+  /** the column that ties a row to the job, or to a row of another part */
+  readonly owner: { readonly column: string; readonly part: string | null };
+  /** other columns that point at rows of a part */
+  readonly refs?: Readonly<Record<string, string>>;
+  /** columns that hold a person, written as a name */
+  readonly people: readonly string[];
+  /** columns that mean nothing elsewhere */
+  readonly leave?: readonly string[];
+}
+
+const ofJob = { column: 'jobId', part: null } as const;
+
+export const PARTS: readonly Part[] = [
+  { name: 'things', model: 'JobItem', owner: ofJob, people: ['returnedBy'] },
+  { name: 'marks', model: 'Mark', owner: ofJob, people: ['markedBy'] },
+  { name: 'photos', model: 'Photo', owner: ofJob, refs: { markId: 'marks' }, people: ['takenBy'] },
+  { name: 'receipts', model: 'Receipt', owner: ofJob, people: ['givenBy'] },
+  { name: 'stringChanges', model: 'StringChange', owner: ofJob, people: ['changedBy'] },
+  { name: 'inspections', model: 'Inspection', owner: ofJob, people: ['finishedBy'], leave: ['checklistId'] },
+  {
+    name: 'answers',
+    model: 'InspectionAnswer',
+    owner: { column: 'inspectionId', part: 'inspections' },
+    people: ['answeredBy'],
+  },
+  { name: 'rounds', model: 'Round', owner: ofJob, people: [] },
+  {
+    name: 'readings',
+    model: 'ReadingRow',
+    owner: { column: 'roundId', part: 'rounds' },
+    people: ['takenBy'],
+  },
+  { name: 'targets', model: 'JobTarget', owner: ofJob, people: [] },
+  { name: 'decisions', model: 'Decision', owner: ofJob, people: ['decidedBy'] },
+  {
+    name: 'lines',
+    model: 'WorkLine',
+    owner: ofJob,
+    refs: { decisionId: 'decisions' },
+    people: ['finishedBy'],
+  },
+  { name: 'entries', model: 'TimeEntry', owner: { column: 'lineId', part: 'lines' }, people: ['personId'] },
+  { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy'] },
+  { name: 'events', model: 'EventRow', owner: ofJob, people: ['personId'], leave: ['deviceId'] },
+];
+
+/** The columns of the job itself that are written as they are. */
+export const JOB_LEAVES = ['id', 'instrumentId', 'customerId', 'placeId', 'holderId', 'takenInBy'] as const;
+
+type Attribute = {
+  readonly type: {
+    readonly key: string;
+    readonly values?: readonly string[];
+    readonly _length?: number | string;
+  };
+};
+
+const LONGEST_TEXT = 5_000_000;
+
+/** What one column may hold in a file, from its type in the database. The database has the last word. */
+function columnSchema({ type }: Attribute): z.ZodType {
+  switch (type.key) {
+    case 'INTEGER':
+    case 'BIGINT':
+    case 'TINYINT':
+      return z.number().int();
+    case 'DECIMAL':
+      return z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
+    case 'BOOLEAN':
+      return z.boolean();
+    case 'DATE':
+      return z.iso.datetime();
+    case 'DATEONLY':
+      return z.iso.date();
+    case 'ENUM':
+      return z.enum([...(type.values ?? [])]);
+    case 'JSON':
+      return z.json();
+    default:
+      return z.string().max(Number(type._length) || LONGEST_TEXT);
+  }
+}
+
+const attributesOf = (models: Models, model: keyof Models): Readonly<Record<string, Attribute>> =>
+  (models[model] as unknown as { getAttributes: () => Record<string, Attribute> }).getAttributes();
+
+/** The columns of a model that a file carries as they are. */
+export const plainColumns = (models: Models, model: keyof Models, without: readonly string[]): string[] =>
+  Object.keys(attributesOf(models, model)).filter((c) => !without.includes(c));
+
+export const leftOut = (part: Part): readonly string[] => [
+  'id',
+  part.owner.column,
+  ...Object.keys(part.refs ?? {}),
+  ...part.people,
+  ...(part.leave ?? []),
+];
+
+function rowSchema(models: Models, model: keyof Models, without: readonly string[]): z.ZodObject {
+  const attributes = attributesOf(models, model);
+  return z.strictObject(
+    Object.fromEntries(
+      plainColumns(models, model, without).map((c) => {
+        const attribute = attributes[c];
+        return [c, attribute ? columnSchema(attribute).nullable() : z.never()];
+      }),
+    ),
+  );
+}
+
+const ref = z.number().int().min(1).nullable();
+
+/** What of a job crosses from one house to another. */
+export function jobFormat(models: Models) {
+  const parts = Object.fromEntries(
+    PARTS.map((part) => {
+      const more = {
+        ...(part.owner.part !== null && { of: z.number().int().min(1) }),
+        ...Object.fromEntries(Object.keys(part.refs ?? {}).map((c) => [c, ref])),
+        ...Object.fromEntries(part.people.map((c) => [c, z.string().max(80).nullable()])),
+      };
+      return [part.name, z.array(rowSchema(models, part.model, leftOut(part)).extend(more)).max(50_000)];
+    }),
+  );
+  return z
+    .strictObject({
+      format: z.literal('rubrica job'),
+      version: z.literal(1),
+      people: z.array(
+        z.strictObject({
+          name: z.string().min(1).max(80),
+          initials: z.string().max(4),
+          role: z.enum(['desk', 'technician', 'lead', 'owner']),
+        }),
+      ),
+      customer: rowSchema(models, 'Customer', ['id', 'mergedInto']),
+      instrument: rowSchema(models, 'Instrument', ['id', 'customerId', 'mergedInto']).extend({
+        kindName: z.string().min(1).max(60),
+      }),
+      job: rowSchema(models, 'Job', JOB_LEAVES).extend({
+        takenInBy: z.string().max(80),
+        holder: z.string().max(80).nullable(),
+        place: z.string().max(40).nullable(),
+      }),
+      checklist: rowSchema(models, 'ChecklistRow', ['id']).nullable(),
+      parts: z.strictObject(parts),
+    })
+    .meta({ title: 'Rubrica job' });
+}
+
+/** The published JSON Schema of a job's file. */
+export const jobSchema = (models: Models): JsonSchema => ({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  ...jsonSchema(jobFormat(models)),
+});
+
+/** A job as its file carries it. Rows of a part refer to rows of another by their place, counted from 1. */
+export interface JobFile {
+  readonly format: 'rubrica job';
+  readonly version: 1;
+  readonly people: ReadonlyArray<{
+    readonly name: string;
+    readonly initials: string;
+    readonly role: 'desk' | 'technician' | 'lead' | 'owner';
+  }>;
+  readonly customer: Record<string, unknown>;
+  readonly instrument: Record<string, unknown> & { readonly kindName: string };
+  readonly job: Record<string, unknown> & {
+    readonly takenInBy: string;
+    readonly holder: string | null;
+    readonly place: string | null;
+  };
+  readonly checklist: Record<string, unknown> | null;
+  readonly parts: Readonly<Record<string, ReadonlyArray<Record<string, unknown>>>>;
+}
+
+export const sha256Hex = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+/** The file of a photo, by its place among the job's photos. */
+export const photoName = (place: number): string => `photos/${place}.jpg`;

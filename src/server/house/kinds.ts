@@ -1,0 +1,43 @@
+import type { Construction } from '../../core/instrument/construction.ts';
+import { usualConstruction } from '../../core/instrument/defaults.ts';
+import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import type { Database } from '../db/connection.ts';
+import type { Work } from '../use-case/use-case.ts';
+
+/** A kind as the shop offers it: one that ships, or one of its own, which goes by a shipped one's rules. */
+export interface OfferedKind {
+  readonly id: string;
+  readonly name: string;
+  readonly usual: Construction;
+  readonly own: boolean;
+  readonly version: number;
+}
+
+const isShipped = (id: string): id is Kind => (KINDS as readonly string[]).includes(id);
+
+/** The shipped kinds, then the shop's own by name. */
+export async function offeredKinds({ models }: Pick<Database, 'models'>): Promise<OfferedKind[]> {
+  const rows = await models.KindRow.findAll({ order: [['name', 'ASC']] });
+  return [
+    ...KINDS.map((id) => ({
+      id,
+      name: KIND_NAMES[id],
+      usual: usualConstruction(id),
+      own: false,
+      version: 0,
+    })),
+    ...rows.map((r) => ({ id: r.id, name: r.name, usual: r.construction, own: true, version: r.version })),
+  ];
+}
+
+/** What every kind is called, by its id. */
+export async function kindNames({
+  models,
+}: Pick<Database, 'models'>): Promise<Readonly<Record<string, string>>> {
+  const rows = await models.KindRow.findAll({ attributes: ['id', 'name'] });
+  return { ...KIND_NAMES, ...Object.fromEntries(rows.map((r) => [r.id, r.name])) };
+}
+
+/** Whether the shop knows a kind. */
+export const kindExists = async ({ models, t }: Work, id: string): Promise<boolean> =>
+  isShipped(id) || (await models.KindRow.count({ where: { id }, transaction: t })) > 0;

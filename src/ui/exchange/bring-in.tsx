@@ -1,0 +1,177 @@
+'use client';
+
+import Link from 'next/link';
+import { useId, useState } from 'react';
+import { readCustomersCsv, readVcards, type CustomerEntry } from '../../contracts/formats/customers.ts';
+import { readInstrumentsCsv, type InstrumentEntry } from '../../contracts/formats/instruments.ts';
+import type { Result } from '../../core/result.ts';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+type Found =
+  | { readonly what: 'customers'; readonly entries: readonly CustomerEntry[] }
+  | { readonly what: 'instruments'; readonly entries: readonly InstrumentEntry[] };
+
+/** Reads a file of the book by what stands in it. */
+function readBook(text: string): Result<Found, string> {
+  if (/^\uFEFF?\s*BEGIN:/i.test(text)) {
+    const cards = readVcards(text);
+    return cards.ok ? { ok: true, value: { what: 'customers', entries: cards.value } } : cards;
+  }
+  if (/^[^\n]*\bscale_mm\b/i.test(text)) {
+    const rows = readInstrumentsCsv(text);
+    return rows.ok ? { ok: true, value: { what: 'instruments', entries: rows.value } } : rows;
+  }
+  const rows = readCustomersCsv(text);
+  return rows.ok ? { ok: true, value: { what: 'customers', entries: rows.value } } : rows;
+}
+
+const first = (found: Found): string =>
+  found.what === 'customers'
+    ? found.entries
+        .slice(0, 5)
+        .map((c) => c.name)
+        .join(', ')
+    : found.entries
+        .slice(0, 5)
+        .map((i) => `${i.maker} ${i.model}`.trim())
+        .join(', ');
+
+/** Customers or instruments from a vCard or CSV file: read here, shown, then kept. */
+export function BringBookIn() {
+  const id = useId();
+  const { give, busy, trouble } = useSend();
+  const [found, setFound] = useState<Found | null>(null);
+  const [said, setSaid] = useState('');
+  const [wrong, setWrong] = useState('');
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    const done = readBook(await file.text());
+    setSaid('');
+    setWrong(done.ok ? '' : done.error);
+    setFound(done.ok ? done.value : null);
+  };
+  const keep = async () => {
+    if (!found) return;
+    const done =
+      found.what === 'customers'
+        ? await give('shelf.import-customers', { customers: [...found.entries] })
+        : await give('shelf.import-instruments', {
+            instruments: found.entries.map((i) => ({
+              ...i,
+              construction: { ...i.construction, strings: [...i.construction.strings] },
+            })),
+          });
+    if (!done) return;
+    setSaid(`${done.added} ${found.what} written, ${done.known} were known already.`);
+    setFound(null);
+  };
+  return (
+    <section aria-labelledby={`${id}-title`} className="space-y-3">
+      <h2 id={`${id}-title`} className="text-xl">
+        Customers and instruments in
+      </h2>
+      <label className="label" htmlFor={id}>
+        A file of vCards, or CSV as it goes out here
+      </label>
+      <input
+        id={id}
+        type="file"
+        accept=".vcf,.csv,text/vcard,text/csv"
+        className="field py-2"
+        aria-invalid={wrong !== '' || undefined}
+        aria-describedby={wrong === '' ? undefined : `${id}-trouble`}
+        onChange={(e) => void read(e.target.files?.[0])}
+      />
+      {wrong !== '' && (
+        <p id={`${id}-trouble`} role="alert" className="text-rubric">
+          ◆ {wrong} Nothing was changed.
+        </p>
+      )}
+      <Trouble trouble={trouble} />
+      <p role="status">{said}</p>
+      {found && (
+        <div className="space-y-2 border border-line p-3">
+          <p>
+            {found.entries.length} {found.what}: <span className="text-ink">{first(found)}</span>
+            {found.entries.length > 5 && ' …'}
+          </p>
+          <button type="button" className="button button-main" disabled={busy} onClick={() => void keep()}>
+            Write them into the book
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** A whole job from another house, by its zip. */
+export function BringJobIn() {
+  const id = useId();
+  const [state, setState] = useState<{
+    readonly busy: boolean;
+    readonly wrong: string;
+    readonly number: number | null;
+  }>({
+    busy: false,
+    wrong: '',
+    number: null,
+  });
+  const send = async (file: File | undefined) => {
+    if (!file) return;
+    setState({ busy: true, wrong: '', number: null });
+    const answer = await fetch('/api/exchange', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/zip' },
+      body: file,
+    }).catch(() => null);
+    const done = answer ? ((await answer.json().catch(() => null)) as Result<number, string> | null) : null;
+    if (done?.ok) setState({ busy: false, wrong: '', number: done.value });
+    else
+      setState({
+        busy: false,
+        wrong: done?.error ?? 'No connection to the shop. Nothing was changed; try again.',
+        number: null,
+      });
+  };
+  return (
+    <section aria-labelledby={`${id}-title`} className="space-y-3">
+      <h2 id={`${id}-title`} className="text-xl">
+        A job from another house
+      </h2>
+      <label className="label" htmlFor={id}>
+        The zip of a job
+      </label>
+      <input
+        id={id}
+        type="file"
+        accept=".zip,application/zip"
+        className="field py-2"
+        disabled={state.busy}
+        aria-invalid={state.wrong !== '' || undefined}
+        aria-describedby={state.wrong === '' ? undefined : `${id}-trouble`}
+        onChange={(e) => {
+          void send(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      {state.wrong !== '' && (
+        <p id={`${id}-trouble`} role="alert" className="text-rubric">
+          ◆ {state.wrong}
+        </p>
+      )}
+      <p role="status">
+        {state.busy && 'Reading, checking, writing …'}
+        {state.number !== null && (
+          <>
+            It is here as{' '}
+            <Link href={`/job/${state.number}/arrival`} className="underline">
+              job {state.number}
+            </Link>
+            .
+          </>
+        )}
+      </p>
+    </section>
+  );
+}

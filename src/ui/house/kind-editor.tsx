@@ -1,0 +1,150 @@
+'use client';
+
+import { useState } from 'react';
+import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import { usualConstruction } from '../../core/instrument/defaults.ts';
+import type { OfferedKind } from '../../server/house/kinds.ts';
+import {
+  draftOf,
+  readConstruction,
+  type ConstructionDraft,
+  type DraftErrors,
+} from '../construction-draft.ts';
+import { ConstructionFields } from '../construction-fields.tsx';
+import { FormField } from '../form-field.tsx';
+import { ListChoice } from '../list-choice.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+interface Editing {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+  readonly draft: ConstructionDraft;
+}
+
+const fresh = (): Editing => ({
+  id: '',
+  version: 0,
+  name: '',
+  draft: draftOf(usualConstruction('steel-acoustic')),
+});
+
+function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () => void }) {
+  const { give, busy, trouble } = useSend();
+  const [editing, setEditing] = useState(first);
+  const [errors, setErrors] = useState<DraftErrors>({});
+  const { name, draft } = editing;
+  const fields = trouble && 'fields' in trouble ? trouble.fields : {};
+  const keep = async () => {
+    const read = readConstruction(draft);
+    setErrors(read.ok ? {} : read.error);
+    if (!read.ok) return;
+    const { id, version } = editing;
+    const construction = { ...read.value, strings: [...read.value.strings] };
+    if (await give('house.save-kind', { id, version, name, construction })) onDone();
+  };
+  return (
+    <section
+      aria-label={first.id === '' ? 'A new kind' : first.name}
+      className="space-y-3 border border-plain p-4"
+    >
+      <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        <FormField label="Name of the kind" error={fields['name']}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              maxLength={60}
+              value={name}
+              onChange={(e) => setEditing({ ...editing, name: e.target.value })}
+            />
+          )}
+        </FormField>
+        <FormField label="Goes by the rules of a">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={draft.facts.kind}
+              items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+              onChange={(k) =>
+                setEditing({ ...editing, draft: { ...draft, facts: { ...draft.facts, kind: k as Kind } } })
+              }
+            />
+          )}
+        </FormField>
+      </div>
+      <p className="text-sm text-quiet">
+        Its rules: targets, the kinds the checklists name, the outline damage is marked on. What is usual for
+        it:
+      </p>
+      <ConstructionFields
+        draft={draft}
+        errors={errors}
+        onChange={(d) => setEditing({ ...editing, draft: d })}
+      />
+      <Trouble trouble={trouble} />
+      <div className="flex gap-3">
+        <button
+          type="button"
+          className="button button-main"
+          disabled={busy || name.trim() === ''}
+          onClick={() => void keep()}
+        >
+          Keep this kind
+        </button>
+        <button type="button" className="button" onClick={onDone}>
+          Not now
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** The kinds of instrument the shop offers, and its own added without code. */
+export function KindEditor({
+  kinds,
+  may,
+}: {
+  readonly kinds: readonly OfferedKind[];
+  readonly may: boolean;
+}) {
+  const [editing, setEditing] = useState<Editing | null>(null);
+  return (
+    <div className="max-w-4xl space-y-4 px-5 py-3">
+      <ul>
+        {kinds.map((k) => (
+          <li key={k.id} className="flex min-h-11 items-center justify-between gap-4 border-b border-line">
+            <span>
+              <b>{k.name}</b>{' '}
+              <span className="text-sm text-quiet">
+                {k.own ? `by the rules of a ${KIND_NAMES[k.usual.kind].toLowerCase()}` : 'ships with Rubrica'}
+                , {k.usual.strings.length} strings, {k.usual.scale.toFixed(0)} mm
+              </span>
+            </span>
+            {k.own && may && (
+              <button
+                type="button"
+                className="button px-3"
+                onClick={() =>
+                  setEditing({ id: k.id, version: k.version, name: k.name, draft: draftOf(k.usual) })
+                }
+              >
+                Change<span className="sr-only"> {k.name}</span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {editing ? (
+        <Form key={editing.id} first={editing} onDone={() => setEditing(null)} />
+      ) : (
+        may && (
+          <button type="button" className="button" onClick={() => setEditing(fresh())}>
+            Add a kind
+          </button>
+        )
+      )}
+    </div>
+  );
+}
