@@ -11,6 +11,7 @@ import { endServer, serve } from '../serve.ts';
 const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
   ['rack', '/rack'],
   ['desk', '/desk'],
+  ['take-in', '/desk/take-in'],
   ['bench', '/bench'],
   ['shelf', '/shelf'],
   ['house', '/house'],
@@ -23,7 +24,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
   ['sums-strings', '/sums/predicted-intonation'],
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
-  ['checklists', '/house/checklists'],
+  ['checklists', '/house/checklists/bench-arrival'],
   ['readings', '/job/412/readings'],
   ['readings-twelve-string', '/job/405/readings'],
   ['plan', '/job/412/plan'],

@@ -1,9 +1,7 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
-
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
+import { useRef } from 'react';
+import { useSlash } from './use-slash.ts';
 
 /** The search field of a place; `/` goes to it from anywhere on the page. */
 export function FindField({
@@ -16,15 +14,7 @@ export function FindField({
   readonly hint: string;
 }) {
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (e.key !== '/' || typing(e.target)) return;
-      e.preventDefault();
-      field.current?.focus();
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, []);
+  useSlash(field);
   return (
     <form action={action} role="search">
       <input

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { WifiOff } from 'lucide-react';
 import { LOOK, lookSoon, SETTLE_MS } from './look.ts';
+import { patient } from './patient-fetch.ts';
 
 const PATIENCE_MS = 1500;
 const AGAIN_MS = 1500;
@@ -15,6 +16,13 @@ export function Live() {
   const [looking, look] = useTransition();
   const busy = useRef(false);
   const missed = useRef(false);
+  useEffect(() => {
+    const plain = window.fetch;
+    window.fetch = patient(plain.bind(window));
+    return () => {
+      window.fetch = plain;
+    };
+  }, []);
   useEffect(() => {
     busy.current = looking;
     if (looking || !missed.current) return;
@@ -32,7 +40,7 @@ export function Live() {
       if (busy.current) missed.current = true;
       else wait ??= setTimeout(() => void now(), after);
     };
-    // The router leaves the page when it cannot fetch it: ask first whether the house is there, and wait if it is not.
+    // Ask first whether the house is there: a look that has to wait for the connection would hold all later ones back.
     const now = async () => {
       const there = await fetch('/api/health', { cache: 'no-store' }).then(
         (r) => r.ok,

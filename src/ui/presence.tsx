@@ -32,7 +32,7 @@ export function Presence({ number, leaf }: { readonly number: number; readonly l
   }, [number, leaf, item]);
   useEffect(() => () => setOthers([]), [number]);
   return (
-    <p aria-live="polite" className="flex gap-2">
+    <p aria-live="polite" className={others.length === 0 ? '-ml-5' : 'flex gap-2'}>
       {others.map((o) => (
         <span
           key={o.name}

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { A, accessible, B, BY_ITSELF, go, tablet } from './shop.ts';
+import { openDatabase } from '../../src/server/db/connection.ts';
+import { A, accessible, B, BY_ITSELF, DATABASE, go, tablet } from './shop.ts';
 
 let ilse: Page;
 let tomas: Page;
@@ -116,4 +117,47 @@ test('the house shows what each list asks of each kind', async () => {
   await ilse.getByRole('link', { name: /New stock for the floor/ }).click();
   await expect(ilse.getByRole('status')).toContainText('It ends in “ready for the floor” or “to the bench”');
   await accessible(ilse, 'checklists');
+});
+
+test('an answer whose acknowledgement is lost is given once, and the next one follows it', async () => {
+  await go(tomas, '/job/414/inspection');
+  const item = await tomas.getByRole('heading', { level: 2 }).first().textContent();
+  let lost = 0;
+  await tomas.route('**/api/command', async (route) => {
+    if (lost++ > 0) return route.continue();
+    await route.fetch();
+    await route.abort('internetdisconnected');
+  });
+  await tomas.keyboard.press('f');
+  const row = tomas
+    .getByRole('list', { name: 'All items' })
+    .getByRole('button', { name: new RegExp(`^${item ?? ''}`) });
+  await expect(row).toContainText('fine');
+  expect(lost).toBeGreaterThanOrEqual(2);
+  await tomas.unroute('**/api/command');
+  await tomas.context().setOffline(true);
+  const next = await tomas.getByRole('heading', { level: 2 }).first().textContent();
+  await tomas.getByRole('textbox', { name: 'Note' }).fill('written without a connection');
+  await tomas.getByRole('button', { name: /^Watch/ }).click();
+  await expect(tomas.getByText(/No connection to the shop/).first()).toBeVisible();
+  await expect(tomas.getByRole('heading', { level: 2 }).first()).toHaveText(next ?? '');
+  await expect(tomas.getByRole('textbox', { name: 'Note' })).toHaveValue('written without a connection');
+  await tomas.context().setOffline(false);
+  await tomas.getByRole('button', { name: /^Watch/ }).click();
+  const then = tomas
+    .getByRole('list', { name: 'All items' })
+    .getByRole('button', { name: new RegExp(`^${next ?? ''}`) });
+  await expect(then).toContainText('watch');
+  const db = openDatabase(DATABASE);
+  const job = await db.models.Job.findOne({ where: { number: 414 } });
+  const inspection = await db.models.Inspection.findOne({ where: { jobId: job?.id ?? 0 } });
+  const answers = await db.models.InspectionAnswer.findAll({
+    where: { inspectionId: inspection?.id ?? 0 },
+    order: [['id', 'DESC']],
+  });
+  expect(answers.slice(0, 2).map((a) => [a.answer, a.note, a.version])).toEqual([
+    ['watch', 'written without a connection', 1],
+    ['fine', '', 1],
+  ]);
+  await db.sequelize.close();
 });

@@ -113,5 +113,5 @@ test('a part taken off goes into a numbered bag and is asked for at hand-over', 
   await expect(bags).toContainText('1 old saddle');
   await expect(bags.getByLabel('Taken off, into bag 2')).toHaveValue('');
   await go(bench, '/job/408/hand-over');
-  await expect(bench.getByRole('checkbox', { name: '1 old saddle' })).not.toBeChecked();
+  await expect(bench.getByRole('checkbox', { name: 'bag 1 old saddle' })).not.toBeChecked();
 });

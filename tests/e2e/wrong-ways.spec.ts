@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page, type Route } from '@playwright/test';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { A, accessible, BY_ITSELF, B, DATABASE, go, live, pairedTablet, signIn, tablet } from './shop.ts';
 
@@ -102,6 +102,30 @@ async function answersLost(
   });
   return { arrived: () => arrived, end: () => page.unroute('**/api/command') };
 }
+
+test('a look under way when the connection goes does not take the page away', async () => {
+  await go(ilse, '/job/408/readings');
+  await go(tomas, '/job/408/readings');
+  await ilse.evaluate(() => Object.assign(window, { samePage: true }));
+  const [relief, typing] = [station(ilse, 'relief:0:7'), station(ilse, 'action:6:12')];
+  const before = await relief.inputValue();
+  let asked = 0;
+  const cut = async (route: Route) => {
+    const isView = route.request().headers()['rsc'] !== undefined;
+    if (isView) asked++;
+    await (isView ? route.abort('internetdisconnected') : route.continue());
+  };
+  await ilse.route('**/job/408/**', cut);
+  await typing.fill('5.2');
+  await station(tomas, 'relief:0:7').fill('.0171');
+  await station(tomas, 'relief:0:7').press('Enter');
+  await expect.poll(() => asked, BY_ITSELF).toBeGreaterThanOrEqual(2);
+  await expect(typing).toHaveValue('5.2');
+  await ilse.unroute('**/job/408/**', cut);
+  await expect(relief).not.toHaveValue(before, BY_ITSELF);
+  expect(await ilse.evaluate(() => 'samePage' in window)).toBe(true);
+  await expect(typing).toHaveValue('5.2');
+});
 
 test('a reload between the save and its answer meets no conflict with itself', async () => {
   await go(ilse, '/job/414/readings');

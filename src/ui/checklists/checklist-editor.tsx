@@ -6,10 +6,10 @@ import { checklistItems, toFileItems } from '../../contracts/formats/checklists.
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
-import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
 import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
+import { KindChoice } from '../kind-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 import { DiffView } from './diff-view.tsx';
@@ -133,16 +133,7 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
               />
             )}
           </FormField>
-          <FormField label="Preview for a">
-            {(w) => (
-              <ListChoice
-                {...w}
-                value={kind}
-                items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
-                onChange={(k) => setKind(k as Kind)}
-              />
-            )}
-          </FormField>
+          <KindChoice label="Preview for a" value={kind} onChange={setKind} />
         </div>
         <FormField label="Ends in one of these words, with commas between; or in none">
           {(w) => (

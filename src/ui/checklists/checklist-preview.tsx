@@ -4,11 +4,10 @@ import { useState } from 'react';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
 import { conditionWords } from '../../core/inspection/condition.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
-import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { operation } from '../../core/plan/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
+import { KindChoice } from '../kind-choice.tsx';
 import { PHASES, valueName } from './words.ts';
 
 function Row({ item, asked }: { readonly item: ChecklistItem; readonly asked: boolean }) {
@@ -38,16 +37,7 @@ export function ChecklistPreview({ list }: { readonly list: Checklist }) {
   return (
     <div className="px-5 py-3">
       <div className="mb-3 max-w-sm">
-        <FormField label="As it meets a">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={kind}
-              items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
-              onChange={(k) => setKind(k as Kind)}
-            />
-          )}
-        </FormField>
+        <KindChoice label="As it meets a" value={kind} onChange={setKind} />
       </div>
       <p role="status" className="mb-2">
         {asked.size} of {list.items.length} items are asked of a {KIND_NAMES[kind].toLowerCase()} as it

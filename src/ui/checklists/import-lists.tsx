@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import { fromFileItems, readChecklists, type ChecklistsFile } from '../../contracts/formats/checklists.ts';
 import type { Checklist } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
+import { FileField } from '../file-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 import { DiffView } from './diff-view.tsx';
@@ -18,8 +19,7 @@ export function ImportLists({ lists }: { readonly lists: readonly Checklist[] })
   const { give, busy, trouble } = useSend();
   const [found, setFound] = useState<readonly FileList[]>([]);
   const [wrong, setWrong] = useState('');
-  const read = async (file: File | undefined) => {
-    if (!file) return;
+  const read = async (file: File) => {
     const done = readChecklists(await file.text());
     setWrong(done.ok ? '' : done.error);
     setFound(done.ok ? done.value : []);
@@ -35,23 +35,12 @@ export function ImportLists({ lists }: { readonly lists: readonly Checklist[] })
       <h2 id={`${id}-title`} className="text-xl">
         Lists from a file
       </h2>
-      <label className="label" htmlFor={id}>
-        A JSON file of checklists
-      </label>
-      <input
-        id={id}
-        type="file"
+      <FileField
+        label="A JSON file of checklists"
         accept=".json,application/json"
-        className="field py-2"
-        aria-invalid={wrong !== '' || undefined}
-        aria-describedby={wrong === '' ? undefined : `${id}-trouble`}
-        onChange={(e) => void read(e.target.files?.[0])}
+        wrong={wrong && `${wrong} Nothing was changed.`}
+        onFile={(file) => void read(file)}
       />
-      {wrong !== '' && (
-        <p id={`${id}-trouble`} role="alert" className="text-rubric">
-          ◆ {wrong} Nothing was changed.
-        </p>
-      )}
       <Trouble trouble={trouble} />
       {found.map((one) => {
         const now = lists.find((l) => l.id === one.id);

@@ -6,13 +6,11 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { DeskFound } from '../../server/desk/load-desk.ts';
 import { todayIso } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
+import { useSlash } from '../use-slash.ts';
 import { TagRow } from './tag-row.tsx';
 
 const NOTHING: DeskFound = { here: [], customers: [], sure: null };
 const PAUSE_MS = 160;
-
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.matches('input, textarea, select');
 
 /** Where a new one would begin with what was looked for: digits and hyphens are a serial, anything else a name. */
 const newWith = (text: string): string =>
@@ -33,7 +31,7 @@ function Customers({ found }: { readonly found: DeskFound }) {
               <b className="text-ink">{c.name}</b> <span className="text-sm text-quiet">{c.phone}</span>
             </span>
             <Link href={`/desk/take-in?customer=${c.id}`} className="button px-3">
-              Takes in another<span className="sr-only"> for {c.name}</span>
+              Take in another<span className="sr-only"> for {c.name}</span>
             </Link>
           </p>
           <ul>
@@ -67,14 +65,8 @@ export function DeskFind({ children }: { readonly children: ReactNode }) {
   const asked = useRef('');
   useEffect(() => {
     field.current?.focus();
-    const key = (e: KeyboardEvent) => {
-      if (e.key !== '/' || typing(e.target)) return;
-      e.preventDefault();
-      field.current?.focus();
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
   }, []);
+  useSlash(field);
   useEffect(() => {
     asked.current = text;
     if (text.trim().length < 2) return setFound(NOTHING);

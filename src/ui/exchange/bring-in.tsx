@@ -5,6 +5,7 @@ import { useId, useState } from 'react';
 import { readCustomersCsv, readVcards, type CustomerEntry } from '../../contracts/formats/customers.ts';
 import { readInstrumentsCsv, type InstrumentEntry } from '../../contracts/formats/instruments.ts';
 import type { Result } from '../../core/result.ts';
+import { FileField } from '../file-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
@@ -44,8 +45,7 @@ export function BringBookIn() {
   const [found, setFound] = useState<Found | null>(null);
   const [said, setSaid] = useState('');
   const [wrong, setWrong] = useState('');
-  const read = async (file: File | undefined) => {
-    if (!file) return;
+  const read = async (file: File) => {
     const done = readBook(await file.text());
     setSaid('');
     setWrong(done.ok ? '' : done.error);
@@ -71,23 +71,12 @@ export function BringBookIn() {
       <h2 id={`${id}-title`} className="text-xl">
         Customers and instruments in
       </h2>
-      <label className="label" htmlFor={id}>
-        A file of vCards, or CSV as it goes out here
-      </label>
-      <input
-        id={id}
-        type="file"
+      <FileField
+        label="A file of vCards, or CSV as it goes out here"
         accept=".vcf,.csv,text/vcard,text/csv"
-        className="field py-2"
-        aria-invalid={wrong !== '' || undefined}
-        aria-describedby={wrong === '' ? undefined : `${id}-trouble`}
-        onChange={(e) => void read(e.target.files?.[0])}
+        wrong={wrong && `${wrong} Nothing was changed.`}
+        onFile={(file) => void read(file)}
       />
-      {wrong !== '' && (
-        <p id={`${id}-trouble`} role="alert" className="text-rubric">
-          ◆ {wrong} Nothing was changed.
-        </p>
-      )}
       <Trouble trouble={trouble} />
       <p role="status">{said}</p>
       {found && (
@@ -117,8 +106,7 @@ export function BringJobIn() {
     wrong: '',
     number: null,
   });
-  const send = async (file: File | undefined) => {
-    if (!file) return;
+  const send = async (file: File) => {
     setState({ busy: true, wrong: '', number: null });
     const answer = await fetch('/api/exchange', {
       method: 'POST',
@@ -139,27 +127,13 @@ export function BringJobIn() {
       <h2 id={`${id}-title`} className="text-xl">
         A job from another house
       </h2>
-      <label className="label" htmlFor={id}>
-        The zip of a job
-      </label>
-      <input
-        id={id}
-        type="file"
+      <FileField
+        label="The zip of a job"
         accept=".zip,application/zip"
-        className="field py-2"
+        wrong={state.wrong}
         disabled={state.busy}
-        aria-invalid={state.wrong !== '' || undefined}
-        aria-describedby={state.wrong === '' ? undefined : `${id}-trouble`}
-        onChange={(e) => {
-          void send(e.target.files?.[0]);
-          e.target.value = '';
-        }}
+        onFile={(file) => void send(file)}
       />
-      {state.wrong !== '' && (
-        <p id={`${id}-trouble`} role="alert" className="text-rubric">
-          ◆ {state.wrong}
-        </p>
-      )}
       <p role="status">
         {state.busy && 'Reading, checking, writing …'}
         {state.number !== null && (

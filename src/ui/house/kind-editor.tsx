@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
+import { KIND_NAMES } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../server/house/kinds.ts';
 import {
@@ -12,7 +12,7 @@ import {
 } from '../construction-draft.ts';
 import { ConstructionFields } from '../construction-fields.tsx';
 import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
+import { KindChoice } from '../kind-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
@@ -61,18 +61,13 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
             />
           )}
         </FormField>
-        <FormField label="Goes by the rules of a">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={draft.facts.kind}
-              items={KINDS.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
-              onChange={(k) =>
-                setEditing({ ...editing, draft: { ...draft, facts: { ...draft.facts, kind: k as Kind } } })
-              }
-            />
-          )}
-        </FormField>
+        <KindChoice
+          label="Goes by the rules of a"
+          value={draft.facts.kind}
+          onChange={(kind) =>
+            setEditing({ ...editing, draft: { ...draft, facts: { ...draft.facts, kind } } })
+          }
+        />
       </div>
       <p className="text-sm text-quiet">
         Its rules: targets, the kinds the checklists name, the outline damage is marked on. What is usual for

@@ -26,7 +26,7 @@ function BenchCheck({ job, may }: { readonly job: LeafProps['job']; readonly may
         <label key={c.key} className="flex min-h-11 items-center gap-3">
           <input
             type="checkbox"
-            className="h-6 w-6"
+            className="h-6 w-6 shrink-0"
             checked={checks[c.key] === true}
             disabled={!may || busy}
             onChange={(e) => void keep({ ...checks, [c.key]: e.target.checked })}
@@ -72,16 +72,16 @@ function Thing({
   const [why, setWhy] = useState(item.absence);
   const { id: itemId, version } = item;
   return (
-    <div className="grid grid-cols-2 items-center gap-3">
+    <div className="grid grid-cols-2 items-center gap-3 border-b border-line py-1">
       <label className="flex min-h-11 items-center gap-3">
         <input
           type="checkbox"
-          className="h-6 w-6"
+          className="h-6 w-6 shrink-0"
           checked={item.returned}
           disabled={!may}
           onChange={(e) => onGive({ itemId, version, returned: e.target.checked, absence: item.absence })}
         />
-        {item.bag !== null && <b className="text-ink">{item.bag}</b>}
+        {item.bag !== null && <b className="shrink-0 text-sm font-normal text-quiet">bag {item.bag}</b>}
         {item.name}
       </label>
       {!item.returned && (
@@ -144,7 +144,7 @@ function Signing({ job }: Pick<LeafProps, 'job'>) {
       <label className="flex min-h-11 items-center gap-3">
         <input
           type="checkbox"
-          className="h-6 w-6"
+          className="h-6 w-6 shrink-0"
           checked={agreed}
           onChange={(e) => setAgreed(e.target.checked)}
         />

@@ -11,6 +11,7 @@ import { PillChoice } from '../pill-choice.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
+import { isTyping } from '../use-slash.ts';
 import type { LeafProps } from './leaf-props.ts';
 
 type Item = LeafProps['job']['inspection']['items'][number];
@@ -98,9 +99,6 @@ function List({
   );
 }
 
-const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.matches('input, textarea, select');
-
 /** The checklist: one item large, one key or tap an answer, the next item by itself. */
 export function InspectionLeaf({ job, allowed }: LeafProps) {
   const { items, finishedAt } = job.inspection;
@@ -165,7 +163,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
   });
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
-      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       const chosen = ANSWERS.find((a) => ANSWER_FACTS[a].key === e.key.toLowerCase());
       if (chosen) {
         e.preventDefault();

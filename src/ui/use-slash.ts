@@ -1,0 +1,20 @@
+'use client';
+
+import { useEffect, type RefObject } from 'react';
+
+/** Whether what has the focus takes what is typed. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
+
+/** `/` goes to a field from anywhere on the page. */
+export function useSlash(field: RefObject<HTMLInputElement | null>): void {
+  useEffect(() => {
+    const key = (e: KeyboardEvent) => {
+      if (e.key !== '/' || isTyping(e.target)) return;
+      e.preventDefault();
+      field.current?.focus();
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [field]);
+}
