@@ -13,6 +13,8 @@ const mm = (low: number, high: number, what: string) =>
     .min(low, `${what} under ${low} mm is not possible`)
     .max(high, `${what} over ${high} mm is not possible`);
 
+const radius = mm(100, 1500, 'A radius');
+
 /** The construction facts of an instrument, lengths in mm. */
 export const constructionSchema = z.object({
   kind: z.enum(KINDS),
@@ -41,4 +43,13 @@ export const constructionSchema = z.object({
   electronics: choice('electronics'),
   finish: choice('finish'),
   fingerboard: choice('fingerboard'),
+  radius: z
+    .union([
+      z.object({ kind: z.literal('flat') }),
+      z.object({ kind: z.literal('single'), at: radius }),
+      z.object({ kind: z.literal('compound'), nut: radius, end: radius }),
+    ])
+    .optional(),
+  rodKey: z.string().trim().max(20).optional(),
+  springs: z.number().int().min(0).max(6).optional(),
 });

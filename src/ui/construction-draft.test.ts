@@ -39,6 +39,9 @@ test.each([
   ['scale', { scale: 'long' }, /./],
   ['scale', { scale: '' }, /./],
   ['compensation', { compensation: '2 miles' }, /./],
+  ['radius', { radius: 'round' }, /Write flat/],
+  ['springs', { springs: '9' }, /None to six/],
+  ['springs', { springs: 'two' }, /None to six/],
   ['frets', { frets: '6' }, /Ten to thirty-six/],
   ['frets', { frets: '' }, /Ten to thirty-six/],
   ['bodyFret', { bodyFret: '14.5' }, /7th to the 30th/],
@@ -49,6 +52,16 @@ test.each([
 ] as const)('%s is questioned at its field', (field, more, says) => {
   const read = readConstruction(draft(more));
   expect(read.ok ? 'read' : (read.error[field] ?? JSON.stringify(read.error))).toMatch(says);
+});
+
+test('what nobody has looked at stays unsaid; what was said is kept', () => {
+  const bare = readConstruction(draft({ radius: ' ', rodKey: '', springs: '' }));
+  expect(bare.ok && ['radius', 'rodKey', 'springs'].some((k) => k in bare.value)).toBe(false);
+  const said = readConstruction(draft({ radius: '10 to 16', rodKey: ' 5/16 in ', springs: '3' }));
+  expect(said).toMatchObject({
+    ok: true,
+    value: { radius: { kind: 'compound', nut: 254, end: 406.4 }, rodKey: '5/16 in', springs: 3 },
+  });
 });
 
 test('all that is wrong is said at once', () => {

@@ -1,5 +1,6 @@
 import { constructionSchema } from '../contracts/construction.ts';
 import type { Construction, StringFact } from '../core/instrument/construction.ts';
+import { readRadius, sayRadius } from '../core/instrument/board-radius.ts';
 import { fail, ok, type Result } from '../core/result.ts';
 import { parseLength } from '../core/units/parse-length.ts';
 
@@ -11,10 +12,16 @@ export interface ConstructionDraft {
   readonly frets: string;
   readonly bodyFret: string;
   readonly strings: string;
+  readonly radius: string;
+  readonly rodKey: string;
+  readonly springs: string;
 }
 
 export type DraftErrors = Partial<
-  Record<'scale' | 'compensation' | 'frets' | 'bodyFret' | 'strings', string>
+  Record<
+    'scale' | 'compensation' | 'frets' | 'bodyFret' | 'strings' | 'radius' | 'rodKey' | 'springs',
+    string
+  >
 >;
 
 /** A gauge in inches: `.053`, with a half thou where it has one, `.0095`. */
@@ -32,6 +39,9 @@ export const draftOf = (c: Construction): ConstructionDraft => ({
   frets: String(c.frets),
   bodyFret: String(c.bodyFret),
   strings: stringsText(c.strings),
+  radius: c.radius ? sayRadius(c.radius) : '',
+  rodKey: c.rodKey ?? '',
+  springs: c.springs === undefined ? '' : String(c.springs),
 });
 
 /** Reads strings, lowest first, each a note with its octave and a gauge. */
@@ -54,6 +64,8 @@ export function readStrings(text: string): Result<StringFact[], string> {
   return ok(read);
 }
 
+const withoutOptional = ({ radius: _r, rodKey: _k, springs: _s, ...facts }: Construction) => facts;
+
 const whole = (text: string): number => (/^\d{1,2}$/.test(text.trim()) ? Number(text.trim()) : Number.NaN);
 
 /** Reads a draft into a construction the house accepts, or says what is wrong at which field. */
@@ -63,22 +75,30 @@ export function readConstruction(draft: ConstructionDraft): Result<Construction,
     parseLength(draft.compensation, 'mm'),
     readStrings(draft.strings),
   ];
+  const radius = draft.radius.trim() === '' ? ok(undefined) : readRadius(draft.radius);
+  const springs = draft.springs.trim() === '' ? undefined : whole(draft.springs);
   const [frets, bodyFret] = [whole(draft.frets), whole(draft.bodyFret)];
   const errors: DraftErrors = {
     ...(scale.ok ? {} : { scale: scale.error.message }),
     ...(compensation.ok ? {} : { compensation: compensation.error.message }),
     ...(strings.ok ? {} : { strings: strings.error }),
+    ...(radius.ok ? {} : { radius: radius.error }),
+    ...(springs === undefined || (springs >= 0 && springs <= 6) ? {} : { springs: 'None to six.' }),
     ...(frets >= 10 && frets <= 36 ? {} : { frets: 'Ten to thirty-six frets.' }),
     ...(bodyFret >= 7 && bodyFret <= 30 ? {} : { bodyFret: 'The 7th to the 30th.' }),
   };
-  if (Object.keys(errors).length > 0 || !scale.ok || !compensation.ok || !strings.ok) return fail(errors);
+  if (Object.keys(errors).length > 0 || !scale.ok || !compensation.ok || !strings.ok || !radius.ok)
+    return fail(errors);
   const made = {
-    ...draft.facts,
+    ...withoutOptional(draft.facts),
     scale: scale.value.mm,
     compensation: compensation.value.mm,
     frets,
     bodyFret,
     strings: strings.value,
+    ...(radius.value && { radius: radius.value }),
+    ...(draft.rodKey.trim() !== '' && { rodKey: draft.rodKey.trim() }),
+    ...(springs !== undefined && { springs }),
   };
   const checked = constructionSchema.safeParse(made);
   if (checked.success) return ok(made);

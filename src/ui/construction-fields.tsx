@@ -6,13 +6,16 @@ import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
 import type { ConstructionDraft, DraftErrors } from './construction-draft.ts';
 
-const NUMBERS: ReadonlyArray<
-  readonly [field: 'scale' | 'compensation' | 'frets' | 'bodyFret', label: string]
-> = [
+type Typed = Exclude<keyof ConstructionDraft, 'facts' | 'strings'>;
+
+const NUMBERS: ReadonlyArray<readonly [field: Typed, label: string]> = [
   ['scale', 'Scale'],
   ['compensation', 'Compensation'],
   ['frets', 'Frets'],
   ['bodyFret', 'Body at fret'],
+  ['radius', 'Fingerboard radius'],
+  ['rodKey', 'Key of the rod'],
+  ['springs', 'Vibrato springs'],
 ];
 
 /** Every fact of a construction, as text and choices. */

@@ -71,12 +71,16 @@ test('a list is changed, put in another order by finger and by keyboard, kept, a
   await accessible(ilse, 'editing a checklist');
   // a reload in the middle loses nothing
   await ilse.reload();
-  await expect(ilse.getByRole('heading', { name: '2 changes since version 1' })).toBeVisible();
-  await ilse.getByRole('button', { name: 'Keep as version 2' }).tap();
+  await expect(
+    ilse.getByRole('heading', { name: `2 changes since version ${SALES_FLOOR.version}` }),
+  ).toBeVisible();
+  await ilse.getByRole('button', { name: `Keep as version ${SALES_FLOOR.version + 1}` }).tap();
   await ilse.waitForURL('**/house/checklists?list=*');
-  await expect(ilse.getByRole('link', { name: 'New stock for the floor, version 2' })).toBeVisible();
+  await expect(
+    ilse.getByRole('link', { name: `New stock for the floor, version ${SALES_FLOOR.version + 1}` }),
+  ).toBeVisible();
   await go(ilse, `${FLOOR}/versions`);
-  const newest = ilse.getByRole('region', { name: /^Version 2/ });
+  const newest = ilse.getByRole('region', { name: new RegExp(`^Version ${SALES_FLOOR.version + 1}`) });
   await expect(newest.getByRole('region', { name: 'Added' })).toContainText('Hang tag and price');
   await expect(newest.getByRole('region', { name: 'Moved' }).getByRole('listitem')).toHaveCount(1);
   await accessible(ilse, 'versions of a checklist');

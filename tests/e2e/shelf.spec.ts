@@ -69,7 +69,11 @@ test('what it is, changed in seconds: checklist and readings follow', async () =
 
 test('two entries that are one are joined, and taken apart again', async () => {
   await takeIn(ilse, 'Oster, Wren', '(555) 0222', 'RD-2');
-  await go(ilse, '/shelf/double');
+  await ilse
+    .getByText(/In the book twice, it seems: Oster, Wren/)
+    .getByRole('link', { name: 'Look' })
+    .tap();
+  await ilse.waitForURL('**/shelf/double');
   const alike = ilse.getByRole('region', { name: 'Look like one' });
   await expect(alike).toContainText('Customers: same telephone, same name');
   await accessible(ilse, 'double entries');

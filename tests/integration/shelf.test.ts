@@ -45,6 +45,7 @@ describe('two entries that are one', () => {
         why: 'same telephone, same name',
       },
     ]);
+    expect((await look(two.number)).double).toBe('Eskelow, Runa (same telephone, same name)');
     const pair = { entity: 'customer', keepId: one.customer.id, goneId: two.customer.id } as const;
     const { mergeId } = value(await house.give(house.desk, 'shelf.merge', { ...pair, verdict: 'same' }));
     expect((await look(two.number)).customer.id).toBe(one.customer.id);
@@ -60,6 +61,7 @@ describe('two entries that are one', () => {
     expect((await look(one.number)).customer.id).toBe(one.customer.id);
     expect((await loadDuplicates(house.db)).found).toHaveLength(1);
     value(await house.give(house.desk, 'shelf.merge', { ...pair, verdict: 'apart' }));
+    expect((await look(two.number)).double).toBeNull();
     expect((await loadDuplicates(house.db)).found).toEqual([]);
   });
 

@@ -1,3 +1,4 @@
+import type { BoardRadius } from '../../core/instrument/board-radius.ts';
 import { FACTS, type Construction, type StringFact } from '../../core/instrument/construction.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { constructionSchema } from '../construction.ts';
@@ -26,6 +27,9 @@ const COLUMNS = [
   'strings_a_course',
   'left_handed',
   'strings',
+  'radius',
+  'rod_key',
+  'springs',
   ...CHOICES.map((c) => c.toLowerCase()),
 ] as const;
 
@@ -38,6 +42,26 @@ const stringsIn = (text: string): StringFact[] =>
     const [note = '', gauge = ''] = part.trim().split(/\s+/);
     return { note, gauge: Number.parseFloat(gauge), wound: gauge.endsWith('w') };
   });
+
+const number = (text: string | undefined): number =>
+  /^\d+(\.\d+)?$/.test(text ?? '') ? Number(text) : Number.NaN;
+
+/** A radius in mm: `flat`, `304.8`, `254 to 406.4`; empty where nobody has looked. */
+const radiusOut = (r: BoardRadius | undefined): string =>
+  r === undefined
+    ? ''
+    : r.kind === 'flat'
+      ? 'flat'
+      : r.kind === 'single'
+        ? String(r.at)
+        : `${r.nut} to ${r.end}`;
+
+function radiusIn(text: string): { readonly radius?: unknown } {
+  if (text === '') return {};
+  if (text === 'flat') return { radius: { kind: 'flat' } };
+  const [nut, end] = text.split(' to ').map(number);
+  return { radius: end === undefined ? { kind: 'single', at: nut } : { kind: 'compound', nut, end } };
+}
 
 /** Instruments as CSV: one line each, lengths in mm. */
 export const toInstrumentsCsv = (all: readonly InstrumentEntry[]): string =>
@@ -55,13 +79,13 @@ export const toInstrumentsCsv = (all: readonly InstrumentEntry[]): string =>
         String(c.perCourse),
         c.leftHanded ? 'yes' : 'no',
         stringsOut(c.strings),
+        radiusOut(c.radius),
+        c.rodKey ?? '',
+        c.springs === undefined ? '' : String(c.springs),
         ...CHOICES.map((f) => c[f]),
       ];
     }),
   );
-
-const number = (text: string | undefined): number =>
-  /^\d+(\.\d+)?$/.test(text ?? '') ? Number(text) : Number.NaN;
 
 /** Reads instruments from CSV; says line and column of what is not possible. */
 export function readInstrumentsCsv(text: string): Result<InstrumentEntry[], string> {
@@ -78,6 +102,9 @@ export function readInstrumentsCsv(text: string): Result<InstrumentEntry[], stri
       bodyFret: number(r['body_fret']),
       perCourse: number(r['strings_a_course']),
       strings: stringsIn(r['strings'] ?? ''),
+      ...radiusIn(r['radius'] ?? ''),
+      ...(r['rod_key'] && { rodKey: r['rod_key'] }),
+      ...(r['springs'] && { springs: number(r['springs']) }),
       ...Object.fromEntries(CHOICES.map((f) => [f, r[f.toLowerCase()]])),
     });
     const [wrong] = construction.error?.issues ?? [];

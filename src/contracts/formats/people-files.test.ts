@@ -105,9 +105,15 @@ const instrument: fc.Arbitrary<InstrumentEntry> = fc.record({
   model: name,
   year: fc.constantFrom('', '1971'),
   serial: fc.constantFrom('', 'WO-1', '001'),
-  construction: fc
-    .tuple(fc.constantFrom(...KINDS), fc.boolean())
-    .map(([k, leftHanded]) => ({ ...usualConstruction(k), leftHanded })),
+  construction: fc.tuple(fc.constantFrom(...KINDS), fc.boolean()).map(([k, leftHanded]) => ({
+    ...usualConstruction(k),
+    leftHanded,
+    ...(leftHanded && {
+      radius: { kind: 'compound' as const, nut: 254, end: 406.4 },
+      rodKey: '5/16 in',
+      springs: 3,
+    }),
+  })),
 });
 
 test('instruments come back from CSV just so, to the last digit of a gauge', () => {

@@ -1,8 +1,14 @@
+import type { BoardRadius } from './board-radius.ts';
 import type { Kind } from './kinds.ts';
 
 /** Choices of each construction fact, in the bench's words. */
 export const FACTS = {
-  joint: { glued: 'glued', bolted: 'bolted', 'bolted-shims': 'bolted, with shims' },
+  joint: {
+    glued: 'glued',
+    bolted: 'bolted',
+    'bolted-shims': 'bolted, with shims',
+    'tilt-screw': 'bolted, with a tilt screw',
+  },
   rod: { none: 'none', 'one-way': 'one-way', 'two-way': 'two-way' },
   rodNut: { headstock: 'at the headstock', soundhole: 'at the soundhole', heel: 'at the heel' },
   bridge: {
@@ -60,6 +66,12 @@ export interface Construction {
   readonly electronics: Choice<'electronics'>;
   readonly finish: Choice<'finish'>;
   readonly fingerboard: Choice<'fingerboard'>;
+  /** absent where nobody has looked */
+  readonly radius?: BoardRadius | undefined;
+  /** the key the rod's nut takes, as it is said: `4 mm`, `5/16 in` */
+  readonly rodKey?: string | undefined;
+  /** springs of a vibrato */
+  readonly springs?: number | undefined;
 }
 
 /** The number a string goes by at the bench: 1 is the highest. Index 0 of `strings` is the lowest. */

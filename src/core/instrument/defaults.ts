@@ -29,6 +29,7 @@ const ACOUSTIC: Omit<Construction, 'kind'> = {
   electronics: 'none',
   finish: 'lacquer',
   fingerboard: 'raw',
+  radius: { kind: 'single', at: 406.4 },
 };
 
 const SOLID: Omit<Construction, 'kind'> = {
@@ -43,6 +44,7 @@ const SOLID: Omit<Construction, 'kind'> = {
   nut: 'synthetic',
   electronics: 'passive',
   finish: 'poly',
+  radius: { kind: 'single', at: 304.8 },
 };
 
 const DEFAULTS: Readonly<Record<Kind, Omit<Construction, 'kind'>>> = {
@@ -62,6 +64,7 @@ const DEFAULTS: Readonly<Record<Kind, Omit<Construction, 'kind'>>> = {
     rod: 'none',
     bridge: 'tie-block',
     finish: 'shellac',
+    radius: { kind: 'flat' },
     strings: set('E2:44w A2:36w D3:30w G3:40 B3:33 E4:28'),
   },
   'solid-electric': SOLID,
@@ -100,6 +103,7 @@ const DEFAULTS: Readonly<Record<Kind, Omit<Construction, 'kind'>>> = {
     bridge: 'tie-block',
     nut: 'synthetic',
     finish: 'oil',
+    radius: { kind: 'flat' },
     strings: set('G4:24 C4:34 E4:29 A4:22'),
   },
 };

@@ -15,6 +15,7 @@ import { checkSeal } from '../hand-over/sealed-record.ts';
 import { offeredKinds, type OfferedKind } from '../house/kinds.ts';
 import { listNames } from '../house/load-checklists.ts';
 import { shopOf } from '../house/load-shop.ts';
+import { looksDouble } from '../shelf/look-alike.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
 import { judge } from './judge.ts';
 
@@ -144,7 +145,7 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits, receipt, custody, lists, kinds] = await Promise.all([
+  const [lines, seal, visits, receipt, custody, lists, kinds, double] = await Promise.all([
     workView(db, g, name),
     checkSeal(models, job),
     earlierVisits(db, job),
@@ -152,10 +153,12 @@ export async function loadJob(db: Database, number: number) {
     custodyOf(models, job.id),
     listNames(db),
     offeredKinds(db),
+    job.state === 'open' ? looksDouble(models, customer, g.instrument) : null,
   ]);
   return {
     ...headOf(job, g, customer, kinds, name),
     kinds,
+    double,
     shop: shopOf(g.settings),
     people: people.map((p) => ({ id: p.id, name: p.name })),
     places: places.map((p) => ({ id: p.id, name: p.name })),

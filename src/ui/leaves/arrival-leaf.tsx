@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { sayRadius } from '../../core/instrument/board-radius.ts';
 import { FACTS } from '../../core/instrument/construction.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
@@ -35,10 +36,22 @@ function Construction({ job }: Pick<LeafProps, 'job'>) {
       <Fact name="Neck joint" value={FACTS.joint[c.joint]} />
       <Fact
         name="Truss rod"
-        value={c.rod === 'none' ? FACTS.rod.none : `${FACTS.rod[c.rod]}, ${FACTS.rodNut[c.rodNut]}`}
+        value={
+          c.rod === 'none'
+            ? FACTS.rod.none
+            : [FACTS.rod[c.rod], FACTS.rodNut[c.rodNut], c.rodKey].filter(Boolean).join(', ')
+        }
       />
+      {c.radius && <Fact name="Radius" value={sayRadius(c.radius)} />}
       <Fact name="Bridge" value={FACTS.bridge[c.bridge]} />
-      <Fact name="Vibrato" value={FACTS.vibrato[c.vibrato]} />
+      <Fact
+        name="Vibrato"
+        value={
+          c.springs === undefined
+            ? FACTS.vibrato[c.vibrato]
+            : `${FACTS.vibrato[c.vibrato]}, ${c.springs} springs`
+        }
+      />
       <Fact name="Nut" value={FACTS.nut[c.nut]} />
       <Fact name="Electronics" value={FACTS.electronics[c.electronics]} />
       <Fact name="Finish" value={FACTS.finish[c.finish]} />
@@ -89,6 +102,14 @@ export function ArrivalLeaf({ job, allowed }: LeafProps) {
           {job.customer.phone || 'no telephone'}
         </p>
         <Unknowns job={job} />
+        {job.double && allowed.take && (
+          <p className="text-sm text-rubric">
+            ◆ In the book twice, it seems: {job.double}.{' '}
+            <Link href="/shelf/double" className="inline-flex min-h-8 items-center underline">
+              Look
+            </Link>
+          </p>
+        )}
         <section aria-labelledby="facts">
           <div className="mb-1 flex items-center justify-between">
             <h2 id="facts" className="text-xl">

@@ -7,7 +7,7 @@ import { checklistFrom } from './checklist-table.ts';
 export const BENCH_ARRIVAL = checklistFrom({
   id: 'bench-arrival',
   name: 'Bench arrival',
-  version: 2,
+  version: 3,
   ends: [],
   table: `
 # First look, strings-on

@@ -14,7 +14,7 @@ const NAMED: Readonly<Record<string, Condition>> = {
   twelve: { fact: 'kind', is: ['twelve-string'] },
   rod: { fact: 'rod', isNot: ['none'] },
   glued: { fact: 'joint', is: ['glued'] },
-  bolted: { fact: 'joint', is: ['bolted', 'bolted-shims'] },
+  bolted: { fact: 'joint', is: ['bolted', 'bolted-shims', 'tilt-screw'] },
   pinned: { fact: 'bridge', is: ['pinned'] },
   'tie-block': { fact: 'bridge', is: ['tie-block'] },
   individual: { fact: 'bridge', is: ['individual'] },
