@@ -1,3 +1,4 @@
+import { shippedTargets } from '../../src/contracts/formats/targets.ts';
 import { toChecklistsFile } from '../../src/contracts/formats/checklists.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
@@ -6,6 +7,7 @@ import { Trouble } from '../say.ts';
 
 const EXPORTS: Readonly<Record<string, () => unknown>> = {
   checklists: () => toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]),
+  targets: shippedTargets,
 };
 
 /** Prints what ships with Rubrica in its published format; it needs neither build nor database. */

@@ -38,6 +38,10 @@ test('the whole story by keyboard alone', async ({ browser }) => {
   const page = await tablet(browser, A, 'Odile Farrant', '480216');
   await press(page, page.getByRole('link', { name: 'Desk' }));
   await page.waitForURL('**/desk');
+  await page.keyboard.press('Tab');
+  await press(page, page.getByRole('link', { name: 'Take in a new one' }));
+  await page.waitForURL('**/desk/take-in');
+  await live(page);
   await typeInto(page, 'Name, telephone or serial number', 'Vesna Halloway');
   await page.keyboard.press('Escape');
   await typeInto(page, /own words/, 'Hard to press down.');

@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { targetsFormat } from '../../src/contracts/formats/targets.ts';
 import { checklistsFormat } from '../../src/contracts/formats/checklists.ts';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
 import { runDeclared } from '../../src/core/sums/run-sum.ts';
@@ -87,10 +88,25 @@ describe('./rubrica export', () => {
     expect(checklistsFormat.parse(JSON.parse(stdout)).map((l) => l.items.length >= 45)).toEqual([true, true]);
   });
 
+  test('the shipped targets, in theirs: three touches of eight kinds', () => {
+    const { status, stdout } = rubrica(['export', 'targets']);
+    expect(status).toBe(0);
+    const targets = targetsFormat.parse(JSON.parse(stdout));
+    expect(targets).toHaveLength(8 * 3 * 5);
+    const steel = targets.filter(
+      (t) => t.kind === 'steel-acoustic' && t.quantity === 'action' && t.side === 'bass',
+    );
+    expect(steel.map((t) => [t.touch, t.low, t.aim, t.high])).toEqual([
+      ['light', 1.8, 2, 2.3],
+      ['medium', 2, 2.2, 2.5],
+      ['heavy', 2.35, 2.55, 2.85],
+    ]);
+  });
+
   test('what it does not know is said', () => {
     expect(rubrica(['export', 'secrets'])).toMatchObject({
       status: 1,
-      stderr: expect.stringContaining('export prints checklists, not secrets') as unknown,
+      stderr: expect.stringContaining('export prints checklists, targets, not secrets') as unknown,
     });
   });
 });

@@ -1,5 +1,6 @@
 import type { Construction } from '../instrument/construction.ts';
 import type { Band } from '../neck/truss-rod.ts';
+import type { Quantity } from '../readings/quantities.ts';
 import type { Station } from '../readings/stations.ts';
 import { KIND_TARGETS, type KindTargets } from './defaults.ts';
 import type { Side, Target, TargetWish, Touch } from './target.ts';
@@ -15,8 +16,8 @@ function shift(b: Band, share: number): Band {
 const sideOf = (construction: Construction, string: number): Side =>
   string > construction.strings.length / 2 ? 'bass' : 'treble';
 
-function kindBand(targets: KindTargets, station: Station, side: Side): Band | null {
-  switch (station.quantity) {
+function kindBand(targets: KindTargets, quantity: Quantity, side: Side): Band | null {
+  switch (quantity) {
     case 'relief':
       return targets.relief;
     case 'action':
@@ -28,6 +29,18 @@ function kindBand(targets: KindTargets, station: Station, side: Side): Band | nu
     case 'saddle-standout':
       return null;
   }
+}
+
+/**
+ * The band a kind and a touch give, before any wish: touch moves relief and action only. Null where nothing is aimed at.
+ * @example bandFor(KIND_TARGETS.bass, 'medium', 'relief', 'both').aim → 0.32
+ */
+export function bandFor(targets: KindTargets, touch: Touch, quantity: Quantity, side: Side): Target | null {
+  const base = kindBand(targets, quantity, side);
+  if (base === null) return null;
+  const moves = quantity === 'relief' || quantity === 'action';
+  if (!moves || touch === 'medium') return { ...base, layer: 'kind' };
+  return { ...shift(base, TOUCH_SHIFT[touch]), layer: 'touch' };
 }
 
 /**
@@ -46,9 +59,5 @@ export function resolveTarget(
     (w) => w.quantity === station.quantity && (w.side === 'both' || station.string === 0 || w.side === side),
   );
   if (wish) return { low: wish.low, aim: wish.aim, high: wish.high, layer: 'job' };
-  const base = kindBand(kinds[construction.kind] ?? KIND_TARGETS[construction.kind], station, side);
-  if (base === null) return null;
-  const moves = station.quantity === 'relief' || station.quantity === 'action';
-  if (!moves || touch === 'medium') return { ...base, layer: 'kind' };
-  return { ...shift(base, TOUCH_SHIFT[touch]), layer: 'touch' };
+  return bandFor(kinds[construction.kind] ?? KIND_TARGETS[construction.kind], touch, station.quantity, side);
 }
