@@ -120,7 +120,14 @@ export function predictedCents(s: FrettedString, frets: readonly number[]): Pred
  * @returns mm, or null when no compensation up to 40 mm does it
  */
 export function compensationFor12(s: FrettedString): number | null {
-  const at = (compensation: number) => predictedCents({ ...s, compensation }, [12])[0]?.total ?? 0;
+  // Only the length changes from try to try: tension goes with its square, the stiff length against it.
+  const known = elastic(s);
+  const at = (compensation: number): number => {
+    const xs = s.scale + compensation;
+    const longer = xs / (s.scale + s.compensation);
+    const e = { pull: known.pull, tension: known.tension * longer ** 2, bend: known.bend / longer };
+    return centsAt({ ...s, compensation }, e, Math.hypot(xs, s.saddle - s.nut), 12).total;
+  };
   let [low, high] = [-LARGEST_COMPENSATION / 4, LARGEST_COMPENSATION];
   let [over, under] = [at(low), at(high)];
   if (over < 0 || under > 0) return null;
