@@ -67,7 +67,7 @@ export function Intake({
   const [found, setFound] = useState<FoundCustomer | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const form = useForm<IntakeForm>({ defaultValues: EMPTY });
-  const { register, handleSubmit, watch, setValue, setError, reset, subscribe, formState } = form;
+  const { register, handleSubmit, watch, getValues, setValue, setError, reset, subscribe, formState } = form;
   const errors = formState.errors;
   useEffect(() => {
     const draft = readDraft<IntakeForm>(DRAFT);
@@ -89,6 +89,11 @@ export function Intake({
     }
     if (begin.serial) setValue('serial', begin.serial);
     if (begin.name) setValue('customerName', begin.name);
+    // From here on it is the draft's: a reload must not put it over what was typed since.
+    if (begin.customer || begin.serial || begin.name) {
+      saveDraft(DRAFT, getValues());
+      window.history.replaceState(null, '', window.location.pathname);
+    }
     return subscribe({ formState: { values: true }, callback: ({ values }) => saveDraft(DRAFT, values) });
     // Only what this page was opened with: what is typed afterwards is the form's own.
     // eslint-disable-next-line react-hooks/exhaustive-deps
