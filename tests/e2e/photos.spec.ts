@@ -23,6 +23,8 @@ test('damage is marked with a finger, named, photographed, seen by a colleague a
   await desk.touchscreen.tap(box.x + box.width / 2 + 40, box.y + box.height * 0.8);
   await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).fill('ding at the lower bout');
   await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).press('Enter');
+  await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).blur();
+  await expect(dialog.getByText(/changed this meanwhile/)).toHaveCount(0);
   await accessible(desk, 'marking damage');
   await dialog
     .getByRole('group', { name: 'Add photos: mark 1' })

@@ -1,7 +1,7 @@
 'use client';
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { VIEW_NAMES, VIEWS, type View } from '../../core/instrument/outline.ts';
 import type { JobView } from '../../server/job/load-job.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
@@ -26,11 +26,16 @@ function MarkRow({
   const { give, busy, trouble } = useSend();
   const draftKey = `mark:${mark.id}`;
   const [words, setWords] = useState(() => readDraft<string>(draftKey) ?? mark.words);
+  const sent = useRef<string | null>(null);
   const keep = async (removed: boolean) => {
     const { id: markId, version } = mark;
-    if (!removed && words.trim() === mark.words) return;
-    if (await give('custody.change-mark', { markId, version, words: words.trim(), removed }))
-      dropDraft(draftKey);
+    const said = words.trim();
+    const once = `${version} ${said}`;
+    // Enter and the blur after it say the same: the second would meet the first as a stranger's.
+    if (!removed && (said === mark.words || once === sent.current)) return;
+    sent.current = once;
+    if (await give('custody.change-mark', { markId, version, words: said, removed })) dropDraft(draftKey);
+    else sent.current = null;
   };
   return (
     <li className="space-y-2 border-t border-line pt-2">
