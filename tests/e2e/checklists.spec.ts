@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
-import { A, accessible, B, BY_ITSELF, go, tablet } from './shop.ts';
+import { A, accessible, B, BY_ITSELF, go, tablet, test } from './shop.ts';
 
 let ilse: Page;
 let tomas: Page;

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
-import { A, accessible, go, tablet } from './shop.ts';
+import { expect, type Page } from '@playwright/test';
+import { A, accessible, go, tablet, test } from './shop.ts';
 
 let odile: Page;
 

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { A, accessible, B, BY_ITSELF, DATABASE, go, tablet } from './shop.ts';
+import { A, accessible, B, BY_ITSELF, DATABASE, go, tablet, test } from './shop.ts';
 
 let ilse: Page;
 let tomas: Page;

@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { A, live, tablet } from './shop.ts';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { A, live, tablet, test } from './shop.ts';
 
 const MOST_TABS = 160;
 
@@ -34,7 +34,6 @@ async function leaf(page: Page, name: string): Promise<void> {
 }
 
 test('the whole story by keyboard alone', async ({ browser }) => {
-  test.setTimeout(240_000);
   const page = await tablet(browser, A, 'Odile Farrant', '480216');
   await press(page, page.getByRole('link', { name: 'Desk' }));
   await page.waitForURL('**/desk');

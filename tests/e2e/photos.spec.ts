@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { withPlaceOnEarth, SCRIPTED_SVG } from '../integration/hostile-files.ts';
-import { A, accessible, B, BY_ITSELF, go, tablet } from './shop.ts';
+import { A, accessible, B, BY_ITSELF, go, tablet, test } from './shop.ts';
 
 let desk: Page;
 let bench: Page;
@@ -31,7 +31,7 @@ test('damage is marked with a finger, named, photographed, seen by a colleague a
     .getByLabel('Photos')
     .setInputFiles({ name: 'IMG_1.jpg', mimeType: 'image/jpeg', buffer: await withPlaceOnEarth() });
   const photo = dialog.getByRole('img', { name: 'Photo 1 of mark 1, by Per Lindqvar' });
-  await expect(photo).toBeVisible({ timeout: 60_000 });
+  await expect(photo).toBeVisible({ timeout: 180_000 });
   const whole = await desk.request.get(((await photo.getAttribute('src')) ?? '').split('?')[0] ?? '');
   expect(whole.headers()['content-type']).toBe('image/jpeg');
   const bytes = await whole.body();
@@ -70,7 +70,7 @@ test('a hostile file is refused in words, beside the others that are taken', asy
   const refused = bench.getByRole('alert').filter({ hasText: 'logo.jpg' });
   await expect(refused).toContainText('This is no photo that can be kept: JPEG, PNG and WebP can.');
   await expect(bench.getByRole('img', { name: 'Photo 1 of the instrument, by Tomas Vey' })).toBeVisible({
-    timeout: 60_000,
+    timeout: 180_000,
   });
   await accessible(bench, 'a refused photo');
   await bench.getByRole('button', { name: 'Understood: logo.jpg' }).click();
@@ -99,7 +99,7 @@ test('photos go on after a lost connection and a reload, once each, while one go
   await context.setOffline(false);
   await bench.reload();
   await expect(bench.getByRole('img', { name: `Photo 2 of ${item}, by Tomas Vey` })).toBeVisible({
-    timeout: 90_000,
+    timeout: 180_000,
   });
   await expect(bench.getByText('on the way')).toHaveCount(0);
   await expect(bench.getByRole('img', { name: /^Photo \d of/ })).toHaveCount(2);

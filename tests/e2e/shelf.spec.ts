@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { A, accessible, go, tablet } from './shop.ts';
+import { expect, type Page } from '@playwright/test';
+import { A, accessible, go, tablet, test } from './shop.ts';
 
 let ilse: Page;
 

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type BrowserContext, type Page } from '@playwright/test';
 
 const need = (name: string): string => process.env[name] ?? fail(name);
 const fail = (name: string): never => {
@@ -12,6 +12,39 @@ export const B = need('RUBRICA_E2E_B');
 export const DATABASE = need('RUBRICA_E2E_DATABASE');
 const CODE = need('RUBRICA_E2E_CODE');
 
+/** Which file of tests opened a browser context: a page left open listens to the house for ever. */
+const openedBy = new WeakMap<BrowserContext, string>();
+
+/** A test that closes the tablets it opened, and those another file of tests left behind. */
+export const test = base.extend<{ tidy: null }>({
+  tidy: [
+    async ({ browser }, use, info) => {
+      const close = (which: (c: BrowserContext) => boolean) =>
+        Promise.all(
+          browser
+            .contexts()
+            .filter(which)
+            .map((c) => c.close()),
+        );
+      await close((c) => openedBy.has(c) && openedBy.get(c) !== info.file);
+      const before = new Set(browser.contexts());
+      await use(null);
+      await close((c) => openedBy.has(c) && !before.has(c));
+    },
+    { auto: true },
+  ],
+});
+
+/** A browser context of its own, closed with its test or its file of tests. */
+export async function freshContext(
+  browser: Browser,
+  options: Parameters<Browser['newContext']>[0],
+): Promise<BrowserContext> {
+  const context = await browser.newContext(options);
+  openedBy.set(context, test.info().file);
+  return context;
+}
+
 /** Pairs a fresh tablet through the screen. */
 export async function pairedTablet(
   browser: Browser,
@@ -19,7 +52,7 @@ export async function pairedTablet(
   name: string,
   touch = false,
 ): Promise<{ context: BrowserContext; page: Page }> {
-  const context = await browser.newContext({
+  const context = await freshContext(browser, {
     baseURL: base,
     viewport: { width: 1280, height: 800 },
     hasTouch: touch,
@@ -79,4 +112,4 @@ export async function accessible(page: Page, what: string): Promise<void> {
 }
 
 /** A second screen shows a change by itself; how soon is measured by `./rubrica bench`, not here. */
-export const BY_ITSELF = { timeout: 15_000 };
+export const BY_ITSELF = { timeout: 60_000 };

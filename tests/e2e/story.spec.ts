@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
-import { A, accessible, BY_ITSELF, B, go, live, tablet } from './shop.ts';
+import { A, accessible, B, BY_ITSELF, go, live, tablet, test } from './shop.ts';
 
 test.describe.configure({ mode: 'serial' });
 

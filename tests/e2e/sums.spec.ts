@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { A, accessible, go, live, tablet } from './shop.ts';
+import { expect, type Page } from '@playwright/test';
+import { A, accessible, go, live, tablet, test } from './shop.ts';
 
 let page: Page;
 

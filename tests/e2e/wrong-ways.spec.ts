@@ -1,6 +1,19 @@
-import { expect, test, type Page, type Route } from '@playwright/test';
+import { expect, type Page, type Route } from '@playwright/test';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { A, accessible, BY_ITSELF, B, DATABASE, go, live, pairedTablet, signIn, tablet } from './shop.ts';
+import {
+  A,
+  accessible,
+  B,
+  BY_ITSELF,
+  DATABASE,
+  freshContext,
+  go,
+  live,
+  pairedTablet,
+  signIn,
+  tablet,
+  test,
+} from './shop.ts';
 
 let ilse: Page;
 let tomas: Page;
@@ -83,12 +96,12 @@ test('a lost connection keeps what is typed and sends it when it returns', async
   await gap.fill('.007');
   await gap.press('Enter');
   await expect(gap).toHaveValue('.007');
-  await expect(tomas.locator('#main span[title="unsent, kept here"]')).toBeAttached({ timeout: 10_000 });
+  await expect(tomas.locator('#main span[title="unsent, kept here"]')).toBeAttached();
   await tomas.context().setOffline(false);
-  await expect(tomas.locator('#main span[title="unsent, kept here"]')).toHaveCount(0, { timeout: 10_000 });
+  await expect(tomas.locator('#main span[title="unsent, kept here"]')).toHaveCount(0);
   await expect(gap).toHaveValue('.007');
   await go(ilse, '/job/414/readings');
-  await expect(station(ilse, 'nut-gap:6:1')).toHaveValue('.007', { timeout: 10_000 });
+  await expect(station(ilse, 'nut-gap:6:1')).toHaveValue('.007');
 });
 
 /** Lets commands reach the house and keeps its answers back, as a connection lost at the worst moment does. */
@@ -153,7 +166,7 @@ test('a reload between the save and its answer meets no conflict with itself', a
   await expect(relief).toHaveValue('.013');
   await relief.press('Enter');
   await go(tomas, '/job/414/readings');
-  await expect(station(tomas, 'relief:0:7')).toHaveValue('.013', { timeout: 10_000 });
+  await expect(station(tomas, 'relief:0:7')).toHaveValue('.013');
   await expect(conflicts).toHaveCount(0);
 });
 
@@ -173,7 +186,7 @@ test('a wrong PIN many times locks the name on that tablet', async ({ browser })
 });
 
 test('a link to a job without a session shows nothing of it', async ({ browser }) => {
-  const context = await browser.newContext({ baseURL: A });
+  const context = await freshContext(browser, { baseURL: A });
   const page = await context.newPage();
   await page.goto('/job/412/readings');
   await expect(page).toHaveURL(/\/pair/);
