@@ -17,7 +17,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
   sum -                        sums from standard input, one {"id": …, "input": {…}} a line
   export checklists            the shipped checklists as JSON (docs/formats/checklists.schema.json)
-  bench [sums|server] [--json] measure, beside a baseline in the same run
+  bench [sums|sheet|server] [--json] measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   help                         this
 

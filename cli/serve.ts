@@ -22,7 +22,7 @@ export async function serve(
     words = (words + d.toString()).slice(-4000);
     process.stderr.write(d);
   });
-  for (let i = 0; i < 400; i++) {
+  for (let i = 0; i < 1600; i++) {
     if (child.exitCode !== null) throw new Trouble(`the server ended at once:\n${words}`);
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,

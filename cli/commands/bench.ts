@@ -15,6 +15,7 @@ import type { Options } from '../main.ts';
 import { startDatabase } from '../private-database.ts';
 import { rowOf, type Row } from '../bench/row.ts';
 import { answerRow, gateRow } from '../bench/inspection-rows.ts';
+import { sheetRows } from '../bench/sheet-rows.ts';
 import { sumRows } from '../bench/sum-rows.ts';
 import { say, Trouble } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
@@ -193,7 +194,7 @@ async function versionOf(db: Database, jobId: number): Promise<number> {
 }
 
 /** Rows of the server on a throwaway database. */
-async function serverRows(): Promise<Row[]> {
+async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[]> {
   process.env['RUBRICA_SECRET'] = SECRET;
   await buildIfNeeded();
   const server = await startDatabase('bench-database');
@@ -210,6 +211,8 @@ async function serverRows(): Promise<Row[]> {
     const [app, second] = await Promise.all([serve(PORT, env), serve(SECOND_PORT, env)]);
     try {
       const cookies = await cookie(db);
+      if (wanted.includes('sheet')) rows.push(...(await sheetRows(db, `http://127.0.0.1:${PORT}`, cookies)));
+      if (!wanted.includes('server')) return rows;
       const bare = await times(() => db.sequelize.query(BARE_SAVE));
       rows.push(await answerRow(db, `http://127.0.0.1:${PORT}`, cookies, bare));
       for (const jobs of SIZES) {
@@ -228,16 +231,18 @@ async function serverRows(): Promise<Row[]> {
   return rows;
 }
 
-const KINDS = ['sums', 'server'] as const;
+const KINDS = ['sums', 'sheet', 'server'] as const;
 
-/** Measures the core's sums and the server, or one of the two, each row beside its baseline in the same run. */
+/** Measures the core's sums, the neck sheet in a browser and the server, or those named, each row beside its baseline in the same run. */
 export async function run(o: Options): Promise<number> {
   const unknown = o.rest.find((k) => !(KINDS as readonly string[]).includes(k));
   if (unknown !== undefined) throw new Trouble(`bench measures ${KINDS.join(' and ')}, not ${unknown}`);
   const wanted = (kind: (typeof KINDS)[number]) => o.rest.length === 0 || o.rest.includes(kind);
   const rows = [
     ...(wanted('sums') ? [...sumRows(), gateRow()] : []),
-    ...(wanted('server') ? await serverRows() : []),
+    ...(wanted('server') || wanted('sheet')
+      ? await serverRows((['server', 'sheet'] as const).filter((k) => wanted(k)))
+      : []),
   ];
   if (o.json) process.stdout.write(`${JSON.stringify(rows)}\n`);
   else

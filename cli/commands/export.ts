@@ -1,4 +1,5 @@
-import { shippedTargets } from '../../src/contracts/formats/targets.ts';
+import { operationsFile } from '../../src/contracts/formats/operations.ts';
+import { targetsFile } from '../../src/contracts/formats/targets.ts';
 import { toChecklistsFile } from '../../src/contracts/formats/checklists.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
@@ -7,7 +8,8 @@ import { Trouble } from '../say.ts';
 
 const EXPORTS: Readonly<Record<string, () => unknown>> = {
   checklists: () => toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]),
-  targets: shippedTargets,
+  targets: () => targetsFile(),
+  operations: operationsFile,
 };
 
 /** Prints what ships with Rubrica in its published format; it needs neither build nor database. */

@@ -2,12 +2,15 @@ import { z } from 'zod';
 import { ANSWERS } from '../core/inspection/checklist.ts';
 import { VIEWS } from '../core/instrument/outline.ts';
 import { WAITS } from '../core/job/waiting.ts';
-import { OPERATION_IDS } from '../core/plan/operations.ts';
+import { OPERATION_IDS } from '../core/plan/operation-ids.ts';
 import { QUANTITIES } from '../core/readings/quantities.ts';
-import { ROUND_KINDS } from '../core/readings/reading.ts';
+import { ROUND_KIND, type RoundKind } from '../core/readings/rounds.ts';
+import { RELATIVE_WISHES, type RelativeWish } from '../core/targets/target.ts';
 import { LENGTH_UNITS } from '../core/units/length-units.ts';
 import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
+import { habitsSchema, methodsSchema } from './habits.ts';
+import { shopTargetsSchema } from './shop-targets.ts';
 
 const id = z.number().int().positive();
 const version = z.number().int().min(0);
@@ -20,6 +23,8 @@ const strokes = z
 /** A kind the shop offers: a shipped one or its own. */
 const kindId = z.string().regex(/^[a-z0-9-]{1,40}$/);
 const entity = z.enum(['customer', 'instrument']);
+const round = z.custom<RoundKind>((v) => typeof v === 'string' && ROUND_KIND.test(v), 'No such round');
+const relative = z.enum(Object.keys(RELATIVE_WISHES) as [RelativeWish, ...RelativeWish[]]).nullable();
 const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch', 'off']);
 
 /** Taking an instrument in at the counter. */
@@ -145,6 +150,25 @@ export const COMMANDS = {
     items: checklistItems,
     version,
   }),
+  'house.save-habits': z.object({ version, habits: habitsSchema }),
+  'house.save-gauge': z.object({
+    id: z.union([z.literal(0), id]),
+    version,
+    name: text(80).min(1, 'What is it called?'),
+    quantities: z.array(z.enum(QUANTITIES)).max(QUANTITIES.length),
+    unit: z.enum(LENGTH_UNITS),
+    resolution: z.number().positive('More than nothing').max(25),
+    zeroOffset: z.number().min(-5).max(5),
+    checkEveryDays: z.number().int().min(1, 'At least a day').max(3650),
+    retired: z.boolean(),
+  }),
+  'house.check-gauge': z.object({
+    gaugeId: id,
+    version,
+    reference: z.number().min(0).max(1000),
+    shows: z.number().min(-1000).max(1000),
+  }),
+  'house.save-targets': z.object({ version, targets: shopTargetsSchema, note: text(200) }),
   'strings.off': z.object({ jobId: id, reason: text(400) }),
   'strings.on': z.object({
     jobId: id,
@@ -157,28 +181,35 @@ export const COMMANDS = {
   }),
   'readings.conditions': z.object({
     jobId: id,
-    round: z.enum(ROUND_KINDS),
+    round,
     version,
     strings: stringsState,
     position: z.enum(['playing', 'on-its-back']),
     tuning: text(60).min(1, 'Which tuning?'),
     temperature: z.number().min(-40).max(60).nullable(),
     humidity: z.number().min(0).max(100).nullable(),
+    pitch: z.number().min(380).max(500).nullable().optional(),
+    methods: methodsSchema.optional(),
   }),
   'readings.save': z.object({
     jobId: id,
-    round: z.enum(ROUND_KINDS),
+    round,
     quantity: z.enum(QUANTITIES),
     string: z.number().int().min(0).max(14),
     fret: z.number().int().min(0).max(36),
     typed: text(60).min(1, 'Nothing is written here yet.'),
     unit: z.enum(LENGTH_UNITS),
     version,
+    gaugeId: id.optional(),
   }),
+  'readings.copy-forward': z.object({ jobId: id, round }),
   'plan.target': z.object({
     jobId: id,
     quantity: z.enum(QUANTITIES),
     side: z.enum(['bass', 'treble', 'both']),
+    string: z.number().int().min(0).max(14).optional(),
+    layer: z.enum(['customer', 'job']).optional(),
+    relative: relative.optional(),
     low: z.number(),
     aim: z.number(),
     high: z.number(),
@@ -239,10 +270,15 @@ export interface CommandAnswer {
   'shelf.change-instrument': { version: number };
   'house.save-kind': { id: string };
   'house.save-checklist': { version: number };
+  'house.save-habits': { version: number };
+  'house.save-gauge': { gaugeId: number };
+  'house.check-gauge': { version: number };
+  'house.save-targets': { version: number };
   'strings.off': { lost: number };
   'strings.on': { round: string };
   'readings.conditions': { version: number };
   'readings.save': { version: number; value: number; notRepresentative: string | null };
+  'readings.copy-forward': { copied: number };
   'plan.target': { version: number };
   'plan.decide': { version: number };
   'plan.add': { lineId: number };

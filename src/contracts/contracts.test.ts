@@ -1,3 +1,4 @@
+import { SHIPPED_TARGETS } from '../core/targets/shop-targets.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
 import { KINDS } from '../core/instrument/kinds.ts';
@@ -95,6 +96,21 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     unit: 'mm',
     version: 0,
   },
+  'readings.copy-forward': { jobId: id, round: 'after-work-2' },
+  'house.save-habits': { version: 0, habits: {} },
+  'house.save-gauge': {
+    id: 0,
+    version: 0,
+    name: 'Feelers, worn',
+    quantities: ['relief', 'nut-gap'],
+    unit: 'thou',
+    resolution: 0.02,
+    zeroOffset: 0,
+    checkEveryDays: 180,
+    retired: false,
+  },
+  'house.check-gauge': { gaugeId: id, version: 0, reference: 1, shows: 1.02 },
+  'house.save-targets': { version: 0, targets: SHIPPED_TARGETS, note: '' },
   'plan.target': {
     jobId: id,
     quantity: 'relief',
@@ -147,6 +163,10 @@ describe('commands', () => {
     ['readings.save', { string: -1 }, 'string'],
     ['readings.save', { version: '0' }, 'version'],
     ['readings.save', { quantity: 'weight' }, 'quantity'],
+    ['readings.save', { round: 'after-work-1' }, 'round'],
+    ['readings.copy-forward', { round: 'someday' }, 'round'],
+    ['house.save-gauge', { resolution: 0 }, 'resolution'],
+    ['house.check-gauge', { shows: Infinity }, 'shows'],
     ['readings.conditions', { humidity: 101 }, 'humidity'],
     ['readings.conditions', { temperature: Number.NaN }, 'temperature'],
     ['readings.conditions', { tuning: ' ' }, 'tuning'],

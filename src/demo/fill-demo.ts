@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import { BENCH_CHECKS } from '../core/job/bench-check.ts';
-import { QUANTITY_FACTS } from '../core/readings/quantities.ts';
 import type { Database } from '../server/db/connection.ts';
 import { loadJob, type JobView } from '../server/job/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
@@ -11,10 +10,12 @@ import { execute } from '../server/use-case/execute.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
 import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';
+import { demoGauges } from './gauges.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
-import { DEMO_JOBS, type DemoJob, type DemoRound } from './jobs.ts';
+import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
 import { DEMO_PEOPLE } from './people.ts';
+import { readRound } from './read-round.ts';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
@@ -70,45 +71,6 @@ async function inspect(story: Story, job: DemoJob, view: JobView): Promise<void>
     });
   }
   if (share === 1) await story.give('inspection.finish', { jobId: view.id, version: 0, ending: '' });
-}
-
-function typedFor(
-  round: DemoRound,
-  station: JobView['readings']['stations'][number],
-  count: number,
-): string | undefined {
-  const fromLow = (list: string) => list.split(' ')[count - station.string];
-  switch (station.quantity) {
-    case 'relief':
-      return round.relief;
-    case 'action':
-      return station.string === 1 ? round.action[1] : round.action[0];
-    case 'nut-gap':
-      return fromLow(round.gaps);
-    case 'intonation':
-      return fromLow(round.cents);
-    case 'saddle-standout':
-      return round.standout;
-  }
-}
-
-async function read(story: Story, round: DemoRound, view: JobView): Promise<void> {
-  const count = view.instrument.construction.strings.length;
-  for (const station of view.readings.stations) {
-    const typed = typedFor(round, station, count);
-    if (typed === undefined) continue;
-    const { quantity, string, fret } = station;
-    await story.give('readings.save', {
-      jobId: view.id,
-      round: round.kind,
-      quantity,
-      string,
-      fret,
-      typed,
-      unit: QUANTITY_FACTS[quantity].unit,
-      version: 0,
-    });
-  }
 }
 
 async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
@@ -230,7 +192,7 @@ async function photograph(
 async function prepare({ job, story, number }: Taken): Promise<void> {
   await inspect(story, job, await story.view(number));
   const asFound = job.rounds?.find((r) => r.kind === 'as-found');
-  if (asFound) await read(story, asFound, await story.view(number));
+  if (asFound) await readRound(story, asFound, await story.view(number));
   await plan(story, job, number);
 }
 
@@ -239,7 +201,7 @@ async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   await work(story, job, number);
   for (const name of job.bags ?? []) await story.give('custody.bag', { jobId, name, state: '' });
   const asLeft = job.rounds?.find((r) => r.kind === 'as-left');
-  if (asLeft) await read(story, asLeft, await story.view(number));
+  if (asLeft) await readRound(story, asLeft, await story.view(number));
   await handOver(story, job, number);
   if (!job.waits) return;
   const { version, placeId, holderId } = await story.view(number);
@@ -290,6 +252,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
     pairedAt: now,
     revokedAt: now,
   });
+  await db.models.GaugeRow.bulkCreate(demoGauges(now));
   const ids = await fillBook(db, now);
   const today = Math.floor(now.getTime() / DAY) * DAY;
   const hands = people

@@ -1,17 +1,8 @@
 import type { View } from '../core/instrument/outline.ts';
-import type { OperationId } from '../core/plan/operations.ts';
-import type { RoundKind } from '../core/readings/reading.ts';
+import type { OperationId } from '../core/plan/operation-ids.ts';
 import type { Touch } from '../core/targets/target.ts';
-
-/** Readings of a round as typed, in station order by quantity; nut gaps and cents from the lowest string. */
-export interface DemoRound {
-  readonly kind: RoundKind;
-  readonly relief: string;
-  readonly action: readonly [bass: string, treble: string];
-  readonly gaps: string;
-  readonly cents: string;
-  readonly standout?: string;
-}
+import { MAPPED } from './fret-map.ts';
+import { found, left, type DemoRound } from './rounds.ts';
 
 /** One job's story. Days count from today, negative is the past. */
 export interface DemoJob {
@@ -44,33 +35,6 @@ export interface DemoJob {
   readonly signed?: boolean;
 }
 
-const found = (
-  relief: string,
-  bass: string,
-  treble: string,
-  gaps: string,
-  cents: string,
-  standout?: string,
-): DemoRound => ({
-  kind: 'as-found',
-  relief,
-  action: [bass, treble],
-  gaps,
-  cents,
-  ...(standout ? { standout } : {}),
-});
-const left = (
-  relief: string,
-  bass: string,
-  treble: string,
-  gaps: string,
-  cents: string,
-  standout?: string,
-): DemoRound => ({
-  ...found(relief, bass, treble, gaps, cents, standout),
-  kind: 'as-left',
-});
-
 /** The jobs of the demo shop: past visits first, then what is in the house, on every leaf. */
 export const DEMO_JOBS: readonly DemoJob[] = [
   {
@@ -83,8 +47,14 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     place: 'A1',
     inspected: 1,
     rounds: [
-      found('.012', '7/64', '5/64', '.009 .009 .008 .008 .007 .007', '3 2 3 2 1 3', '4.2'),
-      left('.008', '5/64', '4/64', '.004 .004 .004 .004 .003 .003', '1 1 0 1 0 1', '3.1'),
+      {
+        ...found('.012', '7/64', '5/64', '.009 .009 .008 .008 .007 .007', '3 2 3 2 1 3', '4.2'),
+        air: [22, 58],
+      },
+      {
+        ...left('.008', '5/64', '4/64', '.004 .004 .004 .004 .003 .003', '1 1 0 1 0 1', '3.1'),
+        air: [22, 55],
+      },
     ],
     accept: true,
     approve: true,
@@ -101,8 +71,14 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     place: 'A1',
     inspected: 1,
     rounds: [
-      found('.014', '6/64', '5/64', '.004 .004 .004 .004 .003 .003', '2 1 1 1 0 1', '3.1'),
-      left('.008', '5/64', '4/64', '.004 .004 .004 .004 .003 .003', '1 0 0 1 0 0', '2.8'),
+      {
+        ...found('.014', '6/64', '5/64', '.004 .004 .004 .004 .003 .003', '2 1 1 1 0 1', '3.1'),
+        air: [21, 49],
+      },
+      {
+        ...left('.008', '5/64', '4/64', '.004 .004 .004 .004 .003 .003', '1 0 0 1 0 0', '2.8'),
+        air: [21, 46],
+      },
     ],
     accept: true,
     approve: true,
@@ -185,7 +161,13 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     place: 'B2',
     inspected: 1,
     needsWork: { 'fret-level': '9th rocks, bass side, .003' },
-    rounds: [found('-.002', '4/64', '3/64', '.004 .003 .003 .004 .003 .002', '1 2 1 0 1 2', '2.8')],
+    rounds: [
+      {
+        ...found('-.002', '4/64', '3/64', '.004 .003 .003 .004 .003 .002', '1 2 1 0 1 2', '2.8'),
+        air: [20.5, 31],
+        more: MAPPED,
+      },
+    ],
     accept: true,
     approve: true,
     worked: 1,

@@ -1,4 +1,4 @@
-import type { RoundKind } from '../core/readings/reading.ts';
+import type { RoundKind } from '../core/readings/rounds.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { sayBand, sayValue, sayVerdict } from './neck-sheet/units.ts';
 

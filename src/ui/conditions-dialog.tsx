@@ -3,9 +3,11 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import { POSITIONS, STRINGS_STATES } from '../core/readings/conditions.ts';
-import type { RoundKind } from '../core/readings/reading.ts';
+import type { Methods } from '../core/readings/methods.ts';
+import type { RoundKind } from '../core/readings/rounds.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { FormField } from './form-field.tsx';
+import { MethodChoice } from './method-choice.tsx';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
 import { useSend } from './use-send.ts';
@@ -30,11 +32,13 @@ export function ConditionsDialog({
   const [position, setPosition] = useState(known?.position ?? 'playing');
   const [tuning, setTuning] = useState(known?.tuning ?? job.readings.rounds[0]?.tuning ?? '');
   const [temperature, setTemperature] = useState(known?.temperature?.toString() ?? '');
+  const [pitch, setPitch] = useState(known?.pitch?.toString() ?? '');
+  const [methods, setMethods] = useState<Methods>(known?.methods ?? job.readings.habits.methods);
   const [humidity, setHumidity] = useState(known?.humidity?.toString() ?? '');
   const wrong = (text: string) =>
     text.trim() !== '' && !NUMBER.test(text.trim()) ? 'A number, like 21 or 44,5' : undefined;
   const save = async () => {
-    if (wrong(temperature) || wrong(humidity)) return;
+    if (wrong(temperature) || wrong(humidity) || wrong(pitch)) return;
     const done = await give('readings.conditions', {
       jobId: job.id,
       round,
@@ -44,13 +48,15 @@ export function ConditionsDialog({
       tuning,
       temperature: toNumber(temperature),
       humidity: toNumber(humidity),
+      pitch: toNumber(pitch),
+      methods,
     });
     if (done) onClose();
   };
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
-        <DialogPanel className="w-full max-w-lg space-y-4 border border-plain bg-paper p-6">
+        <DialogPanel className="w-full max-h-full max-w-2xl space-y-3 overflow-y-auto border border-plain bg-paper p-6">
           <DialogTitle className="text-xl">How it is while you read</DialogTitle>
           <PillChoice legend="Strings" value={strings} options={STRINGS_STATES} onChange={setStrings} />
           <PillChoice legend="Position" value={position} options={POSITIONS} onChange={setPosition} />
@@ -59,7 +65,7 @@ export function ConditionsDialog({
               <input {...w} className="field" value={tuning} onChange={(e) => setTuning(e.target.value)} />
             )}
           </FormField>
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid grid-cols-3 gap-3">
             <FormField label="Temperature, °C" error={wrong(temperature)}>
               {(w) => (
                 <input
@@ -82,7 +88,20 @@ export function ConditionsDialog({
                 />
               )}
             </FormField>
+            <FormField label="Pitch, A in Hz" error={wrong(pitch)}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  inputMode="decimal"
+                  placeholder="440"
+                  value={pitch}
+                  onChange={(e) => setPitch(e.target.value)}
+                />
+              )}
+            </FormField>
           </div>
+          <MethodChoice methods={methods} onChange={setMethods} />
           <Trouble trouble={trouble} />
           <div className="flex justify-end gap-3">
             <button type="button" className="button" onClick={onClose}>

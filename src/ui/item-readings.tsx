@@ -2,8 +2,9 @@
 
 import { useId } from 'react';
 import type { JobView } from '../server/job/load-job.ts';
-import type { RoundKind } from '../core/readings/reading.ts';
-import { fieldState, ReadingField, type StationView } from './neck-sheet/reading-field.tsx';
+import type { RoundKind } from '../core/readings/rounds.ts';
+import { fieldState, ReadingField } from './neck-sheet/reading-field.tsx';
+import type { StationView } from './neck-sheet/sheet-stations.ts';
 import { useReadings } from './neck-sheet/use-readings.ts';
 import type { Tongue } from './neck-sheet/units.ts';
 
@@ -35,7 +36,7 @@ export function ItemReadings({
       {stations.map((s) => {
         const reading = job.readings.readings.find((r) => r.round === round && r.key === s.key);
         const draft = state.drafts[s.key];
-        const shown = fieldState(s, reading, state.kept[s.key], draft, tongue);
+        const shown = fieldState(s, reading, state.kept[s.key], draft, tongue, job.readings.habits);
         const says = draft?.message ?? draft?.question?.message ?? shown.words;
         return (
           <li key={s.key} className="text-sm">

@@ -1,13 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { stationKey } from '../core/readings/stations.ts';
 import type { Quantity } from '../core/readings/quantities.ts';
-import type { Side } from '../core/targets/target.ts';
+import { stationKey } from '../core/readings/stations.ts';
+import { LAYER_NAMES, RELATIVE_WISHES, type RelativeWish, type Side } from '../core/targets/target.ts';
+import { parseCents } from '../core/units/parse-cents.ts';
 import { parseLength } from '../core/units/parse-length.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { FormField } from './form-field.tsx';
+import { layersOf, type StationView } from './neck-sheet/sheet-stations.ts';
 import { sayValue, unitOf } from './neck-sheet/units.ts';
+import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
 import { useSend } from './use-send.ts';
 
@@ -18,69 +21,202 @@ interface Row {
   readonly key: string;
 }
 
-const LAYER_WORDS = { kind: 'from the kind', touch: 'from the touch', job: 'this job' } as const;
+type Layer = 'customer' | 'job';
+const OWN_LAYERS: Readonly<Record<Layer, string>> = { job: 'this job', customer: 'the customer’s wish' };
 
-/** The targets of this job with the layer each comes from, and this job's own wish on top. */
-export function JobTargets({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+const rowsOf = (job: JobView): readonly Row[] => {
   const count = job.instrument.construction.strings.length;
-  const rows: readonly Row[] = [
+  return [
     { name: 'Relief', quantity: 'relief', side: 'both', key: stationKey('relief', 0, 7) },
     { name: 'Action 12, bass', quantity: 'action', side: 'bass', key: stationKey('action', count, 12) },
     { name: 'Action 12, treble', quantity: 'action', side: 'treble', key: stationKey('action', 1, 12) },
     { name: 'Gap over fret 1', quantity: 'nut-gap', side: 'both', key: stationKey('nut-gap', 1, 1) },
+    { name: 'Cents at 12', quantity: 'intonation', side: 'both', key: stationKey('intonation', 1, 12) },
   ];
+};
+
+/** Which string a wish is for, where the quantity is read on each. */
+function StringChoice({
+  job,
+  row,
+  value,
+  onChange,
+}: {
+  readonly job: JobView;
+  readonly row: Row;
+  readonly value: number;
+  readonly onChange: (string: number) => void;
+}) {
+  const { strings } = job.instrument.construction;
+  if (row.quantity !== 'nut-gap' && row.quantity !== 'intonation') return null;
+  return (
+    <FormField label="For">
+      {(w) => (
+        <select {...w} className="field" value={value} onChange={(e) => onChange(Number(e.target.value))}>
+          <option value={0}>all strings</option>
+          {strings.map((s, i) => (
+            <option key={i} value={strings.length - i}>
+              string {strings.length - i}, {s.note}
+            </option>
+          ))}
+        </select>
+      )}
+    </FormField>
+  );
+}
+
+function WishForm({
+  job,
+  row,
+  onClose,
+}: {
+  readonly job: JobView;
+  readonly row: Row;
+  readonly onClose: () => void;
+}) {
   const { give, busy, trouble } = useSend();
-  const [open, setOpen] = useState<Row | null>(null);
+  const [layer, setLayer] = useState<Layer>('job');
+  const [relative, setRelative] = useState<RelativeWish | ''>('');
+  const [string, setString] = useState(0);
   const [text, setText] = useState('');
   const [reason, setReason] = useState('');
   const [error, setError] = useState<string | undefined>();
-  const targetOf = (row: Row) => job.readings.stations.find((s) => s.key === row.key)?.target ?? null;
-  const keep = async () => {
-    const target = open && targetOf(open);
-    if (!open || !target) return;
-    const read = parseLength(text, unitOf(open.quantity, job.shop.heights));
+  const target = job.readings.stations.find((s) => s.key === row.key)?.target ?? null;
+  const aimOf = (): number | null => {
+    const read =
+      row.quantity === 'intonation'
+        ? parseCents(text)
+        : parseLength(text, unitOf(row.quantity, job.shop.heights));
     if (!read.ok) {
       setError(read.error.message);
-      return;
+      return null;
     }
     setError(undefined);
-    const aim = read.value.mm;
-    const version =
-      job.readings.targetVersions.find((v) => v.quantity === open.quantity && v.side === open.side)
-        ?.version ?? 0;
+    return typeof read.value === 'number' ? read.value : read.value.mm;
+  };
+  const keep = async () => {
+    if (!target) return;
+    const aim = relative === '' ? aimOf() : target.aim;
+    if (aim === null) return;
+    const known = job.readings.targetVersions.find(
+      (v) => v.quantity === row.quantity && v.side === row.side && v.string === string && v.layer === layer,
+    );
     // The band keeps its width and moves with the aim.
-    const [low, high] = [Math.max(0, aim - (target.aim - target.low)), aim + (target.high - target.aim)];
+    const least = row.quantity === 'intonation' ? -50 : 0;
+    const low = Math.max(least, aim - (target.aim - target.low));
     const done = await give('plan.target', {
       jobId: job.id,
-      quantity: open.quantity,
-      side: open.side,
+      quantity: row.quantity,
+      side: row.side,
+      string,
+      layer,
+      relative: relative === '' ? null : relative,
       low,
       aim,
-      high,
+      high: aim + (target.high - target.aim),
       reason,
-      version,
+      version: known?.version ?? 0,
     });
-    if (done) setOpen(null);
+    if (done) onClose();
   };
+  return (
+    <form
+      className="space-y-2 py-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <PillChoice legend="Whose wish" value={layer} options={OWN_LAYERS} onChange={setLayer} />
+      <StringChoice job={job} row={row} value={string} onChange={setString} />
+      {row.quantity === 'action' && (
+        <FormField label="Against what is there now">
+          {(w) => (
+            <select
+              {...w}
+              className="field"
+              value={relative}
+              onChange={(e) => setRelative(e.target.value as RelativeWish | '')}
+            >
+              <option value="">by a number</option>
+              {Object.entries(RELATIVE_WISHES).map(([id, { says }]) => (
+                <option key={id} value={id}>
+                  {says}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+      )}
+      {relative === '' && (
+        <FormField label={`${row.name}: aim on this job`} error={error}>
+          {(w) => <input {...w} className="field" value={text} onChange={(e) => setText(e.target.value)} />}
+        </FormField>
+      )}
+      <FormField label="Why">
+        {(w) => <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />}
+      </FormField>
+      <Trouble trouble={trouble} />
+      <button type="submit" className="button button-main" disabled={busy}>
+        Keep the target
+      </button>
+    </form>
+  );
+}
+
+/** Each layer that says something about a place, the one in force marked. */
+function Layers({ job, station }: { readonly job: JobView; readonly station: StationView }) {
+  const layers = layersOf(job, station);
+  const say = (n: number) => sayValue(n, station.quantity, job.shop.heights);
+  return (
+    <ul className="text-quiet" aria-label={`Layers of ${station.label}`}>
+      {layers.map((l, i) => (
+        <li key={l.layer}>
+          {i === layers.length - 1 ? '●' : '○'} {LAYER_NAMES[l.layer]}: {say(l.low)} – {say(l.aim)} –{' '}
+          {say(l.high)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The targets of this job with the layers each comes from, and the wishes on top. */
+export function JobTargets({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+  const [open, setOpen] = useState<Row | null>(null);
+  const unread = job.readings.targetVersions.filter(
+    (v) =>
+      v.relative !== null &&
+      !job.readings.readings.some((r) => r.round === 'as-found' && r.quantity === v.quantity),
+  );
   return (
     <section aria-labelledby="targets">
       <h2 id="targets" className="text-xl">
         Targets
       </h2>
+      {unread.map((v) => (
+        <p key={`${v.quantity}${v.side}`} className="text-sm text-rubric">
+          ◆ “{v.relative && RELATIVE_WISHES[v.relative].says}” is wished for the {v.quantity}: it has no
+          number until that was read.
+        </p>
+      ))}
       <ul>
-        {rows.map((row) => {
-          const target = targetOf(row);
-          if (!target) return null;
+        {rowsOf(job).map((row) => {
+          const station = job.readings.stations.find((s) => s.key === row.key);
+          const target = station?.target;
+          if (!station || !target) return null;
           const say = (n: number) => sayValue(n, row.quantity, job.shop.heights);
           return (
             <li key={row.name} className="border-b border-line py-1 text-sm">
               <div className="flex items-center justify-between gap-2">
-                <span>
-                  {row.name}: <b>{say(target.aim)}</b>{' '}
-                  <span className="block text-quiet">
-                    {say(target.low)} to {say(target.high)}, {LAYER_WORDS[target.layer]}
-                  </span>
-                </span>
+                <details>
+                  <summary className="min-h-6 cursor-pointer">
+                    {row.name}: <b>{say(target.aim)}</b>{' '}
+                    <span className="block text-quiet">
+                      {say(target.low)} to {say(target.high)}, from {LAYER_NAMES[target.layer]}
+                    </span>
+                  </summary>
+                  <Layers job={job} station={station} />
+                </details>
                 {may && (
                   <button
                     type="button"
@@ -96,28 +232,7 @@ export function JobTargets({ job, may }: { readonly job: JobView; readonly may: 
           );
         })}
       </ul>
-      {open && (
-        <form
-          className="space-y-2 py-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void keep();
-          }}
-        >
-          <FormField label={`${open.name}: aim on this job`} error={error}>
-            {(w) => <input {...w} className="field" value={text} onChange={(e) => setText(e.target.value)} />}
-          </FormField>
-          <FormField label="Why">
-            {(w) => (
-              <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />
-            )}
-          </FormField>
-          <Trouble trouble={trouble} />
-          <button type="submit" className="button button-main" disabled={busy}>
-            Keep the target
-          </button>
-        </form>
-      )}
+      {open && <WishForm key={open.name} job={job} row={open} onClose={() => setOpen(null)} />}
     </section>
   );
 }

@@ -3,6 +3,12 @@ import type { JobView } from '../server/job/load-job.ts';
 
 const MOST = 4;
 
+/** Since which work a place is stale. */
+function sinceOf(job: JobView, key: string | undefined): string {
+  const why = job.readings.readings.filter((r) => r.key === key && r.stale !== null).at(-1)?.stale;
+  return why ? ` since: ${why.toLowerCase()}` : '';
+}
+
 /** What the readings mean, in words, a red initial where a decision is wanted. */
 export function Sentences({ job }: { readonly job: JobView }) {
   const decided = new Set(job.decisions.map((d) => d.line));
@@ -16,7 +22,7 @@ export function Sentences({ job }: { readonly job: JobView }) {
             key: 'stale',
             title: 'Read again',
             red: true,
-            text: `${stale.length} readings are stale: ${stale.slice(0, 3).map(label).join(', ')}${stale.length > 3 ? ' …' : ''}.`,
+            text: `In this order: ${stale.slice(0, 3).map(label).join(', ')}${stale.length > 3 ? ' …' : ''}. ${stale.length} readings are stale${sinceOf(job, stale[0])}.`,
           },
         ]
       : []),

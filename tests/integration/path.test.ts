@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { BENCH_CHECKS } from '../../src/core/job/bench-check.ts';
 import { QUANTITY_FACTS } from '../../src/core/readings/quantities.ts';
-import type { RoundKind } from '../../src/core/readings/reading.ts';
+import type { RoundKind } from '../../src/core/readings/rounds.ts';
 import { canonicalJson, type Json } from '../../src/core/record/canonical.ts';
 import { sha256 } from '../../src/server/hand-over/sealed-record.ts';
 import { loadJob, type JobView } from '../../src/server/job/load-job.ts';

@@ -3,7 +3,7 @@ import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.t
 import { CONDITION_FACTS, type Condition } from '../../core/inspection/condition.ts';
 import { FACTS } from '../../core/instrument/construction.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
-import { OPERATION_IDS } from '../../core/plan/operations.ts';
+import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';

@@ -15,7 +15,7 @@ const MOST = 20_000;
 /** Text a spreadsheet would take for a formula gets a quote before it, and loses it again when it is read. */
 const FORMULA = /^[=+\-@\t\r]/;
 export const guarded = (text: string): string =>
-  FORMULA.test(text) || text.startsWith("'") ? `'${text}` : text;
+  (FORMULA.test(text) && !/^-\d+(\.\d+)?$/.test(text)) || text.startsWith("'") ? `'${text}` : text;
 export const unguarded = (text: string): string => (text.startsWith("'") ? text.slice(1) : text);
 
 /** Writes rows as CSV (RFC 4180), with a head. */

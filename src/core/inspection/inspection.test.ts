@@ -231,6 +231,6 @@ describe('notRepresentative', () => {
     ['off', 'nut-gap', 'taken with the strings off'],
     ['off', 'saddle-standout', null],
   ] as const)('%s, %s: %s', (strings, quantity, said) => {
-    expect(notRepresentative({ strings, position: 'playing', tuning: '' }, quantity)).toBe(said);
+    expect(notRepresentative({ strings }, quantity)).toBe(said);
   });
 });

@@ -26,7 +26,7 @@ export function input(
         ? set[s.key]
         : set[s.quantity] !== undefined
           ? set[s.quantity]
-          : (target?.aim ?? GOOD[s.quantity]);
+          : (target?.aim ?? (GOOD as Readonly<Record<string, number>>)[s.quantity]);
     if (value === null || value === undefined) continue;
     readings.set(s.key, {
       key: s.key,

@@ -8,7 +8,7 @@ import type { Target } from '../targets/target.ts';
 import type { LengthUnit } from '../units/length-units.ts';
 import type { ProposalLine } from './proposal.ts';
 
-const FRET_READ: Readonly<Record<Station['quantity'], number>> = {
+const FRET_READ: Readonly<Partial<Record<Station['quantity'], number>>> = {
   relief: RELIEF_FRET,
   action: ACTION_FRET,
   'nut-gap': 1,
@@ -80,4 +80,4 @@ export const both = (length: number, unit: LengthUnit): string =>
 
 /** The key of the station a string is read at for a quantity. */
 export const keyOf = (quantity: Station['quantity'], string: number): string =>
-  stationKey(quantity, string, FRET_READ[quantity]);
+  stationKey(quantity, string, FRET_READ[quantity] ?? 0);

@@ -1,4 +1,4 @@
-import type { OperationId } from './operations.ts';
+import type { OperationId } from './operation-ids.ts';
 
 /** One line Rubrica proposes: what to do, the sum in words, and what it rests on. */
 export interface ProposalLine {

@@ -4,6 +4,7 @@ import { HELD_AT } from '../readings/stations.ts';
 import { stringNumber } from '../instrument/construction.ts';
 import { formatLength } from '../units/format-length.ts';
 import { verdict } from '../targets/target.ts';
+import { doubtAbout } from './doubt.ts';
 import { keyOf, usable, type PlanInput } from './plan-input.ts';
 import type { ProposalLine } from './proposal.ts';
 
@@ -35,6 +36,7 @@ const list = (found: readonly Slot[]): string =>
   found.map((s) => `string ${s.string} ${formatLength(Math.abs(s.deeper), 'thou')}`).join(', ');
 
 function line(
+  input: PlanInput,
   key: string,
   operation: 'nut-slots' | 'nut-fill',
   found: readonly Slot[],
@@ -55,7 +57,7 @@ function line(
       `Slot change = gap change ÷ (1 − x₁/x₃) = ${perGap.toFixed(2)} × the gap.`,
     ],
     restsOn: found.map((s) => s.key),
-    warnings: [],
+    warnings: found.flatMap((s) => doubtAbout(input, s.key) ?? []),
   };
 }
 
@@ -63,8 +65,8 @@ function line(
 export function nutLines(input: PlanInput): { lines: ProposalLine[]; lowered: ReadonlyMap<number, number> } {
   const { high, low, perGap } = slots(input);
   const lines = [
-    ...(high.length > 0 ? [line('nut:cut', 'nut-slots', high, perGap)] : []),
-    ...(low.length > 0 ? [line('nut:fill', 'nut-fill', low, perGap)] : []),
+    ...(high.length > 0 ? [line(input, 'nut:cut', 'nut-slots', high, perGap)] : []),
+    ...(low.length > 0 ? [line(input, 'nut:fill', 'nut-fill', low, perGap)] : []),
   ];
   return { lines, lowered: new Map([...high, ...low].map((s) => [s.string, s.deeper])) };
 }

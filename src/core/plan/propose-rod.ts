@@ -2,6 +2,7 @@ import { reliefShare } from '../neck/relief.ts';
 import { rodToAction } from '../neck/rod-to-action.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
 import { formatLength } from '../units/format-length.ts';
+import { doubtAbout, sureTo } from './doubt.ts';
 import { keyOf, usable, type PlanInput } from './plan-input.ts';
 import type { ProposalLine } from './proposal.ts';
 
@@ -45,12 +46,12 @@ export function rodLine(input: PlanInput): { line: ProposalLine; actionChange: n
       ...common,
       says,
       why: [
-        `Relief read ${formatLength(relief, 'mm')}, aim ${formatLength(target.aim, 'mm')} (${target.layer}).`,
+        `Relief read ${formatLength(relief, 'mm')}, aim ${formatLength(target.aim, 'mm')} (${target.layer}).${sureTo(input, key, 1)}`,
         `One eighth usually takes out ${formatLength(perEighth, 'mm')} (setting); never more than a quarter turn between readings.`,
         `At the 7th with first and last fret pressed one sees ${Math.round(share * 100)} % of the deepest gap.`,
         `At its aim the rod moves the action at 12 by about ${formatLength(actionChange, 'mm')} (${input.settings.rodActionRatio} × the change of relief).`,
       ],
-      warnings: [],
+      warnings: [doubtAbout(input, key)].filter((w) => w !== null),
     },
     actionChange,
   };

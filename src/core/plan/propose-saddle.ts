@@ -1,6 +1,7 @@
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { saddleHeight, type SaddleChange } from '../saddle/saddle-height.ts';
 import { formatLength } from '../units/format-length.ts';
+import { doubtAbout, sureTo } from './doubt.ts';
 import { both, keyOf, nutToAction, usable, type Carried, type PlanInput } from './plan-input.ts';
 import type { ProposalLine } from './proposal.ts';
 import { verdict } from '../targets/target.ts';
@@ -58,7 +59,7 @@ const sentence = (s: Side, input: PlanInput): string => {
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 const why = (s: Side, input: PlanInput): string[] => [
-  `${s.name}: read ${both(s.now, input.settings.actionUnit)}, after rod and nut about ${formatLength(s.expected, 'mm')}, aim ${formatLength(s.aim, 'mm')}.`,
+  `${s.name}: read ${both(s.now, input.settings.actionUnit)}, after rod and nut about ${formatLength(s.expected, 'mm')}, aim ${formatLength(s.aim, 'mm')}.${sureTo(input, s.key, 2)}`,
 ];
 
 /** The saddle's line for bass and treble together, after what rod and nut already give. Null when both stay. */
@@ -70,7 +71,9 @@ export function saddleLine(input: PlanInput, carried: Carried): ProposalLine | n
   const ratio = (input.construction.scale + input.construction.compensation) / (input.construction.scale / 2);
   const standout = usable(input, keyOf('saddle-standout', 0));
   const left = standout === null ? null : standout + Math.min(...known.map((s) => s.change));
+  const doubts = known.flatMap((s) => (s.out ? (doubtAbout(input, s.key, s.expected) ?? []) : []));
   const warnings = [
+    ...doubts,
     ...(known.length < 2 ? ['Only one side was read: measure the other before cutting.'] : []),
     ...(lowers && standout === null && input.stations.some((s) => s.quantity === 'saddle-standout')
       ? ['Saddle height was not read: make sure there is enough to take.']

@@ -1,4 +1,5 @@
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
+import { readAgainOrder } from '../staleness/graph.ts';
 import { verdict } from '../targets/target.ts';
 import { usable, type Carried, type Finding, type PlanInput } from './plan-input.ts';
 import type { Proposal, ProposalLine } from './proposal.ts';
@@ -69,6 +70,14 @@ const ORDER: Readonly<Record<string, number>> = {
 };
 const rank = (line: ProposalLine): number => ORDER[line.key.split(':')[0] ?? ''] ?? 9;
 
+/** The stale places in the order to read them again: nothing before what it hangs on. */
+function staleInOrder(input: PlanInput): string[] {
+  const stale = input.stations.filter((s) => !s.optional && input.stale.has(s.key));
+  return readAgainOrder(stale.map((s) => s.quantity)).flatMap((q) =>
+    stale.filter((s) => s.quantity === q).map((s) => s.key),
+  );
+}
+
 /**
  * Compares the readings with their targets and proposes what to do, in the order of a setup, each with its sum in
  * words: rod, nut slots, saddle (after what rod and nut already give), intonation. Stale and unrepresentative readings
@@ -92,6 +101,6 @@ export function propose(input: PlanInput): Proposal {
       .map(({ l }) => l),
     leave: input.strings === 'at-pitch' ? leaveAlone(input, lines) : [],
     missing: needed.filter((s) => !input.readings.has(s.key)).map((s) => s.key),
-    stale: needed.filter((s) => input.stale.has(s.key)).map((s) => s.key),
+    stale: staleInOrder(input),
   };
 }

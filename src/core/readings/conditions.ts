@@ -1,3 +1,5 @@
+import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
+
 /** How the instrument was when a round was read. */
 export interface Conditions {
   readonly strings: 'at-pitch' | 'missing' | 'off-pitch' | 'off';
@@ -18,7 +20,7 @@ export const POSITIONS: Readonly<Record<Conditions['position'], string>> = {
 };
 
 /** Whether a quantity can be read only with the strings on. */
-export const needsStrings = (quantity: string): boolean => quantity !== 'saddle-standout';
+export const needsStrings = (quantity: Quantity): boolean => QUANTITY_FACTS[quantity].strings;
 
 const TAKEN: Readonly<Record<Exclude<Conditions['strings'], 'at-pitch'>, string>> = {
   missing: 'taken with a string missing',
@@ -28,8 +30,11 @@ const TAKEN: Readonly<Record<Exclude<Conditions['strings'], 'at-pitch'>, string>
 
 /**
  * Why a reading taken under these conditions cannot stand for the instrument, or null when it can. Such a reading is
- * kept and never used for a plan. The saddle's height needs no strings.
+ * kept and never used for a plan. What is read without strings (saddle, bridge, frets) needs none.
  */
-export function notRepresentative(conditions: Conditions, quantity: string): string | null {
+export function notRepresentative(
+  conditions: Pick<Conditions, 'strings'>,
+  quantity: Quantity,
+): string | null {
   return conditions.strings === 'at-pitch' || !needsStrings(quantity) ? null : TAKEN[conditions.strings];
 }

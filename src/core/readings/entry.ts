@@ -4,6 +4,8 @@ import { formatLength } from '../units/format-length.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../units/length-units.ts';
 import { formatCents, parseCents } from '../units/parse-cents.ts';
 import { parseLength } from '../units/parse-length.ts';
+import { entryForm, summed, type Feeling } from './entry-forms.ts';
+import type { Spread } from './gauge.ts';
 import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
 
 /** Another way to read what was typed. `text` typed instead would mean it. */
@@ -15,22 +17,31 @@ export interface OtherReading {
 
 /** A question to the tech, never a block. */
 export interface EntryQuestion {
-  readonly code: 'outside-plausible' | 'far-from-target';
+  readonly code:
+    'outside-plausible' | 'impossible' | 'half-or-double' | 'ten-times' | 'sides-swapped' | 'odd-one-out';
   readonly message: string;
   readonly others: readonly OtherReading[];
 }
 
-/** A typed reading, understood: mm or cents by quantity, and what Rubrica would ask about it. */
+export type EntryUnit = LengthUnit | 'cents' | 'deg' | 'kohm';
+
+/** A typed reading, understood: mm, cents, degrees or kΩ by quantity, and what Rubrica would ask about it. */
 export interface EntryReading {
   readonly value: number;
-  readonly unit: LengthUnit | 'cents';
+  readonly unit: EntryUnit;
   readonly says: string;
+  readonly spread: Spread | null;
   readonly question: EntryQuestion | null;
 }
 
 export interface EntryError {
-  readonly code: 'empty' | 'not-a-length' | 'ambiguous' | 'not-cents';
+  readonly code: 'empty' | 'not-a-length' | 'ambiguous' | 'not-cents' | 'not-a-number';
   readonly message: string;
+}
+
+interface One {
+  readonly value: number;
+  readonly unit: EntryUnit;
 }
 
 const within = (value: number, [low, high]: readonly [number, number]): boolean =>
@@ -44,7 +55,8 @@ const SUFFIX: Readonly<Record<LengthUnit, string>> = {
   '32nds': '/32',
 };
 
-function otherWays(text: string, quantity: Quantity, read: LengthUnit): OtherReading[] {
+/** What a bare number would mean in each other unit where that makes sense of it. */
+export function otherWays(text: string, quantity: Quantity, read: EntryUnit): OtherReading[] {
   const bare = text.trim();
   if (!/^[+-]?[\d.,]+$/.test(bare)) return [];
   const seen: OtherReading[] = [];
@@ -57,40 +69,128 @@ function otherWays(text: string, quantity: Quantity, read: LengthUnit): OtherRea
   return seen;
 }
 
-function readLength(text: string, quantity: Quantity, unit: LengthUnit): Result<EntryReading, EntryError> {
-  const read = parseLength(text, bareUnit(text, unit));
-  if (!read.ok) return fail({ code: read.error.code, message: read.error.message });
-  const { mm: value, unit: readIn } = read.value;
-  const says = formatLength(value, readIn === 'mm' ? unit : 'mm');
-  if (within(value, QUANTITY_FACTS[quantity].plausible))
-    return ok({ value, unit: readIn, says, question: null });
-  const name = QUANTITY_FACTS[quantity].name.toLowerCase();
-  const message = `${formatLength(value, 'mm')} (${formatLength(value, '64ths')}) would be an unusual ${name}. What did the gauge say?`;
-  const others = otherWays(text, quantity, readIn);
-  return ok({ value, unit: readIn, says, question: { code: 'outside-plausible', message, others } });
+const NUMBERS = {
+  degrees: { form: /^([+-]?\d+(?:[.,]\d+)?)\s*(?:°|deg(?:rees?)?)?$/i, unit: 'deg', name: 'degrees like 14' },
+  kilohms: { form: /^(\d+(?:[.,]\d+)?)\s*(?:k|kΩ|kohms?)?$/i, unit: 'kohm', name: 'kiloohms like 7.4' },
+} as const;
+
+function readOne(text: string, quantity: Quantity, unit: LengthUnit): Result<One, EntryError> {
+  const { measure } = QUANTITY_FACTS[quantity];
+  if (measure === 'cents') {
+    const read = parseCents(text);
+    return read.ok ? ok({ value: read.value, unit: 'cents' }) : fail(read.error);
+  }
+  if (measure === 'length') {
+    const read = parseLength(text, bareUnit(text, unit));
+    return read.ok
+      ? ok({ value: read.value.mm, unit: read.value.unit })
+      : fail({ code: read.error.code, message: read.error.message });
+  }
+  if (text.trim() === '') return fail({ code: 'empty', message: 'Nothing is written here yet.' });
+  const { form, unit: as, name } = NUMBERS[measure];
+  const m = form.exec(text.trim());
+  if (!m) return fail({ code: 'not-a-number', message: `“${text.trim()}” cannot be read. Write ${name}.` });
+  return ok({ value: Number((m[1] ?? '').replace(',', '.')), unit: as });
+}
+
+function readAll(
+  text: string,
+  quantity: Quantity,
+  unit: LengthUnit,
+  feelings?: readonly Feeling[],
+): Result<One & { readonly spread: Spread | null }, EntryError> {
+  const form = entryForm(text, feelings);
+  if (form.kind === 'plain') {
+    const one = readOne(text, quantity, unit);
+    return one.ok ? ok({ ...one.value, spread: null }) : one;
+  }
+  if (form.kind === 'feeling') {
+    if (quantity !== 'relief' && quantity !== 'nut-gap') {
+      return fail({
+        code: 'not-a-length',
+        message: `“${text.trim()}” is said of relief and nut gaps; here a number is wanted.`,
+      });
+    }
+    return ok({ ...summed('range', [form.feeling.low, form.feeling.high]), unit: 'mm' });
+  }
+  const parts: One[] = [];
+  for (const part of form.parts) {
+    const one = readOne(part, quantity, unit);
+    if (!one.ok) return one;
+    parts.push(one.value);
+  }
+  const [first] = parts;
+  if (!first) return fail({ code: 'empty', message: 'Nothing is written here yet.' });
+  return ok({
+    ...summed(
+      form.kind,
+      parts.map((p) => p.value),
+    ),
+    unit: first.unit,
+  });
+}
+
+/** Says a value of a quantity with its unit, lengths in the unit asked for. */
+export function sayEntry(value: number, quantity: Quantity, unit: LengthUnit): string {
+  switch (QUANTITY_FACTS[quantity].measure) {
+    case 'length':
+      return formatLength(value, unit);
+    case 'cents':
+      return `${formatCents(value)} c`;
+    case 'degrees':
+      return `${Math.round(value * 10) / 10}°`;
+    case 'kilohms':
+      return `${Math.round(value * 100) / 100} kΩ`;
+  }
+}
+
+function question(text: string, quantity: Quantity, value: number, unit: EntryUnit): EntryQuestion | null {
+  const facts = QUANTITY_FACTS[quantity];
+  if (within(value, facts.plausible)) return null;
+  const code = 'outside-plausible' as const;
+  if (facts.measure === 'cents') {
+    const message = `${formatCents(value)} cents is nearly another note. Was the right string played?`;
+    return { code, message, others: [] };
+  }
+  const says =
+    facts.measure === 'length'
+      ? `${formatLength(value, 'mm')} (${formatLength(value, '64ths')})`
+      : sayEntry(value, quantity, 'mm');
+  const message = `${says} would be an unusual ${facts.name.toLowerCase()}. What did the gauge say?`;
+  return { code, message, others: facts.measure === 'length' ? otherWays(text, quantity, unit) : [] };
+}
+
+function readBack(
+  quantity: Quantity,
+  { value, unit, spread }: One & { readonly spread: Spread | null },
+  field: LengthUnit,
+): string {
+  const shown = sayEntry(value, quantity, unit === 'mm' ? field : 'mm');
+  if (spread === null) return shown;
+  const by = sayEntry(spread.size, quantity, unit === 'mm' ? field : 'mm').replace(/^\+/, '');
+  return spread.kind === 'range'
+    ? `about ${shown}, give or take ${by}`
+    : `mean ${shown} of ${spread.of}, spread ${by}`;
 }
 
 /**
  * Reads what a tech typed at a station: the value in mm or cents, how it reads back, and a question when it only makes
- * sense in another unit.
+ * sense in another unit. Ranges, repeated readings and feelings are read too ({@link entryForm}).
  * @param unit the field's unit for a bare number
  * @example readEntry('.078', 'action', 'mm') asks whether .078 in = 1.98 mm was meant
+ * @example readEntry('between 5 and 6', 'action', '64ths') is 5½/64, give or take half of one
  */
 export function readEntry(
   text: string,
   quantity: Quantity,
   unit: LengthUnit,
+  feelings?: readonly Feeling[],
 ): Result<EntryReading, EntryError> {
-  if (QUANTITY_FACTS[quantity].measure === 'length') return readLength(text, quantity, unit);
-  const read = parseCents(text);
-  if (!read.ok) return fail(read.error);
-  const value = read.value;
-  const question = within(value, QUANTITY_FACTS[quantity].plausible)
-    ? null
-    : {
-        code: 'outside-plausible' as const,
-        message: `${formatCents(value)} cents is nearly another note. Was the right string played?`,
-        others: [],
-      };
-  return ok({ value, unit: 'cents', says: `${formatCents(value)} c`, question });
+  const read = readAll(text, quantity, unit, feelings);
+  if (!read.ok) return read;
+  return ok({
+    ...read.value,
+    says: readBack(quantity, read.value, unit),
+    question: question(text, quantity, read.value.value, read.value.unit),
+  });
 }

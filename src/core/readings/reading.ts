@@ -1,14 +1,5 @@
 import type { Quantity } from './quantities.ts';
-
-/** Rounds in the order of the work. */
-export const ROUND_KINDS = ['as-found', 'after-work', 'as-left'] as const;
-export type RoundKind = (typeof ROUND_KINDS)[number];
-
-export const ROUND_NAMES: Readonly<Record<RoundKind, string>> = {
-  'as-found': 'As found',
-  'after-work': 'After work',
-  'as-left': 'As left',
-};
+import type { RoundKind } from './rounds.ts';
 
 /** A reading as the sums use it: value in mm or cents, when it was taken (ms since the epoch). */
 export interface Reading {
@@ -21,11 +12,17 @@ export interface Reading {
   readonly takenAt: number;
   /** why it is not used, or null */
   readonly notRepresentative: string | null;
+  /** standard uncertainty, mm or cents, where the gauge is known */
+  readonly uncertainty?: number | null | undefined;
+  /** how it was read, where the practice differs from the reference */
+  readonly methodId?: string | undefined;
+  /** says from what it was converted, where it was not read this way itself */
+  readonly converted?: string | null | undefined;
 }
 
 /** The newest usable reading of each station. Readings that are not representative never stand in. */
-export function latestReadings(readings: readonly Reading[]): ReadonlyMap<string, Reading> {
-  const latest = new Map<string, Reading>();
+export function latestReadings<R extends Reading>(readings: readonly R[]): ReadonlyMap<string, R> {
+  const latest = new Map<string, R>();
   for (const r of readings) {
     if (r.notRepresentative !== null) continue;
     const known = latest.get(r.key);

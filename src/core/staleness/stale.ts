@@ -1,4 +1,5 @@
 import type { Quantity } from '../readings/quantities.ts';
+import { movedBy } from './graph.ts';
 import type { Reading } from '../readings/reading.ts';
 
 /** A finished operation and what it made stale. `at` is ms since the epoch. */
@@ -9,7 +10,7 @@ export interface FinishedOperation {
 }
 
 /** What strings that were changed, or taken off and put back, move. */
-export const MOVED_BY_STRINGS: readonly Quantity[] = ['relief', 'action', 'intonation'];
+export const MOVED_BY_STRINGS: readonly Quantity[] = [...movedBy('strings')];
 
 /** Why a reading must be taken again: the newest operation that moved it. */
 export interface StaleReason {

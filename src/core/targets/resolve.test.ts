@@ -2,6 +2,7 @@ import { usualConstruction } from '../instrument/defaults.ts';
 import { stationsOf, type Station } from '../readings/stations.ts';
 import { KIND_TARGETS } from './defaults.ts';
 import { resolveTarget } from './resolve.ts';
+import { SHIPPED_TARGETS } from './shop-targets.ts';
 import type { TargetWish } from './target.ts';
 
 const NECK = usualConstruction('steel-acoustic');
@@ -68,9 +69,13 @@ describe('this job’s wish', () => {
 
 test('a shop’s own targets for a kind stand before the shipped ones', () => {
   const own = { ...KIND_TARGETS['steel-acoustic'], relief: { low: 0.3, aim: 0.4, high: 0.5 } };
-  const target = resolveTarget(NECK, 'medium', [], at('relief:0:7'), { 'steel-acoustic': own });
+  const target = resolveTarget(NECK, 'medium', [], at('relief:0:7'), {
+    shop: { ...SHIPPED_TARGETS, kinds: { 'steel-acoustic': own } },
+  });
   expect(target).toEqual({ low: 0.3, aim: 0.4, high: 0.5, layer: 'kind' });
-  expect(resolveTarget(NECK, 'medium', [], at('relief:0:7'), {})).toEqual({
+  expect(
+    resolveTarget(NECK, 'medium', [], at('relief:0:7'), { shop: { ...SHIPPED_TARGETS, kinds: {} } }),
+  ).toEqual({
     ...KIND_TARGETS['steel-acoustic'].relief,
     layer: 'kind',
   });

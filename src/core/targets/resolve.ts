@@ -1,19 +1,30 @@
 import type { Construction } from '../instrument/construction.ts';
+import { usualConstruction } from '../instrument/defaults.ts';
 import type { Band } from '../neck/truss-rod.ts';
+import { nutSlot } from '../nut/nut-slot.ts';
+import { actionAt, gapBy, reliefBy, USUAL_METHODS, type Methods } from '../readings/methods.ts';
 import type { Quantity } from '../readings/quantities.ts';
-import type { Station } from '../readings/stations.ts';
+import { ACTION_FRET, HELD_AT, type Station } from '../readings/stations.ts';
+import { noteFrequency } from '../strings/pitch.ts';
 import { KIND_TARGETS, type KindTargets } from './defaults.ts';
-import type { Side, Target, TargetWish, Touch } from './target.ts';
+import { SHIPPED_TARGETS, type ShopTargets } from './shop-targets.ts';
+import { RELATIVE_WISHES, type Side, type Target, type TargetWish, type Touch } from './target.ts';
 
-const TOUCH_SHIFT: Readonly<Record<Touch, number>> = { light: -0.4, medium: 0, heavy: 0.7 };
-
-/** A light touch brings the aim to the low end, a heavy one a little beyond the high end. */
-function shift(b: Band, share: number): Band {
-  const by = share * (b.high - b.low);
-  return { low: Math.max(0, b.low + by), aim: Math.max(0, b.aim + by), high: b.high + by };
+/** What resolves a target, besides the instrument, the touch and the wishes. */
+export interface Resolving {
+  readonly shop?: ShopTargets | undefined;
+  /** what stands at a place now, for a wish like “a little lower than now” */
+  readonly now?: ((station: Station) => number | undefined) | undefined;
+  readonly methods?: Methods | undefined;
 }
 
-const sideOf = (construction: Construction, string: number): Side =>
+const shift = (b: Band, by: number): Band => ({
+  low: Math.max(0, b.low + by),
+  aim: Math.max(0, b.aim + by),
+  high: b.high + by,
+});
+
+export const sideOf = (construction: Construction, string: number): Side =>
   string > construction.strings.length / 2 ? 'bass' : 'treble';
 
 function kindBand(targets: KindTargets, quantity: Quantity, side: Side): Band | null {
@@ -26,38 +37,127 @@ function kindBand(targets: KindTargets, quantity: Quantity, side: Side): Band | 
       return targets.nutGap;
     case 'intonation':
       return targets.intonation;
-    case 'saddle-standout':
+    default:
       return null;
   }
 }
+
+const movesWithTouch = (quantity: Quantity): boolean => quantity === 'relief' || quantity === 'action';
 
 /**
  * The band a kind and a touch give, before any wish: touch moves relief and action only. Null where nothing is aimed at.
  * @example bandFor(KIND_TARGETS.bass, 'medium', 'relief', 'both').aim → 0.32
  */
-export function bandFor(targets: KindTargets, touch: Touch, quantity: Quantity, side: Side): Target | null {
+export function bandFor(
+  targets: KindTargets,
+  touch: Touch,
+  quantity: Quantity,
+  side: Side,
+  shares: ShopTargets['touch'] = SHIPPED_TARGETS.touch,
+): Target | null {
   const base = kindBand(targets, quantity, side);
   if (base === null) return null;
-  const moves = quantity === 'relief' || quantity === 'action';
-  if (!moves || touch === 'medium') return { ...base, layer: 'kind' };
-  return { ...shift(base, TOUCH_SHIFT[touch]), layer: 'touch' };
+  if (!movesWithTouch(quantity) || shares[touch] === 0) return { ...base, layer: 'kind' };
+  return { ...shift(base, shares[touch] * (base.high - base.low)), layer: 'touch' };
+}
+
+/** A string that stands further away than this is another string, not a slack one (a ukulele's low G). */
+const OTHER_STRING = 5;
+
+const semitonesBelow = (note: string, usual: string): number => {
+  const [now, then] = [noteFrequency(note), noteFrequency(usual)];
+  return now.ok && then.ok ? 12 * Math.log2(then.value / now.value) : 0;
+};
+
+/** How many semitones the strings stand below the kind's usual tuning, on average; 0 where they cannot be compared. */
+export function slackness(construction: Construction): number {
+  const usual = usualConstruction(construction.kind).strings;
+  if (usual.length !== construction.strings.length) return 0;
+  const drops = construction.strings.map((s, i) => {
+    const drop = semitonesBelow(s.note, usual[i]?.note ?? '');
+    return Math.abs(drop) > OTHER_STRING ? 0 : drop;
+  });
+  const mean = drops.reduce((a, b) => a + b, 0) / drops.length;
+  return Math.abs(mean) < 1e-9 ? 0 : mean;
+}
+
+const fits = (w: TargetWish, station: Station, side: Side): boolean =>
+  w.quantity === station.quantity &&
+  (w.string ? w.string === station.string : w.side === 'both' || station.string === 0 || w.side === side);
+
+/** A wish in numbers; null for one against a place that was not read yet. */
+function wishBand(wish: TargetWish, under: Target | null, now: number | undefined): Band | null {
+  if (wish.relative === undefined) return { low: wish.low, aim: wish.aim, high: wish.high };
+  if (now === undefined) return null;
+  const half = under === null ? 0.1 : (under.high - under.low) / 2;
+  const aim = now + RELATIVE_WISHES[wish.relative].by;
+  return { low: Math.max(0, aim - half), aim: Math.max(0, aim), high: aim + half };
 }
 
 /**
- * The target of a station, resolved through its layers: kind, then touch (relief and action only), then this job's
- * wishes. The result says which layer it came from. Null where nothing is aimed at.
+ * Every layer that says something about a station, from the kind up; the last is in force. Bands are for the shop's
+ * reference: relief between first and last fret, action at the 12th, gaps held at 3.
+ */
+export function targetLayers(
+  construction: Construction,
+  touch: Touch,
+  wishes: readonly TargetWish[],
+  station: Station,
+  { shop = SHIPPED_TARGETS, now }: Resolving = {},
+): readonly Target[] {
+  const side = sideOf(construction, station.string);
+  const kind = shop.kinds[construction.kind] ?? KIND_TARGETS[construction.kind];
+  const layers: Target[] = [];
+  const base = kindBand(kind, station.quantity, side);
+  if (base !== null) layers.push({ ...base, layer: 'kind' });
+  const touched = bandFor(kind, touch, station.quantity, side, shop.touch);
+  if (touched?.layer === 'touch') layers.push(touched);
+  const slack = slackness(construction);
+  const last = layers.at(-1);
+  if (last && base && movesWithTouch(station.quantity) && slack > 0 && shop.slackPerSemitone !== 0) {
+    const by = shop.slackPerSemitone * slack * (base.high - base.low);
+    layers.push({ ...shift(last, by), layer: 'tuning' });
+  }
+  for (const layer of ['customer', 'job'] as const) {
+    const own = wishes.filter((w) => (w.layer ?? 'job') === layer && fits(w, station, side));
+    const wish = own.find((w) => w.string) ?? own[0];
+    const band = wish ? wishBand(wish, layers.at(-1) ?? null, now?.(station)) : null;
+    if (band) layers.push({ ...band, layer });
+  }
+  return layers;
+}
+
+const AIM_RELIEF = 0.2;
+const AIM_GAP = 0.1;
+
+/** A band of the reference method as the method in force shows it. Edges stay in order. */
+function asRead(c: Construction, station: Station, target: Target, methods: Methods): Target {
+  const by = (f: (v: number) => number): Target => {
+    const [low, aim, high] = [f(target.low), f(target.aim), f(target.high)] as [number, number, number];
+    return { ...target, low, aim, high };
+  };
+  if (station.quantity === 'relief') return by((v) => reliefBy(c, v, methods.relief));
+  if (station.quantity === 'action' && station.fret !== ACTION_FRET) {
+    const nut = AIM_GAP * nutSlot(HELD_AT, 0, 0).perGap;
+    return by((v) => actionAt(c, v, station.fret, { nut, relief: AIM_RELIEF }));
+  }
+  if (station.quantity === 'nut-gap') {
+    return by((v) => gapBy(c, v, methods['nut-gap'], c.kind === 'nylon' ? 3.3 : 2));
+  }
+  return target;
+}
+
+/**
+ * The target of a station, resolved through its layers: kind, touch and tuning (relief and action only), the customer's
+ * wish, this job's. The result says which layer it came from. Null where nothing is aimed at.
  */
 export function resolveTarget(
   construction: Construction,
   touch: Touch,
   wishes: readonly TargetWish[],
   station: Station,
-  kinds: Readonly<Record<string, KindTargets>> = KIND_TARGETS,
+  resolving: Resolving = {},
 ): Target | null {
-  const side = sideOf(construction, station.string);
-  const wish = wishes.find(
-    (w) => w.quantity === station.quantity && (w.side === 'both' || station.string === 0 || w.side === side),
-  );
-  if (wish) return { low: wish.low, aim: wish.aim, high: wish.high, layer: 'job' };
-  return bandFor(kinds[construction.kind] ?? KIND_TARGETS[construction.kind], touch, station.quantity, side);
+  const target = targetLayers(construction, touch, wishes, station, resolving).at(-1) ?? null;
+  return target && asRead(construction, station, target, resolving.methods ?? USUAL_METHODS);
 }

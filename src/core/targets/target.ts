@@ -9,8 +9,17 @@ export const TOUCHES: Readonly<Record<Touch, string>> = {
 };
 
 /** The layers of a target, the later winning. */
-export const LAYERS = ['kind', 'touch', 'job'] as const;
+export const LAYERS = ['kind', 'touch', 'tuning', 'customer', 'job'] as const;
 export type Layer = (typeof LAYERS)[number];
+
+/** What a layer is called on the screen. */
+export const LAYER_NAMES: Readonly<Record<Layer, string>> = {
+  kind: 'the kind',
+  touch: 'the touch',
+  tuning: 'the tuning',
+  customer: 'the customer’s wish',
+  job: 'this job',
+};
 
 /** Which end of the board a target is for; quantities with one target use `both`. */
 export type Side = 'bass' | 'treble' | 'both';
@@ -20,9 +29,24 @@ export interface Target extends Band {
   readonly layer: Layer;
 }
 
+/** Wishes as they are said at the counter, against what is there now: mm at the 12th fret. */
+export const RELATIVE_WISHES = {
+  'much-lower': { says: 'clearly lower than now', by: -0.5 },
+  'little-lower': { says: 'a little lower than now', by: -0.25 },
+  'as-now': { says: 'as it is now', by: 0 },
+  'little-higher': { says: 'a little higher than now', by: 0.25 },
+  'much-higher': { says: 'clearly higher than now', by: 0.5 },
+} as const;
+export type RelativeWish = keyof typeof RELATIVE_WISHES;
+
+/** A wish for a quantity: by side, or for one string. A relative one has no numbers until the place was read. */
 export interface TargetWish extends Band {
   readonly quantity: Quantity;
   readonly side: Side;
+  /** one string; absent or 0 for a side */
+  readonly string?: number | undefined;
+  readonly layer?: 'customer' | 'job' | undefined;
+  readonly relative?: RelativeWish | undefined;
 }
 
 export type Verdict = 'in' | 'edge' | 'low' | 'high';

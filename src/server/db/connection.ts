@@ -45,6 +45,8 @@ export function openDatabase(url: string): Database {
       bigIntAsNumber: true,
       insertIdAsNumber: true,
       checkNumberRange: true,
+      // A machine that is busy for a moment is no reason to fail.
+      connectTimeout: 20_000,
     },
   });
   sequelize.addHook('afterConnect', (connection) => copyRows(connection as RawConnection));

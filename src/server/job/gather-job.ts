@@ -1,9 +1,13 @@
 import type { Transaction } from 'sequelize';
 import type { Reading } from '../../core/readings/reading.ts';
+import { USUAL_METHODS } from '../../core/readings/methods.ts';
+import { standardReadings } from '../../core/readings/standard.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
+import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import type { TargetWish } from '../../core/targets/target.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
+import { habitsOf } from '../house/load-habits.ts';
 
 /** A reading with what the screens and the record show of it. */
 export interface GatheredReading extends Reading {
@@ -13,6 +17,7 @@ export interface GatheredReading extends Reading {
   readonly method: string;
   readonly gauge: string;
   readonly position: string;
+  readonly copiedFrom: string | null;
   readonly takenBy: number;
   readonly version: number;
 }
@@ -32,6 +37,7 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     checklists,
     settings,
     stringChanges,
+    shopTargets,
   ] = await Promise.all([
     models.Instrument.findByPk(job.instrumentId, at),
     models.Inspection.findOne({ where, ...at }),
@@ -55,6 +61,7 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     }),
     models.Setting.findAll(at),
     models.StringChange.findAll({ where, order: [['id', 'ASC']], ...at }),
+    models.TargetVersion.findOne({ order: [['version', 'DESC']], ...at }),
   ]);
   if (!instrument) throw new Error(`job ${job.number} has no instrument`);
   const checklist =
@@ -93,17 +100,26 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     method: r.method,
     gauge: r.gauge,
     position: r.position,
+    uncertainty: r.uncertainty === null ? null : Number(r.uncertainty),
+    methodId: r.methodId ?? undefined,
+    copiedFrom: r.copiedFrom,
     takenBy: r.takenBy,
     version: r.version,
   }));
   const wishes: TargetWish[] = targets.map((w) => ({
     quantity: w.quantity,
     side: w.side,
+    string: w.stringNo,
+    layer: w.layer,
+    relative: w.relative ?? undefined,
     low: Number(w.low),
     aim: Number(w.aim),
     high: Number(w.high),
   }));
-  const stations = stationsOf(instrument.construction);
+  const { construction } = instrument;
+  const habits = habitsOf(settings);
+  // What the sums rest on is read in one way; how a shop reads is converted to it.
+  const stations = stationsOf(construction, { ...habits, methods: USUAL_METHODS });
   return {
     job,
     instrument,
@@ -112,6 +128,10 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     answers,
     rounds,
     readings,
+    /** the readings as the sums want them: first those above in their order, then what follows from them */
+    standard: standardReadings(construction, readings),
+    habits,
+    shopTargets: shopTargets?.targets ?? SHIPPED_TARGETS,
     targets,
     wishes,
     stringChanges,

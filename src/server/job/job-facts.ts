@@ -31,7 +31,7 @@ export async function refreshFacts(work: Work, job: Job): Promise<void> {
   const required = gathered.stations.filter((s) => !s.optional);
   const readIn = (kind: string) => {
     const round = gathered.rounds.find((r) => r.kind === kind);
-    const keys = new Set(gathered.readings.filter((r) => r.roundId === round?.id).map((r) => r.key));
+    const keys = new Set(gathered.standard.filter((r) => r.roundId === round?.id).map((r) => r.key));
     return required.filter((s) => keys.has(s.key)).length;
   };
   job.facts = {

@@ -45,21 +45,27 @@ const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditio
 export function judge(g: GatheredJob) {
   const { construction } = g.instrument;
   const targets = new Map<string, Target>();
+  const found = new Map(
+    g.standard
+      .filter((r) => r.round === 'as-found' && r.notRepresentative === null)
+      .map((r) => [r.key, r.value]),
+  );
+  const resolving = { shop: g.shopTargets, now: (s: { readonly key: string }) => found.get(s.key) };
   for (const s of g.stations) {
-    const target = resolveTarget(construction, g.job.touch, g.wishes, s);
+    const target = resolveTarget(construction, g.job.touch, g.wishes, s, resolving);
     if (target) targets.set(s.key, target);
   }
   const operations = [...finishedOperations(g), ...restrung(g)];
-  const reasons = staleReasons(g.readings, operations);
+  const reasons = staleReasons(g.standard, operations);
   const staleByReading = new Map<GatheredJob['readings'][number], StaleReason>();
-  g.readings.forEach((r, i) => {
+  g.standard.forEach((r, i) => {
     const why = reasons[i];
     if (why) staleByReading.set(r, why);
   });
-  const latest = latestReadings(g.readings);
+  const latest = latestReadings(g.standard);
   const stale = new Map<string, StaleReason>();
   for (const [key, reading] of latest) {
-    const why = staleByReading.get(reading as GatheredJob['readings'][number]);
+    const why = staleByReading.get(reading);
     if (why) stale.set(key, why);
   }
   const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
@@ -75,5 +81,5 @@ export function judge(g: GatheredJob) {
     settings: USUAL_SETTINGS,
   });
   const asked = g.lines.filter((l) => l.approval === 'asked').length;
-  return { targets, stale, staleByReading, items, proposal, asked, latest };
+  return { targets, stale, staleByReading, items, proposal, asked, latest, operations };
 }

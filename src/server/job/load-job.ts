@@ -18,6 +18,7 @@ import { shopOf } from '../house/load-shop.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
 import { judge } from './judge.ts';
+import { readingsView } from './readings-view.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
 
@@ -55,44 +56,6 @@ function inspectionView(
         version: given?.version ?? 0,
       };
     }),
-  };
-}
-
-function readingsView(g: GatheredJob, judged: ReturnType<typeof judge>, name: (id: number | null) => string) {
-  return {
-    stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
-    rounds: g.rounds.map((r) => ({
-      kind: r.kind,
-      strings: r.strings,
-      position: r.position,
-      tuning: r.tuning,
-      temperature: r.temperature === null ? null : Number(r.temperature),
-      humidity: r.humidity === null ? null : Number(r.humidity),
-      startedAt: r.startedAt.toISOString(),
-      version: r.version,
-    })),
-    readings: g.readings.map((r) => ({
-      key: r.key,
-      quantity: r.quantity,
-      string: r.string,
-      round: r.round,
-      value: r.value,
-      typed: r.typed,
-      unit: r.unit,
-      method: r.method,
-      gauge: r.gauge,
-      by: name(r.takenBy),
-      takenAt: new Date(r.takenAt).toISOString(),
-      notRepresentative: r.notRepresentative,
-      stale: judged.staleByReading.get(r)?.because ?? null,
-      version: r.version,
-    })),
-    targetVersions: g.targets.map((w) => ({
-      quantity: w.quantity,
-      side: w.side,
-      version: w.version,
-      reason: w.reason,
-    })),
   };
 }
 
@@ -175,7 +138,7 @@ export async function loadJob(db: Database, number: number) {
     marks: custody.marks.map(({ markedBy, ...m }) => ({ ...m, by: name(markedBy) })),
     photos: custody.photos.map(({ takenBy, digest: _d, ...p }) => ({ ...p, by: name(takenBy) })),
     inspection: inspectionView(g, judged.items, lists, name),
-    readings: readingsView(g, judged, name),
+    readings: await readingsView(db, g, judged, name),
     proposal: judged.proposal,
     decisions: g.decisions.map((d) => ({
       line: d.line,

@@ -5,7 +5,10 @@ import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
-/** Sets this job's own target for a quantity: the topmost layer, with its reason. */
+/**
+ * Sets a target of this job with its reason: the customer's wish or the job's own layer, for a side or one string, in
+ * numbers or against what stands there now.
+ */
 export const setTarget = defineUseCase({
   name: 'plan.target',
   needs: 'plan',
@@ -16,7 +19,13 @@ export const setTarget = defineUseCase({
     if (!(input.low <= input.aim && input.aim <= input.high)) {
       return { ok: false, error: invalidField('aim', 'The aim must lie between low and high.') };
     }
-    const where = { jobId: input.jobId, quantity: input.quantity, side: input.side };
+    const where = {
+      jobId: input.jobId,
+      quantity: input.quantity,
+      side: input.side,
+      stringNo: input.string ?? 0,
+      layer: input.layer ?? ('job' as const),
+    };
     const known = await models.JobTarget.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
     if ((known?.version ?? 0) !== input.version)
       return conflict(work, null, `aim ${Number(known?.aim)}`, known?.version ?? 0);
@@ -25,9 +34,10 @@ export const setTarget = defineUseCase({
       aim: input.aim.toFixed(9),
       high: input.high.toFixed(9),
       reason: input.reason,
+      relative: input.relative ?? null,
       version: input.version + 1,
     };
-    const before = known ? { low: known.low, aim: known.aim, high: known.high } : null;
+    const before = known && { low: known.low, aim: known.aim, high: known.high, relative: known.relative };
     if (known) await known.update(after, { transaction: t });
     else await models.JobTarget.create({ ...where, ...after }, { transaction: t });
     await refreshFacts(work, opened.value);
@@ -35,7 +45,7 @@ export const setTarget = defineUseCase({
       jobId: input.jobId,
       kind: 'target set',
       entity: 'target',
-      entityId: `${input.quantity}:${input.side}`,
+      entityId: `${where.layer}:${input.quantity}:${input.side}:${where.stringNo}`,
       fromVersion: input.version,
       data: { before, after },
     });

@@ -1,12 +1,17 @@
 import { invalidField } from '../../contracts/failure.ts';
 import type { CommandInput } from '../../contracts/commands.ts';
 import { notRepresentative } from '../../core/readings/conditions.ts';
-import { readEntry } from '../../core/readings/entry.ts';
+import { readEntry, type EntryReading } from '../../core/readings/entry.ts';
+import { isOverdue, uncertainty } from '../../core/readings/gauge.ts';
+import { methodWords, METHODS } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { stationKey, stationsOf } from '../../core/readings/stations.ts';
+import { allStations, stationKey } from '../../core/readings/stations.ts';
 import { ok } from '../../core/result.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../events/record-event.ts';
+import { habitsOf } from '../house/load-habits.ts';
+import type { ShopHabits } from '../../contracts/habits.ts';
+import { asGauge } from '../house/load-gauges.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -14,19 +19,40 @@ import { openRound } from './open-round.ts';
 
 type Save = CommandInput<'readings.save'>;
 
-const values = ({ actor, now }: Work, input: Save, round: Round, read: { value: number; unit: string }) => ({
-  value: read.value.toFixed(9),
-  typed: input.typed,
-  unit: read.unit,
-  method: QUANTITY_FACTS[input.quantity].method,
-  gauge: QUANTITY_FACTS[input.quantity].gauge,
-  strings: round.strings,
-  position: round.position,
-  notRepresentative: notRepresentative(round, input.quantity),
-  takenBy: actor.personId,
-  takenAt: now,
-  version: input.version + 1,
-});
+/** Which gauge a reading was taken with: the one said, or the shop's for the quantity; what ships where it has none. */
+async function gaugeOf({ models, t, now }: Work, input: Save, habits: ShopHabits) {
+  const id = input.gaugeId ?? habits.gauges[input.quantity];
+  const row = id === undefined ? null : await models.GaugeRow.findByPk(id, { transaction: t });
+  const facts = QUANTITY_FACTS[input.quantity];
+  if (!row) return { name: facts.gauge, resolution: facts.tells, zeroOffset: 0, overdue: false };
+  const gauge = asGauge(row);
+  return { ...gauge, overdue: isOverdue(gauge, now.getTime()) };
+}
+
+const methodIdOf = (input: Save, round: Round, habits: ShopHabits): string | null =>
+  input.quantity in METHODS
+    ? (round.methods ?? habits.methods)[input.quantity as keyof typeof METHODS]
+    : null;
+
+async function values(work: Work, input: Save, round: Round, read: EntryReading, habits: ShopHabits) {
+  const gauge = await gaugeOf(work, input, habits);
+  return {
+    value: (read.value - gauge.zeroOffset).toFixed(9),
+    typed: input.typed,
+    unit: read.unit,
+    method: methodWords(input.quantity, round.methods ?? habits.methods),
+    methodId: methodIdOf(input, round, habits),
+    gauge: gauge.name,
+    uncertainty: uncertainty(gauge.resolution, gauge.overdue, read.spread).toFixed(9),
+    copiedFrom: null,
+    strings: round.strings,
+    position: round.position,
+    notRepresentative: notRepresentative(round, input.quantity),
+    takenBy: work.actor.personId,
+    takenAt: work.now,
+    version: input.version + 1,
+  };
+}
 
 const shown = (r: ReadingRow) => ({
   typed: r.typed,
@@ -37,8 +63,8 @@ const shown = (r: ReadingRow) => ({
 });
 
 /**
- * Keeps one reading of a round: the typed text, what it means, and the conditions it was taken under. A colleague's
- * reading of the same place is never silently replaced: both values come back.
+ * Keeps one reading of a round: the typed text, what it means, its gauge with what that can tell, and the conditions it
+ * was taken under. A colleague's reading of the same place is never silently replaced: both values come back.
  */
 export const saveReading = defineUseCase({
   name: 'readings.save',
@@ -49,10 +75,11 @@ export const saveReading = defineUseCase({
     if (!opened.ok) return opened;
     const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });
     const key = stationKey(input.quantity, input.string, input.fret);
-    if (!instrument || !stationsOf(instrument.construction).some((s) => s.key === key)) {
+    if (!instrument || !allStations(instrument.construction).some((s) => s.key === key)) {
       return { ok: false, error: invalidField('quantity', 'This instrument is not read at that place.') };
     }
-    const read = readEntry(input.typed, input.quantity, input.unit);
+    const habits = habitsOf(await models.Setting.findAll({ transaction: t }));
+    const read = readEntry(input.typed, input.quantity, input.unit, habits.feelings);
     if (!read.ok) return { ok: false, error: invalidField('typed', read.error.message) };
     const round = await openRound(work, opened.value, input.round);
     const where = { roundId: round.id, quantity: input.quantity, stringNo: input.string, fret: input.fret };
@@ -61,7 +88,7 @@ export const saveReading = defineUseCase({
       return conflict(work, known?.takenBy ?? null, known?.typed ?? 'nothing', known?.version ?? 0);
     }
     const before = known ? shown(known) : null;
-    const kept = values(work, input, round, read.value);
+    const kept = await values(work, input, round, read.value, habits);
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
     await refreshFacts(work, opened.value);
@@ -73,6 +100,10 @@ export const saveReading = defineUseCase({
       fromVersion: input.version,
       data: { before, after: { typed: kept.typed, value: kept.value, unit: kept.unit } },
     });
-    return ok({ version: kept.version, value: read.value.value, notRepresentative: kept.notRepresentative });
+    return ok({
+      version: kept.version,
+      value: Number(kept.value),
+      notRepresentative: kept.notRepresentative,
+    });
   },
 });

@@ -22,12 +22,16 @@ export const setConditions = defineUseCase({
       tuning: round.tuning,
       temperature: round.temperature,
       humidity: round.humidity,
+      pitch: round.pitch,
+      methods: round.methods,
     };
-    const { jobId: _j, round: _r, version: _v, temperature, humidity, ...said } = input;
+    const { jobId: _j, round: _r, version: _v, temperature, humidity, pitch, methods, ...said } = input;
     const after = {
       ...said,
       temperature: temperature?.toString() ?? null,
       humidity: humidity?.toString() ?? null,
+      ...(pitch !== undefined && { pitch: pitch?.toString() ?? null }),
+      ...(methods !== undefined && { methods }),
     };
     await round.update({ ...after, version: input.version + 1 }, { transaction: work.t });
     await refreshFacts(work, opened.value);

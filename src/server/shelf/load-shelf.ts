@@ -64,7 +64,13 @@ export async function loadInstrument({ models }: Database, id: number) {
     rounds.length === 0
       ? []
       : await models.ReadingRow.findAll({
-          where: { roundId: rounds.map((r) => r.id), quantity: { [Op.in]: ['relief', 'action'] } },
+          where: {
+            roundId: rounds.map((r) => r.id),
+            [Op.or]: [
+              { quantity: 'relief', fret: 7 },
+              { quantity: 'action', fret: 12 },
+            ],
+          },
         });
   const seals = await models.HandOver.findAll({ where: { jobId: jobs.map((j) => j.id) } });
   return {

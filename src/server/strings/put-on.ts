@@ -3,7 +3,7 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { openJob } from '../job/open-job.ts';
-import { openRound } from '../readings/open-round.ts';
+import { currentAfterRound, openRound } from '../readings/open-round.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /**
@@ -48,7 +48,7 @@ export const putStringsOn = defineUseCase({
       { transaction: t },
     );
     await job.update({ stringsState: 'at-pitch', version: job.version + 1 }, { transaction: t });
-    const round = await openRound(work, job, 'after-work');
+    const round = await openRound(work, job, await currentAfterRound(work, job));
     await round.update({ strings: 'at-pitch', version: round.version + 1 }, { transaction: t });
     await refreshFacts(work, job);
     await recordEvent(work, {

@@ -13,13 +13,17 @@ import { importCustomers, importInstruments } from '../exchange/import-book.ts';
 import { changeInstrument } from '../shelf/change-instrument.ts';
 import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
+import { checkGauge, saveGauge } from '../house/save-gauge.ts';
+import { saveHabits } from '../house/save-habits.ts';
 import { saveKind } from '../house/save-kind.ts';
+import { saveTargets } from '../house/save-targets.ts';
 import { answerItem } from '../inspection/answer-item.ts';
 import { chooseList } from '../inspection/choose-list.ts';
 import { finishInspection } from '../inspection/finish-inspection.ts';
 import { addLine } from '../plan/add-line.ts';
 import { decideLine } from '../plan/decide-line.ts';
 import { setTarget } from '../plan/set-target.ts';
+import { copyReadingsForward } from '../readings/copy-forward.ts';
 import { saveReading } from '../readings/save-reading.ts';
 import { setConditions } from '../readings/set-conditions.ts';
 import { putStringsOn } from '../strings/put-on.ts';
@@ -47,10 +51,15 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.change-instrument': changeInstrument,
   'house.save-kind': saveKind,
   'house.save-checklist': saveChecklist,
+  'house.save-habits': saveHabits,
+  'house.save-gauge': saveGauge,
+  'house.check-gauge': checkGauge,
+  'house.save-targets': saveTargets,
   'strings.off': takeStringsOff,
   'strings.on': putStringsOn,
   'readings.conditions': setConditions,
   'readings.save': saveReading,
+  'readings.copy-forward': copyReadingsForward,
   'plan.target': setTarget,
   'plan.decide': decideLine,
   'plan.add': addLine,

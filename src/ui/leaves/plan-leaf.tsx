@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { OPERATIONS, type OperationId } from '../../core/plan/operations.ts';
+import type { OperationId } from '../../core/plan/operation-ids.ts';
+import { OPERATIONS } from '../../core/plan/operations.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { FormField } from '../form-field.tsx';
 import { ListChoice } from '../list-choice.tsx';

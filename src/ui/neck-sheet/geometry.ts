@@ -2,11 +2,15 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { stringLine } from '../../core/neck/string-line.ts';
 import { nutSlot } from '../../core/nut/nut-slot.ts';
-import { HELD_AT } from '../../core/readings/stations.ts';
+import { HELD_AT, type SheetPart } from '../../core/readings/stations.ts';
 
 /** What was measured of one string on one round, mm; null where it was not read. */
 export interface Measured {
   readonly relief: number | null;
+  /** relief read at further frets, mm by fret */
+  readonly reliefAt?: ReadonlyMap<number, number>;
+  /** how much a fret's top stands over its neighbours', mm by fret */
+  readonly tops?: ReadonlyMap<number, number>;
   readonly action: number | null;
   readonly nutGap: number | null;
 }
@@ -20,24 +24,48 @@ export interface SheetGeometry {
   readonly enlarged: number;
   readonly x: (mm: number) => number;
   readonly rise: (mm: number) => number;
+  readonly perMm: number;
+}
+
+/** The stretch of the neck that is drawn, mm from the nut. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What a part of the sheet shows: all of it, its nut or its saddle. */
+export function stretchOf(c: Construction, part: SheetPart): Stretch {
+  const end = c.scale + c.compensation;
+  if (part === 'nut') return { from: 0, to: fretPosition(c.scale, 8) };
+  if (part === 'saddle') return { from: end - 70, to: end + 14 };
+  return { from: 0, to: end };
 }
 
 const LABEL = 46;
 export const FIELD = 86;
 const LARGEST = 20;
-const TALLEST_PX = 122;
+/** Heights a tech can choose to see them at. */
+export const ENLARGEMENTS = [1, 2, 5, 10, 20, 40] as const;
+const TALLEST_PX = 106;
 
 /**
  * Lays the sheet out on a page width: gutters for the fields of a course's strings at both ends, the neck to scale
- * between them, heights enlarged as far as the tallest string line allows, 20 times at the most.
+ * between them, heights enlarged as far as the tallest string line allows, 20 times at the most, or as the tech chose.
  */
-export function sheetGeometry(construction: Construction, width: number, tallest: number): SheetGeometry {
+export function sheetGeometry(
+  construction: Construction,
+  width: number,
+  tallest: number,
+  stretch: Stretch = stretchOf(construction, 'setup'),
+  chosen: number | null = null,
+): SheetGeometry {
   const left = LABEL + FIELD * construction.perCourse + 12;
   const right = FIELD * construction.perCourse + 18;
-  const length = construction.scale + construction.compensation;
-  const perMm = Math.max(0.2, (width - left - right) / length);
-  const enlarged = Math.max(2, Math.min(LARGEST, Math.floor(TALLEST_PX / (Math.max(tallest, 0.5) * perMm))));
-  return { width, left, right, enlarged, x: (mm) => left + mm * perMm, rise: (mm) => mm * perMm * enlarged };
+  const perMm = Math.max(0.2, (width - left - right) / (stretch.to - stretch.from));
+  const fitting = Math.floor(TALLEST_PX / (Math.max(tallest, 0.5) * perMm));
+  const enlarged = chosen ?? Math.max(1, Math.min(LARGEST, fitting));
+  const x = (mm: number) => left + (mm - stretch.from) * perMm;
+  return { width, left, right, enlarged, x, rise: (mm) => mm * perMm * enlarged, perMm };
 }
 
 /** Height of a fret's top over the plane, mm: an even dip between first and last fret, as deep as the relief read. */
@@ -49,6 +77,26 @@ export function fretTop(construction: Construction, relief: number, fret: number
   ];
   if (x <= p || x >= q) return 0;
   return (-relief * 4 * (x - p) * (q - x)) / (q - p) ** 2;
+}
+
+/**
+ * Height of a fret's top as it was read, mm: the dip through every relief reading (how much deeper or flatter than an even
+ * bend it is, carried from fret to fret between them), and what stands up over its neighbours.
+ */
+export function readTop(construction: Construction, m: Measured, fret: number): number {
+  const main = m.relief ?? 0;
+  const even = fretTop(construction, 1, fret);
+  const known = [...(m.reliefAt ?? [])]
+    .filter(([n]) => fretTop(construction, 1, n) !== 0)
+    .map(([n, value]) => ({ n, deep: -value / fretTop(construction, 1, n) }));
+  if (m.relief !== null) known.push({ n: 7, deep: main });
+  known.sort((a, b) => a.n - b.n);
+  const after = known.find((k) => k.n >= fret);
+  const before = [...known].reverse().find((k) => k.n <= fret);
+  const [a, b] = [before ?? after, after ?? before];
+  const share = a && b && b.n !== a.n ? (fret - a.n) / (b.n - a.n) : 0;
+  const deep = a && b ? a.deep + (b.deep - a.deep) * share : main;
+  return even * deep + (m.tops?.get(fret) ?? 0);
 }
 
 /** Heights of the string at nut and saddle, mm, with the usual nut where its gap was not read. Null without an action. */

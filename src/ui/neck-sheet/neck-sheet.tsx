@@ -1,44 +1,37 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { fretPosition } from '../../core/neck/fret-position.ts';
-import type { RoundKind } from '../../core/readings/reading.ts';
-import { ROUND_NAMES } from '../../core/readings/reading.ts';
-import { stationKey } from '../../core/readings/stations.ts';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { stationKey, type SheetPart } from '../../core/readings/stations.ts';
 import type { JobView } from '../../server/job/load-job.ts';
-import { FIELD, lineOf, placeLabels, sheetGeometry, type Measured } from './geometry.ts';
+import { lineOf, sheetGeometry, stretchOf } from './geometry.ts';
 import { PlanView, ROW } from './plan-view.tsx';
-import { fieldState, ReadingField, type StationView } from './reading-field.tsx';
-import { SideView, type SheetLine } from './side-view.tsx';
+import { fieldState, ReadingField } from './reading-field.tsx';
+import { HEAD, placeCells, placeHeads, spotOf, stationsOfPart, type Placed } from './sheet-layout.ts';
+import { roundActionFret, sheetLines, type LineChoice } from './sheet-lines.ts';
+import type { StationView } from './sheet-stations.ts';
+import { FretNames, RowNames } from './sheet-names.tsx';
+import { SideView } from './side-view.tsx';
 import { sayBand, type Tongue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 
-const HEAD_FIELD = 176;
-const HEAD = 88;
-const SIDE = 204;
+const SIDE = 186;
 const USUAL_WIDTH = 1150;
 const LEAST_WIDTH = 720;
+const USUAL_SADDLE = 3;
 
 interface Props {
   readonly job: JobView;
   readonly round: RoundKind;
+  readonly part: SheetPart;
+  readonly lines: ReadonlySet<LineChoice>;
+  /** how many times heights are enlarged; null as the sheet finds best */
+  readonly chosen: number | null;
   readonly tongue: Tongue;
   readonly editable: boolean;
   readonly state: ReadingsState;
   readonly onFocus: (station: StationView) => void;
   readonly onScale: (enlarged: number) => void;
-}
-
-/** What was read of one string in a round, for drawing. Readings that are not representative are not drawn. */
-function measuredOf(job: JobView, round: RoundKind, string: number): Measured {
-  const value = (key: string) =>
-    job.readings.readings.find((r) => r.round === round && r.key === key && r.notRepresentative === null)
-      ?.value ?? null;
-  return {
-    relief: value(stationKey('relief', 0, 7)),
-    action: value(stationKey('action', string, 12)),
-    nutGap: value(stationKey('nut-gap', string, 1)),
-  };
 }
 
 function useWidth() {
@@ -56,77 +49,81 @@ function useWidth() {
   return { ref, width };
 }
 
+const CAPTIONS: Readonly<Record<SheetPart, readonly [string, string]>> = {
+  setup: ['gap over 1, held at 3', 'cents at 12'],
+  neck: ['', 'action, each string'],
+  nut: ['gap over 1', ''],
+  saddle: ['leaves the saddle at, mm', 'cents at 12'],
+  frets: ['how high each fret stands, mm', ''],
+  body: ['', ''],
+};
+
 /** The neck sheet: the drawing, and every field at the place where its reading is taken. */
-export function NeckSheet({ job, round, tongue, editable, state, onFocus, onScale }: Props) {
+export function NeckSheet(props: Props) {
+  const { job, round, part, tongue, editable, state, onFocus, onScale } = props;
   const c = job.instrument.construction;
+  const clip = useId();
   const { ref, width } = useWidth();
   const [drawn, setDrawn] = useState(c.strings.length);
-  const { stations, readings } = job.readings;
-  const lines = useMemo<SheetLine[]>(() => {
-    const found: SheetLine = {
-      name: ROUND_NAMES['as-found'],
-      measured: measuredOf(job, 'as-found', drawn),
-      tone: 'found',
-    };
-    if (round === 'as-found') return [found];
-    return [found, { name: ROUND_NAMES[round], measured: measuredOf(job, round, drawn), tone: 'left' }];
-  }, [job, round, drawn]);
-  const bandOf = (key: string) => stations.find((s) => s.key === key)?.target ?? null;
-  const band = bandOf(stationKey('action', drawn, 12));
+  const stations = useMemo(
+    () => stationsOfPart(part, state.stations, roundActionFret(job, round)),
+    [part, state.stations, job, round],
+  );
+  const lines = useMemo(() => sheetLines(job, round, drawn, props.lines), [job, round, drawn, props.lines]);
+  const band = job.readings.stations.find((s) => s.key === stationKey('action', drawn, 12))?.target ?? null;
   const tallest = Math.max(
     4,
     ...lines.map((l) => lineOf(c, l.measured)?.saddle ?? 0),
     band ? band.high * 2 : 0,
   );
-  const g = sheetGeometry(c, width, tallest);
+  const g = sheetGeometry(c, width, tallest, stretchOf(c, part), props.chosen);
   useEffect(() => onScale(g.enlarged), [g.enlarged, onScale]);
-
+  const here = useMemo(
+    () => new Map(job.readings.readings.filter((r) => r.round === round).map((r) => [r.key, r])),
+    [job, round],
+  );
   const stateOf = (s: StationView) =>
-    fieldState(
-      s,
-      readings.find((r) => r.round === round && r.key === s.key),
-      state.kept[s.key],
-      state.drafts[s.key],
-      tongue,
-    );
+    fieldState(s, here.get(s.key), state.kept[s.key], state.drafts[s.key], tongue, job.readings.habits);
   const next = (from: StationView, back: boolean) => {
     const to = stations[stations.findIndex((s) => s.key === from.key) + (back ? -1 : 1)];
     if (to) document.getElementById(`station-${to.key}`)?.focus();
     else (document.activeElement as HTMLElement | null)?.blur();
   };
-  const field = (s: StationView, className: string) => (
+  const bent = [...lines].reverse().find((l) => l.measured.relief !== null)?.measured ?? {
+    relief: 0,
+    action: null,
+    nutGap: null,
+  };
+  const { heads, height: headHeight } = placeHeads(part, stations, c, g);
+  const planTop = headHeight + SIDE + 18;
+  const rows = part === 'frets' ? 4 : part === 'body' ? 0 : c.strings.length / c.perCourse;
+  const cells = placeCells(part, stations, c, g, planTop);
+  const height = planTop + rows * ROW + 8;
+  const thickness = here.get('saddle-thickness:0:0')?.standard ?? USUAL_SADDLE;
+  const isRed = (key: string) => stations.some((s) => s.key === key && stateOf(s).red);
+  const onField = (s: StationView) => {
+    if (s.quantity === 'action' || s.quantity === 'nut-gap')
+      setDrawn(s.string === 0 ? drawn : s.string >= c.strings.length / 2 ? c.strings.length : 1);
+    onFocus(s);
+  };
+  const field = (s: StationView, className: string, bare = false) => (
     <ReadingField
-      key={s.key}
       station={s}
-      state={stateOf(s)}
+      state={bare ? withoutUnit(stateOf(s)) : stateOf(s)}
       editable={editable}
       className={className}
       describedBy="sheet-says"
       onType={(text) => state.type(s.key, text)}
       onCommit={() => state.commit(s)}
       onNext={(back) => next(s, back)}
-      onFocus={() => {
-        if (s.quantity === 'action' || s.quantity === 'nut-gap')
-          setDrawn(s.string === 0 ? drawn : s.string >= c.strings.length / 2 ? c.strings.length : 1);
-        onFocus(s);
-      }}
+      onFocus={() => onField(s)}
+      onCells={(found) => state.fill(stations.slice(stations.indexOf(s)), found)}
     />
   );
-
-  const heads = stations.filter((s) => ['relief', 'action', 'saddle-standout'].includes(s.quantity));
-  const spotOf = (s: StationView) =>
-    s.quantity === 'saddle-standout' ? g.x(c.scale + c.compensation) : g.x(fretPosition(c.scale, s.fret));
-  const edges = placeLabels(
-    heads.map((s) => spotOf(s)),
-    HEAD_FIELD,
-    14,
-    g.width,
+  const contacts = new Map(
+    [...here.values()].filter((r) => r.quantity === 'contact').map((r) => [r.string, r.standard]),
   );
-  const planTop = HEAD + SIDE + 18;
-  const rows = c.strings.length / c.perCourse;
-  const height = planTop + rows * ROW + 8;
-  const measured = lines.at(-1)?.measured;
-  const isRed = (key: string) => stations.some((s) => s.key === key && stateOf(s).red);
+  const [leftCaption, rightCaption] = CAPTIONS[part];
   return (
     <div ref={ref} className="overflow-x-auto">
       <div className="relative" style={{ width: g.width, height }}>
@@ -135,7 +132,7 @@ export function NeckSheet({ job, round, tongue, editable, state, onFocus, onScal
           height={height}
           className="absolute inset-0"
           role="img"
-          aria-label={`Neck of ${job.instrument.name}, ${ROUND_NAMES[round].toLowerCase()}, heights enlarged ${g.enlarged} times. Every reading drawn stands in the fields.`}
+          aria-label={`Neck of ${job.instrument.name}, ${job.readings.rounds.find((r) => r.kind === round)?.name ?? round}, heights enlarged ${g.enlarged} times. Every reading drawn stands in the fields.`}
         >
           <defs>
             <pattern
@@ -147,99 +144,143 @@ export function NeckSheet({ job, round, tongue, editable, state, onFocus, onScal
             >
               <line x1="0" x2="7" y1="0" y2="0" stroke="var(--quiet)" strokeOpacity="0.5" />
             </pattern>
+            <clipPath id={clip}>
+              <rect
+                x={g.left - (part === 'saddle' ? -24 : 50)}
+                y="0"
+                width={g.width - g.left - g.right + 22}
+                height={height}
+              />
+            </clipPath>
           </defs>
-          <SideView
-            construction={c}
-            geometry={g}
-            top={HEAD}
-            height={SIDE - 18}
-            lines={lines}
-            band={band}
-            relief={measured?.relief ?? 0}
-            reliefRed={isRed(stationKey('relief', 0, 7))}
-            actionRed={isRed(stationKey('action', drawn, 12))}
-          />
-          <PlanView construction={c} geometry={g} top={planTop} drawn={drawn} />
-          {heads.map((s, i) => (
-            <path
-              key={s.key}
-              d={`M${(edges[i] ?? 0) + HEAD_FIELD / 2} ${HEAD - 4} L${spotOf(s)} ${HEAD + 14}`}
-              stroke="var(--quiet)"
-              fill="none"
+          <g clipPath={part === 'nut' || part === 'saddle' ? `url(#${clip})` : undefined}>
+            <SideView
+              construction={c}
+              geometry={g}
+              top={headHeight}
+              height={SIDE - 18}
+              lines={lines}
+              band={band}
+              bend={bent}
+              saddleThickness={thickness}
+              reliefRed={isRed(stationKey('relief', 0, 7))}
+              actionRed={isRed(stationKey('action', drawn, 12))}
             />
-          ))}
+            {part !== 'frets' && part !== 'body' && (
+              <PlanView
+                construction={c}
+                geometry={g}
+                top={planTop}
+                drawn={drawn}
+                contacts={contacts}
+                saddleThickness={thickness}
+              />
+            )}
+          </g>
+          {heads.map((h) => {
+            const spot = spotOf(h.station, c, g);
+            if (spot === null || h.top + HEAD < headHeight) return null;
+            return (
+              <path
+                key={h.station.key}
+                d={`M${h.left + h.width / 2} ${headHeight - 4} L${spot} ${headHeight + 14}`}
+                stroke="var(--quiet)"
+                fill="none"
+              />
+            );
+          })}
         </svg>
-        {heads.map((s, i) => {
-          const said = stateOf(s);
-          return (
-            <div key={s.key} className="absolute top-0" style={{ left: edges[i], width: HEAD_FIELD }}>
-              <label
-                htmlFor={`station-${s.key}`}
-                className="flex justify-between gap-2 text-[0.8rem] leading-5 whitespace-nowrap text-quiet"
-              >
-                <span>{s.label}</span>
-                <span>{s.target ? sayBand(s.target, s.quantity, tongue) : ''}</span>
-              </label>
-              {field(s, 'h-11 w-full text-xl')}
-              <p
-                className={`truncate text-[0.8rem] leading-tight ${said.red ? 'text-rubric' : 'text-quiet'}`}
-                title={said.words}
-              >
-                {said.mark} {said.words}
-              </p>
-            </div>
-          );
-        })}
-        <p className="absolute text-[0.8rem] text-quiet" style={{ left: 0, top: planTop - 18 }}>
-          gap over 1, held at 3
+        {heads.map((h) => (
+          <Head key={h.station.key} placed={h} said={stateOf(h.station)} tongue={tongue}>
+            {field(h.station, 'h-11 w-full text-xl')}
+          </Head>
+        ))}
+        <p
+          className="absolute text-[0.8rem] text-quiet"
+          style={{ left: 0, top: part === 'frets' ? planTop - 34 : planTop - 18 }}
+        >
+          {leftCaption}
         </p>
         <p className="absolute text-right text-[0.8rem] text-quiet" style={{ right: 0, top: planTop - 18 }}>
-          cents at 12
+          {rightCaption}
         </p>
-        {c.strings.map((s, i) => {
-          const number = c.strings.length - i;
-          const row = Math.floor(i / c.perCourse);
-          const column = i % c.perCourse;
-          const gap = stations.find((x) => x.key === stationKey('nut-gap', number, 1));
-          const cents = stations.find((x) => x.key === stationKey('intonation', number, 12));
-          const top = planTop + row * ROW;
-          const mark = (x: StationView) => {
-            const said = stateOf(x);
-            return (
-              <span
-                aria-hidden
-                className={`w-4 text-center text-xs ${said.red ? 'text-rubric' : 'text-quiet'}`}
-                title={said.words}
-              >
-                {said.mark}
-              </span>
-            );
-          };
+        {rows > 0 && part !== 'frets' && <RowNames construction={c} top={planTop} />}
+        {part === 'frets' && <FretNames cells={cells} top={planTop} />}
+        {cells.map((cell) => {
+          const said = stateOf(cell.station);
           return (
-            <div key={number}>
+            <div
+              key={cell.station.key}
+              className="absolute flex items-center focus-within:z-10"
+              style={{ left: cell.left, top: cell.top, height: ROW }}
+            >
+              {/* a narrow field grows while it is written in */}
               <div
-                className="absolute flex items-center"
-                style={{ left: column === 0 ? 0 : 46 + FIELD * column, top, height: ROW }}
+                className={cell.kind === 'dense' ? 'focus-within:min-w-28' : ''}
+                style={{ width: cell.width }}
               >
-                {column === 0 && (
-                  <span className="w-[46px] text-sm text-quiet">
-                    {rows - row} {s.note.replace(/\d$/, '')}
-                  </span>
+                {field(
+                  cell.station,
+                  cell.kind === 'dense'
+                    ? 'h-[27px] w-full text-sm focus:w-28'
+                    : 'h-[27px] w-full bg-paper/80 text-base focus:min-w-28',
+                  true,
                 )}
-                {gap && field(gap, 'h-[27px] w-[66px] text-base')}
-                {gap && mark(gap)}
               </div>
-              <div
-                className="absolute flex items-center"
-                style={{ left: g.width - FIELD * (c.perCourse - column), top, height: ROW }}
-              >
-                {cents && field(cents, 'h-[27px] w-[60px] text-base')}
-                {cents && mark(cents)}
-              </div>
+              {cell.kind === 'cell' && (
+                <span
+                  aria-hidden
+                  className={`w-4 text-center text-xs ${said.red ? 'text-rubric' : 'text-quiet'}`}
+                  title={said.words}
+                >
+                  {said.mark}
+                </span>
+              )}
             </div>
           );
         })}
       </div>
+    </div>
+  );
+}
+
+/** A narrow field leaves millimetres to the words over its column. */
+const withoutUnit = (said: ReturnType<typeof fieldState>) => ({
+  ...said,
+  shown: said.shown.replace(/ mm$/, ''),
+});
+
+/** A field with its name, its band and what it says, over the drawing. */
+function Head({
+  placed,
+  said,
+  tongue,
+  children,
+}: {
+  readonly placed: Placed;
+  readonly said: ReturnType<typeof fieldState>;
+  readonly tongue: Tongue;
+  readonly children: React.ReactNode;
+}) {
+  const s = placed.station;
+  return (
+    <div className="absolute" style={{ left: placed.left, top: placed.top, width: placed.width }}>
+      <label
+        htmlFor={`station-${s.key}`}
+        className="flex justify-between gap-2 text-[0.8rem] leading-5 whitespace-nowrap text-quiet"
+      >
+        <span className="truncate" title={s.label}>
+          {s.label}
+        </span>
+        <span>{s.target ? sayBand(s.target, s.quantity, tongue) : ''}</span>
+      </label>
+      {children}
+      <p
+        className={`truncate text-[0.8rem] leading-tight ${said.red ? 'text-rubric' : 'text-quiet'}`}
+        title={said.words}
+      >
+        {said.mark} {said.words}
+      </p>
     </div>
   );
 }

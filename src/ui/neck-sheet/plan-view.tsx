@@ -10,16 +10,22 @@ export function PlanView({
   geometry: g,
   top,
   drawn,
+  contacts,
+  saddleThickness,
 }: {
   readonly construction: Construction;
   readonly geometry: SheetGeometry;
   readonly top: number;
   readonly drawn: number;
+  /** where each string leaves the saddle, mm from its front edge, by string number */
+  readonly contacts: ReadonlyMap<number, number>;
+  readonly saddleThickness: number;
 }) {
   const rows = c.strings.length / c.perCourse;
   const height = rows * ROW;
   const xn = (n: number) => g.x(fretPosition(c.scale, n));
   const saddle = g.x(c.scale + c.compensation);
+  const thick = Math.max(10, saddleThickness * g.perMm);
   return (
     <g>
       <rect
@@ -50,9 +56,9 @@ export function PlanView({
         stroke="var(--plain)"
       />
       <rect
-        x={saddle - 5}
+        x={saddle - thick / 2}
         y={top - 2}
-        width={10}
+        width={thick}
         height={height + 4}
         rx={4}
         fill="var(--card)"
@@ -63,16 +69,19 @@ export function PlanView({
         const within = c.perCourse === 1 ? 0 : i % 2 === 0 ? -4 : 4;
         const y = top + row * ROW + ROW / 2 + within;
         const isDrawn = c.strings.length - i === drawn;
+        const contact = contacts.get(c.strings.length - i);
+        const leaves = contact === undefined ? saddle : saddle - thick / 2 + contact * g.perMm;
         return (
-          <line
-            key={i}
-            x1={g.x(0)}
-            x2={saddle}
-            y1={y}
-            y2={y}
-            stroke={isDrawn ? 'var(--ink)' : 'var(--plain)'}
-            strokeWidth={Math.max(1, Math.min(4, s.gauge * 2.2))}
-          />
+          <g key={i} stroke={isDrawn ? 'var(--ink)' : 'var(--plain)'}>
+            <line
+              x1={g.x(0)}
+              x2={leaves}
+              y1={y}
+              y2={y}
+              strokeWidth={Math.max(1, Math.min(4, s.gauge * 2.2))}
+            />
+            {contact !== undefined && <path d={`M${leaves} ${y - 7} v14`} strokeWidth={3} />}
+          </g>
         );
       })}
     </g>

@@ -1,12 +1,13 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { readEntry } from '../../core/readings/entry.ts';
+import { pastedCells } from '../../contracts/formats/readings.ts';
+import { readEntry, sayEntry } from '../../core/readings/entry.ts';
 import type { JobView } from '../../server/job/load-job.ts';
+import type { StationView } from './sheet-stations.ts';
 import type { Draft } from './use-readings.ts';
-import { asTyped, sayValue, sayVerdict, unitOf, type Tongue } from './units.ts';
+import { asTyped, sayVerdict, unitOf, type Tongue } from './units.ts';
 
-export type StationView = JobView['readings']['stations'][number];
 export type ReadingView = JobView['readings']['readings'][number];
 
 /** What one field shows: the text, how it stands, and the words under it. */
@@ -37,13 +38,15 @@ export function fieldState(
   kept: { readonly typed: string; readonly version: number } | undefined,
   draft: Draft | undefined,
   tongue: Tongue,
+  habits: Pick<JobView['readings']['habits'], 'units' | 'feelings'> = { units: {}, feelings: [] },
 ): FieldState {
+  const unit = unitOf(station.quantity, tongue, habits.units);
   const fresh = kept !== undefined && kept.version > (reading?.version ?? 0);
-  const stored = reading ? asTyped(reading.typed, reading.unit, unitOf(station.quantity, tongue)) : '';
+  const stored = reading ? asTyped(reading.typed, reading.unit, unit) : '';
   const text = draft?.text ?? (fresh ? kept.typed : stored);
-  const read = draft || fresh ? readEntry(text, station.quantity, unitOf(station.quantity, tongue)) : null;
+  const read = draft || fresh ? readEntry(text, station.quantity, unit, habits.feelings) : null;
   const value = read ? (read.ok ? read.value.value : null) : (reading?.value ?? null);
-  const shown = draft || value === null ? text : sayValue(value, station.quantity, tongue);
+  const shown = draft || value === null ? text : sayEntry(value, station.quantity, unit);
   const plain = { text, shown, mark: '', red: false, struck: false };
   if (draft && draft.state !== 'typing' && draft.state !== 'sending') {
     return { ...plain, mark: '◆', red: true, words: DRAFT_WORDS[draft.state] };
@@ -54,6 +57,9 @@ export function fieldState(
   }
   if (!draft && reading && !fresh && reading.stale !== null) {
     return { ...plain, mark: '◆', red: true, words: `stale: ${reading.stale.toLowerCase()}`, struck: true };
+  }
+  if (!draft && !fresh && reading?.converted != null && reading.key.startsWith('action')) {
+    return { ...plain, words: `converted: ${reading.converted}` };
   }
   if (value === null || station.target === null) return { ...plain, words: draft ? '' : 'kept' };
   return { ...plain, ...sayVerdict(value, station.target, station.quantity, tongue) };
@@ -69,6 +75,8 @@ interface Props {
   readonly onCommit: () => boolean;
   readonly onNext: (back: boolean) => void;
   readonly onFocus: () => void;
+  /** a column pasted from a spreadsheet: one cell a place, from this one on */
+  readonly onCells?: ((cells: readonly string[]) => void) | undefined;
   /** begins the field's id; two fields of one station may be on a page */
   readonly prefix?: string;
 }
@@ -84,6 +92,7 @@ export function ReadingField({
   onCommit,
   onNext,
   onFocus,
+  onCells,
   prefix = 'station',
 }: Props) {
   const field = useRef<HTMLInputElement>(null);
@@ -114,6 +123,12 @@ export function ReadingField({
       readOnly={!editable}
       onChange={(e) => onType(e.target.value)}
       onKeyDown={key}
+      onPaste={(e) => {
+        const cells = onCells ? pastedCells(e.clipboardData.getData('text/plain')) : null;
+        if (!cells) return;
+        e.preventDefault();
+        onCells?.(cells);
+      }}
       onBlur={() => {
         setWriting(false);
         onCommit();

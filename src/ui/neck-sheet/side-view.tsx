@@ -1,11 +1,11 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
-import { fretTop, lineOf, type Measured, type SheetGeometry } from './geometry.ts';
+import { lineOf, readTop, type Measured, type SheetGeometry } from './geometry.ts';
 
 export interface SheetLine {
   readonly name: string;
   readonly measured: Measured;
-  readonly tone: 'found' | 'left';
+  readonly tone: 'found' | 'planned' | 'left';
 }
 
 interface Props {
@@ -16,7 +16,9 @@ interface Props {
   readonly lines: readonly SheetLine[];
   /** action band at the 12th for the string drawn, mm */
   readonly band: { readonly low: number; readonly aim: number; readonly high: number } | null;
-  readonly relief: number;
+  /** how the board is bent: the readings of the round that is drawn */
+  readonly bend: Measured;
+  readonly saddleThickness: number;
   readonly reliefRed: boolean;
   readonly actionRed: boolean;
 }
@@ -68,7 +70,8 @@ export function SideView({
   height,
   lines,
   band,
-  relief,
+  bend,
+  saddleThickness,
   reliefRed,
   actionRed,
 }: Props) {
@@ -76,12 +79,17 @@ export function SideView({
   const board = plane + FRET_PX;
   const length = c.scale + c.compensation;
   const xn = (n: number) => g.x(fretPosition(c.scale, n));
-  const dip = (n: number) => -g.rise(fretTop(c, relief, n));
+  const dip = (n: number) => -g.rise(readTop(c, bend, n));
+  const relief = bend.relief ?? 0;
+  const thick = Math.max(12, saddleThickness * g.perMm);
+  const foot = Math.max(34, 14 * g.perMm);
   const frets = Array.from({ length: c.frets }, (_, i) => i + 1);
   const end = xn(c.frets) + 10;
-  const surface = frets.map((n) => `L${xn(n)} ${board + dip(n)}`).join(' ');
+  // A high fret stands up; the board under it does not.
+  const bow = (n: number) => -g.rise(readTop(c, { ...bend, tops: new Map() }, n));
+  const surface = frets.map((n) => `L${xn(n)} ${board + bow(n)}`).join(' ');
   const joint = xn(c.bodyFret);
-  const main = lines.at(-1);
+  const main = [...lines].reverse().find((l) => lineOf(c, l.measured) !== null) ?? lines.at(-1);
   const shown = main ? lineOf(c, main.measured) : null;
   const saddleTop = plane - g.rise(shown?.saddle ?? 4);
   const y12 = plane + dip(12);
@@ -111,7 +119,7 @@ export function SideView({
       {frets.map((n) => (
         <path
           key={n}
-          d={`M${xn(n) - 3.5} ${board + dip(n)} Q${xn(n)} ${plane + dip(n) - 16} ${xn(n) + 3.5} ${board + dip(n)} Z`}
+          d={`M${xn(n) - 3.5} ${board + bow(n)} Q${xn(n)} ${plane + 2 * dip(n) - bow(n) - 16} ${xn(n) + 3.5} ${board + bow(n)} Z`}
           fill="var(--fret)"
         />
       ))}
@@ -124,14 +132,14 @@ export function SideView({
         stroke="var(--plain)"
       />
       <path
-        d={`M${g.x(length) - 34} ${board + 12} v-14 q0 -8 8 -8 h50 q8 0 8 8 v14 z`}
+        d={`M${g.x(length) - foot} ${board + 12} v-14 q0 -8 8 -8 h${foot * 2 - 16} q8 0 8 8 v14 z`}
         fill="var(--wood)"
         stroke="var(--plain)"
       />
       <rect
-        x={g.x(length) - 6}
+        x={g.x(length) - thick / 2}
         y={saddleTop}
-        width={12}
+        width={thick}
         height={board + 6 - saddleTop}
         fill="var(--card)"
         stroke="var(--plain)"
@@ -140,13 +148,14 @@ export function SideView({
         const line = lineOf(c, l.measured);
         if (!line) return null;
         const [y0, y1] = [plane - g.rise(line.nut), plane - g.rise(line.saddle)];
-        const found = l.tone === 'found' && lines.length > 1;
+        const found = l.tone !== 'left' && lines.length > 1;
+        const ink = l.tone === 'planned' ? 'var(--plain)' : 'var(--ink)';
         return (
           <g
             key={l.name}
-            stroke="var(--ink)"
+            stroke={ink}
             strokeWidth={found ? 1.5 : 2.5}
-            strokeDasharray={found ? '3 4' : undefined}
+            strokeDasharray={l.tone === 'planned' ? '10 4 2 4' : found ? '3 4' : undefined}
             fill="none"
           >
             <path
@@ -154,10 +163,14 @@ export function SideView({
             />
             {found && (
               <text
-                x={g.x(length * 0.8)}
-                y={plane - g.rise(line.nut + (line.saddle - line.nut) * 0.8) - 6}
+                x={g.x(length * (l.tone === 'planned' ? 0.62 : 0.8))}
+                y={
+                  plane -
+                  g.rise(line.nut + (line.saddle - line.nut) * (l.tone === 'planned' ? 0.62 : 0.8)) -
+                  6
+                }
                 stroke="none"
-                fill="var(--ink)"
+                fill={ink}
                 fontSize={12}
               >
                 {l.name}

@@ -1,7 +1,8 @@
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { stationsOf } from '../../core/readings/stations.ts';
 import type { Target } from '../../core/targets/target.ts';
-import { fieldState, type ReadingView, type StationView } from './reading-field.tsx';
+import { fieldState, type ReadingView } from './reading-field.tsx';
+import type { StationView } from './sheet-stations.ts';
 import { asTyped, sayBand, sayValue, sayVerdict, unitOf } from './units.ts';
 
 const band = (low: number, aim: number, high: number): Target => ({ low, aim, high, layer: 'kind' });
@@ -72,6 +73,11 @@ describe('what a field shows', () => {
     key: station.key,
     quantity: 'action',
     string: 6,
+    fret: 12,
+    standard: 0,
+    converted: null,
+    uncertainty: null,
+    copiedFrom: null,
     round: 'as-found',
     value: 2.976,
     typed: '7.5',

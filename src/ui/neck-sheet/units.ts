@@ -1,5 +1,4 @@
-import { formatLength } from '../../core/units/format-length.ts';
-import { formatCents } from '../../core/units/parse-cents.ts';
+import { sayEntry } from '../../core/readings/entry.ts';
 import { fromMm, type LengthUnit } from '../../core/units/length-units.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { verdict, type Target } from '../../core/targets/target.ts';
@@ -7,10 +6,16 @@ import { verdict, type Target } from '../../core/targets/target.ts';
 /** How the sheet speaks: the unit of heights; small gaps are in thousandths unless it speaks millimetres. */
 export type Tongue = '64ths' | 'thou' | 'mm';
 
-/** The unit of a bare number at a quantity's field. */
-export function unitOf(quantity: Quantity, tongue: Tongue): LengthUnit {
-  if (tongue === 'mm' || quantity === 'saddle-standout') return 'mm';
-  return quantity === 'action' ? tongue : 'thou';
+/** The unit of a bare number at a quantity's field: the shop's own for it, else what the sheet speaks. */
+export function unitOf(
+  quantity: Quantity,
+  tongue: Tongue,
+  own: Readonly<Partial<Record<Quantity, LengthUnit>>> = {},
+): LengthUnit {
+  const chosen = own[quantity];
+  if (chosen !== undefined) return chosen;
+  if (quantity === 'action') return tongue;
+  return tongue === 'mm' ? 'mm' : QUANTITY_FACTS[quantity].unit;
 }
 
 const SUFFIX: Readonly<Record<string, string>> = {
@@ -29,7 +34,7 @@ export const asTyped = (typed: string, unit: string, fieldUnit: LengthUnit): str
 
 /** Says a value of a quantity in the sheet's unit. */
 export const sayValue = (value: number, quantity: Quantity, tongue: Tongue): string =>
-  quantity === 'intonation' ? `${formatCents(value)} c` : formatLength(value, unitOf(quantity, tongue));
+  sayEntry(value, quantity, unitOf(quantity, tongue));
 
 export interface SaidVerdict {
   readonly mark: '●' | '▲' | '▼';

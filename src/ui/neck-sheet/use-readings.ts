@@ -1,15 +1,17 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Theirs } from '../../contracts/failure.ts';
 import { readEntry, type EntryQuestion } from '../../core/readings/entry.ts';
-import type { RoundKind } from '../../core/readings/reading.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { askAbout } from '../../core/readings/plausibility.ts';
 import type { Station } from '../../core/readings/stations.ts';
 import type { JobView } from '../../server/job/load-job.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
 import { lookSoon } from '../look.ts';
 import { send } from '../send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
+import { sheetStations } from './sheet-stations.ts';
 import { unitOf, type Tongue } from './units.ts';
 
 /** What is being typed at a station and not yet in the house. */
@@ -26,6 +28,8 @@ export interface Draft {
   readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
   readonly message?: string;
   readonly question?: EntryQuestion;
+  /** the gauge that gave it, where one spoke for itself */
+  readonly gauge?: number;
   readonly theirs?: Theirs;
 }
 
@@ -38,6 +42,8 @@ const RETRY_MS = 2500;
 export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
   const [drafts, setDrafts] = useState<Drafts>({});
   const [kept, setKept] = useState<Kept>({});
+  const stations = useMemo(() => sheetStations(job, round), [job, round]);
+  const { units, feelings } = job.readings.habits;
   const store = `readings:${job.id}:${round}`;
   const live = useRef(drafts);
   const again = useRef(() => {});
@@ -72,7 +78,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     return Math.max(reading?.version ?? 0, kept[key]?.version ?? 0);
   };
 
-  const type = (key: string, text: string) => {
+  const type = (key: string, text: string, gauge?: number) => {
     const now = live.current[key];
     const sent = now?.state === 'sending' ? now.text : now?.sent;
     change(key, {
@@ -80,15 +86,17 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       base: now?.base ?? versionOf(key),
       state: 'typing',
       ...(sent !== undefined && { sent }),
+      ...(gauge !== undefined && { gauge }),
     });
   };
 
   const give = async (station: Station, draft: Draft) => {
     const { quantity, string, fret, key } = station;
-    const unit = draft.unit ?? unitOf(quantity, tongue);
+    const unit = draft.unit ?? unitOf(quantity, tongue, units);
     const command = draft.command ?? crypto.randomUUID();
-    const { text, base, sent } = draft;
-    change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }) });
+    const { text, base, sent, gauge } = draft;
+    const by = gauge !== undefined && { gauge };
+    change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }), ...by });
     const input = {
       jobId: job.id,
       round,
@@ -98,6 +106,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       typed: draft.text.trim(),
       unit,
       version: draft.base,
+      ...(gauge !== undefined && { gaugeId: gauge }),
     };
     const done = await send('readings.save', input, command);
     const now = live.current[key];
@@ -109,7 +118,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       return;
     }
     const { error } = done;
-    const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message, unit };
+    const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message, unit, ...by };
     if (error.code === 'conflict' && error.theirs.says === sent) {
       // The colleague is this tablet itself: its earlier text arrived, the answer did not.
       await give(station, { text, base: error.theirs.version, unit, state: 'typing' });
@@ -124,6 +133,29 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       });
   };
 
+  /** What a reading at a place is held against: the round's other places, and what stood there before. */
+  const known = (key: string) => {
+    const { readings, before } = job.readings;
+    const here = readings.filter((r) => r.round === round && r.key !== key && r.notRepresentative === null);
+    const earlier = readings.filter((r) => r.round !== round && r.stale === null && !r.notRepresentative);
+    // What was kept a moment ago may not have come back with the page yet.
+    const texts = [
+      ...Object.entries(kept).map(([k, v]) => [k, v.typed] as const),
+      ...Object.entries(live.current).map(([k, d]) => [k, d.text] as const),
+    ];
+    const typed = texts.flatMap(([k, text]) => {
+      const s = stations.find((x) => x.key === k);
+      const read = s && k !== key ? readEntry(text, s.quantity, unitOf(s.quantity, tongue, units)) : null;
+      return read?.ok ? [[k, read.value.value] as const] : [];
+    });
+    return {
+      construction: job.instrument.construction,
+      round: new Map([...here.map((r) => [r.key, r.value] as const), ...typed]),
+      before: new Map([...before, ...earlier].map((r) => [r.key, r.value])),
+      aims: new Map(stations.flatMap((s) => (s.target ? [[s.key, s.target.aim] as const] : []))),
+    };
+  };
+
   /** Saves a station when what is typed can be read. Answers whether the tech may move on. */
   const commit = (station: Station, sure = false): boolean => {
     const draft = live.current[station.key];
@@ -133,17 +165,28 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       change(station.key, null);
       return true;
     }
-    const read = readEntry(draft.text, station.quantity, unitOf(station.quantity, tongue));
+    const read = readEntry(draft.text, station.quantity, unitOf(station.quantity, tongue, units), feelings);
     if (!read.ok) {
       change(station.key, { ...draft, state: 'wrong', message: read.error.message });
       return false;
     }
-    if (read.value.question !== null && !sure) {
-      change(station.key, { ...draft, state: 'asked', question: read.value.question });
+    const question = sure ? null : askAbout(read.value, station, known(station.key), draft.text);
+    if (question !== null) {
+      change(station.key, { ...draft, state: 'asked', question });
       return false;
     }
     void give(station, draft);
     return true;
+  };
+
+  /** Writes cells onto places, one after the other, and keeps what can be read. */
+  const fill = (from: readonly Station[], cells: readonly string[]) => {
+    from.slice(0, cells.length).forEach((station, i) => {
+      const text = cells[i]?.trim() ?? '';
+      if (text === '') return;
+      type(station.key, text);
+      commit(station);
+    });
   };
 
   const say = (station: Station, text: string) => {
@@ -169,7 +212,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
 
   useEffect(() => {
     again.current = () => {
-      for (const station of job.readings.stations) {
+      for (const station of stations) {
         const draft = live.current[station.key];
         if (draft?.state === 'unsent') void give(station, draft);
       }
@@ -182,7 +225,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     return () => clearInterval(timer);
   }, [waiting]);
 
-  return { drafts, kept, type, commit, say, takeTheirs, keepMine };
+  return { stations, drafts, kept, type, commit, fill, say, takeTheirs, keepMine };
 }
 
 export type ReadingsState = ReturnType<typeof useReadings>;

@@ -3,6 +3,7 @@ import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/money.ts';
 import { OPERATIONS } from '../../../core/plan/operations.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
+import { loadTargets } from '../../../server/house/load-targets.ts';
 import type { Band } from '../../../core/neck/truss-rod.ts';
 import { database } from '../../../server/db/connection.ts';
 import { loadShop } from '../../../server/house/load-shop.ts';
@@ -52,7 +53,8 @@ function Table({
 export default async function HousePage() {
   await requireActor();
   const db = database();
-  const [shop, people, devices] = await Promise.all([
+  const [{ targets }, shop, people, devices] = await Promise.all([
+    loadTargets(db),
     loadShop(db),
     db.models.Person.findAll({ order: [['name', 'ASC']] }),
     db.models.Device.findAll({ where: { revokedAt: null }, order: [['pairedAt', 'DESC']] }),
@@ -62,6 +64,15 @@ export default async function HousePage() {
       <PageHead title="House" note={`${shop.name}: the rules in force`}>
         <Link href="/house/checklists" className="button">
           Checklists
+        </Link>
+        <Link href="/house/targets" className="button">
+          Targets
+        </Link>
+        <Link href="/house/readings" className="button">
+          How we read
+        </Link>
+        <Link href="/house/gauges" className="button">
+          Gauges
         </Link>
         <Link href="/house/kinds" className="button">
           Kinds of instrument
@@ -79,7 +90,7 @@ export default async function HousePage() {
             caption="Targets by kind, mm: aim (band)"
             head={['Kind', 'Relief', 'Action 12, low', 'Action 12, high', 'Gap over 1']}
             rows={KINDS.map((k) => {
-              const t = KIND_TARGETS[k];
+              const t = targets.kinds[k] ?? KIND_TARGETS[k];
               return [KIND_NAMES[k], say(t.relief), say(t.actionBass), say(t.actionTreble), say(t.nutGap)];
             })}
           />

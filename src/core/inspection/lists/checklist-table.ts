@@ -1,4 +1,4 @@
-import { OPERATION_IDS, type OperationId } from '../../plan/operations.ts';
+import { OPERATION_IDS, type OperationId } from '../../plan/operation-ids.ts';
 import { QUANTITIES, type Quantity } from '../../readings/quantities.ts';
 import type { Checklist, ChecklistItem } from '../checklist.ts';
 import type { Condition } from '../condition.ts';

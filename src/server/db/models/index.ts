@@ -14,6 +14,7 @@ import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
 import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './custody.ts';
+import { initGauges, GaugeRow, TargetVersion } from './gauges.ts';
 import { initMerges, KindRow, Merge } from './merges.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
@@ -39,6 +40,8 @@ const ALL = {
   Round,
   ReadingRow,
   JobTarget,
+  GaugeRow,
+  TargetVersion,
   Decision,
   WorkLine,
   TimeEntry,
@@ -71,6 +74,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initReceipts(sequelize);
   initCustody(sequelize);
   initMerges(sequelize);
+  initGauges(sequelize);
   initEvents(sequelize);
   return ALL;
 }

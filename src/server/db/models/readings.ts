@@ -8,8 +8,9 @@ import {
 } from 'sequelize';
 import type { Conditions } from '../../../core/readings/conditions.ts';
 import type { Quantity } from '../../../core/readings/quantities.ts';
-import type { RoundKind } from '../../../core/readings/reading.ts';
-import type { Side } from '../../../core/targets/target.ts';
+import type { Methods } from '../../../core/readings/methods.ts';
+import type { RoundKind } from '../../../core/readings/rounds.ts';
+import type { RelativeWish, Side } from '../../../core/targets/target.ts';
 
 export class Round extends Model<InferAttributes<Round>, InferCreationAttributes<Round>> {
   declare id: CreationOptional<number>;
@@ -21,6 +22,12 @@ export class Round extends Model<InferAttributes<Round>, InferCreationAttributes
   declare temperature: CreationOptional<string | null>;
   declare humidity: CreationOptional<string | null>;
   declare startedAt: Date;
+  /** what was done before it */
+  declare title: CreationOptional<string>;
+  /** how it is read; null as the shop reads */
+  declare methods: CreationOptional<Methods | null>;
+  /** A4 in Hz, where it was said */
+  declare pitch: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -38,6 +45,11 @@ export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreation
   declare strings: Conditions['strings'];
   declare position: Conditions['position'];
   declare notRepresentative: string | null;
+  declare methodId: CreationOptional<string | null>;
+  /** standard uncertainty, in the value's unit */
+  declare uncertainty: CreationOptional<string | null>;
+  /** the round it was carried forward from */
+  declare copiedFrom: CreationOptional<RoundKind | null>;
   declare takenBy: number;
   declare takenAt: Date;
   declare version: CreationOptional<number>;
@@ -48,6 +60,10 @@ export class JobTarget extends Model<InferAttributes<JobTarget>, InferCreationAt
   declare jobId: number;
   declare quantity: Quantity;
   declare side: Side;
+  /** one string; 0 for a side */
+  declare stringNo: CreationOptional<number>;
+  declare layer: CreationOptional<'customer' | 'job'>;
+  declare relative: RelativeWish | null;
   declare low: string;
   declare aim: string;
   declare high: string;
@@ -61,13 +77,16 @@ export function initReadings(sequelize: Sequelize): void {
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      kind: { type: DataTypes.ENUM('as-found', 'after-work', 'as-left') },
+      kind: { type: DataTypes.STRING(20) },
       strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
       position: { type: DataTypes.ENUM('playing', 'on-its-back') },
       tuning: { type: DataTypes.STRING(60) },
       temperature: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
       humidity: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
       startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
+      title: { type: DataTypes.STRING(160), defaultValue: '' },
+      methods: { type: DataTypes.JSON, defaultValue: null },
+      pitch: { type: DataTypes.DECIMAL(6, 2), defaultValue: null },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'Round', tableName: 'rounds' },
@@ -87,6 +106,9 @@ export function initReadings(sequelize: Sequelize): void {
       strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
       position: { type: DataTypes.ENUM('playing', 'on-its-back') },
       notRepresentative: { type: DataTypes.STRING(120), field: 'not_representative' },
+      methodId: { type: DataTypes.STRING(20), field: 'method_id', defaultValue: null },
+      uncertainty: { type: DataTypes.DECIMAL(14, 9), defaultValue: null },
+      copiedFrom: { type: DataTypes.STRING(20), field: 'copied_from', defaultValue: null },
       takenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_by' },
       takenAt: { type: DataTypes.DATE(3), field: 'taken_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
@@ -99,6 +121,9 @@ export function initReadings(sequelize: Sequelize): void {
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
       quantity: { type: DataTypes.STRING(30) },
       side: { type: DataTypes.ENUM('bass', 'treble', 'both') },
+      stringNo: { type: DataTypes.TINYINT.UNSIGNED, field: 'string_no', defaultValue: 0 },
+      layer: { type: DataTypes.ENUM('customer', 'job'), defaultValue: 'job' },
+      relative: { type: DataTypes.STRING(20), defaultValue: null },
       low: { type: DataTypes.DECIMAL(14, 9) },
       aim: { type: DataTypes.DECIMAL(14, 9) },
       high: { type: DataTypes.DECIMAL(14, 9) },

@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { OperationId } from '../../../core/plan/operations.ts';
+import type { OperationId } from '../../../core/plan/operation-ids.ts';
 import type { ProposalLine } from '../../../core/plan/proposal.ts';
 
 export class Decision extends Model<InferAttributes<Decision>, InferCreationAttributes<Decision>> {

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { ROUND_NAMES, type RoundKind } from '../../../../core/readings/reading.ts';
+import { roundName, type RoundKind } from '../../../../core/readings/rounds.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
 import { sayMoment } from '../../../../ui/dates.ts';
@@ -34,7 +34,7 @@ function VisitReadings({ visit, strings }: { readonly visit: Visit; readonly str
         {ROUNDS.map((round) => (
           <tr key={round}>
             <th scope="row" className="pr-6 font-normal">
-              {ROUND_NAMES[round]}
+              {roundName(round)}
             </th>
             {cell(round, 'relief', 0)}
             {cell(round, 'action', strings)}
@@ -56,7 +56,11 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
       <PageHead
         title={found.name}
         note={`${found.kindName}${found.year && `, ${found.year}`} · ${found.serial || 'no serial'} · ${found.customer}`}
-      />
+      >
+        <Link href={`/shelf/${found.id}/readings`} className="button">
+          What moved
+        </Link>
+      </PageHead>
       <ol className="max-w-3xl px-5 py-3">
         {found.visits.length === 0 && <li>It has not been worked on here yet.</li>}
         {found.visits.map((v) => (

@@ -1,0 +1,41 @@
+import Link from 'next/link';
+import { may } from '../../../../core/people/roles.ts';
+import { database } from '../../../../server/db/connection.ts';
+import { offeredKinds } from '../../../../server/house/kinds.ts';
+import { loadTargets } from '../../../../server/house/load-targets.ts';
+import { TargetEditor } from '../../../../ui/house/target-editor.tsx';
+import { PageHead } from '../../../../ui/page-head.tsx';
+import { requireActor } from '../../../_lib/session.ts';
+
+export const metadata = { title: 'Targets' };
+
+export default async function TargetsPage() {
+  const actor = await requireActor();
+  const db = database();
+  const [loaded, kinds] = await Promise.all([loadTargets(db), offeredKinds(db)]);
+  return (
+    <>
+      <PageHead
+        title="Targets"
+        note={
+          loaded.version === 0
+            ? 'as they ship: ordinary trade practice'
+            : `version ${loaded.version} of the shop`
+        }
+      >
+        <a href="/api/targets" className="button" download="targets.json">
+          As a file
+        </a>
+        <Link href="/house" className="button">
+          House
+        </Link>
+      </PageHead>
+      <TargetEditor
+        key={loaded.version}
+        loaded={loaded}
+        kinds={kinds.filter((k) => !k.own).map(({ id, name }) => ({ id, name }))}
+        may={may(actor.role, 'house')}
+      />
+    </>
+  );
+}

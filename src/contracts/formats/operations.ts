@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
+import { OPERATIONS } from '../../core/plan/operations.ts';
+import { SKILLS, STATIONS, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
+import { QUANTITIES } from '../../core/readings/quantities.ts';
+import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
+
+const keys = <K extends string>(of: Readonly<Record<K, string>>) => Object.keys(of) as [K, ...K[]];
+const minutes = z.number().int().min(0).max(100_000);
+
+/** Operations as they go out: what each needs, takes, moves, and what to beware of. */
+export const operationsFormat = z
+  .array(
+    z.strictObject({
+      id: z.enum(OPERATION_IDS),
+      name: z.string().min(1).max(120),
+      order: z.number().int().meta({ description: 'place in the order of a setup' }),
+      needs: z
+        .array(z.enum(OPERATION_IDS))
+        .meta({ description: 'what is done before it, where both are done' }),
+      minutes: z
+        .strictObject({ low: minutes, likely: minutes, high: minutes })
+        .refine((m) => m.low <= m.likely && m.likely <= m.high, 'low, likely and high must not fall'),
+      wait: minutes.meta({ description: 'minutes it waits afterwards, nobody at it' }),
+      skill: z.enum(keys<Skill>(SKILLS)),
+      place: z.enum(keys<WorkPlace>(STATIONS)),
+      materials: z.array(z.string().min(1).max(80)),
+      price: minutes.meta({ description: 'labour in minor units of money' }),
+      parts: minutes.meta({ description: 'parts in minor units of money' }),
+      stale: z.array(z.enum(QUANTITIES)).meta({ description: 'what must be read again after it' }),
+      reversible: z.boolean(),
+      hazards: z.array(z.string().min(1).max(200)),
+    }),
+  )
+  .meta({ title: 'Rubrica operations' });
+
+/** The operations that ship. */
+export const operationsFile = (): z.output<typeof operationsFormat> =>
+  OPERATIONS.map((o) => ({
+    id: o.id,
+    name: o.name,
+    order: o.order,
+    needs: [...o.needs],
+    minutes: o.minutes,
+    wait: o.wait,
+    skill: o.skill,
+    place: o.place,
+    materials: [...o.materials],
+    price: o.price,
+    parts: o.parts,
+    stale: [...o.stale],
+    reversible: o.reversible,
+    hazards: [...o.hazards],
+  }));
+
+/** The published JSON Schema of the format. */
+export const operationsSchema = (): JsonSchema => ({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  description: 'The catalogue of a shop’s operations. Times in minutes, money in minor units.',
+  ...jsonSchema(operationsFormat),
+});

@@ -1,0 +1,20 @@
+/** Cautions as a step shows them: short, usual, and deferring to the product's sheet, local rules and licensed people. */
+export const HAZARDS = {
+  strings: 'String ends and strings under tension: eyes. Slacken before cutting.',
+  dust: 'Bone, metal and wood dust: respirator and extraction, as the safety sheet says.',
+  files: 'Thin blades under load: work away from the hand.',
+  solvent: 'Flammable: ventilate, no flame, rags as the safety sheet says.',
+  heat: 'Hot iron and glue fumes: ventilate, mask the finish, never unattended.',
+  quickGlue: 'Quick glue and its accelerator: ventilate, gloves, do not sniff.',
+  battery: 'Corroded cells leak acid: gloves and eyes; dispose as the law asks.',
+  machine: 'Router, sander or saw: eyes and ears, small parts in a vice, hands behind the blade.',
+  drill: 'Drill: depth flag on the bit, tape under it, run in reverse to back out.',
+  solder: 'Solder may hold lead, its smoke irritates: ventilate, wash hands.',
+  springs: 'Springs under tension: eyes, slacken the strings first.',
+  lamp: 'Heat lamp or blanket: burns, finish and fire; never unattended.',
+  steam: 'Steam scalds and blooms the finish: gloves, small doses, mask what is near.',
+  clamps: 'A clamped neck can crack: little at a time, look between.',
+  mains: 'Anything on the mains is for a licensed person.',
+  protected: 'Old shell, ivory and some rosewoods are protected: the law decides what may be done.',
+  lacquer: 'Lacquer and its thinner: respirator, no flame, cured as the sheet says.',
+} as const;

@@ -1,0 +1,145 @@
+import fc from 'fast-check';
+import { usualConstruction } from '../instrument/defaults.ts';
+import { KINDS } from '../instrument/kinds.ts';
+import { stringLine } from '../neck/string-line.ts';
+import {
+  actionAt,
+  actionAt12,
+  actionFret,
+  gapBy,
+  gapHeldAt3,
+  methodWords,
+  METHODS,
+  reliefAsPressed,
+  reliefBy,
+  reliefMethod,
+  USUAL_METHODS,
+} from './methods.ts';
+import type { Reading } from './reading.ts';
+import { standardReadings } from './standard.ts';
+
+const kind = fc.constantFrom(...KINDS);
+const length = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+describe('conversions between ways of reading', () => {
+  test('go there and back to the same', () => {
+    fc.assert(
+      fc.property(kind, length(0, 0.6), length(1, 4), length(0.02, 0.3), (k, relief, action, gap) => {
+        const c = usualConstruction(k);
+        expect(reliefAsPressed(c, reliefBy(c, relief, 'capo-joint'), 'capo-joint')).toBeCloseTo(relief, 10);
+        const h = { nut: gap * 1.55, relief };
+        for (const fret of [17, c.frets]) {
+          if (fret > c.frets) continue;
+          expect(actionAt12(c, actionAt(c, action, fret, h), fret, h)).toBeCloseTo(action, 10);
+        }
+        for (const m of ['held-2', 'held-3', 'open', 'feel'] as const)
+          expect(gapHeldAt3(c, gapBy(c, gap, m, action), m, action)).toBeCloseTo(gap, 10);
+      }),
+    );
+  });
+
+  test('on a straight neck the action elsewhere is the string’s line', () => {
+    const c = usualConstruction('steel-acoustic');
+    const line = stringLine(c.scale, [
+      { fret: 0, height: 0.3 },
+      { fret: 12, height: 2.2 },
+    ]);
+    for (const fret of [5, 17, 20])
+      expect(actionAt(c, 2.2, fret, { nut: 0.3, relief: 0 })).toBeCloseTo(line.heightAt(fret), 12);
+  });
+
+  test('held at 2 shows less than held at 3, the open string more', () => {
+    const c = usualConstruction('solid-electric');
+    expect(gapBy(c, 0.1, 'held-2', 1.7)).toBeCloseTo((0.1 * 1.5458) / 2.0595, 3);
+    expect(gapBy(c, 0.1, 'open', 1.7)).toBeGreaterThan(0.1);
+  });
+
+  test('a shorter span shows less of the same bend', () => {
+    const c = usualConstruction('steel-acoustic');
+    expect(reliefMethod('capo-joint', c)).toEqual({
+      low: 1,
+      high: c.bodyFret,
+      at: Math.round((1 + c.bodyFret) / 2),
+    });
+    expect(reliefBy(c, 0.2, 'capo-joint')).toBeLessThan(0.2);
+    for (const m of ['pressed', 'straightedge', 'tapping'] as const) expect(reliefBy(c, 0.2, m)).toBe(0.2);
+  });
+
+  test.each([
+    ['at-12', 20, 12],
+    ['at-17', 22, 17],
+    ['at-17', 15, 15],
+    ['at-last', 24, 24],
+  ] as const)('%s of %d frets is fret %d', (method, frets, fret) => {
+    expect(actionFret(method, frets)).toBe(fret);
+  });
+
+  test('every method has its words', () => {
+    expect(methodWords('relief', USUAL_METHODS)).toBe(METHODS.relief.pressed);
+    expect(methodWords('action', { ...USUAL_METHODS, action: 'at-last' })).toContain('last fret');
+    expect(methodWords('nut-gap', { ...USUAL_METHODS, 'nut-gap': 'feel' })).toContain('feel');
+    expect(methodWords('intonation', { ...USUAL_METHODS, intonation: 'harmonic' })).toContain('harmonic');
+    expect(methodWords('contact', USUAL_METHODS)).toContain('front edge');
+  });
+});
+
+const reading = (more: Partial<Reading>): Reading => ({
+  key: 'relief:0:7',
+  quantity: 'relief',
+  string: 0,
+  fret: 7,
+  value: 0.2,
+  round: 'as-found',
+  takenAt: 10,
+  notRepresentative: null,
+  ...more,
+});
+
+describe('standardReadings', () => {
+  const c = usualConstruction('steel-acoustic');
+
+  test('what was read the reference way stays as it is', () => {
+    const all = [reading({ methodId: 'pressed' }), reading({ key: 'contact:1:0', quantity: 'contact' })];
+    expect(standardReadings(c, all)).toEqual(all);
+  });
+
+  test('relief, gaps and action read another way are converted and say so', () => {
+    const all = [
+      reading({ methodId: 'capo-joint', value: 0.1 }),
+      reading({
+        key: 'nut-gap:6:1',
+        quantity: 'nut-gap',
+        string: 6,
+        fret: 1,
+        methodId: 'held-2',
+        value: 0.08,
+      }),
+      reading({ key: 'action:6:17', quantity: 'action', string: 6, fret: 17, methodId: 'at-17', value: 2.6 }),
+    ];
+    const [relief, gap, at17, at12, ...rest] = standardReadings(c, all);
+    expect(rest).toEqual([]);
+    expect(relief?.value).toBeCloseTo(reliefAsPressed(c, 0.1, 'capo-joint'), 12);
+    expect(relief?.converted).toContain('capo');
+    expect(gap?.value).toBeCloseTo(0.08 * (2.0595 / 1.5458), 3);
+    expect(gap?.converted).toContain('held at fret 2');
+    expect(at17).toEqual(all[2]);
+    expect(at12).toMatchObject({ key: 'action:6:12', fret: 12, converted: 'read over fret 17' });
+    expect(at12?.value).toBeLessThan(2.6);
+  });
+
+  test('a newer reading at the 12th itself is not overruled, an older one is', () => {
+    const at = (fret: number, takenAt: number) =>
+      reading({ key: `action:6:${fret}`, quantity: 'action', string: 6, fret, takenAt, value: 2.5 });
+    expect(standardReadings(c, [at(12, 20), at(17, 10)])).toHaveLength(2);
+    expect(standardReadings(c, [at(12, 5), at(17, 10)])).toHaveLength(3);
+    const bad = { ...at(17, 10), notRepresentative: 'taken with a string missing' };
+    expect(standardReadings(c, [bad])).toHaveLength(1);
+  });
+
+  test('an open height without an action is taken with the usual one', () => {
+    const [gap] = standardReadings(c, [
+      reading({ key: 'nut-gap:1:1', quantity: 'nut-gap', string: 1, fret: 1, methodId: 'open', value: 0.5 }),
+    ]);
+    expect(gap?.value).toBeCloseTo(gapHeldAt3(c, 0.5, 'open', 2), 12);
+  });
+});

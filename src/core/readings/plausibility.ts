@@ -1,0 +1,132 @@
+import type { Construction } from '../instrument/construction.ts';
+import { fretPosition } from '../neck/fret-position.ts';
+import { formatLength } from '../units/format-length.ts';
+import { otherWays, type EntryQuestion, type EntryReading } from './entry.ts';
+import { actionAt } from './methods.ts';
+import type { Quantity } from './quantities.ts';
+import { stationKey, type Station } from './stations.ts';
+
+/** What a reading is held against: values by station key, mm or cents. */
+export interface Known {
+  readonly construction: Construction;
+  /** the same round's other readings */
+  readonly round: ReadonlyMap<string, number>;
+  /** what was read last, on this visit or an earlier one */
+  readonly before: ReadonlyMap<string, number>;
+  /** aims, to tell bass and treble apart */
+  readonly aims: ReadonlyMap<string, number>;
+}
+
+type Rule = (entry: EntryReading, station: Station, known: Known, typed: string) => EntryQuestion | null;
+
+const near = (ratio: number, to: number): boolean => Math.abs(ratio - to) <= 0.07 * to;
+const SLIPS: Readonly<Partial<Record<Quantity, number>>> = { action: 0.5, 'nut-gap': 0.06, relief: 0.08 };
+const SWAPPED_BY = 0.25;
+const USUAL_NUT = 0.5;
+
+/** An action that would lay the string on a fret, given relief and nut as read. */
+const underTheFret: Rule = ({ value }, station, { construction: c, round }) => {
+  if (station.quantity !== 'action') return null;
+  const relief = round.get(stationKey('relief', 0, 7)) ?? 0;
+  const gap = round.get(stationKey('nut-gap', station.string, 1));
+  const nut = gap === undefined ? USUAL_NUT : Math.max(0, gap) * 1.55;
+  for (let n = 1; n <= c.frets; n++) {
+    const share = fretPosition(c.scale, station.fret) / fretPosition(c.scale, 12);
+    const at12 = nut + (value - nut) / share;
+    if (actionAt(c, at12, n, { nut, relief }) > 0) continue;
+    return {
+      code: 'impossible',
+      message: `With ${formatLength(value, 'mm')} here the string would lie on fret ${n}. What did the gauge say?`,
+      others: [],
+    };
+  }
+  return null;
+};
+
+/** Twice or half of what stood here before: 32nds read as 64ths, or the other way. */
+const halfOrDouble: Rule = ({ value, unit }, station, { before }, typed) => {
+  const was = before.get(station.key);
+  const least = SLIPS[station.quantity];
+  if (was === undefined || least === undefined || was < least || value <= 0) return null;
+  if (unit !== '64ths' && unit !== '32nds') return null;
+  const ratio = value / was;
+  if (!near(ratio, 2) && !near(ratio, 0.5)) return null;
+  const other = unit === '64ths' ? '/32' : '/64';
+  const number = /^[+-]?[\d.,]+/.exec(typed.trim())?.[0];
+  const means =
+    number === undefined ? null : { text: `${number}${other}`, value: value * (other === '/32' ? 2 : 0.5) };
+  return {
+    code: 'half-or-double',
+    message: `${ratio > 1 ? 'Twice' : 'Half'} of what stood here before (${formatLength(was, 'mm')}). Were these 32nds or 64ths?`,
+    others:
+      means && near(means.value / was, 1)
+        ? [{ ...means, says: `${means.text} = ${formatLength(means.value, 'mm')}` }]
+        : [],
+  };
+};
+
+/** Ten times what stood here before, or a tenth. */
+const tenTimes: Rule = ({ value, unit }, station, { before }, typed) => {
+  const was = before.get(station.key);
+  if (was === undefined || was <= 0.02 || value <= 0 || unit === 'cents') return null;
+  const ratio = value / was;
+  if (!near(ratio, 10) && !near(ratio, 0.1)) return null;
+  return {
+    code: 'ten-times',
+    message: `${ratio > 1 ? 'Ten times' : 'A tenth of'} what stood here before (${formatLength(was, 'mm')}). Where does the point stand?`,
+    others: otherWays(typed, station.quantity, unit).filter((o) => near(o.value / was, 1)),
+  };
+};
+
+/** The treble stands higher than the bass where it should stand lower. */
+const sidesSwapped: Rule = ({ value }, station, { construction, round, aims }) => {
+  if (station.quantity !== 'action') return null;
+  const count = construction.strings.length;
+  if (station.string !== 1 && station.string !== count) return null;
+  const otherKey = stationKey('action', station.string === 1 ? count : 1, station.fret);
+  const [other, aim, otherAim] = [round.get(otherKey), aims.get(station.key), aims.get(otherKey)];
+  if (other === undefined || aim === undefined || otherAim === undefined || aim === otherAim) return null;
+  const asAimed = Math.sign(aim - otherAim) * (value - other);
+  if (asAimed > -SWAPPED_BY) return null;
+  return {
+    code: 'sides-swapped',
+    message: `The treble side stands ${formatLength(Math.abs(value - other), 'mm')} higher than the bass. Were the two sides swapped?`,
+    others: [],
+  };
+};
+
+/** A nut gap four times its neighbours'. */
+const oddOneOut: Rule = ({ value }, station, { round }) => {
+  if (station.quantity !== 'nut-gap') return null;
+  const others = [...round]
+    .filter(([key]) => key.startsWith('nut-gap:') && key !== station.key)
+    .map(([, v]) => v)
+    .sort((a, b) => a - b);
+  const median = others[Math.floor(others.length / 2)];
+  if (median === undefined || others.length < 2 || value < 4 * median || value - median < 0.15) return null;
+  return {
+    code: 'odd-one-out',
+    message: `The other gaps are about ${formatLength(median, 'mm')}. Is this one ${formatLength(value, 'mm')}?`,
+    others: [],
+  };
+};
+
+const RULES: readonly Rule[] = [underTheFret, halfOrDouble, tenTimes, sidesSwapped, oddOneOut];
+
+/**
+ * What Rubrica would ask about a reading, from the instrument, the round's other readings and what stood there before:
+ * the first question that applies, or null. Always a question, never a block.
+ */
+export function askAbout(
+  entry: EntryReading,
+  station: Station,
+  known: Known,
+  typed: string,
+): EntryQuestion | null {
+  if (entry.question !== null) return entry.question;
+  for (const rule of RULES) {
+    const asked = rule(entry, station, known, typed);
+    if (asked !== null) return asked;
+  }
+  return null;
+}

@@ -1,0 +1,63 @@
+import { copyForward } from '../../core/readings/copy-forward.ts';
+import { ok } from '../../core/result.ts';
+import { refuse } from '../../contracts/failure.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { gatherJob, type GatheredReading } from '../job/gather-job.ts';
+import { refreshFacts } from '../job/job-facts.ts';
+import { judge } from '../job/judge.ts';
+import { openJob } from '../job/open-job.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
+import { openRound } from './open-round.ts';
+
+/**
+ * Carries into a round what still holds from earlier ones: not stale, representative, not read there anew. Who read it and
+ * when stays with it, and the round it came from is said.
+ */
+export const copyReadingsForward = defineUseCase({
+  name: 'readings.copy-forward',
+  needs: 'measure',
+  run: async (work, input) => {
+    const { models, t } = work;
+    const opened = await openJob(work, input.jobId);
+    if (!opened.ok) return opened;
+    const gathered = await gatherJob(models, opened.value, t);
+    const { staleByReading } = judge(gathered);
+    const stale = new Set(
+      gathered.readings.filter((_, i) => {
+        const standard = gathered.standard[i];
+        return standard !== undefined && staleByReading.has(standard);
+      }),
+    );
+    const still = copyForward(gathered.readings, input.round, (r: GatheredReading) => stale.has(r));
+    if (still.length === 0) {
+      return {
+        ok: false,
+        error: refuse('Nothing holds from an earlier round: everything must be read anew.'),
+      };
+    }
+    const round = await openRound(work, opened.value, input.round);
+    const ids = new Map(gathered.rounds.map((r) => [r.id, r.kind]));
+    for (const r of still) {
+      const row = await models.ReadingRow.findOne({
+        where: { roundId: r.roundId, quantity: r.quantity, stringNo: r.string, fret: r.fret },
+        transaction: t,
+      });
+      if (!row) continue;
+      const { id: _id, roundId: _round, version: _version, ...kept } = row.get({ plain: true });
+      await models.ReadingRow.create(
+        { ...kept, roundId: round.id, copiedFrom: row.copiedFrom ?? ids.get(r.roundId) ?? null, version: 1 },
+        { transaction: t },
+      );
+    }
+    await refreshFacts(work, opened.value);
+    await recordEvent(work, {
+      jobId: input.jobId,
+      kind: 'readings carried forward',
+      entity: 'round',
+      entityId: round.id,
+      fromVersion: round.version,
+      data: { round: input.round, places: still.map((r) => r.key) },
+    });
+    return ok({ copied: still.length });
+  },
+});

@@ -1,0 +1,283 @@
+'use client';
+
+import { useState } from 'react';
+import { checkDue, isOverdue, tellsApart, uncertainty, type Gauge } from '../../core/readings/gauge.ts';
+import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
+import { formatLength } from '../../core/units/format-length.ts';
+import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
+import { parseLength } from '../../core/units/parse-length.ts';
+import { FormField } from '../form-field.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+type Kept = Gauge & { readonly retired: boolean; readonly version: number };
+
+const FRESH: Kept = {
+  id: 0,
+  name: '',
+  quantities: [],
+  unit: 'mm',
+  resolution: 0.05,
+  zeroOffset: 0,
+  checkedAt: null,
+  checkEveryDays: 180,
+  retired: false,
+  version: 0,
+};
+const day = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+
+function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: () => void }) {
+  const { give, busy, trouble } = useSend();
+  const [gauge, setGauge] = useState(first);
+  const [resolution, setResolution] = useState(formatLength(first.resolution, first.unit));
+  const [every, setEvery] = useState(String(first.checkEveryDays));
+  const read = parseLength(resolution, gauge.unit);
+  const fields = trouble && 'fields' in trouble ? trouble.fields : {};
+  const toggle = (q: Quantity) =>
+    setGauge({
+      ...gauge,
+      quantities: gauge.quantities.includes(q)
+        ? gauge.quantities.filter((x) => x !== q)
+        : [...gauge.quantities, q],
+    });
+  const keep = async () => {
+    if (!read.ok || !/^\d+$/.test(every)) return;
+    const { checkedAt: _c, quantities, ...kept } = gauge;
+    const done = await give('house.save-gauge', {
+      ...kept,
+      quantities: [...quantities],
+      resolution: read.value.mm,
+      checkEveryDays: Number(every),
+    });
+    if (done) onDone();
+  };
+  return (
+    <section
+      aria-label={first.id === 0 ? 'A new gauge' : first.name}
+      className="space-y-3 border border-plain p-4"
+    >
+      <div className="grid grid-cols-2 gap-3">
+        <FormField label="Name of the gauge" error={fields['name']}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              maxLength={80}
+              value={gauge.name}
+              onChange={(e) => setGauge({ ...gauge, name: e.target.value })}
+            />
+          )}
+        </FormField>
+        <FormField label="It reads in">
+          {(w) => (
+            <select
+              {...w}
+              className="field"
+              value={gauge.unit}
+              onChange={(e) => setGauge({ ...gauge, unit: e.target.value as LengthUnit })}
+            >
+              {LENGTH_UNITS.map((u) => (
+                <option key={u}>{u}</option>
+              ))}
+            </select>
+          )}
+        </FormField>
+        <FormField label="Smallest step one can read" error={read.ok ? undefined : read.error.message}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              value={resolution}
+              onChange={(e) => setResolution(e.target.value)}
+            />
+          )}
+        </FormField>
+        <FormField
+          label="Checked every … days"
+          error={/^[1-9]\d{0,3}$/.test(every) ? undefined : 'A number of days'}
+        >
+          {(w) => <input {...w} className="field" value={every} onChange={(e) => setEvery(e.target.value)} />}
+        </FormField>
+      </div>
+      <fieldset>
+        <legend className="label">Used for</legend>
+        <div className="flex flex-wrap gap-x-4">
+          {QUANTITIES.map((q) => (
+            <label key={q} className="inline-flex min-h-11 cursor-pointer items-center gap-1">
+              <input type="checkbox" checked={gauge.quantities.includes(q)} onChange={() => toggle(q)} />
+              {QUANTITY_FACTS[q].name}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <label className="inline-flex min-h-11 cursor-pointer items-center gap-1">
+        <input
+          type="checkbox"
+          checked={gauge.retired}
+          onChange={(e) => setGauge({ ...gauge, retired: e.target.checked })}
+        />
+        no longer used
+      </label>
+      <Trouble trouble={trouble} />
+      <div className="flex gap-3">
+        <button type="button" className="button button-main" disabled={busy} onClick={() => void keep()}>
+          Keep the gauge
+        </button>
+        <button type="button" className="button" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </section>
+  );
+}
+
+function CheckForm({ gauge, onDone }: { readonly gauge: Kept; readonly onDone: () => void }) {
+  const { give, busy, trouble } = useSend();
+  const [reference, setReference] = useState('');
+  const [shows, setShows] = useState('');
+  const [a, b] = [parseLength(reference, gauge.unit), parseLength(shows, gauge.unit)];
+  const keep = async () => {
+    if (!a.ok || !b.ok) return;
+    const done = await give('house.check-gauge', {
+      gaugeId: gauge.id,
+      version: gauge.version,
+      reference: a.value.mm,
+      shows: b.value.mm,
+    });
+    if (done) onDone();
+  };
+  return (
+    <section aria-label={`Check ${gauge.name}`} className="space-y-3 border border-plain p-4">
+      <p className="text-sm">
+        Hold it against something known: a feeler, a gauge block, its own zero. What it shows too much is
+        taken off every reading from now on.
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <FormField label="The reference is" error={reference === '' || a.ok ? undefined : a.error.message}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              value={reference}
+              onChange={(e) => setReference(e.target.value)}
+            />
+          )}
+        </FormField>
+        <FormField label="The gauge shows" error={shows === '' || b.ok ? undefined : b.error.message}>
+          {(w) => <input {...w} className="field" value={shows} onChange={(e) => setShows(e.target.value)} />}
+        </FormField>
+      </div>
+      <Trouble trouble={trouble} />
+      <div className="flex gap-3">
+        <button
+          type="button"
+          className="button button-main"
+          disabled={busy || !a.ok || !b.ok}
+          onClick={() => void keep()}
+        >
+          Keep the check
+        </button>
+        <button type="button" className="button" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** The shop's gauges: what each can tell, its zero, when it is due. */
+export function GaugeEditor({
+  gauges,
+  now,
+  mayEdit,
+  mayCheck,
+}: {
+  readonly gauges: readonly Kept[];
+  /** ms since the epoch */
+  readonly now: number;
+  readonly mayEdit: boolean;
+  readonly mayCheck: boolean;
+}) {
+  const [open, setOpen] = useState<{ readonly what: 'edit' | 'check'; readonly gauge: Kept } | null>(null);
+  const done = () => setOpen(null);
+  return (
+    <div className="space-y-4 px-5 py-3">
+      <table className="w-full text-left text-sm">
+        <caption className="sr-only">The shop’s gauges</caption>
+        <thead>
+          <tr className="border-b-2 border-plain">
+            {['Gauge', 'Smallest step', 'Tells apart', 'Zero', 'Checked', 'Due', ''].map((h) => (
+              <th key={h} scope="col" className="pr-4">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {gauges.map((g) => {
+            const [due, late] = [checkDue(g), isOverdue(g, now) && !g.retired];
+            return (
+              <tr key={g.id} className={`border-b border-line ${g.retired ? 'text-quiet' : ''}`}>
+                <th scope="row" className="py-1 pr-4 font-semibold">
+                  {g.name}
+                  <span className="block font-normal text-quiet">
+                    {g.retired
+                      ? 'no longer used'
+                      : g.quantities.map((q) => QUANTITY_FACTS[q].name.toLowerCase()).join(', ')}
+                  </span>
+                </th>
+                <td className="pr-4">{formatLength(g.resolution, g.unit)}</td>
+                <td className="pr-4">
+                  ± {formatLength(tellsApart(uncertainty(g.resolution, late, null)), 'mm')}
+                </td>
+                <td className="pr-4">{g.zeroOffset === 0 ? 'true' : formatLength(g.zeroOffset, 'mm')}</td>
+                <td className="pr-4">{g.checkedAt === null ? 'never' : day(g.checkedAt)}</td>
+                <td className={`pr-4 ${late ? 'text-rubric' : ''}`}>
+                  {late && '◆ '}
+                  {due === null ? 'now' : day(due)}
+                  {late && ': believed half as well'}
+                </td>
+                <td className="py-1">
+                  <span className="flex gap-2">
+                    {mayCheck && (
+                      <button
+                        type="button"
+                        className="button"
+                        aria-label={`Check ${g.name}`}
+                        onClick={() => setOpen({ what: 'check', gauge: g })}
+                      >
+                        Check
+                      </button>
+                    )}
+                    {mayEdit && (
+                      <button
+                        type="button"
+                        className="button"
+                        aria-label={`Change ${g.name}`}
+                        onClick={() => setOpen({ what: 'edit', gauge: g })}
+                      >
+                        Change
+                      </button>
+                    )}
+                  </span>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {gauges.length === 0 && <p>No gauge is named yet: readings carry what such a gauge usually tells.</p>}
+      {mayEdit && open === null && (
+        <button
+          type="button"
+          className="button button-main"
+          onClick={() => setOpen({ what: 'edit', gauge: FRESH })}
+        >
+          Add a gauge
+        </button>
+      )}
+      {open?.what === 'edit' && <GaugeForm key={open.gauge.id} first={open.gauge} onDone={done} />}
+      {open?.what === 'check' && <CheckForm key={open.gauge.id} gauge={open.gauge} onDone={done} />}
+    </div>
+  );
+}

@@ -1,0 +1,272 @@
+'use client';
+
+import { useState } from 'react';
+import { readTargetsFile } from '../../contracts/formats/targets.ts';
+import { KIND_TARGETS, type KindTargets } from '../../core/targets/defaults.ts';
+import { SHIPPED_TARGETS, type ShopTargets } from '../../core/targets/shop-targets.ts';
+import { TOUCHES, type Touch } from '../../core/targets/target.ts';
+import type { LoadedTargets } from '../../server/house/load-targets.ts';
+import { FileField } from '../file-field.tsx';
+import { FormField } from '../form-field.tsx';
+import { sayMoment } from '../dates.ts';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+interface Kind {
+  readonly id: string;
+  readonly name: string;
+}
+
+const FIELDS: Readonly<Record<keyof KindTargets, string>> = {
+  relief: 'Relief, mm',
+  actionBass: 'Action 12, bass, mm',
+  actionTreble: 'Action 12, treble, mm',
+  nutGap: 'Gap over fret 1, mm',
+  intonation: 'Cents at 12',
+};
+const ENDS = ['low', 'aim', 'high'] as const;
+type Texts = Readonly<Record<string, string>>;
+
+const NUMBER = /^[−-]?\d+(?:[.,]\d+)?$/;
+const toNumber = (text: string): number | null =>
+  NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.').replace('−', '-')) : null;
+
+const bandsOf = (targets: ShopTargets, kind: string): KindTargets =>
+  targets.kinds[kind] ?? KIND_TARGETS[kind as keyof typeof KIND_TARGETS];
+
+function textsOf(targets: ShopTargets, kinds: readonly Kind[]): Texts {
+  const bands = kinds.flatMap((k) =>
+    Object.entries(bandsOf(targets, k.id)).flatMap(([field, band]) =>
+      ENDS.map((end) => [`${k.id}.${field}.${end}`, String((band as Record<string, number>)[end])]),
+    ),
+  );
+  const shares = Object.entries(targets.touch).map(([touch, share]) => [`touch.${touch}`, String(share)]);
+  return Object.fromEntries([...bands, ...shares, ['slack', String(targets.slackPerSemitone)]]) as Texts;
+}
+
+/** The targets typed, or what is wrong by field. */
+function readTexts(texts: Texts, now: ShopTargets, kinds: readonly Kind[]) {
+  const wrong: Record<string, string> = {};
+  const at = (name: string): number => {
+    const n = toNumber(texts[name] ?? '');
+    if (n === null) wrong[name] = 'A number';
+    return n ?? 0;
+  };
+  const own = kinds.map((k) => {
+    const fields = (Object.keys(FIELDS) as (keyof KindTargets)[]).map((field) => {
+      const [low, aim, high] = ENDS.map((end) => at(`${k.id}.${field}.${end}`)) as [number, number, number];
+      if (!(low <= aim && aim <= high)) wrong[`${k.id}.${field}.aim`] ??= 'low ≤ aim ≤ high';
+      return [field, { low, aim, high }] as const;
+    });
+    return [k.id, Object.fromEntries(fields) as unknown as KindTargets] as const;
+  });
+  const touch = Object.fromEntries(
+    (Object.keys(TOUCHES) as Touch[]).map((t) => [t, at(`touch.${t}`)]),
+  ) as ShopTargets['touch'];
+  const targets = {
+    kinds: { ...now.kinds, ...Object.fromEntries(own) },
+    touch,
+    slackPerSemitone: at('slack'),
+  };
+  return { targets, wrong };
+}
+
+/** What the shop aims at: bands by kind, how far a touch moves them, versions with a way back, a file in. */
+export function TargetEditor({
+  loaded,
+  kinds,
+  may,
+}: {
+  readonly loaded: LoadedTargets;
+  readonly kinds: readonly Kind[];
+  readonly may: boolean;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [kind, setKind] = useState(kinds[0]?.id ?? '');
+  const [texts, setTexts] = useState(() => textsOf(loaded.targets, kinds));
+  const [note, setNote] = useState('');
+  const [fileWrong, setFileWrong] = useState('');
+  const { targets, wrong } = readTexts(texts, loaded.targets, kinds);
+  const type = (name: string, text: string) => setTexts({ ...texts, [name]: text });
+  const changed = JSON.stringify(textsOf(loaded.targets, kinds)) !== JSON.stringify(texts);
+  const keep = async () => {
+    if (Object.keys(wrong).length > 0) return;
+    await give('house.save-targets', { version: loaded.version, targets, note });
+  };
+  const bringIn = async (file: File) => {
+    const read = readTargetsFile(await file.text(), loaded.targets);
+    setFileWrong(read.ok ? '' : `${read.error} Nothing was changed.`);
+    if (read.ok) setTexts(textsOf(read.value, kinds));
+  };
+  const cell = (name: string, label: string) => (
+    <input
+      className={`field w-24 ${wrong[name] ? 'border-rubric' : ''}`}
+      aria-label={label}
+      aria-invalid={wrong[name] ? true : undefined}
+      title={wrong[name]}
+      inputMode="decimal"
+      readOnly={!may}
+      value={texts[name] ?? ''}
+      onChange={(e) => type(name, e.target.value)}
+    />
+  );
+  const elsewhere = kinds.filter((k) => Object.keys(wrong).some((w) => w.startsWith(`${k.id}.`)));
+  return (
+    <div className="grid gap-8 px-5 py-3 lg:grid-cols-[3fr_2fr]">
+      <section aria-labelledby="bands" className="space-y-3">
+        <h2 id="bands" className="text-xl">
+          Bands by kind
+        </h2>
+        <FormField label="Kind of instrument">
+          {(w) => (
+            <select {...w} className="field" value={kind} onChange={(e) => setKind(e.target.value)}>
+              {kinds.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </FormField>
+        <table className="w-full text-left">
+          <caption className="sr-only">Low, aim and high of each quantity</caption>
+          <thead>
+            <tr className="border-b-2 border-plain">
+              <th scope="col">What is read</th>
+              {ENDS.map((end) => (
+                <th key={end} scope="col">
+                  {end}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {(Object.entries(FIELDS) as [keyof KindTargets, string][]).map(([field, name]) => (
+              <tr key={field} className="border-b border-line">
+                <th scope="row" className="py-1 font-normal">
+                  {name}
+                  {ENDS.some((end) => wrong[`${kind}.${field}.${end}`]) && (
+                    <span className="block text-sm text-rubric">
+                      ◆ {ENDS.map((end) => wrong[`${kind}.${field}.${end}`]).find(Boolean)}
+                    </span>
+                  )}
+                </th>
+                {ENDS.map((end) => (
+                  <td key={end} className="py-1">
+                    {cell(`${kind}.${field}.${end}`, `${name}: ${end}`)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <h2 className="pt-2 text-xl">What moves them</h2>
+        <p className="text-sm text-quiet">
+          Relief and action move by a share of their band’s width: −0.4 takes the aim to the low end.
+        </p>
+        <div className="grid grid-cols-4 gap-3">
+          {(Object.entries(TOUCHES) as [Touch, string][]).map(([touch, says]) => (
+            <FormField key={touch} label={says} error={wrong[`touch.${touch}`]}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  readOnly={!may}
+                  value={texts[`touch.${touch}`] ?? ''}
+                  onChange={(e) => type(`touch.${touch}`, e.target.value)}
+                />
+              )}
+            </FormField>
+          ))}
+          <FormField label="a semitone slacker" error={wrong['slack']}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                readOnly={!may}
+                value={texts['slack'] ?? ''}
+                onChange={(e) => type('slack', e.target.value)}
+              />
+            )}
+          </FormField>
+        </div>
+        {may && (
+          <>
+            <FormField label="What changed, in words">
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  maxLength={200}
+                  value={note}
+                  onChange={(e) => setNote(e.target.value)}
+                />
+              )}
+            </FormField>
+            {elsewhere.length > 0 && (
+              <p className="text-sm text-rubric">◆ Look at {elsewhere.map((k) => k.name).join(', ')}.</p>
+            )}
+            <Trouble trouble={trouble} />
+            <div className="flex gap-3">
+              <button
+                type="button"
+                className="button button-main"
+                disabled={busy || !changed || Object.keys(wrong).length > 0}
+                onClick={() => void keep()}
+              >
+                Keep as version {loaded.version + 1}
+              </button>
+              <button
+                type="button"
+                className="button"
+                disabled={!changed}
+                onClick={() => setTexts(textsOf(loaded.targets, kinds))}
+              >
+                Undo my changes
+              </button>
+            </div>
+          </>
+        )}
+      </section>
+      <section aria-labelledby="versions" className="space-y-3">
+        <h2 id="versions" className="text-xl">
+          Versions
+        </h2>
+        <ul className="space-y-2">
+          {[
+            ...loaded.versions,
+            { version: 0, targets: SHIPPED_TARGETS, note: 'as it ships', by: '', at: '' },
+          ].map((v) => (
+            <li
+              key={v.version}
+              className="flex items-center justify-between gap-3 border-b border-line pb-1 text-sm"
+            >
+              <span>
+                <b>{v.version}</b> {v.note}
+                <span className="block text-quiet">{v.at === '' ? '' : `${v.by}, ${sayMoment(v.at)}`}</span>
+              </span>
+              {may && (
+                <button
+                  type="button"
+                  className="button"
+                  aria-label={`Take version ${v.version} as a start`}
+                  onClick={() => setTexts(textsOf(v.targets, kinds))}
+                >
+                  Take
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+        {may && (
+          <FileField
+            label="Targets from a file"
+            accept=".json,application/json"
+            wrong={fileWrong}
+            onFile={(file) => void bringIn(file)}
+          />
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
+import { LAYER_NAMES } from '../../core/targets/target.ts';
+import type { JobView } from '../../server/job/load-job.ts';
+import { fieldState, ReadingField } from './reading-field.tsx';
+import type { StationView } from './sheet-stations.ts';
+import { sayBand, sayValue, type Tongue } from './units.ts';
+import type { ReadingsState } from './use-readings.ts';
+
+interface Props {
+  readonly job: JobView;
+  readonly round: RoundKind;
+  readonly tongue: Tongue;
+  readonly editable: boolean;
+  readonly state: ReadingsState;
+  readonly onFocus: (station: StationView) => void;
+}
+
+/** The sheet as a table: every place with its field, its target and what other rounds showed there. */
+export function ReadingsTable({ job, round, tongue, editable, state, onFocus }: Props) {
+  const others = job.readings.rounds.filter((r) => r.begun && r.kind !== round);
+  const at = (kind: RoundKind, key: string) =>
+    job.readings.readings.find((r) => r.round === kind && r.key === key);
+  const next = (from: StationView, back: boolean) => {
+    const to = state.stations[state.stations.findIndex((s) => s.key === from.key) + (back ? -1 : 1)];
+    document.getElementById(`station-${to?.key ?? ''}`)?.focus();
+  };
+  return (
+    <table className="w-full text-left text-sm">
+      <caption className="sr-only">
+        Every place this instrument is read at, with the same fields as the drawing
+      </caption>
+      <thead className="sticky top-0 bg-paper">
+        <tr className="border-b-2 border-plain">
+          <th scope="col">Place</th>
+          <th scope="col">Reading</th>
+          <th scope="col">How it stands</th>
+          <th scope="col">Target</th>
+          {others.map((r) => (
+            <th key={r.kind} scope="col" className="pr-3">
+              {r.name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      {(Object.keys(SHEET_PARTS) as SheetPart[]).map((part) => {
+        const stations = state.stations.filter((s) => s.part === part);
+        if (stations.length === 0) return null;
+        return (
+          <tbody key={part}>
+            <tr>
+              <th colSpan={4 + others.length} scope="colgroup" className="pt-3 font-serif text-lg">
+                {SHEET_PARTS[part]}
+              </th>
+            </tr>
+            {stations.map((s) => {
+              const said = fieldState(
+                s,
+                at(round, s.key),
+                state.kept[s.key],
+                state.drafts[s.key],
+                tongue,
+                job.readings.habits,
+              );
+              return (
+                <tr key={s.key} className="border-b border-line">
+                  <th scope="row" className="pr-3 font-normal">
+                    {s.label}
+                  </th>
+                  <td className="w-40 pr-3">
+                    <ReadingField
+                      station={s}
+                      state={said}
+                      editable={editable}
+                      className="h-11 w-full text-base"
+                      describedBy="sheet-says"
+                      onType={(text) => state.type(s.key, text)}
+                      onCommit={() => state.commit(s)}
+                      onNext={(back) => next(s, back)}
+                      onFocus={() => onFocus(s)}
+                      onCells={(found) => state.fill(state.stations.slice(state.stations.indexOf(s)), found)}
+                    />
+                  </td>
+                  <td className={`pr-3 ${said.red ? 'text-rubric' : 'text-quiet'}`}>
+                    {said.mark} {said.words}
+                  </td>
+                  <td className="pr-3 text-quiet">
+                    {s.target && `${sayBand(s.target, s.quantity, tongue)}, ${LAYER_NAMES[s.target.layer]}`}
+                  </td>
+                  {others.map((r) => {
+                    const reading = at(r.kind, s.key);
+                    return (
+                      <td key={r.kind} className="pr-3 text-ink">
+                        {reading ? sayValue(reading.value, s.quantity, tongue) : ''}
+                      </td>
+                    );
+                  })}
+                </tr>
+              );
+            })}
+          </tbody>
+        );
+      })}
+    </table>
+  );
+}

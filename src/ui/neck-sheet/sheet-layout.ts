@@ -1,0 +1,159 @@
+import type { Construction } from '../../core/instrument/construction.ts';
+import { fretPosition } from '../../core/neck/fret-position.ts';
+import type { SheetPart } from '../../core/readings/stations.ts';
+import { FIELD, placeLabels, type SheetGeometry } from './geometry.ts';
+import { ROW } from './plan-view.tsx';
+import type { StationView } from './sheet-stations.ts';
+
+export const HEAD_FIELD = 176;
+export const HEAD = 88;
+const CELL = 46;
+
+/** Where a field of the sheet stands, px. */
+export interface Placed {
+  readonly station: StationView;
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  /** a head carries its name and words; a cell only its mark */
+  readonly kind: 'head' | 'cell' | 'dense';
+}
+
+/** The stations of a part of the sheet, in the order Enter goes. */
+export function stationsOfPart(
+  part: SheetPart,
+  stations: readonly StationView[],
+  actionFret: number,
+): readonly StationView[] {
+  const pick = (...tests: ((s: StationView) => boolean)[]) => tests.flatMap((t) => stations.filter(t));
+  switch (part) {
+    case 'setup':
+      return stations.filter((s) => s.part === 'setup');
+    case 'neck':
+      return pick(
+        (s) => s.quantity === 'relief',
+        (s) => s.quantity === 'action' && s.fret === actionFret,
+      );
+    case 'nut':
+      return pick(
+        (s) => s.quantity === 'nut-gap',
+        (s) => s.part === 'nut',
+      );
+    case 'saddle':
+      return pick(
+        (s) => s.quantity === 'saddle-standout',
+        (s) => s.part === 'saddle' && s.quantity !== 'saddle-standout',
+        (s) => s.quantity === 'intonation' && s.fret === 12,
+      );
+    case 'frets':
+    case 'body':
+      return stations.filter((s) => s.part === part);
+  }
+}
+
+const isHead = (s: StationView, part: SheetPart): boolean =>
+  part === 'frets'
+    ? s.quantity !== 'fret-height' && s.quantity !== 'fret-rock'
+    : s.string === 0 ||
+      s.quantity === 'saddle-standout' ||
+      (part === 'setup' && s.quantity === 'action') ||
+      part === 'body';
+
+/** The place on the neck a head points to, px; null for one that points nowhere. */
+export function spotOf(s: StationView, c: Construction, g: SheetGeometry): number | null {
+  const end = g.x(c.scale + c.compensation);
+  if (
+    s.quantity === 'relief' ||
+    s.quantity === 'action' ||
+    s.quantity === 'radius' ||
+    s.quantity === 'fall-away'
+  )
+    return g.x(fretPosition(c.scale, s.fret));
+  if (s.part === 'nut') return g.x(0);
+  if (s.part === 'saddle' || s.quantity === 'saddle-standout') return end;
+  return null;
+}
+
+/** Lays heads out in as many lines as they need, each as near to its place as the others allow. */
+export function placeHeads(
+  part: SheetPart,
+  stations: readonly StationView[],
+  c: Construction,
+  g: SheetGeometry,
+): { readonly heads: readonly Placed[]; readonly height: number } {
+  const all = stations.filter((s) => isHead(s, part));
+  const most = Math.max(1, Math.floor((g.width + 14) / (HEAD_FIELD + 14)));
+  const lines = Array.from({ length: Math.ceil(all.length / most) }, (_, i) =>
+    all.slice(i * most, (i + 1) * most),
+  );
+  const heads = lines.flatMap((line, row) => {
+    const wants = line.map((s, i) => spotOf(s, c, g) ?? (i + 0.5) * (HEAD_FIELD + 14));
+    const edges = placeLabels(wants, HEAD_FIELD, 14, g.width);
+    return line.map((station, i) => ({
+      station,
+      left: edges[i] ?? 0,
+      top: row * HEAD,
+      width: HEAD_FIELD,
+      kind: 'head' as const,
+    }));
+  });
+  return { heads, height: Math.max(1, lines.length) * HEAD };
+}
+
+/** Places the fields of each string on its row of the plan view: left and right gutters, and at their frets between. */
+export function placeCells(
+  part: SheetPart,
+  stations: readonly StationView[],
+  c: Construction,
+  g: SheetGeometry,
+  top: number,
+): readonly Placed[] {
+  if (part === 'frets') return placeFretMap(stations, c, g, top);
+  const count = c.strings.length;
+  return stations
+    .filter((s) => !isHead(s, part))
+    .map((station) => {
+      const index = count - station.string;
+      const row = Math.floor(index / c.perCourse);
+      const column = index % c.perCourse;
+      const y = top + row * ROW;
+      const atLeft = station.quantity === 'nut-gap' || station.quantity === 'contact';
+      const inside = part === 'nut' && station.quantity === 'intonation';
+      const width = inside ? 58 : atLeft ? 66 : 60;
+      const across = (column - (c.perCourse - 1) / 2) * (width + 4);
+      const left = inside
+        ? g.x(fretPosition(c.scale, station.fret)) - width / 2 + across
+        : atLeft
+          ? 46 + FIELD * column
+          : g.width - FIELD * (c.perCourse - column);
+      return { station, left, top: y, width, kind: 'cell' as const };
+    });
+}
+
+/** The fret map: a column a fret as near to its fret as the fields allow, rows bass, middle, treble and the rocker. */
+function placeFretMap(
+  stations: readonly StationView[],
+  c: Construction,
+  g: SheetGeometry,
+  top: number,
+): readonly Placed[] {
+  const frets = Array.from({ length: c.frets }, (_, i) => i + 1);
+  const edges = placeLabels(
+    frets.map((n) => g.x(fretPosition(c.scale, n))),
+    CELL - 2,
+    2,
+    g.width,
+  );
+  return stations
+    .filter((s) => s.quantity === 'fret-height' || s.quantity === 'fret-rock')
+    .map((station) => {
+      const row = station.quantity === 'fret-rock' ? 3 : 3 - station.string;
+      return {
+        station,
+        left: edges[station.fret - 1] ?? 0,
+        top: top + row * ROW,
+        width: CELL - 2,
+        kind: 'dense' as const,
+      };
+    });
+}

@@ -1,0 +1,94 @@
+import { actionFret } from '../../core/readings/methods.ts';
+import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
+import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
+import type { JobView } from '../../server/job/load-job.ts';
+import type { Measured } from './geometry.ts';
+import { methodsOf } from './sheet-stations.ts';
+import type { SheetLine } from './side-view.tsx';
+
+/** Which lines lie over each other on the sheet. */
+export const LINES = { found: 'as found', planned: 'planned', left: 'this round' } as const;
+export type LineChoice = keyof typeof LINES;
+
+type ReadingView = JobView['readings']['readings'][number];
+
+/** How much fret tops stand over the usual one of the round, mm, from their heights and from the rocker. */
+function topsOf(readings: readonly ReadingView[]): ReadonlyMap<number, number> {
+  const heights = new Map<number, number[]>();
+  for (const r of readings) {
+    if (r.quantity === 'fret-height') heights.set(r.fret, [...(heights.get(r.fret) ?? []), r.standard]);
+  }
+  const means = [...heights].map(([n, all]) => [n, all.reduce((a, b) => a + b, 0) / all.length] as const);
+  const usual = means.map(([, v]) => v).sort((a, b) => a - b)[Math.floor(means.length / 2)] ?? 0;
+  const rocks = readings.filter((r) => r.quantity === 'fret-rock').map((r) => [r.fret, r.standard] as const);
+  return new Map([...rocks, ...means.map(([n, v]) => [n, v - usual] as const)]);
+}
+
+/** What was read of one string in a round, for drawing. Readings that are not representative are not drawn. */
+export function measuredOf(job: JobView, round: RoundKind, string: number): Measured {
+  const readings = job.readings.readings.filter((r) => r.round === round && r.notRepresentative === null);
+  const value = (key: string) => readings.find((r) => r.key === key)?.standard ?? null;
+  return {
+    relief: value(stationKey('relief', 0, 7)),
+    reliefAt: new Map(
+      readings.filter((r) => r.quantity === 'relief' && r.fret !== 7).map((r) => [r.fret, r.standard]),
+    ),
+    tops: topsOf(readings),
+    action: value(stationKey('action', string, ACTION_FRET)),
+    nutGap: value(stationKey('nut-gap', string, 1)),
+  };
+}
+
+/** The same with every accepted proposal carried out: what it rests on comes to its aim. */
+function plannedOf(job: JobView, string: number): Measured | null {
+  const accepted = job.decisions.filter((d) => d.decision !== 'declined').map((d) => d.line);
+  const lines = job.proposal.lines.filter((l) => accepted.includes(l.key));
+  const rests = new Set(lines.flatMap((l) => l.restsOn));
+  if (rests.size === 0) return null;
+  const found = measuredOf(job, 'as-found', string);
+  const outer =
+    string > job.instrument.construction.strings.length / 2 ? job.instrument.construction.strings.length : 1;
+  const aim = (key: string, now: number | null) =>
+    rests.has(key) ? (job.readings.stations.find((s) => s.key === key)?.target?.aim ?? now) : now;
+  return {
+    relief: aim(stationKey('relief', 0, 7), found.relief),
+    action: aim(stationKey('action', outer, ACTION_FRET), found.action),
+    nutGap: aim(stationKey('nut-gap', string, 1), found.nutGap),
+  };
+}
+
+/** The lines to draw for one string: as found, planned, the round in hand, as chosen. */
+export function sheetLines(
+  job: JobView,
+  round: RoundKind,
+  string: number,
+  chosen: ReadonlySet<LineChoice>,
+): readonly SheetLine[] {
+  const planned = chosen.has('planned') ? plannedOf(job, string) : null;
+  const here = job.readings.rounds.find((r) => r.kind === round);
+  return [
+    ...(chosen.has('found') && round !== 'as-found'
+      ? [
+          {
+            name: roundName('as-found'),
+            measured: measuredOf(job, 'as-found', string),
+            tone: 'found' as const,
+          },
+        ]
+      : []),
+    ...(planned ? [{ name: 'Planned', measured: planned, tone: 'planned' as const }] : []),
+    ...(chosen.has('left') || chosen.size === 0
+      ? [
+          {
+            name: here?.name ?? roundName(round),
+            measured: measuredOf(job, round, string),
+            tone: 'left' as const,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The fret the round's action is read at. */
+export const roundActionFret = (job: JobView, round: RoundKind): number =>
+  actionFret(methodsOf(job, round).action, job.instrument.construction.frets);

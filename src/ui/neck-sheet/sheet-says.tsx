@@ -1,0 +1,123 @@
+'use client';
+
+import { readEntry } from '../../core/readings/entry.ts';
+import { tellsApart } from '../../core/readings/gauge.ts';
+import { METHODS, methodWords } from '../../core/readings/methods.ts';
+import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { LAYER_NAMES } from '../../core/targets/target.ts';
+import type { JobView } from '../../server/job/load-job.ts';
+import { methodsOf, type StationView } from './sheet-stations.ts';
+import { sayValue, unitOf, type Tongue } from './units.ts';
+import type { ReadingsState } from './use-readings.ts';
+
+interface Props {
+  readonly station: StationView | null;
+  readonly state: ReadingsState;
+  readonly tongue: Tongue;
+  readonly job: JobView;
+  readonly round: RoundKind;
+}
+
+/** The gauge a quantity is read with here: the shop's, or what usually serves. */
+export function gaugeWords(job: JobView, quantity: StationView['quantity']): string {
+  const own = job.readings.gauges.find((g) => g.id === job.readings.habits.gauges[quantity]);
+  return own?.name ?? QUANTITY_FACTS[quantity].gauge;
+}
+
+function Asked({ about, state }: { readonly about: StationView; readonly state: ReadingsState }) {
+  const draft = state.drafts[about.key];
+  const focus = () => document.getElementById(`station-${about.key}`)?.focus();
+  if (draft?.state === 'wrong') {
+    return (
+      <span className="text-rubric">
+        ◆ {about.label}: {draft.message}
+      </span>
+    );
+  }
+  if (draft?.state === 'conflict' && draft.theirs) {
+    return (
+      <span className="flex flex-wrap items-center gap-2 text-rubric">
+        ◆ {about.label}: {draft.theirs.by} wrote <b>{draft.theirs.says}</b>, you wrote <b>{draft.text}</b>.
+        <button type="button" className="button" onClick={() => state.takeTheirs(about.key)}>
+          Leave {draft.theirs.says}
+        </button>
+        <button type="button" className="button" onClick={() => state.keepMine(about)}>
+          Save {draft.text}
+        </button>
+      </span>
+    );
+  }
+  if (draft?.state !== 'asked' || !draft.question) return null;
+  const answer = (text: string) => {
+    state.say(about, text);
+    focus();
+  };
+  return (
+    <span className="flex flex-wrap items-center gap-2 text-rubric">
+      ◆ {about.label}: {draft.question.message}
+      {draft.question.others.map((o) => (
+        <button key={o.text} type="button" className="button" onClick={() => answer(o.text)}>
+          {o.says}
+        </button>
+      ))}
+      <button type="button" className="button" onClick={() => answer(draft.text)}>
+        It is {draft.text}, as typed
+      </button>
+    </span>
+  );
+}
+
+/** How the reading that stands there came about, and what it is worth. */
+function standing({ station: about, state, tongue, job, round }: Props): string {
+  if (!about) return '';
+  const reading = job.readings.readings.find((r) => r.round === round && r.key === about.key);
+  const draft = state.drafts[about.key];
+  const unit = unitOf(about.quantity, tongue, job.readings.habits.units);
+  const read = draft ? readEntry(draft.text, about.quantity, unit, job.readings.habits.feelings) : null;
+  if (read?.ok) return ` = ${read.value.says}`;
+  if (draft || !reading) return '';
+  const tells = tellsApart(reading.uncertainty);
+  const give = tells > 0 ? ` ± ${sayValue(tells, about.quantity, tongue).replace(/^\+/, '')}` : '';
+  return ` = ${sayValue(reading.value, about.quantity, tongue)}${give}, ${reading.by}`;
+}
+
+function why({ station: about, job, round, tongue }: Props): string {
+  const reading = about && job.readings.readings.find((r) => r.round === round && r.key === about.key);
+  if (!reading) return '';
+  if (reading.notRepresentative) return ` Not used: ${reading.notRepresentative}.`;
+  if (reading.stale) return ` Stale since: ${reading.stale}. Read again.`;
+  if (reading.converted)
+    return ` Converted from “${reading.converted}”: ${sayValue(reading.standard, reading.quantity, tongue)} by the reference way.`;
+  if (reading.copiedFrom) return ' Carried forward: it still holds.';
+  return '';
+}
+
+/** The line that reads back what is typed, and asks. */
+export function SheetSays(props: Props) {
+  const { station, state, job, round } = props;
+  const asked = state.stations.find((s) =>
+    ['asked', 'conflict', 'wrong'].includes(state.drafts[s.key]?.state ?? ''),
+  );
+  const about = asked ?? station;
+  if (!about)
+    return (
+      <>
+        Enter keeps a reading and goes to the next place. Any unit: 5/64, .078, 8 thou, 2,1 mm; “5 to 6”,
+        “4.0; 4.2”, “just clicks” are understood too.
+      </>
+    );
+  if (asked) return <Asked about={asked} state={state} />;
+  const method =
+    about.quantity in METHODS
+      ? methodWords(about.quantity, methodsOf(job, round))
+      : QUANTITY_FACTS[about.quantity].method;
+  return (
+    <>
+      {about.label}
+      {standing({ ...props, station: about })}: {method}, {gaugeWords(job, about.quantity)}.
+      {about.target && ` Target from ${LAYER_NAMES[about.target.layer]}.`}
+      {why({ ...props, station: about })}
+    </>
+  );
+}

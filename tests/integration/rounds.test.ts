@@ -1,0 +1,254 @@
+import { readReadingsCsv, toReadingsCsv } from '../../src/contracts/formats/readings.ts';
+import { habitsSchema } from '../../src/contracts/habits.ts';
+import { USUAL_METHODS } from '../../src/core/readings/methods.ts';
+import type { RoundKind } from '../../src/core/readings/rounds.ts';
+import { allStations } from '../../src/core/readings/stations.ts';
+import { SHIPPED_TARGETS } from '../../src/core/targets/shop-targets.ts';
+import { loadGauges } from '../../src/server/house/load-gauges.ts';
+import { loadHabits } from '../../src/server/house/load-habits.ts';
+import { loadTargets } from '../../src/server/house/load-targets.ts';
+import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadRounds } from '../../src/server/shelf/load-rounds.ts';
+import { intake, staffedHouse, value } from './house.ts';
+
+let house: Awaited<ReturnType<typeof staffedHouse>>;
+let number: number;
+let jobId: number;
+beforeAll(async () => {
+  house = await staffedHouse('rounds');
+  ({ number, jobId } = value(await house.give(house.desk, 'desk.take-in', intake('steel-acoustic', {}))));
+}, 120_000);
+afterAll(() => house.db.sequelize.close());
+
+const look = async (): Promise<JobView> => {
+  const found = await loadJob(house.db, number);
+  if (!found) throw new Error(`no job ${number}`);
+  return found;
+};
+
+const read = async (key: string, round: RoundKind, typed: string, more: { gaugeId?: number } = {}) => {
+  const now = await look();
+  const s = allStations(now.instrument.construction).find((x) => x.key === key);
+  if (!s) throw new Error(key);
+  const { quantity, string, fret } = s;
+  const version = now.readings.readings.find((r) => r.round === round && r.key === key)?.version ?? 0;
+  const input = { jobId, round, quantity, string, fret, typed, unit: 'mm', version, ...more } as const;
+  return value(await house.give(house.technician, 'readings.save', input));
+};
+
+const reading = async (key: string, round: RoundKind) =>
+  (await look()).readings.readings.find((r) => r.round === round && r.key === key);
+
+describe('gauges', () => {
+  test('a gauge’s zero is taken off, and what it can tell goes with the reading', async () => {
+    const { gaugeId } = value(
+      await house.give(house.owner, 'house.save-gauge', {
+        id: 0,
+        version: 0,
+        name: 'Caliper',
+        quantities: ['saddle-standout'],
+        unit: 'mm',
+        resolution: 0.05,
+        zeroOffset: 0,
+        checkEveryDays: 100,
+        retired: false,
+      }),
+    );
+    await read('saddle-standout:0:0', 'as-found', '3.10', { gaugeId });
+    expect(await reading('saddle-standout:0:0', 'as-found')).toMatchObject({
+      gauge: 'Caliper',
+      value: 3.1,
+      uncertainty: expect.closeTo((2 * 0.05) / Math.sqrt(12), 8) as number,
+    });
+    value(
+      await house.give(house.technician, 'house.check-gauge', {
+        gaugeId,
+        version: 0,
+        reference: 1,
+        shows: 1.04,
+      }),
+    );
+    await read('saddle-standout:0:0', 'as-found', '3.10', { gaugeId });
+    const after = await reading('saddle-standout:0:0', 'as-found');
+    expect(after?.value).toBeCloseTo(3.06, 9);
+    expect(after?.typed).toBe('3.10');
+    expect(after?.uncertainty).toBeCloseTo(0.05 / Math.sqrt(12), 8);
+    expect((await loadGauges(house.db))[0]?.checkedAt).not.toBeNull();
+  });
+
+  test('two of one name are refused, an overtaken change says so, a technician only checks', async () => {
+    const [gauge] = await loadGauges(house.db);
+    const { checkedAt: _c, quantities, ...kept } = gauge ?? fail('no gauge');
+    const save = (more: object) =>
+      house.give(house.owner, 'house.save-gauge', { ...kept, quantities: [...quantities], ...more });
+    expect(await save({ id: 0 })).toMatchObject({
+      ok: false,
+      error: { fields: { name: expect.any(String) as string } },
+    });
+    expect(await save({ version: 0 })).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    expect(
+      await house.give(house.technician, 'house.save-gauge', { ...kept, quantities: [...quantities] }),
+    ).toMatchObject({ ok: false, error: { code: 'not-allowed' } });
+  });
+});
+
+describe('rounds after each operation', () => {
+  test('what is read after a finished step stands in its own round, called after it', async () => {
+    await read('relief:0:7', 'as-found', '.014 in');
+    await read('action:6:12', 'as-found', '3.0 mm');
+    for (const step of [1, 2]) {
+      const { lineId } = value(
+        await house.give(house.technician, 'plan.add', { jobId, operation: 'rod', detail: '' }),
+      );
+      value(
+        await house.give(house.desk, 'work.answer', {
+          lineId,
+          version: 0,
+          answer: 'yes',
+          by: 'Petra',
+          how: 'at the counter',
+        }),
+      );
+      let version = 1;
+      for (const action of ['start', 'finish'] as const)
+        ({ version } = value(await house.give(house.technician, 'work.step', { lineId, version, action })));
+      const offered = (await look()).readings.rounds.filter((r) => r.kind.startsWith('after-work'));
+      const kind = step === 1 ? 'after-work' : 'after-work-2';
+      expect(offered.at(-1)).toMatchObject({ kind, begun: false, name: 'After: Adjust the truss rod' });
+      await read('relief:0:7', kind, `.0${12 - step} in`);
+    }
+    const { rounds } = (await look()).readings;
+    expect(rounds.filter((r) => r.begun).map((r) => [r.kind, r.name])).toEqual([
+      ['as-found', 'As found'],
+      ['after-work', 'After: Adjust the truss rod'],
+      ['after-work-2', 'After: Adjust the truss rod'],
+    ]);
+  });
+
+  test('what still holds is carried forward, what is stale is not', async () => {
+    const { copied } = value(
+      await house.give(house.technician, 'readings.copy-forward', { jobId, round: 'as-left' }),
+    );
+    expect(copied).toBe(2);
+    expect(await reading('relief:0:7', 'as-left')).toMatchObject({ copiedFrom: 'after-work-2', stale: null });
+    expect(await reading('saddle-standout:0:0', 'as-left')).toMatchObject({ copiedFrom: 'as-found' });
+    expect(await reading('action:6:12', 'as-left')).toBeUndefined();
+    expect(
+      await house.give(house.technician, 'readings.copy-forward', { jobId, round: 'as-left' }),
+    ).toMatchObject({ ok: false, error: { code: 'refused' } });
+  });
+
+  test('any visit’s rounds can be laid beside each other', async () => {
+    const { instrument } = await look();
+    const all = await loadRounds(house.db, instrument.id);
+    expect(all?.rounds.map((r) => r.kind)).toEqual(['as-found', 'after-work', 'after-work-2', 'as-left']);
+    expect(all?.rounds[0]?.readings.find((r) => r.key === 'action:6:12')?.value).toBe(3);
+    expect(await loadRounds(house.db, 999_999)).toBeNull();
+  });
+});
+
+describe('methods', () => {
+  test('are kept with the round; what is read another way is converted and says so', async () => {
+    const { readings } = await look();
+    const round = readings.rounds.find((r) => r.kind === 'as-left');
+    value(
+      await house.give(house.technician, 'readings.conditions', {
+        jobId,
+        round: 'as-left',
+        version: round?.version ?? 0,
+        strings: 'at-pitch',
+        position: 'playing',
+        tuning: 'E A D G B E',
+        temperature: 21,
+        humidity: 45,
+        pitch: 442,
+        methods: { ...USUAL_METHODS, action: 'at-last', 'nut-gap': 'held-2' },
+      }),
+    );
+    await read('nut-gap:6:1', 'as-left', '.05 mm');
+    await read('action:6:20', 'as-left', '2.6 mm');
+    const gap = await reading('nut-gap:6:1', 'as-left');
+    expect(gap).toMatchObject({ value: 0.05, method: 'held at fret 2', converted: 'held at fret 2' });
+    expect(gap?.standard).toBeGreaterThan(0.05);
+    const at12 = await reading('action:6:12', 'as-left');
+    expect(at12).toMatchObject({ converted: 'read over fret 20' });
+    expect(at12?.standard).toBeLessThan(2.6);
+    expect((await look()).readings.rounds.find((r) => r.kind === 'as-left')).toMatchObject({ pitch: 442 });
+  });
+
+  test('the shop’s own way is a setting, kept once', async () => {
+    const habits = habitsSchema.parse({
+      methods: { ...USUAL_METHODS, action: 'at-17' },
+      firstString: 'highest',
+    });
+    value(await house.give(house.lead, 'house.save-habits', { version: 0, habits }));
+    expect(await house.give(house.lead, 'house.save-habits', { version: 0, habits })).toMatchObject({
+      ok: false,
+      error: { code: 'conflict' },
+    });
+    expect((await loadHabits(house.db)).habits.methods.action).toBe('at-17');
+    const stations = (await look()).readings.stations.filter((s) => s.quantity === 'nut-gap');
+    expect(stations.map((s) => s.string)).toEqual([1, 2, 3, 4, 5, 6]);
+  });
+});
+
+describe('targets', () => {
+  test('a wish against what is there follows the reading; the job’s own number stands over it', async () => {
+    const wish = {
+      jobId,
+      quantity: 'action',
+      side: 'bass',
+      low: 2,
+      aim: 2.2,
+      high: 2.5,
+      version: 0,
+    } as const;
+    value(
+      await house.give(house.lead, 'plan.target', {
+        ...wish,
+        layer: 'customer',
+        relative: 'little-lower',
+        reason: 'said at the counter',
+      }),
+    );
+    const target = async () => (await look()).readings.stations.find((s) => s.key === 'action:6:12')?.target;
+    expect(await target()).toMatchObject({ layer: 'customer', aim: 2.75 });
+    value(await house.give(house.lead, 'plan.target', { ...wish, reason: '' }));
+    expect(await target()).toMatchObject({ layer: 'job', aim: 2.2 });
+  });
+
+  test('the shop’s targets are kept in versions and reach every job', async () => {
+    const steel = SHIPPED_TARGETS.kinds['steel-acoustic'] ?? fail('no kind');
+    const targets = {
+      ...SHIPPED_TARGETS,
+      kinds: {
+        ...SHIPPED_TARGETS.kinds,
+        'steel-acoustic': { ...steel, relief: { low: 0.3, aim: 0.35, high: 0.4 } },
+      },
+    };
+    value(await house.give(house.lead, 'house.save-targets', { version: 0, targets, note: 'more relief' }));
+    expect(
+      await house.give(house.lead, 'house.save-targets', { version: 0, targets, note: '' }),
+    ).toMatchObject({
+      ok: false,
+      error: { code: 'conflict' },
+    });
+    expect(await loadTargets(house.db)).toMatchObject({ version: 1, versions: [{ note: 'more relief' }] });
+    const relief = (await look()).readings.stations.find((s) => s.key === 'relief:0:7');
+    expect(relief?.target).toMatchObject({ aim: 0.35, layer: 'kind' });
+  });
+});
+
+test('readings go out as CSV and come in again at their places', async () => {
+  const { readings } = (await look()).readings;
+  const asRead = readings.filter((r) => r.converted === null || r.value !== r.standard);
+  const text = toReadingsCsv(asRead);
+  expect(text.split('\r\n')[0]).toContain('length (mm),pitch error (cents),angle (deg),resistance (kohm)');
+  const back = value(readReadingsCsv(text) as ReturnType<typeof readReadingsCsv> & { readonly error: never });
+  expect(back.map((r) => [r.round, r.key])).toEqual(asRead.map((r) => [r.round, r.key]));
+  expect(readReadingsCsv(text.replace('as-found', 'someday'))).toMatchObject({ ok: false });
+});
+
+function fail(why: string): never {
+  throw new Error(why);
+}
