@@ -13,10 +13,12 @@ const USAGE = `Usage: ./rubrica COMMAND
   seed --fresh                 throw the data away and load the demo shop again
   pair                         make a pairing code for a tablet
   doctor                       what is installed, running, listening, migrated
+  verify [--json]              compare every sealed record with its seal (exit 1 with the list of those that broke)
   sum                          the names of the sums
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
   sum -                        sums from standard input, one {"id": …, "input": {…}} a line
-  export checklists            the shipped checklists as JSON (docs/formats/checklists.schema.json)
+  export checklists|targets|operations
+                               what ships, as JSON (docs/formats)
   bench [sums|sheet|server] [--json] measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   help                         this
@@ -31,6 +33,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   seed: () => import('./commands/seed.ts'),
   pair: () => import('./commands/pair.ts'),
   doctor: () => import('./commands/doctor.ts'),
+  verify: () => import('./commands/verify.ts'),
   sum: () => import('./commands/sum.ts'),
   export: () => import('./commands/export.ts'),
   bench: () => import('./commands/bench.ts'),

@@ -24,8 +24,9 @@ const strokes = z
 const kindId = z.string().regex(/^[a-z0-9-]{1,40}$/);
 const entity = z.enum(['customer', 'instrument']);
 const round = z.custom<RoundKind>((v) => typeof v === 'string' && ROUND_KIND.test(v), 'No such round');
-const relative = z.enum(Object.keys(RELATIVE_WISHES) as [RelativeWish, ...RelativeWish[]]).nullable();
 const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch', 'off']);
+
+const relative = z.enum(Object.keys(RELATIVE_WISHES) as [RelativeWish, ...RelativeWish[]]).nullable();
 
 /** Taking an instrument in at the counter. */
 export const takeInSchema = z.object({
@@ -52,6 +53,8 @@ export const takeInSchema = z.object({
   touch: z.enum(['light', 'medium', 'heavy']),
   plays: text(200),
   wish: text(1000),
+  /** the action they would like, against what is there now */
+  actionWish: relative.optional(),
   neededBy: z.union([z.null(), z.iso.date('Write the date as year-month-day')]),
   hardDate: z.boolean(),
   hardReason: text(120),
@@ -189,6 +192,7 @@ export const COMMANDS = {
     temperature: z.number().min(-40).max(60).nullable(),
     humidity: z.number().min(0).max(100).nullable(),
     pitch: z.number().min(380).max(500).nullable().optional(),
+    gauges: z.partialRecord(z.enum(QUANTITIES), id).optional(),
     methods: methodsSchema.optional(),
   }),
   'readings.save': z.object({

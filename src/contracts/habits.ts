@@ -29,11 +29,13 @@ export const habitsSchema = z.object({
   gauges: z.partialRecord(z.enum(QUANTITIES), z.number().int().positive()).default({}),
   feelings: z
     .array(
-      z.object({
-        says: z.string().min(1).max(30),
-        low: z.number().min(0).max(2),
-        high: z.number().min(0).max(2),
-      }),
+      z
+        .object({
+          says: z.string().min(1).max(30),
+          low: z.number().min(0).max(2),
+          high: z.number().min(0).max(2),
+        })
+        .refine((f) => f.low <= f.high, 'A feeling goes from less to more'),
     )
     .max(8)
     .default([...USUAL_FEELINGS]),

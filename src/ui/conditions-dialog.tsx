@@ -7,6 +7,7 @@ import type { Methods } from '../core/readings/methods.ts';
 import type { RoundKind } from '../core/readings/rounds.ts';
 import type { JobView } from '../server/job/load-job.ts';
 import { FormField } from './form-field.tsx';
+import { GaugeChoice } from './gauge-choice.tsx';
 import { MethodChoice } from './method-choice.tsx';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
@@ -34,6 +35,7 @@ export function ConditionsDialog({
   const [temperature, setTemperature] = useState(known?.temperature?.toString() ?? '');
   const [pitch, setPitch] = useState(known?.pitch?.toString() ?? '');
   const [methods, setMethods] = useState<Methods>(known?.methods ?? job.readings.habits.methods);
+  const [gauges, setGauges] = useState(known?.gauges ?? {});
   const [humidity, setHumidity] = useState(known?.humidity?.toString() ?? '');
   const wrong = (text: string) =>
     text.trim() !== '' && !NUMBER.test(text.trim()) ? 'A number, like 21 or 44,5' : undefined;
@@ -50,6 +52,7 @@ export function ConditionsDialog({
       humidity: toNumber(humidity),
       pitch: toNumber(pitch),
       methods,
+      gauges,
     });
     if (done) onClose();
   };
@@ -102,6 +105,7 @@ export function ConditionsDialog({
             </FormField>
           </div>
           <MethodChoice methods={methods} onChange={setMethods} />
+          <GaugeChoice gauges={job.readings.gauges} chosen={gauges} onChange={setGauges} />
           <Trouble trouble={trouble} />
           <div className="flex justify-end gap-3">
             <button type="button" className="button" onClick={onClose}>

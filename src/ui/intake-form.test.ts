@@ -22,6 +22,7 @@ const form = (more: Partial<IntakeForm> = {}): IntakeForm => ({
   touch: 'medium',
   plays: '',
   wish: '',
+  actionWish: '',
   neededBy: '',
   hardDate: false,
   hardReason: '',

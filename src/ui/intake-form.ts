@@ -1,6 +1,7 @@
 import type { CommandInput } from '../contracts/commands.ts';
 import type { Construction, StringFact } from '../core/instrument/construction.ts';
 import { fail, ok, type Result } from '../core/result.ts';
+import type { RelativeWish } from '../core/targets/target.ts';
 import { parseLength } from '../core/units/parse-length.ts';
 
 /** The intake form as typed: text stays text until it is read. */
@@ -23,6 +24,7 @@ export interface IntakeForm {
   touch: 'light' | 'medium' | 'heavy';
   plays: string;
   wish: string;
+  actionWish: RelativeWish | '';
   neededBy: string;
   hardDate: boolean;
   hardReason: string;
@@ -120,6 +122,7 @@ export function intakeCommand(f: IntakeForm): Result<CommandInput<'desk.take-in'
     touch,
     plays,
     wish,
+    actionWish: f.actionWish === '' ? null : f.actionWish,
     neededBy: f.neededBy === '' ? null : f.neededBy,
     hardDate,
     hardReason,

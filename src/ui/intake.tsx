@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { RELATIVE_WISHES } from '../core/targets/target.ts';
 import type { Construction } from '../core/instrument/construction.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
@@ -35,6 +36,7 @@ const EMPTY: IntakeForm = {
   touch: 'medium',
   plays: '',
   wish: '',
+  actionWish: '',
   neededBy: '',
   hardDate: false,
   hardReason: '',
@@ -177,9 +179,23 @@ export function Intake({
         <FormField label="What brings it here, in their own words" error={errors.complaint?.message}>
           {(w) => <textarea {...w} rows={3} className="field" {...register('complaint')} />}
         </FormField>
-        <FormField label="What they like or dislike: action, feel" error={errors.wish?.message}>
-          {(w) => <textarea {...w} rows={2} className="field" {...register('wish')} />}
-        </FormField>
+        <div className="grid grid-cols-[3fr_2fr] gap-3">
+          <FormField label="What they like or dislike: action, feel" error={errors.wish?.message}>
+            {(w) => <textarea {...w} rows={2} className="field" {...register('wish')} />}
+          </FormField>
+          <FormField label="Action they would like">
+            {(w) => (
+              <select {...w} className="field" {...register('actionWish')}>
+                <option value="">not said</option>
+                {Object.entries(RELATIVE_WISHES).map(([id, { says }]) => (
+                  <option key={id} value={id}>
+                    {says}
+                  </option>
+                ))}
+              </select>
+            )}
+          </FormField>
+        </div>
       </section>
       <InstrumentFields
         form={form}

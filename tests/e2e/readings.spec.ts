@@ -172,13 +172,16 @@ test('another method is said and converted', async () => {
   await go(ilse, `/job/${number}/readings`);
   await ilse.getByRole('button', { name: /change$/ }).click();
   await ilse.getByLabel('Action: how it is read').selectOption('at-last');
+  await ilse.getByLabel('Action with').selectOption({ label: 'Steel rule, 64ths' });
   await ilse.getByRole('button', { name: 'Keep', exact: true }).click();
   const last = station(ilse, 'action:6:20');
   await last.fill('6.5');
   await last.press('Enter');
   await expect(last).toHaveValue('6½/64');
   await last.focus();
-  await expect(ilse.locator('#sheet-says')).toContainText('open string over the last fret');
+  await expect(ilse.locator('#sheet-says')).toContainText(
+    'open string over the last fret, Steel rule, 64ths',
+  );
   await ilse.getByRole('radio', { name: 'Table' }).click();
   await expect(ilse.getByText('converted: read over fret 20')).toBeVisible();
 });
@@ -220,6 +223,7 @@ test('the house keeps its targets in versions, its gauges, and how it reads', as
   await accessible(odile, 'gauges');
 
   await go(odile, '/house/readings');
+  await odile.getByLabel('“just clicks”: high, mm').fill('0.08');
   await odile.getByLabel('Gauge for Saddle stands out').selectOption({ label: 'Caliper, drawer 2' });
   await odile.getByRole('button', { name: 'Keep how we read' }).click();
   await expect(odile.getByLabel('Gauge for Saddle stands out')).not.toHaveValue('');

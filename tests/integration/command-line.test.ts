@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { operationsFormat } from '../../src/contracts/formats/operations.ts';
 import { targetsFormat } from '../../src/contracts/formats/targets.ts';
 import { checklistsFormat } from '../../src/contracts/formats/checklists.ts';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
@@ -82,6 +83,16 @@ describe('./rubrica sum', () => {
 });
 
 describe('./rubrica export', () => {
+  test('the operations, at least forty-five, in their published format', () => {
+    const { status, stdout } = rubrica(['export', 'operations']);
+    expect(status).toBe(0);
+    const file = operationsFormat.parse(JSON.parse(stdout));
+    expect(file.length).toBeGreaterThanOrEqual(45);
+    expect(file.find((o) => o.id === 'fret-dress')).toMatchObject({
+      needs: expect.arrayContaining(['rod']) as unknown,
+    });
+  });
+
   test('the shipped checklists, in their format', () => {
     const { status, stdout } = rubrica(['export', 'checklists']);
     expect(status).toBe(0);
@@ -106,7 +117,9 @@ describe('./rubrica export', () => {
   test('what it does not know is said', () => {
     expect(rubrica(['export', 'secrets'])).toMatchObject({
       status: 1,
-      stderr: expect.stringContaining('export prints checklists, targets, not secrets') as unknown,
+      stderr: expect.stringContaining(
+        'export prints checklists, targets, operations, not secrets',
+      ) as unknown,
     });
   });
 });

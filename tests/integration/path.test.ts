@@ -1,3 +1,4 @@
+import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { BENCH_CHECKS } from '../../src/core/job/bench-check.ts';
@@ -186,6 +187,7 @@ describe('the path through the house', () => {
     expect(closed).toMatchObject({ ok: false, error: { code: 'closed' } });
     await db.sequelize.query("UPDATE readings SET typed = '.009' WHERE typed = '.008'");
     expect((await view(number)).seal).toMatchObject({ kind: 'broken', changed: ['readings'] });
+    expect((await verifySeals(house.db)).broken).toEqual([{ job: number, changed: ['readings'] }]);
   }, 60_000);
 
   test('every change wrote exactly one event, and the log cannot be rewritten', async () => {

@@ -163,13 +163,16 @@ describe('methods', () => {
         humidity: 45,
         pitch: 442,
         methods: { ...USUAL_METHODS, action: 'at-last', 'nut-gap': 'held-2' },
+        gauges: { 'nut-gap': (await loadGauges(house.db))[0]?.id ?? 0 },
       }),
     );
     await read('nut-gap:6:1', 'as-left', '.05 mm');
     await read('action:6:20', 'as-left', '2.6 mm');
     const gap = await reading('nut-gap:6:1', 'as-left');
-    expect(gap).toMatchObject({ value: 0.05, method: 'held at fret 2', converted: 'held at fret 2' });
-    expect(gap?.standard).toBeGreaterThan(0.05);
+    expect(gap).toMatchObject({ gauge: 'Caliper', method: 'held at fret 2', converted: 'held at fret 2' });
+    // The caliper chosen for this round shows 0.04 mm too much.
+    expect(gap?.value).toBeCloseTo(0.01, 9);
+    expect(gap?.standard).toBeGreaterThan(0.01);
     const at12 = await reading('action:6:12', 'as-left');
     expect(at12).toMatchObject({ converted: 'read over fret 20' });
     expect(at12?.standard).toBeLessThan(2.6);
@@ -193,6 +196,31 @@ describe('methods', () => {
 });
 
 describe('targets', () => {
+  test('what is said at the counter about the action waits for its reading', async () => {
+    const taken = value(
+      await house.give(
+        house.desk,
+        'desk.take-in',
+        intake('bass', { actionWish: 'much-lower', customer: { name: 'Noor', phone: '', email: '' } }),
+      ),
+    );
+    const action = async () => {
+      const found = await loadJob(house.db, taken.number);
+      return found?.readings.stations.find((s) => s.key === 'action:1:12')?.target;
+    };
+    expect(await action()).toMatchObject({ layer: 'kind' });
+    const input = { jobId: taken.jobId, round: 'as-found', quantity: 'action', string: 1, fret: 12 } as const;
+    value(
+      await house.give(house.technician, 'readings.save', {
+        ...input,
+        typed: '3 mm',
+        unit: 'mm',
+        version: 0,
+      }),
+    );
+    expect(await action()).toMatchObject({ layer: 'customer', aim: 2.5 });
+  });
+
   test('a wish against what is there follows the reading; the job’s own number stands over it', async () => {
     const wish = {
       jobId,

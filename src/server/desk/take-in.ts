@@ -2,6 +2,7 @@ import type { CommandInput } from '../../contracts/commands.ts';
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { tuningName } from '../../core/instrument/defaults.ts';
+import type { RelativeWish } from '../../core/targets/target.ts';
 import { kindExists } from '../house/kinds.ts';
 import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
 import { recordEvent } from '../events/record-event.ts';
@@ -46,6 +47,25 @@ async function giveThings({ models, t }: Work, jobId: number, things: TakeIn['ca
   );
 }
 
+/** The action the customer would like against what is there now, for both sides: it has a number once that was read. */
+async function wishAction({ models, t }: Work, jobId: number, relative: RelativeWish) {
+  await models.JobTarget.bulkCreate(
+    (['bass', 'treble'] as const).map((side) => ({
+      jobId,
+      quantity: 'action' as const,
+      side,
+      layer: 'customer' as const,
+      relative,
+      low: '0',
+      aim: '0',
+      high: '0',
+      reason: 'said at the counter',
+      version: 1,
+    })),
+    { transaction: t },
+  );
+}
+
 /** Takes an instrument in: customer and instrument found or new, a number, a place, what came with it. */
 export const takeIn = defineUseCase({
   name: 'desk.take-in',
@@ -72,7 +92,7 @@ export const takeIn = defineUseCase({
     });
     if (inHouse)
       return { ok: false, error: refuse(`That instrument is already here as job ${inHouse.number}.`) };
-    const { customer: _c, instrument: _i, cameWith, ...facts } = input;
+    const { customer: _c, instrument: _i, cameWith, actionWish = null, ...facts } = input;
     const job = await models.Job.create(
       {
         ...facts,
@@ -87,6 +107,7 @@ export const takeIn = defineUseCase({
       { transaction: t },
     );
     await giveThings(work, job.id, cameWith);
+    if (actionWish !== null) await wishAction(work, job.id, actionWish);
     await models.Round.create(
       {
         jobId: job.id,

@@ -51,6 +51,7 @@ const roundsView = (g: GatheredJob, next: ReturnType<typeof nextAfterRound>) => 
     humidity: null,
     pitch: null,
     methods: newest?.methods ?? g.habits.methods,
+    gauges: { ...g.habits.gauges, ...newest?.gauges },
     startedAt: '',
     version: 0,
   });
@@ -66,6 +67,7 @@ const roundsView = (g: GatheredJob, next: ReturnType<typeof nextAfterRound>) => 
       humidity: r.humidity === null ? null : Number(r.humidity),
       pitch: r.pitch === null ? null : Number(r.pitch),
       methods: r.methods ?? g.habits.methods,
+      gauges: { ...g.habits.gauges, ...r.gauges },
       startedAt: r.startedAt.toISOString(),
       version: r.version,
     })),

@@ -66,6 +66,7 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
       humidity: before?.humidity ?? null,
       pitch: before?.pitch ?? null,
       methods: before?.methods ?? null,
+      gauges: before?.gauges ?? null,
       startedAt: now,
     },
     { transaction: t },

@@ -19,9 +19,10 @@ import { openRound } from './open-round.ts';
 
 type Save = CommandInput<'readings.save'>;
 
-/** Which gauge a reading was taken with: the one said, or the shop's for the quantity; what ships where it has none. */
-async function gaugeOf({ models, t, now }: Work, input: Save, habits: ShopHabits) {
-  const id = input.gaugeId ?? habits.gauges[input.quantity];
+/** Which gauge a reading was taken with: the one said, the round's, or the shop's for the quantity; what ships where it has none. */
+async function gaugeOf({ models, t, now }: Work, input: Save, round: Round, habits: ShopHabits) {
+  const { quantity } = input;
+  const id = input.gaugeId ?? round.gauges?.[quantity] ?? habits.gauges[quantity];
   const row = id === undefined ? null : await models.GaugeRow.findByPk(id, { transaction: t });
   const facts = QUANTITY_FACTS[input.quantity];
   if (!row) return { name: facts.gauge, resolution: facts.tells, zeroOffset: 0, overdue: false };
@@ -35,7 +36,7 @@ const methodIdOf = (input: Save, round: Round, habits: ShopHabits): string | nul
     : null;
 
 async function values(work: Work, input: Save, round: Round, read: EntryReading, habits: ShopHabits) {
-  const gauge = await gaugeOf(work, input, habits);
+  const gauge = await gaugeOf(work, input, round, habits);
   return {
     value: (read.value - gauge.zeroOffset).toFixed(9),
     typed: input.typed,

@@ -24,14 +24,26 @@ export const setConditions = defineUseCase({
       humidity: round.humidity,
       pitch: round.pitch,
       methods: round.methods,
+      gauges: round.gauges,
     };
-    const { jobId: _j, round: _r, version: _v, temperature, humidity, pitch, methods, ...said } = input;
+    const {
+      jobId: _j,
+      round: _r,
+      version: _v,
+      temperature,
+      humidity,
+      pitch,
+      methods,
+      gauges,
+      ...said
+    } = input;
     const after = {
       ...said,
       temperature: temperature?.toString() ?? null,
       humidity: humidity?.toString() ?? null,
       ...(pitch !== undefined && { pitch: pitch?.toString() ?? null }),
       ...(methods !== undefined && { methods }),
+      ...(gauges !== undefined && { gauges }),
     };
     await round.update({ ...after, version: input.version + 1 }, { transaction: work.t });
     await refreshFacts(work, opened.value);

@@ -40,6 +40,11 @@ export function HabitEditor({
     const { [quantity]: _old, ...rest } = habits[which];
     setHabits({ ...habits, [which]: value === undefined ? rest : { ...rest, [quantity]: value } });
   };
+  const feel = (at: number, end: 'low' | 'high', mm: number) => {
+    if (Number.isNaN(mm)) return;
+    const feelings = habits.feelings.map((f, i) => (i === at ? { ...f, [end]: mm } : f));
+    setHabits({ ...habits, feelings });
+  };
   const keep = async () => {
     setSaid('');
     if (await give('house.save-habits', { version, habits }))
@@ -97,9 +102,24 @@ export function HabitEditor({
         />
         <h2 className="text-xl">What a feeling stands for</h2>
         <ul className="text-sm">
-          {habits.feelings.map((f) => (
-            <li key={f.says}>
-              “{f.says}”: {f.low.toFixed(2)} to {f.high.toFixed(2)} mm
+          {habits.feelings.map((f, i) => (
+            <li key={f.says} className="flex items-center gap-2 py-1">
+              <span className="w-28">“{f.says}”</span>
+              {(['low', 'high'] as const).map((end) => (
+                <input
+                  key={end}
+                  type="number"
+                  step="0.01"
+                  min="0"
+                  max="2"
+                  className="field w-24"
+                  aria-label={`“${f.says}”: ${end}, mm`}
+                  readOnly={!may}
+                  value={f[end]}
+                  onChange={(e) => feel(i, end, e.target.valueAsNumber)}
+                />
+              ))}
+              mm
             </li>
           ))}
         </ul>

@@ -40,7 +40,7 @@ function useGauge({ job, round, state, station }: Props) {
       const read = readGaugeLine(line);
       if (read.kind === 'length' && station) {
         const unit = read.unit === null ? '' : read.unit === 'thou' ? ' thou' : ` ${read.unit}`;
-        const gauge = job.readings.habits.gauges[station.quantity];
+        const gauge = job.readings.rounds.find((r) => r.kind === round)?.gauges[station.quantity];
         state.type(station.key, `${read.value}${unit}`, gauge);
         setSaid(`${station.label}: ${read.value}${unit}`);
         if (state.commit(station)) {

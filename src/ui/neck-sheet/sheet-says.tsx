@@ -19,9 +19,10 @@ interface Props {
   readonly round: RoundKind;
 }
 
-/** The gauge a quantity is read with here: the shop's, or what usually serves. */
-export function gaugeWords(job: JobView, quantity: StationView['quantity']): string {
-  const own = job.readings.gauges.find((g) => g.id === job.readings.habits.gauges[quantity]);
+/** The gauge a quantity is read with on a round: the round's, the shop's, or what usually serves. */
+function gaugeWords(job: JobView, round: RoundKind, quantity: StationView['quantity']): string {
+  const taken = job.readings.rounds.find((r) => r.kind === round)?.gauges[quantity];
+  const own = job.readings.gauges.find((g) => g.id === taken);
   return own?.name ?? QUANTITY_FACTS[quantity].gauge;
 }
 
@@ -115,7 +116,7 @@ export function SheetSays(props: Props) {
   return (
     <>
       {about.label}
-      {standing({ ...props, station: about })}: {method}, {gaugeWords(job, about.quantity)}.
+      {standing({ ...props, station: about })}: {method}, {gaugeWords(job, round, about.quantity)}.
       {about.target && ` Target from ${LAYER_NAMES[about.target.layer]}.`}
       {why({ ...props, station: about })}
     </>

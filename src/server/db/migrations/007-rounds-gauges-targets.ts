@@ -3,7 +3,7 @@ import type { Sequelize } from 'sequelize';
 /** A round after each operation, methods and gauges kept with what was read, targets by layer and version. */
 const STEPS = [
   'ALTER TABLE rounds MODIFY kind VARCHAR(20) NOT NULL',
-  `ALTER TABLE rounds ADD COLUMN title VARCHAR(160) NOT NULL DEFAULT '', ADD COLUMN methods JSON NULL,
+  `ALTER TABLE rounds ADD COLUMN title VARCHAR(160) NOT NULL DEFAULT '', ADD COLUMN methods JSON NULL, ADD COLUMN gauges JSON NULL,
      ADD COLUMN pitch DECIMAL(6,2) NULL, ADD CONSTRAINT rounds_kind CHECK (kind REGEXP '^(as-found|after-work(-[0-9]+)?|as-left)$'),
      ADD CONSTRAINT rounds_pitch CHECK (pitch IS NULL OR pitch BETWEEN 380 AND 500)`,
   `CREATE TABLE gauges (

@@ -26,6 +26,8 @@ export class Round extends Model<InferAttributes<Round>, InferCreationAttributes
   declare title: CreationOptional<string>;
   /** how it is read; null as the shop reads */
   declare methods: CreationOptional<Methods | null>;
+  /** gauges taken for this round, by quantity; the shop's where nothing is said */
+  declare gauges: CreationOptional<Partial<Record<Quantity, number>> | null>;
   /** A4 in Hz, where it was said */
   declare pitch: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
@@ -86,6 +88,7 @@ export function initReadings(sequelize: Sequelize): void {
       startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
       title: { type: DataTypes.STRING(160), defaultValue: '' },
       methods: { type: DataTypes.JSON, defaultValue: null },
+      gauges: { type: DataTypes.JSON, defaultValue: null },
       pitch: { type: DataTypes.DECIMAL(6, 2), defaultValue: null },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },

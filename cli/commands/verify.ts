@@ -1,0 +1,21 @@
+import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
+import { openHouse } from '../house.ts';
+import type { Options } from '../main.ts';
+
+/** Compares every sealed record with its seal; lists those that broke and then exits 1. */
+export async function run(o: Options): Promise<number> {
+  const house = await openHouse('leave');
+  try {
+    const { whole, broken } = await verifySeals(house.db);
+    if (o.json) process.stdout.write(`${JSON.stringify({ whole, broken })}\n`);
+    else {
+      for (const b of broken) process.stdout.write(`broken  job ${b.job}: ${b.changed.join(', ')}\n`);
+      process.stdout.write(
+        `${whole} ${whole === 1 ? 'seal is' : 'seals are'} whole, ${broken.length} broken\n`,
+      );
+    }
+    return broken.length === 0 ? 0 : 1;
+  } finally {
+    await house.close();
+  }
+}

@@ -1,0 +1,23 @@
+import type { Database } from '../db/connection.ts';
+import { checkSeal } from './sealed-record.ts';
+
+/** A seal that no longer fits its record: the job and the parts that differ. */
+export interface BrokenSeal {
+  readonly job: number;
+  readonly changed: readonly string[];
+}
+
+/** Builds every sealed record again and compares it with its seal. */
+export async function verifySeals({ models }: Database) {
+  const sealed = await models.HandOver.findAll({ attributes: ['jobId', 'digest'] });
+  const broken: BrokenSeal[] = [];
+  let whole = 0;
+  for (const { jobId, digest } of sealed) {
+    const job = digest === null ? null : await models.Job.findByPk(jobId);
+    if (!job) continue;
+    const seal = await checkSeal(models, job);
+    if (seal.kind === 'broken') broken.push({ job: job.number, changed: seal.changed });
+    else if (seal.kind === 'whole') whole++;
+  }
+  return { whole, broken: broken.sort((a, b) => a.job - b.job) };
+}
