@@ -20,11 +20,12 @@ async function aYear(db: Database): Promise<{ readonly number: number; readonly 
   await models.Instrument.update({ construction }, { where: { id: job.instrumentId } });
   const begun = Date.now() - ROUNDS * WEEK_MS;
   for (let i = 0; i < ROUNDS; i++) {
+    const { id: _id, ...like } = job.get({ plain: true });
     const past = await models.Job.create({
-      ...job.get({ plain: true }),
-      id: undefined as unknown as number,
+      ...like,
       number: 100 + i,
       state: 'closed',
+      closedAt: new Date(begun + i * WEEK_MS),
       takenInAt: new Date(begun + i * WEEK_MS),
     });
     const round = await models.Round.create({

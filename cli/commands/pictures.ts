@@ -8,7 +8,7 @@ import type { Options } from '../main.ts';
 import { ROOT } from '../paths.ts';
 import { endServer, serve } from '../serve.ts';
 
-const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
+const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']> = [
   ['rack', '/rack'],
   ['desk', '/desk'],
   ['take-in', '/desk/take-in'],
@@ -20,13 +20,14 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string]> = [
     '/sums/string-line?scale=25.5+in&points.0.fret=1&points.0.height=.024&points.1.fret=12&points.1.height=5.5&frets=12+17+20&u=64ths',
   ],
   ['sums-clearance', '/sums/clearance'],
-  ['sums-frets', '/sums/fret-level'],
   ['sums-strings', '/sums/predicted-intonation'],
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
   ['checklists', '/house/checklists/bench-arrival'],
   ['readings', '/job/412/readings'],
   ['readings-twelve-string', '/job/405/readings'],
+  ['readings-bass', '/job/409/readings', 'dim'],
+  ['what-moved', '/shelf/12/readings'],
   ['plan', '/job/412/plan'],
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
@@ -50,11 +51,12 @@ export async function run(o: Options): Promise<number> {
     await page.getByLabel(/^PIN/).fill('2468');
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.waitForURL('**/rack');
-    for (const [name, path] of VIEWS) {
+    for (const [name, path, theme = 'light'] of VIEWS) {
       if (o.rest.length > 0 && !o.rest.includes(name)) continue;
       await page.goto(`http://127.0.0.1:${port}${path}`);
       await page.waitForSelector('html[data-live]');
       await page.waitForSelector('#main h1');
+      await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
       await page.screenshot({ path: join(folder, `${name}.png`) });
     }
   } finally {

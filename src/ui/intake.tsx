@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { RELATIVE_WISHES } from '../core/targets/target.ts';
+import { RELATIVE_WISHES, type RelativeWish } from '../core/targets/target.ts';
 import type { Construction } from '../core/instrument/construction.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
@@ -185,14 +185,15 @@ export function Intake({
           </FormField>
           <FormField label="Action they would like">
             {(w) => (
-              <select {...w} className="field" {...register('actionWish')}>
-                <option value="">not said</option>
-                {Object.entries(RELATIVE_WISHES).map(([id, { says }]) => (
-                  <option key={id} value={id}>
-                    {says}
-                  </option>
-                ))}
-              </select>
+              <ListChoice
+                {...w}
+                value={watch('actionWish')}
+                items={[
+                  { value: '', name: 'not said' },
+                  ...Object.entries(RELATIVE_WISHES).map(([value, { says }]) => ({ value, name: says })),
+                ]}
+                onChange={(wish) => setValue('actionWish', wish as RelativeWish | '')}
+              />
             )}
           </FormField>
         </div>

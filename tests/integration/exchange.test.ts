@@ -107,6 +107,21 @@ describe('a job from one house to another', () => {
   });
 });
 
+test('a file written before a column came is read: the column’s default stands in', async () => {
+  const old = withJob(sent(401), (j) => ({
+    ...j,
+    parts: {
+      ...j.parts,
+      rounds: (j.parts['rounds'] ?? []).map(({ title: _t, methods: _m, pitch: _p, ...round }) => round),
+      targets: (j.parts['targets'] ?? []).map(({ stringNo: _s, layer: _l, ...target }) => target),
+    },
+  }));
+  const done = await bring(old);
+  expect(done).toMatchObject({ ok: true });
+  const there = done.ok ? await loadJob(two.db, done.value) : null;
+  expect(there?.readings.rounds.filter((r) => r.begun).map((r) => r.name)).toEqual(['As found', 'As left']);
+});
+
 describe('what is damaged changes nothing', () => {
   const refused = async (zip: Uint8Array): Promise<string> => {
     const before = await counts();

@@ -32,7 +32,7 @@ export const PARTS: readonly Part[] = [
     owner: { column: 'inspectionId', part: 'inspections' },
     people: ['answeredBy'],
   },
-  { name: 'rounds', model: 'Round', owner: ofJob, people: [] },
+  { name: 'rounds', model: 'Round', owner: ofJob, people: [], leave: ['gauges'] },
   {
     name: 'readings',
     model: 'ReadingRow',
@@ -62,6 +62,7 @@ type Attribute = {
     readonly values?: readonly string[];
     readonly _length?: number | string;
   };
+  readonly defaultValue?: unknown;
 };
 
 const LONGEST_TEXT = 5_000_000;
@@ -111,7 +112,10 @@ function rowSchema(models: Models, model: keyof Models, without: readonly string
     Object.fromEntries(
       plainColumns(models, model, without).map((c) => {
         const attribute = attributes[c];
-        return [c, attribute ? columnSchema(attribute).nullable() : z.never()];
+        if (!attribute) return [c, z.never()];
+        const column = columnSchema(attribute).nullable();
+        // A file written before the column came is read too: the column's default stands in.
+        return [c, attribute.defaultValue === undefined ? column : column.optional()];
       }),
     ),
   );

@@ -39,7 +39,7 @@ export function ReadingsLeaf({ job, allowed }: LeafProps) {
   const round = job.readings.rounds.some((r) => r.kind === chosenRound) ? chosenRound : firstRound(job);
   const [tongue, setTongue] = useState<Tongue>(job.shop.heights);
   const [view, setView] = useState<keyof typeof VIEWS>('setup');
-  const [lines, setLines] = useState<ReadonlySet<LineChoice>>(() => new Set(['found', 'left']));
+  const [lines, setLines] = useState<ReadonlySet<LineChoice>>(() => new Set(['found']));
   const [chosen, setChosen] = useState<number | null>(null);
   const [station, setStation] = useState<StationView | null>(null);
   const [enlarged, setEnlarged] = useState(20);

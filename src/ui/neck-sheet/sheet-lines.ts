@@ -6,8 +6,8 @@ import type { Measured } from './geometry.ts';
 import { methodsOf } from './sheet-stations.ts';
 import type { SheetLine } from './side-view.tsx';
 
-/** Which lines lie over each other on the sheet. */
-export const LINES = { found: 'as found', planned: 'planned', left: 'this round' } as const;
+/** Which lines may lie over that of the round in hand. */
+export const LINES = { found: 'as found', planned: 'planned', left: 'as left' } as const;
 export type LineChoice = keyof typeof LINES;
 
 type ReadingView = JobView['readings']['readings'][number];
@@ -57,7 +57,7 @@ function plannedOf(job: JobView, string: number): Measured | null {
   };
 }
 
-/** The lines to draw for one string: as found, planned, the round in hand, as chosen. */
+/** The lines to draw for one string: as found, planned and as left as chosen, and always the round in hand. */
 export function sheetLines(
   job: JobView,
   round: RoundKind,
@@ -77,15 +77,14 @@ export function sheetLines(
         ]
       : []),
     ...(planned ? [{ name: 'Planned', measured: planned, tone: 'planned' as const }] : []),
-    ...(chosen.has('left') || chosen.size === 0
-      ? [
-          {
-            name: here?.name ?? roundName(round),
-            measured: measuredOf(job, round, string),
-            tone: 'left' as const,
-          },
-        ]
+    ...(chosen.has('left') && round !== 'as-left'
+      ? [{ name: roundName('as-left'), measured: measuredOf(job, 'as-left', string), tone: 'after' as const }]
       : []),
+    {
+      name: here?.name ?? roundName(round),
+      measured: measuredOf(job, round, string),
+      tone: 'left' as const,
+    },
   ];
 }
 

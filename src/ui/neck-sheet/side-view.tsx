@@ -5,7 +5,8 @@ import { lineOf, readTop, type Measured, type SheetGeometry } from './geometry.t
 export interface SheetLine {
   readonly name: string;
   readonly measured: Measured;
-  readonly tone: 'found' | 'planned' | 'left';
+  /** `left` is the round in hand; the others lie over it */
+  readonly tone: 'found' | 'planned' | 'after' | 'left';
 }
 
 interface Props {
@@ -23,6 +24,9 @@ interface Props {
   readonly actionRed: boolean;
 }
 
+/** Each line has its own dash and its name at its own place along it. */
+const DASHES = { found: '3 4', planned: '10 4 2 4', after: '14 5', left: undefined } as const;
+const LABEL_AT = { found: 0.8, planned: 0.62, after: 0.71, left: 0.9 } as const;
 const FRET_PX = 24;
 const UNDER = 44;
 
@@ -149,13 +153,14 @@ export function SideView({
         if (!line) return null;
         const [y0, y1] = [plane - g.rise(line.nut), plane - g.rise(line.saddle)];
         const found = l.tone !== 'left' && lines.length > 1;
+        const at = LABEL_AT[l.tone];
         const ink = l.tone === 'planned' ? 'var(--plain)' : 'var(--ink)';
         return (
           <g
             key={l.name}
             stroke={ink}
             strokeWidth={found ? 1.5 : 2.5}
-            strokeDasharray={l.tone === 'planned' ? '10 4 2 4' : found ? '3 4' : undefined}
+            strokeDasharray={found ? DASHES[l.tone] : undefined}
             fill="none"
           >
             <path
@@ -163,12 +168,8 @@ export function SideView({
             />
             {found && (
               <text
-                x={g.x(length * (l.tone === 'planned' ? 0.62 : 0.8))}
-                y={
-                  plane -
-                  g.rise(line.nut + (line.saddle - line.nut) * (l.tone === 'planned' ? 0.62 : 0.8)) -
-                  6
-                }
+                x={g.x(length * at)}
+                y={plane - g.rise(line.nut + (line.saddle - line.nut) * at) - 6}
                 stroke="none"
                 fill={ink}
                 fontSize={12}

@@ -3,6 +3,8 @@ import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
 /** One line of a chart: moments (ms since the epoch) with values. */
 export interface ChartSeries {
   readonly name: string;
+  /** drawn against the air's own axis */
+  readonly air?: true;
   readonly data: readonly (readonly [number, number])[];
 }
 
@@ -25,7 +27,7 @@ const placed = (rounds: readonly Round[], name: string, key: string): ChartSerie
   data: points(rounds, (r) => r.readings.find((x) => x.key === key)?.value),
 });
 
-/** What is drawn over time: relief, the action of each string that was read, intonation, humidity beside them. */
+/** What is drawn over time: relief, the action of each string that was read, intonation; humidity beside each. */
 export function chartSeries(rounds: readonly Round[], strings: number): readonly ReadingChart[] {
   const numbers = Array.from({ length: strings }, (_, i) => strings - i);
   const charts: readonly ReadingChart[] = [
@@ -40,16 +42,10 @@ export function chartSeries(rounds: readonly Round[], strings: number): readonly
       unit: 'cents',
       series: numbers.map((n) => placed(rounds, `string ${n}`, `intonation:${n}:12`)),
     },
-    {
-      title: 'The air',
-      unit: '% and °C',
-      series: [
-        { name: 'humidity, %', data: points(rounds, (r) => r.humidity) },
-        { name: 'temperature, °C', data: points(rounds, (r) => r.temperature) },
-      ],
-    },
   ];
+  const air: ChartSeries = { name: 'humidity, %', air: true, data: points(rounds, (r) => r.humidity) };
   return charts
     .map((c) => ({ ...c, series: c.series.filter((s) => s.data.length > 0) }))
-    .filter((c) => c.series.length > 0);
+    .filter((c) => c.series.length > 0)
+    .map((c) => ({ ...c, series: air.data.length > 0 ? [...c.series, air] : c.series }));
 }

@@ -1,12 +1,14 @@
 'use client';
 
 import type { ApexOptions } from 'apexcharts';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import Chart from 'react-apexcharts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
+import { PillChoice } from '../pill-choice.tsx';
 import { chartSeries, type ChartSeries } from './chart-series.ts';
 
 const INKS = ['#1f2a44', '#6b5b3e', '#3f6b57', '#7a4f6d', '#2f6f8f', '#8a6d1d', '#555555', '#9a4b2f'];
+const MOST_MARKED = 16;
 const DASHES = [0, 6, 2, 10, 4, 8, 3, 12];
 
 /** The page's nonce, for the style elements the charts put in. */
@@ -19,6 +21,7 @@ const options = (unit: string, series: readonly ChartSeries[], onDrawn: () => vo
     animations: { enabled: false },
     toolbar: { show: false },
     zoom: { enabled: false },
+    redrawOnParentResize: false,
     fontFamily: 'inherit',
     background: 'transparent',
     foreColor: 'currentColor',
@@ -26,17 +29,26 @@ const options = (unit: string, series: readonly ChartSeries[], onDrawn: () => vo
   colors: INKS,
   // Shape and dash tell the lines apart, not their colour alone.
   stroke: { width: 2, dashArray: series.map((_, i) => DASHES[i % DASHES.length] ?? 0) },
+  // Many points draw a line well enough; few are seen by their marks.
   markers: {
-    size: 4,
+    size: series.some((s) => s.data.length > MOST_MARKED) ? 0 : 4,
     shape: series.map((_, i) => (['circle', 'square', 'triangle', 'diamond'] as const)[i % 4] ?? 'circle'),
   },
+  states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
   xaxis: { type: 'datetime', labels: { datetimeUTC: true } },
-  yaxis: { title: { text: unit }, decimalsInFloat: 2 },
+  // One axis for what was read, one on the right for the air.
+  yaxis: series.map((s, i) => ({
+    seriesName: s.air ? s.name : (series[0]?.name ?? ''),
+    show: i === 0 || s.air === true,
+    opposite: s.air === true,
+    title: { text: s.air ? '%' : unit },
+    decimalsInFloat: s.air ? 0 : 2,
+  })),
   legend: { position: 'right' },
   tooltip: { x: { format: 'd MMM yyyy' } },
 });
 
-/** Relief, action of each string, intonation and the air over time. */
+/** Relief, the action of each string or intonation over time, one at a time, humidity beside it. */
 export function ReadingCharts({
   rounds,
   strings,
@@ -45,32 +57,32 @@ export function ReadingCharts({
   readonly strings: number;
 }) {
   const charts = chartSeries(rounds, strings);
+  const [title, setTitle] = useState(charts[0]?.title ?? '');
+  const chart = charts.find((c) => c.title === title) ?? charts[0];
   const begun = useRef(0);
   if (begun.current === 0) begun.current = performance.now();
   // How long the drawing took stands where the bench, and a curious browser, can read it.
-  const left = useRef(charts.length);
-  const drawn = () => {
-    left.current -= 1;
-    if (left.current === 0) performance.measure('readings drawn', { start: begun.current });
-  };
+  const drawn = () => performance.measure('readings drawn', { start: begun.current });
+  if (!chart) return null;
   return (
-    <section aria-labelledby="over-time" className="space-y-4">
+    <section aria-labelledby="over-time" className="space-y-2">
       <h2 id="over-time" className="text-xl">
         Over time
       </h2>
-      <div className="grid gap-4 lg:grid-cols-2">
-        {charts.map((c) => (
-          <figure key={c.title}>
-            <figcaption>{c.title}</figcaption>
-            <Chart
-              type="line"
-              height={220}
-              options={options(c.unit, c.series, drawn)}
-              series={c.series.map((s) => ({ name: s.name, data: s.data.map((p) => [...p]) }))}
-            />
-          </figure>
-        ))}
-      </div>
+      <PillChoice
+        quiet
+        legend="What is drawn over time"
+        value={chart.title}
+        options={Object.fromEntries(charts.map((c) => [c.title, c.title]))}
+        onChange={setTitle}
+      />
+      <Chart
+        key={chart.title}
+        type="line"
+        height={280}
+        options={options(chart.unit, chart.series, drawn)}
+        series={chart.series.map((s) => ({ name: s.name, data: s.data.map((p) => [...p]) }))}
+      />
     </section>
   );
 }
