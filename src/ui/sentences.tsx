@@ -22,7 +22,7 @@ export function Sentences({ job }: { readonly job: JobView }) {
             key: 'stale',
             title: 'Read again',
             red: true,
-            text: `In this order: ${stale.slice(0, 3).map(label).join(', ')}${stale.length > 3 ? ' …' : ''}. ${stale.length} readings are stale${sinceOf(job, stale[0])}.`,
+            text: `In this order: ${stale.slice(0, 3).map(label).join(', ')}${stale.length > 3 ? ' …' : '.'} ${stale.length} readings are stale${sinceOf(job, stale[0])}.`,
           },
         ]
       : []),
