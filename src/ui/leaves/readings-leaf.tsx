@@ -55,6 +55,11 @@ export function ReadingsLeaf({ job, allowed }: LeafProps) {
   ) as typeof VIEWS;
   return (
     <>
+      {/* what paper needs of the head and the tools, which it does not show */}
+      <p
+        className="hidden text-sm before:content-[attr(data-says)] print:block"
+        data-says={`${job.number}, ${job.instrument.name}, ${held?.name ?? ''}, ${job.customer.name}. Heights are enlarged ${enlarged} times.`}
+      />
       <div className="mb-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-sm">
         <PillChoice quiet legend="Round" value={round} options={names} onChange={setRound} />
         <button
