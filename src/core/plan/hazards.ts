@@ -11,7 +11,7 @@ export const HAZARDS = {
   drill: 'Drill: depth flag on the bit, tape under it, run in reverse to back out.',
   solder: 'Solder may hold lead, its smoke irritates: ventilate, wash hands.',
   springs: 'Springs under tension: eyes, slacken the strings first.',
-  lamp: 'Heat lamp or blanket: burns, finish and fire; never unattended.',
+  lamp: 'Heat lamp or blanket: it scorches skin and finish and can start a fire; never unattended.',
   steam: 'Steam scalds and blooms the finish: gloves, small doses, mask what is near.',
   clamps: 'A clamped neck can crack: little at a time, look between.',
   mains: 'Anything on the mains is for a licensed person.',
