@@ -127,6 +127,18 @@ describe('standardReadings', () => {
     expect(at12?.value).toBeLessThan(2.6);
   });
 
+  test('a further relief reading with a capo is converted at its own fret, one beyond the joint is left', () => {
+    const at = (fret: number) =>
+      reading({ key: `relief:0:${fret}`, fret, methodId: 'capo-joint', value: 0.1 });
+    const [fifth, beyond] = standardReadings(c, [at(5), at(c.bodyFret)]);
+    const span = (high: number, f: number) => {
+      const [p, q, k] = [1, high, f].map((n) => 1 - 2 ** (-n / 12)) as [number, number, number];
+      return (k - p) * (q - k);
+    };
+    expect(fifth?.value).toBeCloseTo((0.1 * span(c.frets, 5)) / span(c.bodyFret, 5), 12);
+    expect(beyond).toEqual(at(c.bodyFret));
+  });
+
   test('a newer reading at the 12th itself is not overruled, an older one is', () => {
     const at = (fret: number, takenAt: number) =>
       reading({ key: `action:6:${fret}`, quantity: 'action', string: 6, fret, takenAt, value: 2.5 });

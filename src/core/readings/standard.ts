@@ -1,8 +1,9 @@
 import type { Construction } from '../instrument/construction.ts';
+import { convertRelief } from '../neck/relief.ts';
 import { nutSlot } from '../nut/nut-slot.ts';
-import { actionAt12, gapHeldAt3, METHODS, reliefAsPressed, type MethodOf } from './methods.ts';
+import { actionAt12, gapHeldAt3, METHODS, reliefAsPressed, reliefMethod, type MethodOf } from './methods.ts';
 import { latestReadings, type Reading } from './reading.ts';
-import { ACTION_FRET, HELD_AT, stationKey } from './stations.ts';
+import { ACTION_FRET, HELD_AT, RELIEF_FRET, stationKey } from './stations.ts';
 
 /** The gap over fret 1 taken for granted where the nut was not read, mm. */
 const USUAL_GAP = 0.12;
@@ -14,9 +15,20 @@ const isMethod = <Q extends keyof typeof METHODS>(
   id: string | undefined,
 ): id is MethodOf<Q> & string => id !== undefined && id in METHODS[quantity];
 
+/** Relief read with a capo: at the 7th's station half way to the joint, at a further fret there itself. */
 function reliefOf<R extends Reading>(c: Construction, r: R): R {
   if (!isMethod('relief', r.methodId) || r.methodId !== 'capo-joint') return r;
-  return { ...r, value: reliefAsPressed(c, r.value, r.methodId), converted: METHODS.relief[r.methodId] };
+  const converted = METHODS.relief[r.methodId];
+  if (r.fret === RELIEF_FRET) return { ...r, value: reliefAsPressed(c, r.value, r.methodId), converted };
+  const { low, high } = reliefMethod(r.methodId, c);
+  if (r.fret <= low || r.fret >= high) return r;
+  const { value } = convertRelief(
+    c.scale,
+    r.value,
+    { low, high, at: r.fret },
+    { low, high: c.frets, at: r.fret },
+  );
+  return { ...r, value, converted };
 }
 
 function gapOf<R extends Reading>(c: Construction, r: R, action12: number): R {

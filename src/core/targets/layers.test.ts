@@ -89,6 +89,12 @@ describe('the layers of a target', () => {
     );
   });
 
+  test('relief aimed at elsewhere is the share of an even bend that shows there', () => {
+    const [third, seventh] = [3, 7].map((f) => resolveTarget(c, 'medium', [], at(`relief:0:${f}`)));
+    const bend = (f: number) => (2 ** (-1 / 12) - 2 ** (-f / 12)) * (2 ** (-f / 12) - 2 ** (-c.frets / 12));
+    expect((third?.aim ?? 0) / (seventh?.aim ?? 1)).toBeCloseTo(bend(3) / bend(7), 12);
+  });
+
   test('a shop’s own shares are used', () => {
     const shop = { ...SHIPPED_TARGETS, touch: { light: 0, medium: 0, heavy: 2 } };
     expect(resolveTarget(c, 'light', [], at('relief:0:7'), { shop })?.layer).toBe('kind');

@@ -1,10 +1,11 @@
 import type { Construction } from '../instrument/construction.ts';
 import { usualConstruction } from '../instrument/defaults.ts';
 import type { Band } from '../neck/truss-rod.ts';
+import { reliefShare } from '../neck/relief.ts';
 import { nutSlot } from '../nut/nut-slot.ts';
 import { actionAt, gapBy, reliefBy, USUAL_METHODS, type Methods } from '../readings/methods.ts';
 import type { Quantity } from '../readings/quantities.ts';
-import { ACTION_FRET, HELD_AT, type Station } from '../readings/stations.ts';
+import { ACTION_FRET, HELD_AT, RELIEF_FRET, type Station } from '../readings/stations.ts';
 import { noteFrequency } from '../strings/pitch.ts';
 import { KIND_TARGETS, type KindTargets } from './defaults.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from './shop-targets.ts';
@@ -136,6 +137,11 @@ function asRead(c: Construction, station: Station, target: Target, methods: Meth
     const [low, aim, high] = [f(target.low), f(target.aim), f(target.high)] as [number, number, number];
     return { ...target, low, aim, high };
   };
+  if (station.quantity === 'relief' && station.fret !== RELIEF_FRET) {
+    // Elsewhere on an even bend the gap is a share of what the 7th shows.
+    const seen = (at: number) => reliefShare(c.scale, { low: 1, high: c.frets, at });
+    return by((v) => (v * seen(station.fret)) / seen(RELIEF_FRET));
+  }
   if (station.quantity === 'relief') return by((v) => reliefBy(c, v, methods.relief));
   if (station.quantity === 'action' && station.fret !== ACTION_FRET) {
     const nut = AIM_GAP * nutSlot(HELD_AT, 0, 0).perGap;
