@@ -71,7 +71,7 @@ test('a six-string in 64ths by keyboard, in less than forty key actions more tha
   expect(actions).toBeLessThan(40);
   await expect(station(ilse, 'action:6:12')).toHaveValue('6/64');
   await expect(station(ilse, 'relief:0:7')).toHaveValue('.008');
-  await expect(ilse.locator('#main span[title^="saving"]')).toHaveCount(0);
+  await expect(ilse.locator('[data-sending]')).toHaveCount(0);
   await ilse.reload();
   await expect(station(ilse, 'intonation:1:12')).toHaveValue('0 c');
   await expect(station(ilse, 'saddle-standout:0:0')).toHaveValue('3.50 mm');
@@ -96,7 +96,7 @@ test('a bass in millimetres by touch', async () => {
   await ilse.getByRole('heading', { level: 1 }).tap();
   await expect(station(ilse, 'action:4:12')).toHaveValue('2.30 mm');
   await expect(station(ilse, 'nut-gap:1:1')).toHaveValue('0.08');
-  await expect(ilse.locator('#main span[title^="saving"]')).toHaveCount(0);
+  await expect(ilse.locator('[data-sending]')).toHaveCount(0);
 });
 
 test('a twelve-string with its courses in thousandths, by the simulated gauge', async () => {

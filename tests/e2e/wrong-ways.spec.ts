@@ -151,7 +151,7 @@ test('a reload between the save and its answer meets no conflict with itself', a
   await lost.end();
   await ilse.reload();
   await live(ilse);
-  await expect(ilse.locator('#main span[title^="saving"]')).toHaveCount(0);
+  await expect(ilse.locator('[data-sending]')).toHaveCount(0);
   await expect(relief).toHaveValue('.011');
   await expect(conflicts).toHaveCount(0);
   // The same, with more typed before the answer came.

@@ -207,6 +207,29 @@ describe('the path through the house', () => {
     expect(stolen).toMatchObject({ ok: false, error: { code: 'refused' } });
   });
 
+  test('the same reading sent twice at once, as by a reload during the save, answers the same both times', async () => {
+    const { jobId } = await takeIn();
+    for (let fret = 1; fret <= 12; fret++) {
+      const id = randomUUID();
+      const reading = {
+        jobId,
+        round: 'as-found',
+        quantity: 'nut-gap',
+        string: 1 + (fret % 6),
+        fret: 1,
+        typed: `0.${10 + fret}`,
+        unit: 'mm',
+        version: Math.floor((fret - 1) / 6),
+      } as const;
+      const [one, two] = await Promise.all([
+        house.give(house.technician, 'readings.save', reading, id),
+        house.give(house.technician, 'readings.save', reading, id),
+      ]);
+      expect(one.ok).toBe(true);
+      expect(two).toEqual(one);
+    }
+  }, 30_000);
+
   test('twenty at the counter at once get twenty numbers', async () => {
     const all = await Promise.all(
       Array.from({ length: 20 }, (_, i) =>

@@ -62,6 +62,18 @@ async function runOnce<N extends CommandName>(
   });
 }
 
+/** What the same command answered when it ran beside this one and was first: a refusal caused by oneself is none. */
+async function answeredMeanwhile<N extends CommandName>(
+  db: Database,
+  found: UseCase<N>,
+  actor: Actor,
+  commandId: string,
+): Promise<CommandAnswer[N] | null> {
+  const first = await db.models.CommandRow.findByPk(commandId);
+  if (!first || first.personId !== actor.personId || first.name !== found.name) return null;
+  return first.answer as CommandAnswer[N];
+}
+
 /**
  * Carries out a command once: who asks and what is asked are checked, then everything happens in one transaction or not
  * at all. The same `commandId` again gives the first answer again. Deadlocks are retried.
@@ -87,7 +99,10 @@ export async function execute<N extends CommandName>(
     try {
       return ok(await runOnce(db, found, actor, input.value, commandId, now()));
     } catch (e) {
-      if (e instanceof Rollback) return fail(e.failure);
+      if (e instanceof Rollback) {
+        const first = await answeredMeanwhile(db, found, actor, commandId);
+        return first === null ? fail(e.failure) : ok(first);
+      }
       const again = isDeadlock(e) || e instanceof UniqueConstraintError;
       if (!again || attempt >= RETRIES) throw e;
       await new Promise((r) => setTimeout(r, 15 * 2 ** attempt));

@@ -20,11 +20,13 @@ export interface FieldState {
   readonly red: boolean;
   readonly words: string;
   readonly struck: boolean;
+  /** on its way to the house, not yet acknowledged */
+  readonly sending?: boolean;
 }
 
 const DRAFT_WORDS: Readonly<Record<Draft['state'], string>> = {
   typing: '',
-  sending: 'saving …',
+  sending: '',
   unsent: 'unsent, kept here',
   wrong: 'cannot be read',
   asked: 'which unit?',
@@ -47,7 +49,8 @@ export function fieldState(
   const read = draft || fresh ? readEntry(text, station.quantity, unit, habits.feelings) : null;
   const value = read ? (read.ok ? read.value.value : null) : (reading?.value ?? null);
   const shown = draft || value === null ? text : sayEntry(value, station.quantity, unit);
-  const plain = { text, shown, mark: '', red: false, struck: false };
+  const sending = draft?.state === 'sending';
+  const plain = { text, shown, mark: '', red: false, struck: false, sending };
   if (draft && draft.state !== 'typing' && draft.state !== 'sending') {
     return { ...plain, mark: '◆', red: true, words: DRAFT_WORDS[draft.state] };
   }
@@ -110,6 +113,7 @@ export function ReadingField({
       ref={field}
       id={`${prefix}-${station.key}`}
       data-station={station.key}
+      data-sending={state.sending ? '' : undefined}
       aria-label={station.label}
       aria-invalid={state.mark === '◆' && !state.struck ? true : undefined}
       aria-describedby={describedBy}
