@@ -17,6 +17,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   sum                          the names of the sums
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
   sum -                        sums from standard input, one {"id": …, "input": {…}} a line
+  plan FILE.json               the plans of an exported job as JSON (exit 2 with a message on bad input)
   export checklists|targets|operations
                                what ships, as JSON (docs/formats)
   bench [sums|sheet|server] [--json] measure, beside a baseline in the same run
@@ -35,6 +36,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   doctor: () => import('./commands/doctor.ts'),
   verify: () => import('./commands/verify.ts'),
   sum: () => import('./commands/sum.ts'),
+  plan: () => import('./commands/plan.ts'),
   export: () => import('./commands/export.ts'),
   bench: () => import('./commands/bench.ts'),
   pictures: () => import('./commands/pictures.ts'),

@@ -6,6 +6,7 @@ import {
   SPOT,
   type Across,
   type FallAway,
+  type FretLevel,
   type FretTops,
 } from './fret-level.ts';
 
@@ -78,7 +79,7 @@ function rewired(l: Levelling, replaced: readonly number[]): FretTops[] {
 }
 
 function levelled(l: Levelling, strategy: Strategy, replaced: readonly number[]): StrategyResult {
-  const result = fretLevel(l.scale, rewired(l, replaced), l.minimumHeight, l.fallAway);
+  const result = levelBy(l, strategy, replaced);
   const near12 = l.frets.toSorted((a, b) => Math.abs(a.fret - 12) - Math.abs(b.fret - 12))[0];
   const raised = near12 && replaced.includes(near12.fret) ? l.newHeight - near12.height : 0;
   return {
@@ -92,18 +93,28 @@ function levelled(l: Levelling, strategy: Strategy, replaced: readonly number[])
 }
 
 /**
+ * What comes off each fret by one way: only what rocks over its neighbours, or all to one surface with new wire where a
+ * fret is replaced.
+ * @param replaced frets that get new wire; not used for `spots`
+ */
+export function levelBy(l: Levelling, strategy: Strategy, replaced: readonly number[] = []): FretLevel {
+  if (strategy !== 'spots') return fretLevel(l.scale, rewired(l, replaced), l.minimumHeight, l.fallAway);
+  const tops = withoutSpots(l);
+  const index = new Map(l.frets.map((f, i) => [f.fret, i]));
+  return removedDownTo(
+    l.frets,
+    l.minimumHeight,
+    (f, z) => f[z] - (tops.get(z)?.[index.get(f.fret) ?? 0] ?? f[z]),
+  );
+}
+
+/**
  * Compares the ways to make the frets even: only what rocks over its neighbours; all frets to one surface; new wire for
  * some, the rest levelled with them; new wire for all.
  */
 export function compareStrategies(l: Levelling): StrategyResult[] {
   const all = levelled(l, 'level-all', []);
-  const tops = withoutSpots(l);
-  const index = new Map(l.frets.map((f, i) => [f.fret, i]));
-  const spots = removedDownTo(
-    l.frets,
-    l.minimumHeight,
-    (f, z) => f[z] - (tops.get(z)?.[index.get(f.fret) ?? 0] ?? f[z]),
-  );
+  const spots = levelBy(l, 'spots');
   return [
     {
       strategy: 'spots',

@@ -77,3 +77,7 @@ export interface Construction {
 /** The number a string goes by at the bench: 1 is the highest. Index 0 of `strings` is the lowest. */
 export const stringNumber = (construction: Pick<Construction, 'strings'>, index: number): number =>
   construction.strings.length - index;
+
+/** Whether the saddle is set by screws or wheels: up and down, and nothing is cut. */
+export const isAdjustable = ({ bridge }: Pick<Construction, 'bridge'>): boolean =>
+  bridge === 'individual' || bridge === 'thumbwheel' || bridge === 'floating';

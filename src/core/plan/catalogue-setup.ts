@@ -193,6 +193,11 @@ export const SETUP_OPERATIONS: readonly Operation[] = [
     materials: ['shim stock'],
     moves: ['saddle-height'],
   }),
+  op('saddle-set', 'Set the saddles by their screws or wheels', 50, [5, 10, 15], 900, {
+    skill: 'bench',
+    needs: ['rod', 'fret-dress', 'nut-slots'],
+    moves: ['saddle-height'],
+  }),
   op('saddle-lower', 'Lower the saddle', 50, [15, 25, 40], 2800, {
     needs: ['rod', 'fret-dress', 'nut-slots'],
     moves: ['saddle-height'],
@@ -219,7 +224,7 @@ export const SETUP_OPERATIONS: readonly Operation[] = [
     hazards: [H.springs, H.strings],
   }),
   op('intonate', 'Set the intonation', 60, [10, 15, 25], 1500, {
-    needs: ['rod', 'nut-slots', 'saddle-lower', 'saddle-raise', 'vibrato'],
+    needs: ['rod', 'nut-slots', 'saddle-set', 'saddle-lower', 'saddle-raise', 'vibrato'],
     moves: ['saddle-contact'],
     hazards: [H.strings],
   }),
@@ -229,7 +234,7 @@ export const SETUP_OPERATIONS: readonly Operation[] = [
     ...CUT,
   }),
   op('pickup-height', 'Set the pickup heights', 70, [5, 10, 15], 900, {
-    needs: ['saddle-lower', 'saddle-raise', 'intonate'],
+    needs: ['saddle-set', 'saddle-lower', 'saddle-raise', 'intonate'],
     moves: ['pickups'],
   }),
 ];

@@ -53,6 +53,7 @@ export const OPERATION_IDS = [
   'saddle-slot',
   'saddle-new',
   'saddle-shim',
+  'saddle-set',
   'saddle-lower',
   'saddle-raise',
   'pins',

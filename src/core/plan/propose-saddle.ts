@@ -2,6 +2,7 @@ import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { saddleHeight, type SaddleChange } from '../saddle/saddle-height.ts';
 import { formatLength } from '../units/format-length.ts';
 import { doubtAbout, sureTo } from './doubt.ts';
+import { isAdjustable } from '../instrument/construction.ts';
 import { both, keyOf, nutToAction, usable, type Carried, type PlanInput } from './plan-input.ts';
 import type { ProposalLine } from './proposal.ts';
 import { verdict } from '../targets/target.ts';
@@ -87,7 +88,7 @@ export function saddleLine(input: PlanInput, carried: Carried): ProposalLine | n
   const says = known.map((s) => capital(sentence(s, input))).join(' ');
   return {
     key: 'saddle',
-    operation: lowers ? 'saddle-lower' : 'saddle-raise',
+    operation: isAdjustable(input.construction) ? 'saddle-set' : lowers ? 'saddle-lower' : 'saddle-raise',
     title: lowers ? 'Saddle comes down' : 'Saddle goes up',
     says,
     why: [

@@ -5,7 +5,9 @@ import { standardReadings } from '../../core/readings/standard.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import type { TargetWish } from '../../core/targets/target.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { Models } from '../db/models/index.ts';
+import type { JobTarget, ReadingRow } from '../db/models/readings.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { habitsOf } from '../house/load-habits.ts';
 
@@ -21,6 +23,67 @@ export interface GatheredReading extends Reading {
   readonly takenBy: number;
   readonly version: number;
 }
+
+type RowOfReading = Pick<
+  ReadingRow,
+  | 'roundId'
+  | 'quantity'
+  | 'stringNo'
+  | 'fret'
+  | 'value'
+  | 'takenAt'
+  | 'notRepresentative'
+  | 'typed'
+  | 'unit'
+  | 'method'
+  | 'gauge'
+  | 'position'
+  | 'uncertainty'
+  | 'methodId'
+  | 'copiedFrom'
+  | 'takenBy'
+  | 'version'
+>;
+
+/** A row of the readings as the sums and the screens use it. */
+export const asReading = (r: RowOfReading, round: RoundKind): GatheredReading => ({
+  key: stationKey(r.quantity, r.stringNo, r.fret),
+  quantity: r.quantity,
+  string: r.stringNo,
+  fret: r.fret,
+  value: Number(r.value),
+  round,
+  takenAt: r.takenAt.getTime(),
+  notRepresentative: r.notRepresentative,
+  roundId: r.roundId,
+  typed: r.typed,
+  unit: r.unit,
+  method: r.method,
+  gauge: r.gauge,
+  position: r.position,
+  uncertainty: r.uncertainty === null ? null : Number(r.uncertainty),
+  methodId: r.methodId ?? undefined,
+  copiedFrom: r.copiedFrom,
+  takenBy: r.takenBy,
+  version: r.version,
+});
+
+type RowOfTarget = Pick<
+  JobTarget,
+  'quantity' | 'side' | 'stringNo' | 'layer' | 'relative' | 'low' | 'aim' | 'high'
+>;
+
+/** A row of the job's targets as a wish. */
+export const asWish = (w: RowOfTarget): TargetWish => ({
+  quantity: w.quantity,
+  side: w.side,
+  string: w.stringNo,
+  layer: w.layer,
+  relative: w.relative ?? undefined,
+  low: Number(w.low),
+  aim: Number(w.aim),
+  high: Number(w.high),
+});
 
 /** Everything a job is, as it stands in the database. */
 export async function gatherJob(models: Models, job: Job, t: Transaction | null = null) {
@@ -85,37 +148,8 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
       : [],
   ]);
   const kindOf = new Map(rounds.map((r) => [r.id, r.kind]));
-  const readings: GatheredReading[] = rows.map((r) => ({
-    key: stationKey(r.quantity, r.stringNo, r.fret),
-    quantity: r.quantity,
-    string: r.stringNo,
-    fret: r.fret,
-    value: Number(r.value),
-    round: kindOf.get(r.roundId) ?? 'as-found',
-    takenAt: r.takenAt.getTime(),
-    notRepresentative: r.notRepresentative,
-    roundId: r.roundId,
-    typed: r.typed,
-    unit: r.unit,
-    method: r.method,
-    gauge: r.gauge,
-    position: r.position,
-    uncertainty: r.uncertainty === null ? null : Number(r.uncertainty),
-    methodId: r.methodId ?? undefined,
-    copiedFrom: r.copiedFrom,
-    takenBy: r.takenBy,
-    version: r.version,
-  }));
-  const wishes: TargetWish[] = targets.map((w) => ({
-    quantity: w.quantity,
-    side: w.side,
-    string: w.stringNo,
-    layer: w.layer,
-    relative: w.relative ?? undefined,
-    low: Number(w.low),
-    aim: Number(w.aim),
-    high: Number(w.high),
-  }));
+  const readings = rows.map((r) => asReading(r, kindOf.get(r.roundId) ?? 'as-found'));
+  const wishes = targets.map(asWish);
   const { construction } = instrument;
   const habits = habitsOf(settings);
   // What the sums rest on is read in one way; how a shop reads is converted to it.

@@ -1,6 +1,6 @@
 import { itemsFor } from '../../core/inspection/checklist.ts';
 import { operation } from '../../core/plan/operations.ts';
-import { USUAL_SETTINGS, type Finding } from '../../core/plan/plan-input.ts';
+import { USUAL_SETTINGS, type Finding, type PlanInput } from '../../core/plan/plan-input.ts';
 import { propose } from '../../core/plan/propose.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
 import { latestReadings } from '../../core/readings/reading.ts';
@@ -14,13 +14,32 @@ import { resolveTarget } from '../../core/targets/resolve.ts';
 import type { Target } from '../../core/targets/target.ts';
 import type { GatheredJob } from './gather-job.ts';
 
-const finishedOperations = (g: GatheredJob): FinishedOperation[] =>
+/** What judging needs of a job, wherever it comes from. */
+export interface ToJudge {
+  readonly job: Pick<GatheredJob['job'], 'touch' | 'stringsState'>;
+  readonly instrument: Pick<GatheredJob['instrument'], 'construction'>;
+  readonly checklist: Pick<NonNullable<GatheredJob['checklist']>, 'items'> | null;
+  readonly answers: ReadonlyArray<Pick<GatheredJob['answers'][number], 'item' | 'answer' | 'note'>>;
+  readonly rounds: ReadonlyArray<Pick<GatheredJob['rounds'][number], 'strings'>>;
+  readonly standard: GatheredJob['standard'];
+  readonly shopTargets: GatheredJob['shopTargets'];
+  readonly wishes: GatheredJob['wishes'];
+  readonly stations: GatheredJob['stations'];
+  readonly stringChanges: ReadonlyArray<
+    Pick<GatheredJob['stringChanges'][number], 'kind' | 'fresh' | 'changedAt'>
+  >;
+  readonly lines: ReadonlyArray<
+    Pick<GatheredJob['lines'][number], 'finishedAt' | 'title' | 'operation' | 'approval'>
+  >;
+}
+
+const finishedOperations = (g: ToJudge): FinishedOperation[] =>
   g.lines
     .filter((l) => l.finishedAt !== null)
     .map((l) => ({ title: l.title, stale: operation(l.operation).stale, at: l.finishedAt?.getTime() ?? 0 }));
 
 /** Strings that went on move what hangs on them, as finished work does. */
-const restrung = (g: GatheredJob): FinishedOperation[] =>
+const restrung = (g: ToJudge): FinishedOperation[] =>
   g.stringChanges
     .filter((c) => c.kind === 'on')
     .map((c) => ({
@@ -29,7 +48,7 @@ const restrung = (g: GatheredJob): FinishedOperation[] =>
       at: c.changedAt.getTime(),
     }));
 
-const findings = (g: GatheredJob, items: ReturnType<typeof itemsFor>): Finding[] =>
+const findings = (g: ToJudge, items: ReturnType<typeof itemsFor>): Finding[] =>
   items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
     if (answer?.answer !== 'work' || item.leadsTo === undefined) return [];
@@ -42,7 +61,7 @@ const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditio
   strings === 'off' && read ? 'at-pitch' : strings;
 
 /** What the core makes of a gathered job: targets, stale readings, items asked, proposal. */
-export function judge(g: GatheredJob) {
+export function judge(g: ToJudge) {
   const { construction } = g.instrument;
   const targets = new Map<string, Target>();
   const found = new Map(
@@ -70,7 +89,7 @@ export function judge(g: GatheredJob) {
   }
   const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
   const newestRound = g.rounds.at(-1);
-  const proposal = propose({
+  const planInput: PlanInput = {
     construction,
     stations: g.stations,
     readings: latest,
@@ -79,7 +98,8 @@ export function judge(g: GatheredJob) {
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
     findings: findings(g, items),
     settings: USUAL_SETTINGS,
-  });
+  };
+  const proposal = propose(planInput);
   const asked = g.lines.filter((l) => l.approval === 'asked').length;
-  return { targets, stale, staleByReading, items, proposal, asked, latest, operations };
+  return { planInput, targets, stale, staleByReading, items, proposal, asked, latest, operations };
 }

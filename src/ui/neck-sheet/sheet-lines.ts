@@ -1,3 +1,4 @@
+import { topsByFret } from '../../core/readings/fret-tops.ts';
 import { actionFret } from '../../core/readings/methods.ts';
 import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
@@ -10,20 +11,6 @@ import type { SheetLine } from './side-view.tsx';
 export const LINES = { found: 'as found', planned: 'planned', left: 'as left' } as const;
 export type LineChoice = keyof typeof LINES;
 
-type ReadingView = JobView['readings']['readings'][number];
-
-/** How much fret tops stand over the usual one of the round, mm, from their heights and from the rocker. */
-function topsOf(readings: readonly ReadingView[]): ReadonlyMap<number, number> {
-  const heights = new Map<number, number[]>();
-  for (const r of readings) {
-    if (r.quantity === 'fret-height') heights.set(r.fret, [...(heights.get(r.fret) ?? []), r.standard]);
-  }
-  const means = [...heights].map(([n, all]) => [n, all.reduce((a, b) => a + b, 0) / all.length] as const);
-  const usual = means.map(([, v]) => v).sort((a, b) => a - b)[Math.floor(means.length / 2)] ?? 0;
-  const rocks = readings.filter((r) => r.quantity === 'fret-rock').map((r) => [r.fret, r.standard] as const);
-  return new Map([...rocks, ...means.map(([n, v]) => [n, v - usual] as const)]);
-}
-
 /** What was read of one string in a round, for drawing. Readings that are not representative are not drawn. */
 export function measuredOf(job: JobView, round: RoundKind, string: number): Measured {
   const readings = job.readings.readings.filter((r) => r.round === round && r.notRepresentative === null);
@@ -33,7 +20,7 @@ export function measuredOf(job: JobView, round: RoundKind, string: number): Meas
     reliefAt: new Map(
       readings.filter((r) => r.quantity === 'relief' && r.fret !== 7).map((r) => [r.fret, r.standard]),
     ),
-    tops: topsOf(readings),
+    tops: topsByFret(readings.map((r) => ({ ...r, value: r.standard }))),
     action: value(stationKey('action', string, ACTION_FRET)),
     nutGap: value(stationKey('nut-gap', string, 1)),
   };

@@ -1,0 +1,104 @@
+import { isAdjustable, stringNumber } from '../../instrument/construction.ts';
+import { contactFit } from '../../intonation/contact-fit.ts';
+import { saddleMove } from '../../intonation/saddle-move.ts';
+import { ACTION_FRET } from '../../readings/stations.ts';
+import { formatLength } from '../../units/format-length.ts';
+import { formatCents } from '../../units/parse-cents.ts';
+import type { Outcome } from '../../whatif/consequences.ts';
+import type { Moves } from '../../whatif/moves.ts';
+import type { OperationId } from '../operation-ids.ts';
+import { isOut, standings } from './judge-outcome.ts';
+import { offered, type Problem } from './problem.ts';
+import { none, stay, type Part, type Refused, type Way, type Ways } from './way.ts';
+
+const mm = (v: number): string => formatLength(Math.abs(v), 'mm');
+const USUAL_CROWN = 3;
+const MOST_CENTS = 60;
+
+interface Out {
+  readonly index: number;
+  readonly cents: number;
+  readonly move: number;
+}
+
+const moved = (m: Moves, out: readonly Out[], count: number): Moves => ({
+  ...m,
+  contact: Array.from({ length: count }, (_, i) => out.find((s) => s.index === i)?.move ?? m.contact[i] ?? 0),
+});
+
+/** The answers to notes that are out at the 12th: set, compensate the saddle, move its slot. */
+export function contactWays(p: Problem, moves: Moves, o: Outcome): Ways {
+  const c = p.model.construction;
+  const out: Out[] = standings(p, o)
+    .filter((s) => s.judged.quantity === 'intonation' && isOut(s) && Math.abs(s.value) < MOST_CENTS)
+    .map((s) => ({
+      index: s.judged.index,
+      cents: s.value,
+      move: saddleMove(c.scale, ACTION_FRET, s.value, c.compensation),
+    }));
+  if (out.length === 0) return none('contact', moves);
+  const says = out
+    .map(
+      (s) =>
+        `string ${stringNumber(c, s.index)} ${formatCents(s.cents)} cents: ${mm(s.move)} ${s.move > 0 ? 'back' : 'forward'}`,
+    )
+    .join(', ');
+  const amounts = out.map((s) => ({
+    what: `contact of string ${stringNumber(c, s.index)}`,
+    amount: s.move,
+    unit: 'mm' as const,
+  }));
+  const done = moved(moves, out, c.strings.length);
+  const ways: Way[] = [stay('contact', moves)];
+  const refused: Refused[] = [];
+  const crown = p.model.saddleThickness ?? USUAL_CROWN;
+  const outside = out.flatMap((s) => {
+    const at = p.model.contact[s.index];
+    const fit = at == null ? null : contactFit(crown, at, s.move);
+    return fit && fit.outside !== 0 ? [{ ...s, fit }] : [];
+  });
+  const unread = out.some((s) => p.model.contact[s.index] == null);
+  const add = (name: string, parts: readonly Part[], warns: readonly string[]) => {
+    if (parts.every((x) => offered(p, x.operation) !== null))
+      ways.push({ group: 'contact', name, parts, moves: done, warns });
+  };
+  const one = (operation: OperationId, removed: number, firstCut?: string): Part => ({
+    operation,
+    says: `Move the contact: ${says}.`,
+    amounts,
+    removed,
+    firstCut,
+  });
+  if (isAdjustable(c)) {
+    add('set the intonation', [one('intonate', 0)], []);
+    return { ways, refused };
+  }
+  const most = Math.max(...out.map((x) => Math.abs(x.move)));
+  if (outside.length > 0) {
+    const worst = outside.reduce((a, b) => (Math.abs(b.fit.outside) > Math.abs(a.fit.outside) ? b : a));
+    refused.push({
+      group: 'contact',
+      operations: ['compensate'],
+      because: `${outside.map((s) => `string ${stringNumber(c, s.index)}`).join(', ')} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
+      would: `It would do on a saddle ${mm(crown + Math.abs(worst.fit.outside))} thick.`,
+    });
+  } else {
+    add(
+      'compensate the saddle',
+      [one('compensate', most, 'file half of each move, read again, then finish')],
+      unread
+        ? ['Where the strings leave the saddle was not read: look whether each move stays on the crown.']
+        : [],
+    );
+  }
+  if (outside.length > 0 || unread)
+    add(
+      'a new slot for the saddle',
+      [
+        { ...one('saddle-slot', 0), says: 'Fill the slot and rout it where the contact must be.' },
+        one('saddle-new', 0),
+      ],
+      [],
+    );
+  return { ways, refused };
+}

@@ -1,0 +1,75 @@
+import { roundMinor, type Minor } from '../../money/money.ts';
+import type { Operation } from '../operation.ts';
+import type { OperationId } from '../operation-ids.ts';
+import type { Problem } from './problem.ts';
+
+/** What a set of operations costs: money, hands, waiting. */
+export interface Cost {
+  /** labour and parts, as the catalogue has it and as it may turn out */
+  readonly price: { readonly low: Minor; readonly likely: Minor; readonly high: Minor };
+  readonly minutes: { readonly low: number; readonly likely: number; readonly high: number };
+  /** minutes of waiting, at the least */
+  readonly wait: number;
+  readonly irreversible: number;
+}
+
+/**
+ * What goes along with a set of operations: strings come off where one needs it, and everything ends with the test that
+ * puts them on again.
+ */
+export function closure(
+  p: Pick<Problem, 'catalogue'>,
+  ids: ReadonlySet<OperationId>,
+): ReadonlySet<OperationId> {
+  if (ids.size === 0) return ids;
+  const has = (id: OperationId) => p.catalogue.some((o) => o.id === id);
+  const all = new Set(ids);
+  const bare = [...ids].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes('strings-off'));
+  if (bare && has('strings-off')) all.add('strings-off');
+  if (has('play-test')) all.add('play-test');
+  return all;
+}
+
+/** The operations of a set in the order of the work: none before what it needs, else by their place in the catalogue. */
+export function inOrder(p: Pick<Problem, 'catalogue'>, ids: ReadonlySet<OperationId>): Operation[] {
+  const bare = p.catalogue.filter((o) => ids.has(o.id) && o.needs.includes('strings-off'));
+  // The rod is set under tension: strings come off only for what cannot be done with them on.
+  const off = Math.min(...bare.map((o) => o.order)) - 0.5;
+  const place = (o: Operation) =>
+    o.id === 'strings-off' && bare.length > 0 ? Math.max(o.order, off) : o.order;
+  const left = p.catalogue.filter((o) => ids.has(o.id)).sort((a, b) => place(a) - place(b));
+  const done: Operation[] = [];
+  while (left.length > 0) {
+    const waiting = new Set(left.map((o) => o.id));
+    const next = left.findIndex((o) => !o.needs.some((n) => n !== o.id && waiting.has(n)));
+    done.push(...left.splice(Math.max(0, next), 1));
+  }
+  return done;
+}
+
+/** Adds up a set of operations. Labour follows the minutes, low to high; parts do not. */
+export function costOf(p: Pick<Problem, 'catalogue'>, ids: ReadonlySet<OperationId>): Cost {
+  const price = { low: 0, likely: 0, high: 0 };
+  const minutes = { low: 0, likely: 0, high: 0 };
+  let [wait, irreversible] = [0, 0];
+  for (const id of ids) {
+    const o = p.catalogue.find((x) => x.id === id);
+    if (!o) continue;
+    for (const k of ['low', 'likely', 'high'] as const) {
+      minutes[k] += o.minutes[k];
+      price[k] += roundMinor((o.price * o.minutes[k]) / o.minutes.likely) + o.parts;
+    }
+    wait += o.wait;
+    if (!o.reversible) irreversible++;
+  }
+  return { price, minutes, wait, irreversible };
+}
+
+const DAY = 1440;
+
+/** What the shop weighs a set at, minor units: money, days of waiting, what cannot be undone and what is taken off. */
+export const weigh = (p: Problem, cost: Cost, removed: number): number =>
+  cost.price.likely +
+  (cost.wait / DAY) * p.weights.day +
+  cost.irreversible * p.weights.irreversible +
+  removed * p.weights.removed;

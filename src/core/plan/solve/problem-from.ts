@@ -1,0 +1,85 @@
+import type { FretTops } from '../../frets/fret-level.ts';
+import { QUANTITY_FACTS } from '../../readings/quantities.ts';
+import type { Minor } from '../../money/money.ts';
+import type { Touch } from '../../targets/target.ts';
+import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
+import type { Operation } from '../operation.ts';
+import type { PlanInput } from '../plan-input.ts';
+import { USUAL_LIMITS, USUAL_WEIGHTS, USUAL_WORTH, type Judged, type Problem } from './problem.ts';
+
+const JUDGED = ['relief', 'action', 'nut-gap', 'intonation'] as const;
+
+/** The places a plan is judged by: every one that was read, is not stale and has a band. */
+function judgedOf(input: PlanInput): Judged[] {
+  const count = input.construction.strings.length;
+  return input.stations.flatMap((s) => {
+    const quantity = JUDGED.find((q) => q === s.quantity);
+    if (!quantity || !input.readings.has(s.key) || input.stale.has(s.key) || !input.targets.has(s.key))
+      return [];
+    return [
+      {
+        key: s.key,
+        label: s.label,
+        quantity,
+        index: quantity === 'relief' ? -1 : count - s.string,
+        tells: QUANTITY_FACTS[quantity].tells,
+      },
+    ];
+  });
+}
+
+/** Tops and heights of the frets that were read in full. A straight board: what a fret stands over it is its top. */
+export function fretTopsOf(readings: ModelSource['readings'], stale: ReadonlySet<string>): FretTops[] {
+  const byFret = new Map<number, Map<number, number>>();
+  for (const [key, r] of readings) {
+    if (r.quantity !== 'fret-height' || stale.has(key)) continue;
+    byFret.set(r.fret, (byFret.get(r.fret) ?? new Map<number, number>()).set(r.string, r.value));
+  }
+  return [...byFret]
+    .sort(([a], [b]) => a - b)
+    .map(([fret, at]) => {
+      const known = [...at.values()];
+      const mean = known.reduce((s, v) => s + v, 0) / known.length;
+      const [bass, middle, treble] = [3, 2, 1].map((n) => at.get(n) ?? mean) as [number, number, number];
+      return { fret, bass, middle, treble, height: Math.min(bass, middle, treble) };
+    });
+}
+
+/** What the job adds to a plan's input. */
+export interface JobOfPlan {
+  readonly touch: Touch;
+  readonly worth: Minor | null;
+  readonly catalogue: readonly Operation[];
+  readonly currency: string;
+}
+
+/** Why no plan can be found yet. */
+export interface NotYet {
+  readonly because: string;
+}
+
+/** The problem of a job, or why it cannot be set yet: without strings at pitch, or without an action, nothing is known. */
+export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet {
+  if (input.strings !== 'at-pitch')
+    return {
+      because: 'It is not strung and at pitch: string it up, tune, read again. Then plans can be found.',
+    };
+  const model = neckModel({ ...input, set: undefined });
+  if (model === null)
+    return { because: 'The action was not read at either side: read it, then plans can be found.' };
+  return {
+    model,
+    targets: input.targets,
+    judged: judgedOf(input),
+    catalogue: job.catalogue,
+    findings: input.findings,
+    frets: fretTopsOf(input.readings, input.stale),
+    touch: job.touch,
+    worth: { ...USUAL_WORTH, amount: job.worth },
+    limits: { ...USUAL_LIMITS, standout: { ...USUAL_LIMITS.standout, low: input.settings.minimumStandout } },
+    weights: USUAL_WEIGHTS,
+    ratio: input.settings.rodActionRatio,
+    firstCutShare: input.settings.firstCutShare,
+    currency: job.currency,
+  };
+}

@@ -1,0 +1,165 @@
+import { fretPosition } from '../../neck/fret-position.ts';
+import { roomOf, type Tightest } from '../../whatif/clearance-map.ts';
+import { consequences, positionsOf, type Outcome } from '../../whatif/consequences.ts';
+import { NO_MOVES, type Moves } from '../../whatif/moves.ts';
+import type { OperationId } from '../operation-ids.ts';
+import { closure, costOf, weigh, type Cost } from './cost.ts';
+import { contactWays } from './contact-ways.ts';
+import { fretWays, tooDear } from './fret-ways.ts';
+import { heightWays } from './height-ways.ts';
+import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-outcome.ts';
+import { nutWays } from './nut-ways.ts';
+import type { Problem } from './problem.ts';
+import { rodWays } from './rod-ways.ts';
+import type { Refused, Way } from './way.ts';
+
+/** One answer to all questions together, and what comes of it. */
+export interface Candidate {
+  readonly ways: readonly Way[];
+  readonly moves: Moves;
+  readonly outcome: Outcome;
+  readonly operations: ReadonlySet<OperationId>;
+  readonly cost: Cost;
+  /** taken off for good, mm */
+  readonly removed: number;
+  readonly stands: readonly Stands[];
+  readonly highFrets: readonly { readonly fret: number; readonly over: number }[];
+  readonly tightest: Tightest | null;
+  /** findings of the inspection it leaves undone */
+  readonly leftFindings: readonly string[];
+  /** places out of their band, high frets, a place that buzzes for this player, findings left */
+  readonly misses: number;
+  /** how far out they are together, in half widths of their bands */
+  readonly short: number;
+  /** how far from the aims all places are together, in half widths */
+  readonly off: number;
+  /** money, waiting and what cannot be undone, weighed together: minor units */
+  readonly weight: number;
+}
+
+/** Every answer looked at, and what was refused on the way. */
+export interface Search {
+  readonly candidates: readonly Candidate[];
+  readonly refused: readonly Refused[];
+}
+
+const SHORT_STEP = 10;
+const OFF_STEP = 20;
+
+function evaluate(
+  p: Problem,
+  ways: readonly Way[],
+  outcome: Outcome,
+  at: Tightest | null,
+  withFindings: boolean,
+): Candidate {
+  const parts = ways.flatMap((w) => w.parts);
+  const bearable = withFindings ? p.findings.filter((f) => tooDear(p, f.leadsTo) === null) : [];
+  const leftFindings = p.findings.filter((f) => !bearable.includes(f)).map((f) => f.title);
+  const operations = closure(
+    p,
+    new Set([...parts.map((x) => x.operation), ...bearable.map((f) => f.leadsTo)]),
+  );
+  const cost = costOf(p, operations);
+  const removed = parts.reduce((s, x) => s + x.removed, 0);
+  const stands = standings(p, outcome);
+  const out = stands.filter(isOut);
+  const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
+  const high = highFrets(p.model, tops, p.limits.highFret);
+  const room = at === null ? 'clear' : roomOf(at.margin, at.still);
+  const buzz = room === 'buzz' ? 1 : room === 'choked' ? 2 : 0;
+  return {
+    ways,
+    moves: ways.at(-1)?.moves ?? NO_MOVES,
+    outcome,
+    operations,
+    cost,
+    removed,
+    stands,
+    highFrets: high,
+    tightest: at,
+    leftFindings,
+    misses: out.length + high.length + buzz + leftFindings.length,
+    short:
+      Math.round(
+        SHORT_STEP *
+          (out.reduce((s, x) => s + x.off - 1, 0) + high.reduce((s, h) => s + h.over / p.limits.highFret, 0)),
+      ) / SHORT_STEP,
+    off: Math.round(OFF_STEP * stands.reduce((s, x) => s + x.off, 0)) / OFF_STEP,
+    weight: weigh(p, cost, removed),
+  };
+}
+
+/**
+ * Looks at every way to answer the questions of a setup together: rod, frets, nut, height, contact, in the order of the
+ * work, each sized by what the earlier ones leave. Nothing is passed over, so what is chosen from it is the best there is
+ * among the sizes considered (each band's aim, the rod also near both ends, a saddle also at its limit).
+ */
+export function search(p: Problem): Search {
+  const x = positionsOf(p.model.construction);
+  const { scale, compensation } = p.model.construction;
+  const share = fretPosition(scale, 12) / (scale + compensation);
+  const refused = new Map<string, Refused>();
+  const note = (all: readonly Refused[]) => {
+    for (const r of all) {
+      const key = r.operations.join('+');
+      if (!refused.has(key)) refused.set(key, r);
+    }
+  };
+  const after = (moves: Moves) => consequences(p.model, moves, p.ratio, x);
+  const found: Candidate[] = [];
+  const rods = rodWays(p, NO_MOVES);
+  note(rods.refused);
+  for (const rod of rods.ways) {
+    const frets = fretWays(p, rod.moves);
+    // Left as it is, the neck is not straight: what is refused for that is refused only there.
+    if (rod.parts.length > 0 || rods.ways.length === 1) note(frets.refused);
+    for (const fret of frets.ways) {
+      const nuts = nutWays(p, fret.moves, after(fret.moves));
+      note(nuts.refused);
+      for (const nut of nuts.ways) {
+        const heights = heightWays(p, nut.moves, after(nut.moves), share);
+        note(heights.refused);
+        for (const height of heights.ways) {
+          const up = after(height.moves);
+          const at = tightestFor(p, up, x);
+          const contacts = contactWays(p, height.moves, up);
+          note(contacts.refused);
+          for (const contact of contacts.ways) {
+            const ways = [rod, fret, nut, height, contact];
+            const outcome = contact.parts.length === 0 ? up : after(contact.moves);
+            const still = ways.every((w) => w.parts.length === 0);
+            found.push(evaluate(p, ways, outcome, at, true));
+            if (still && p.findings.length > 0) found.push(evaluate(p, ways, outcome, at, false));
+          }
+        }
+      }
+    }
+  }
+  return { candidates: found, refused: [...refused.values()] };
+}
+
+type Rank = (c: Candidate) => readonly number[];
+/** The cheapest that leaves least undone. */
+export const BY_COST: Rank = (c) => [c.misses, c.short, c.weight, c.off];
+/** The one nearest to every aim that leaves least undone. */
+export const BY_AIM: Rank = (c) => [c.misses, c.short, c.off, c.weight];
+
+/** The first of the candidates by a rank. @throws RangeError when there are none */
+export function first(candidates: readonly Candidate[], rank: Rank): Candidate {
+  const [head, ...rest] = candidates;
+  if (!head) throw new RangeError('no candidates');
+  return rest.reduce((best, c) => (before(rank(c), rank(best)) ? c : best), head);
+}
+
+function before(a: readonly number[], b: readonly number[]): boolean {
+  const i = a.findIndex((v, n) => v !== b[n]);
+  return i >= 0 && (a[i] ?? 0) < (b[i] ?? 0);
+}
+
+/** The candidate that does nothing at all. */
+export const leaveIt = (candidates: readonly Candidate[]): Candidate =>
+  first(
+    candidates.filter((c) => c.operations.size === 0),
+    BY_COST,
+  );

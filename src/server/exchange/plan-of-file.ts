@@ -1,0 +1,190 @@
+import { strFromU8, unzipSync } from 'fflate';
+import { z } from 'zod';
+import { constructionSchema } from '../../contracts/construction.ts';
+import { checklistItems, toFileItems } from '../../contracts/formats/checklists.ts';
+import type { ChecklistItem } from '../../core/inspection/checklist.ts';
+import { ANSWERS } from '../../core/inspection/checklist.ts';
+import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
+import { OPERATIONS } from '../../core/plan/operations.ts';
+import { problemFrom } from '../../core/plan/solve/problem-from.ts';
+import { plansFor, type Plans } from '../../core/plan/solve/plans.ts';
+import { USUAL_METHODS } from '../../core/readings/methods.ts';
+import { QUANTITIES } from '../../core/readings/quantities.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { standardReadings } from '../../core/readings/standard.ts';
+import { stationsOf } from '../../core/readings/stations.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import { LAYERS, RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts';
+import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
+import { USUAL_HABITS } from '../../core/readings/stations.ts';
+import { asReading, asWish } from '../job/gather-job.ts';
+import { judge, type ToJudge } from '../job/judge.ts';
+
+const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
+const date = z.iso.datetime().transform((t) => new Date(t));
+const STRINGS = ['at-pitch', 'missing', 'off-pitch', 'off'] as const;
+
+/** What a plan needs of an exported job; everything else in the file is passed over. */
+const file = z.object({
+  format: z.literal('rubrica job', { error: 'This is no exported job.' }),
+  version: z.literal(1),
+  instrument: z.object({
+    construction: constructionSchema,
+    worthMinor: z.number().int().min(0).nullish(),
+  }),
+  job: z.object({
+    number: z.number().int(),
+    touch: z.enum(['light', 'medium', 'heavy']),
+    stringsState: z.enum(STRINGS),
+  }),
+  checklist: z.object({ items: z.array(z.unknown()) }).nullable(),
+  parts: z.object({
+    rounds: z.array(z.object({ kind: z.string(), strings: z.enum(STRINGS), startedAt: date })),
+    readings: z.array(
+      z.object({
+        of: z.number().int().min(1),
+        quantity: z.enum(QUANTITIES),
+        stringNo: z.number().int(),
+        fret: z.number().int(),
+        value: decimal,
+        takenAt: date,
+        notRepresentative: z.string().nullable(),
+        uncertainty: decimal.nullish(),
+        methodId: z.string().nullish(),
+      }),
+    ),
+    targets: z.array(
+      z.object({
+        quantity: z.enum(QUANTITIES),
+        side: z.enum(['bass', 'treble', 'both']),
+        stringNo: z.number().int().default(0),
+        layer: z.enum(LAYERS).extract(['customer', 'job']).default('job'),
+        relative: z
+          .enum(Object.keys(RELATIVE_WISHES) as [RelativeWish, ...RelativeWish[]])
+          .nullish()
+          .transform((r) => r ?? null),
+        low: decimal,
+        aim: decimal,
+        high: decimal,
+      }),
+    ),
+    answers: z.array(z.object({ item: z.string(), answer: z.enum(ANSWERS), note: z.string() })).default([]),
+    stringChanges: z
+      .array(z.object({ kind: z.enum(['off', 'on']), fresh: z.boolean().nullish(), changedAt: date }))
+      .default([]),
+    lines: z
+      .array(
+        z.object({
+          operation: z.enum(OPERATION_IDS),
+          title: z.string(),
+          approval: z.enum(['asked', 'yes', 'no']),
+          finishedAt: date.nullable(),
+        }),
+      )
+      .default([]),
+  }),
+});
+
+type JobFile = z.output<typeof file>;
+
+const NOT_SAID = {
+  typed: '',
+  unit: '',
+  method: '',
+  gauge: '',
+  position: 'playing',
+  copiedFrom: null,
+  takenBy: 0,
+  version: 0,
+} as const;
+
+function toJudge(f: JobFile): ToJudge {
+  const { construction } = f.instrument;
+  const { parts } = f;
+  const readings = parts.readings.map((r) =>
+    asReading(
+      {
+        ...NOT_SAID,
+        ...r,
+        roundId: r.of,
+        uncertainty: r.uncertainty ?? null,
+        methodId: r.methodId ?? null,
+      },
+      (parts.rounds[r.of - 1]?.kind ?? 'as-found') as RoundKind,
+    ),
+  );
+  const items = (f.checklist?.items ?? []) as ChecklistItem[];
+  return {
+    job: { touch: f.job.touch, stringsState: f.job.stringsState },
+    instrument: { construction },
+    checklist: f.checklist === null ? null : { items },
+    answers: parts.answers,
+    rounds: [...parts.rounds].sort((a, b) => a.startedAt.getTime() - b.startedAt.getTime()),
+    standard: standardReadings(construction, readings),
+    shopTargets: SHIPPED_TARGETS,
+    wishes: parts.targets.map(asWish),
+    stations: stationsOf(construction, { ...USUAL_HABITS, methods: USUAL_METHODS }),
+    stringChanges: parts.stringChanges.map((c) => ({ ...c, fresh: c.fresh ?? false })),
+    lines: parts.lines,
+  };
+}
+
+/** The plans of an exported job, or why there are none yet. */
+export interface PlansOfFile {
+  readonly job: number;
+  readonly notUsed: { readonly stale: readonly string[]; readonly missing: readonly string[] };
+  readonly because: string | null;
+  readonly plans: Plans['plans'];
+  readonly findings: Plans['findings'];
+  readonly looked: number;
+  readonly bound: number;
+  readonly assumed: readonly string[];
+}
+
+function parse(bytes: Uint8Array): unknown {
+  const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b;
+  try {
+    const text = zipped ? unzipSync(bytes, { filter: (f) => f.name === 'job.json' })['job.json'] : bytes;
+    return text ? (JSON.parse(strFromU8(text)) as unknown) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Finds the plans of an exported job with what ships: its `job.json`, or the zip around it. Neither database nor build is
+ * needed. Says what is wrong with a file that cannot be read.
+ */
+export function planOfFile(bytes: Uint8Array): Result<PlansOfFile, string> {
+  const json = parse(bytes);
+  if (json === undefined) return fail('This is no JSON file.');
+  const read = file.safeParse(json);
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    return fail(`${issue?.path.join('.') || 'the whole'}: ${issue?.message ?? 'it cannot be read'}`);
+  }
+  const items = read.data.checklist?.items;
+  if (items && !checklistItems.safeParse(toFileItems(items as ChecklistItem[])).success)
+    return fail('checklist.items: they cannot be read');
+  const lost = read.data.parts.readings.find((r) => r.of > read.data.parts.rounds.length);
+  if (lost) return fail('parts.readings: one belongs to a round that is not there');
+  const { planInput, proposal } = judge(toJudge(read.data));
+  const base = { job: read.data.job.number, notUsed: { stale: proposal.stale, missing: proposal.missing } };
+  const problem = problemFrom(planInput, {
+    touch: read.data.job.touch,
+    worth: read.data.instrument.worthMinor ?? null,
+    catalogue: OPERATIONS,
+    currency: '¤',
+  });
+  if ('because' in problem)
+    return ok({
+      ...base,
+      because: problem.because,
+      plans: [],
+      findings: [],
+      looked: 0,
+      bound: 0,
+      assumed: [],
+    });
+  return ok({ ...base, because: null, ...plansFor(problem) });
+}

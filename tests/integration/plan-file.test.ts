@@ -1,0 +1,69 @@
+import { unzipSync } from 'fflate';
+import { exportJob } from '../../src/server/exchange/export-job.ts';
+import { planOfFile } from '../../src/server/exchange/plan-of-file.ts';
+import { intake, staffedHouse, value } from './house.ts';
+
+type House = Awaited<ReturnType<typeof staffedHouse>>;
+let house: House;
+beforeAll(async () => {
+  house = await staffedHouse('plan_file');
+}, 60_000);
+afterAll(() => house.db.sequelize.close());
+
+const SET = [
+  ['relief', 0, 7, '0.2'],
+  ['action', 6, 12, '3.2'],
+  ['action', 1, 12, '2.6'],
+  ['saddle-standout', 0, 0, '5'],
+  ...[1, 2, 3, 4, 5, 6].map((s) => ['nut-gap', s, 1, '0.1'] as const),
+] as const;
+
+async function exported(rounds: 'read' | 'none') {
+  const taken = value(await house.give(house.desk, 'desk.take-in', intake()));
+  if (rounds === 'read')
+    for (const [quantity, string, fret, typed] of SET)
+      value(
+        await house.give(house.technician, 'readings.save', {
+          jobId: taken.jobId,
+          round: 'as-found',
+          quantity,
+          string,
+          fret,
+          typed,
+          unit: 'mm',
+          version: 0,
+        }),
+      );
+  const zip = await exportJob(house.db, taken.number);
+  if (!zip) throw new Error('no job');
+  return { zip: new Uint8Array(zip), number: taken.number };
+}
+
+test('the plans of an exported job: left, enough and best, from the zip and from its job.json alike', async () => {
+  const { zip, number } = await exported('read');
+  const done = planOfFile(zip);
+  if (!done.ok) throw new Error(done.error);
+  expect(done.value.job).toBe(number);
+  expect(done.value.plans.map((p) => p.id)).toEqual(['leave', 'sufficient', 'best']);
+  expect(done.value.plans[1]?.operations.map((o) => o.id)).toContain('saddle-lower');
+  expect(done.value.plans[1]?.misses).toBe(0);
+  expect(done.value.notUsed.missing.length).toBe(6);
+  const json = unzipSync(zip)['job.json'];
+  expect(planOfFile(json ?? new Uint8Array())).toEqual(done);
+}, 30_000);
+
+test('a job that was not read says why there is no plan', async () => {
+  const { zip } = await exported('none');
+  const done = planOfFile(zip);
+  expect(done.ok && done.value.plans).toEqual([]);
+  expect(done.ok && done.value.because).toMatch(/action was not read/);
+}, 30_000);
+
+test.each([
+  ['not json', 'This is no JSON file.'],
+  ['{}', 'format: This is no exported job.'],
+  ['[]', 'the whole: '],
+])('%s is refused', (text, says) => {
+  const done = planOfFile(new TextEncoder().encode(text));
+  expect(done.ok ? '' : done.error).toContain(says);
+});
