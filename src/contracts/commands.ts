@@ -7,6 +7,8 @@ import { QUANTITIES } from '../core/readings/quantities.ts';
 import { ROUND_KIND, type RoundKind } from '../core/readings/rounds.ts';
 import { RELATIVE_WISHES, type RelativeWish } from '../core/targets/target.ts';
 import { LENGTH_UNITS } from '../core/units/length-units.ts';
+import { operationsFormat } from './formats/operations.ts';
+import { movesSchema } from './moves.ts';
 import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
 import { habitsSchema, methodsSchema } from './habits.ts';
@@ -172,6 +174,7 @@ export const COMMANDS = {
     shows: z.number().min(-1000).max(1000),
   }),
   'house.save-targets': z.object({ version, targets: shopTargetsSchema, note: text(200) }),
+  'house.save-operations': z.object({ version, operations: operationsFormat, note: text(200) }),
   'strings.off': z.object({ jobId: id, reason: text(400) }),
   'strings.on': z.object({
     jobId: id,
@@ -229,6 +232,34 @@ export const COMMANDS = {
     version,
   }),
   'plan.add': z.object({ jobId: id, operation: z.enum(OPERATION_IDS), detail: text(400) }),
+  'plan.keep-try': z.object({
+    jobId: id,
+    tryId: z.union([z.literal(0), id]),
+    name: text(80).min(1, 'What is it called?'),
+    moves: movesSchema,
+    version,
+  }),
+  'plan.drop-try': z.object({ tryId: id, version }),
+  'plan.worth': z.object({
+    jobId: id,
+    worthMinor: z.union([z.null(), z.number().int().min(0).max(100_000_000_00)]),
+    version,
+  }),
+  'plan.choose': z.object({
+    jobId: id,
+    plan: z.enum(['leave', 'sufficient', 'best']),
+    reason: text(400),
+    version,
+  }),
+  'plan.offer': z.object({ jobId: id, days: z.number().int().min(1, 'At least a day').max(90) }),
+  'plan.withdraw-offer': z.object({ offerId: id }),
+  'plan.record-choice': z.object({
+    offerId: id,
+    choice: z.enum(['leave', 'sufficient', 'best']),
+    by: text(120).min(1, 'Who said so?'),
+    how: z.enum(['at the counter', 'by telephone', 'in writing']),
+    note: text(400),
+  }),
   'work.answer': z.object({
     lineId: id,
     version,
@@ -278,6 +309,7 @@ export interface CommandAnswer {
   'house.save-gauge': { gaugeId: number };
   'house.check-gauge': { version: number };
   'house.save-targets': { version: number };
+  'house.save-operations': { version: number };
   'strings.off': { lost: number };
   'strings.on': { round: string };
   'readings.conditions': { version: number };
@@ -286,6 +318,13 @@ export interface CommandAnswer {
   'plan.target': { version: number };
   'plan.decide': { version: number };
   'plan.add': { lineId: number };
+  'plan.keep-try': { tryId: number; version: number };
+  'plan.drop-try': { tryId: number };
+  'plan.worth': { version: number };
+  'plan.choose': { version: number; lines: number };
+  'plan.offer': { offerId: number; token: string };
+  'plan.withdraw-offer': { offerId: number };
+  'plan.record-choice': { offerId: number };
   'work.answer': { version: number };
   'work.step': { version: number };
   'hand-over.check': { version: number };

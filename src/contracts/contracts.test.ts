@@ -1,3 +1,5 @@
+import { NO_MOVES } from '../core/whatif/moves.ts';
+import { operationsFile } from './formats/operations.ts';
 import { SHIPPED_TARGETS } from '../core/targets/shop-targets.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
@@ -111,6 +113,14 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   },
   'house.check-gauge': { gaugeId: id, version: 0, reference: 1, shows: 1.02 },
   'house.save-targets': { version: 0, targets: SHIPPED_TARGETS, note: '' },
+  'house.save-operations': { version: 0, operations: operationsFile(), note: '' },
+  'plan.keep-try': { jobId: 1, tryId: 0, name: 'lower', moves: NO_MOVES, version: 0 },
+  'plan.drop-try': { tryId: 1, version: 0 },
+  'plan.worth': { jobId: 1, worthMinor: null, version: 0 },
+  'plan.choose': { jobId: 1, plan: 'best', reason: '', version: 0 },
+  'plan.offer': { jobId: 1, days: 14 },
+  'plan.withdraw-offer': { offerId: 1 },
+  'plan.record-choice': { offerId: 1, choice: 'leave', by: 'Petra', how: 'by telephone', note: '' },
   'plan.target': {
     jobId: id,
     quantity: 'relief',

@@ -8,9 +8,31 @@ export const OPERATIONS: readonly Operation[] = [...SETUP_OPERATIONS, ...REPAIR_
   (a, b) => a.order - b.order,
 );
 
-/** An operation of the catalogue by its id. */
-export function operation(id: OperationId): Operation {
-  const found = OPERATIONS.find((o) => o.id === id);
+/** An operation by its id: as the shop has it, or as it ships where the shop does not offer it any more. */
+export function operation(id: OperationId, catalogue: readonly Operation[] = OPERATIONS): Operation {
+  const found = catalogue.find((o) => o.id === id) ?? OPERATIONS.find((o) => o.id === id);
   if (!found) throw new RangeError(`no operation ${id}`);
   return found;
+}
+
+/** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
+export function circleIn(catalogue: readonly Pick<Operation, 'id' | 'needs'>[]): readonly OperationId[] | null {
+  const needs = new Map(catalogue.map((o) => [o.id, o.needs]));
+  const done = new Set<OperationId>();
+  const walk = (id: OperationId, path: readonly OperationId[]): readonly OperationId[] | null => {
+    const at = path.indexOf(id);
+    if (at >= 0) return [...path.slice(at), id];
+    if (done.has(id)) return null;
+    for (const next of needs.get(id) ?? []) {
+      const circle = walk(next, [...path, id]);
+      if (circle) return circle;
+    }
+    done.add(id);
+    return null;
+  };
+  for (const { id } of catalogue) {
+    const circle = walk(id, []);
+    if (circle) return circle;
+  }
+  return null;
 }

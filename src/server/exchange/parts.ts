@@ -15,6 +15,8 @@ export interface Part {
   readonly people: readonly string[];
   /** columns that mean nothing elsewhere */
   readonly leave?: readonly string[];
+  /** came after files were first written: a file without it is read too */
+  readonly later?: boolean;
 }
 
 const ofJob = { column: 'jobId', part: null } as const;
@@ -50,6 +52,9 @@ export const PARTS: readonly Part[] = [
   },
   { name: 'entries', model: 'TimeEntry', owner: { column: 'lineId', part: 'lines' }, people: ['personId'] },
   { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy'] },
+  { name: 'whatIfs', model: 'WhatIf', owner: ofJob, people: ['madeBy'], later: true },
+  { name: 'planChoices', model: 'PlanChoice', owner: ofJob, people: ['chosenBy'], later: true },
+  { name: 'planResults', model: 'PlanResult', owner: ofJob, people: [], later: true },
   { name: 'events', model: 'EventRow', owner: ofJob, people: ['personId'], leave: ['deviceId'] },
 ];
 
@@ -132,7 +137,8 @@ export function jobFormat(models: Models) {
         ...Object.fromEntries(Object.keys(part.refs ?? {}).map((c) => [c, ref])),
         ...Object.fromEntries(part.people.map((c) => [c, z.string().max(80).nullable()])),
       };
-      return [part.name, z.array(rowSchema(models, part.model, leftOut(part)).extend(more)).max(50_000)];
+      const rows = z.array(rowSchema(models, part.model, leftOut(part)).extend(more)).max(50_000);
+      return [part.name, part.later ? rows.optional() : rows];
     }),
   );
   return z

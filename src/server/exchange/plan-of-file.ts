@@ -121,6 +121,7 @@ function toJudge(f: JobFile): ToJudge {
     answers: parts.answers,
     rounds: [...parts.rounds].sort((a, b) => a.startedAt.getTime() - b.startedAt.getTime()),
     standard: standardReadings(construction, readings),
+    catalogue: OPERATIONS,
     shopTargets: SHIPPED_TARGETS,
     wishes: parts.targets.map(asWish),
     stations: stationsOf(construction, { ...USUAL_HABITS, methods: USUAL_METHODS }),

@@ -9,6 +9,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { Models } from '../db/models/index.ts';
 import type { JobTarget, ReadingRow } from '../db/models/readings.ts';
 import type { Job } from '../db/models/jobs.ts';
+import { catalogueOf } from '../house/load-operations.ts';
 import { habitsOf } from '../house/load-habits.ts';
 
 /** A reading with what the screens and the record show of it. */
@@ -101,6 +102,8 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     settings,
     stringChanges,
     shopTargets,
+    catalogue,
+    choice,
   ] = await Promise.all([
     models.Instrument.findByPk(job.instrumentId, at),
     models.Inspection.findOne({ where, ...at }),
@@ -125,6 +128,8 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     models.Setting.findAll(at),
     models.StringChange.findAll({ where, order: [['id', 'ASC']], ...at }),
     models.TargetVersion.findOne({ order: [['version', 'DESC']], ...at }),
+    catalogueOf(models, t),
+    models.PlanChoice.findOne({ where, ...at }),
   ]);
   if (!instrument) throw new Error(`job ${job.number} has no instrument`);
   const checklist =
@@ -165,6 +170,8 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     /** the readings as the sums want them: first those above in their order, then what follows from them */
     standard: standardReadings(construction, readings),
     habits,
+    catalogue,
+    choice,
     shopTargets: shopTargets?.targets ?? SHIPPED_TARGETS,
     targets,
     wishes,

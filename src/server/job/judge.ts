@@ -21,6 +21,7 @@ export interface ToJudge {
   readonly checklist: Pick<NonNullable<GatheredJob['checklist']>, 'items'> | null;
   readonly answers: ReadonlyArray<Pick<GatheredJob['answers'][number], 'item' | 'answer' | 'note'>>;
   readonly rounds: ReadonlyArray<Pick<GatheredJob['rounds'][number], 'strings'>>;
+  readonly catalogue: GatheredJob['catalogue'];
   readonly standard: GatheredJob['standard'];
   readonly shopTargets: GatheredJob['shopTargets'];
   readonly wishes: GatheredJob['wishes'];
@@ -36,7 +37,11 @@ export interface ToJudge {
 const finishedOperations = (g: ToJudge): FinishedOperation[] =>
   g.lines
     .filter((l) => l.finishedAt !== null)
-    .map((l) => ({ title: l.title, stale: operation(l.operation).stale, at: l.finishedAt?.getTime() ?? 0 }));
+    .map((l) => ({
+      title: l.title,
+      stale: operation(l.operation, g.catalogue).stale,
+      at: l.finishedAt?.getTime() ?? 0,
+    }));
 
 /** Strings that went on move what hangs on them, as finished work does. */
 const restrung = (g: ToJudge): FinishedOperation[] =>
@@ -52,7 +57,7 @@ const findings = (g: ToJudge, items: ReturnType<typeof itemsFor>): Finding[] =>
   items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
     if (answer?.answer !== 'work' || item.leadsTo === undefined) return [];
-    const name = operation(item.leadsTo).name;
+    const name = operation(item.leadsTo, g.catalogue).name;
     return [{ item: item.key, title: item.title, note: answer.note, leadsTo: item.leadsTo, name }];
   });
 

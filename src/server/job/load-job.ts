@@ -18,6 +18,7 @@ import { shopOf } from '../house/load-shop.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
 import { judge } from './judge.ts';
+import { planView } from '../plan/plan-view.ts';
 import { readingsView } from './readings-view.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
@@ -48,7 +49,7 @@ function inspectionView(
         fine: item.fine ?? '',
         caution: item.caution ?? '',
         reading: item.reading ?? null,
-        leadsTo: item.leadsTo ? operation(item.leadsTo).name : '',
+        leadsTo: item.leadsTo ? operation(item.leadsTo, g.catalogue).name : '',
         answer: (given?.answer ?? null) as Answer | null,
         answerName: given?.answer ? ANSWER_FACTS[given.answer].name : '',
         note: given?.note ?? '',
@@ -65,7 +66,7 @@ async function workView(db: Database, g: GatheredJob, name: (id: number | null) 
   return g.lines.map((l) => {
     const own = entries.filter((e) => e.lineId === l.id);
     const running = own.find((e) => e.endedAt === null);
-    const op = operation(l.operation);
+    const op = operation(l.operation, g.catalogue);
     return {
       id: l.id,
       version: l.version,
@@ -108,7 +109,7 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits, receipt, custody, lists, kinds, double] = await Promise.all([
+  const [lines, seal, visits, receipt, custody, lists, kinds, double, plan] = await Promise.all([
     workView(db, g, name),
     checkSeal(models, job),
     earlierVisits(db, job),
@@ -117,6 +118,7 @@ export async function loadJob(db: Database, number: number) {
     listNames(db),
     offeredKinds(db),
     job.state === 'open' ? looksDouble(models, customer, g.instrument) : null,
+    planView(db, g, judged, name),
   ]);
   return {
     ...headOf(job, g, customer, kinds, name),
@@ -140,6 +142,7 @@ export async function loadJob(db: Database, number: number) {
     inspection: inspectionView(g, judged.items, lists, name),
     readings: await readingsView(db, g, judged, name),
     proposal: judged.proposal,
+    plan,
     decisions: g.decisions.map((d) => ({
       line: d.line,
       decision: d.decision,

@@ -1,5 +1,6 @@
 import { operation } from '../../core/plan/operations.ts';
 import { ok } from '../../core/result.ts';
+import { catalogueOf } from '../house/load-operations.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { openJob } from '../job/open-job.ts';
@@ -12,7 +13,7 @@ export const addLine = defineUseCase({
   run: async (work, input) => {
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const op = operation(input.operation);
+    const op = operation(input.operation, await catalogueOf(work.models, work.t));
     const line = await work.models.WorkLine.create(
       {
         jobId: input.jobId,

@@ -4,6 +4,7 @@ import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { ok } from '../../core/result.ts';
 import type { Decision } from '../db/models/work.ts';
 import { recordEvent } from '../events/record-event.ts';
+import { catalogueOf } from '../house/load-operations.ts';
 import { gatherJob } from '../job/gather-job.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { judge } from '../job/judge.ts';
@@ -12,8 +13,9 @@ import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 const detailOf = (line: ProposalLine, change: string) => (change === '' ? line.says : change);
 
-async function putOnOrder({ models, t }: Work, decision: Decision, line: ProposalLine): Promise<void> {
-  const op = operation(line.operation);
+/** Puts a decided line on the work order, or asks the customer again where it changed. */
+export async function putOnOrder({ models, t }: Work, decision: Decision, line: ProposalLine): Promise<void> {
+  const op = operation(line.operation, await catalogueOf(models, t));
   const detail = detailOf(line, decision.changeText);
   const known = await models.WorkLine.findOne({ where: { decisionId: decision.id }, transaction: t });
   if (known) {

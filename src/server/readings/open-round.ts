@@ -1,19 +1,21 @@
 import { tuningName } from '../../core/instrument/defaults.ts';
 import { nextAfterRound, type RoundKind } from '../../core/readings/rounds.ts';
 import { operation } from '../../core/plan/operations.ts';
+import { catalogueOf } from '../house/load-operations.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** What moved readings and is finished: steps of the work, and strings that went on. */
 async function finishedMovers({ models, t }: Work, job: Job) {
   const where = { jobId: job.id };
-  const [lines, strings] = await Promise.all([
+  const [lines, strings, catalogue] = await Promise.all([
     models.WorkLine.findAll({ where, transaction: t }),
     models.StringChange.findAll({ where: { ...where, kind: 'on' }, transaction: t }),
+    catalogueOf(models, t),
   ]);
   return [
     ...lines
-      .filter((l) => l.finishedAt !== null && operation(l.operation).stale.length > 0)
+      .filter((l) => l.finishedAt !== null && operation(l.operation, catalogue).stale.length > 0)
       .map((l) => ({ title: l.title, at: l.finishedAt?.getTime() ?? 0 })),
     ...strings.map((s) => ({
       title: s.fresh ? 'New strings put on' : 'The strings put back on',

@@ -14,6 +14,7 @@ import type { ShopHabits } from '../../contracts/habits.ts';
 import { asGauge } from '../house/load-gauges.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
+import { keepResults } from '../plan/keep-results.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openRound } from './open-round.ts';
 
@@ -92,6 +93,7 @@ export const saveReading = defineUseCase({
     const kept = await values(work, input, round, read.value, habits);
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
+    if (input.round === 'as-left') await keepResults(work, opened.value);
     await refreshFacts(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,

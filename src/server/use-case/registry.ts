@@ -20,6 +20,11 @@ import { saveTargets } from '../house/save-targets.ts';
 import { answerItem } from '../inspection/answer-item.ts';
 import { chooseList } from '../inspection/choose-list.ts';
 import { finishInspection } from '../inspection/finish-inspection.ts';
+import { choosePlan } from '../plan/choose-plan.ts';
+import { dropTry, keepTry } from '../plan/keep-try.ts';
+import { makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
+import { setWorth } from '../plan/set-worth.ts';
+import { saveOperations } from '../house/save-operations.ts';
 import { addLine } from '../plan/add-line.ts';
 import { decideLine } from '../plan/decide-line.ts';
 import { setTarget } from '../plan/set-target.ts';
@@ -55,6 +60,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.save-gauge': saveGauge,
   'house.check-gauge': checkGauge,
   'house.save-targets': saveTargets,
+  'house.save-operations': saveOperations,
   'strings.off': takeStringsOff,
   'strings.on': putStringsOn,
   'readings.conditions': setConditions,
@@ -63,6 +69,13 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.target': setTarget,
   'plan.decide': decideLine,
   'plan.add': addLine,
+  'plan.keep-try': keepTry,
+  'plan.drop-try': dropTry,
+  'plan.worth': setWorth,
+  'plan.choose': choosePlan,
+  'plan.offer': makeOffer,
+  'plan.withdraw-offer': withdrawOffer,
+  'plan.record-choice': recordChoice,
   'work.answer': answerLine,
   'work.step': stepLine,
   'hand-over.check': checkBench,

@@ -5,6 +5,7 @@ import { ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { recordEvent } from '../events/record-event.ts';
+import { catalogueOf } from '../house/load-operations.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';
@@ -68,8 +69,7 @@ async function takeUp(work: Work, line: WorkLine, job: Job): Promise<void> {
   });
 }
 
-const waitAfter = (job: Job, line: WorkLine, now: Date): void => {
-  const { wait } = operation(line.operation);
+const waitAfter = (job: Job, line: WorkLine, now: Date, wait: number): void => {
   if (wait === 0) return;
   job.set({
     waitingFor: 'time',
@@ -95,7 +95,8 @@ export const stepLine = defineUseCase({
     await stopClocks(work, { lineId: line.id });
     if (input.action === 'start') await takeUp(work, line, job);
     const finished = input.action === 'finish';
-    if (finished) waitAfter(job, line, work.now);
+    const { wait, stale } = operation(line.operation, await catalogueOf(work.models, work.t));
+    if (finished) waitAfter(job, line, work.now, wait);
     const before = line.step;
     await line.update(
       {
@@ -113,7 +114,7 @@ export const stepLine = defineUseCase({
       entity: 'work line',
       entityId: line.id,
       fromVersion: input.version,
-      data: { before, stale: finished ? operation(line.operation).stale : [] },
+      data: { before, stale: finished ? stale : [] },
     });
     return ok({ version: line.version });
   },

@@ -16,6 +16,7 @@ import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
 import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './custody.ts';
 import { initGauges, GaugeRow, TargetVersion } from './gauges.ts';
 import { initMerges, KindRow, Merge } from './merges.ts';
+import { initPlans, Offer, OperationVersion, PlanChoice, PlanResult, WhatIf } from './plans.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
@@ -42,6 +43,11 @@ const ALL = {
   JobTarget,
   GaugeRow,
   TargetVersion,
+  WhatIf,
+  PlanChoice,
+  PlanResult,
+  Offer,
+  OperationVersion,
   Decision,
   WorkLine,
   TimeEntry,
@@ -75,6 +81,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initCustody(sequelize);
   initMerges(sequelize);
   initGauges(sequelize);
+  initPlans(sequelize);
   initEvents(sequelize);
   return ALL;
 }

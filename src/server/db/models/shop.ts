@@ -31,6 +31,8 @@ export class Instrument extends Model<InferAttributes<Instrument>, InferCreation
   declare construction: Construction;
   /** where a date was found, if not told */
   declare yearFrom: CreationOptional<string>;
+  /** what it is worth, minor units, where somebody said so */
+  declare worthMinor: CreationOptional<number | null>;
   declare mergedInto: CreationOptional<number | null>;
   declare createdAt: Date;
   declare version: CreationOptional<number>;
@@ -69,6 +71,7 @@ export function initShop(sequelize: Sequelize): void {
       scaleMm: { type: DataTypes.DECIMAL(14, 9), field: 'scale_mm' },
       construction: { type: DataTypes.JSON },
       yearFrom: { type: DataTypes.STRING(120), field: 'year_from', defaultValue: '' },
+      worthMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'worth_minor', defaultValue: null },
       mergedInto: { type: DataTypes.INTEGER.UNSIGNED, field: 'merged_into', defaultValue: null },
       createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },

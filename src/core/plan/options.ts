@@ -1,0 +1,99 @@
+import type { Minor } from '../money/money.ts';
+import type { Plan } from './solve/plans.ts';
+
+/** One option as the customer reads it. Money in minor units. */
+export interface CustomerOption {
+  readonly id: Plan['id'];
+  readonly name: string;
+  /** what is done, in plain words, one a line */
+  readonly done: readonly string[];
+  /** what it leaves as it is */
+  readonly left: readonly string[];
+  readonly price: { readonly low: Minor; readonly high: Minor };
+  readonly days: number;
+  readonly risk: string;
+  readonly original: string;
+}
+
+/** Everything the customer is shown. */
+export interface OfferContent {
+  readonly instrument: string;
+  readonly complaint: string;
+  readonly options: readonly CustomerOption[];
+}
+
+const NAMES: Readonly<Record<Plan['id'], string>> = {
+  leave: 'Leave it as it is',
+  sufficient: 'Put right what is out',
+  best: 'Bring everything to its best',
+};
+
+/** What is replaced or cut for good, by operation. */
+const CHANGES: Readonly<Record<string, string>> = {
+  'saddle-new': 'the saddle is replaced (you get the old one back)',
+  'saddle-raise': 'the saddle is replaced (you get the old one back)',
+  'saddle-lower': 'the saddle is cut lower',
+  'nut-new': 'the nut is replaced (you get the old one back)',
+  'nut-slots': 'nut slots are cut deeper',
+  'fret-dress': 'some metal comes off the frets',
+  'fret-spot': 'a little metal comes off the high frets',
+  'fret-replace': 'some frets are new',
+  refret: 'all frets are new',
+  'neck-reset': 'the neck joint is opened and fitted anew',
+  'bridge-thin': 'the bridge is made thinner',
+  compensate: 'the saddle’s top is shaped anew',
+  'saddle-slot': 'the saddle’s slot is filled and cut anew',
+};
+
+const RISKY: ReadonlySet<string> = new Set([
+  'neck-reset',
+  'bridge-thin',
+  'refret',
+  'neck-heat',
+  'saddle-slot',
+  'bridge-reglue',
+]);
+
+const HIDDEN: ReadonlySet<string> = new Set(['strings-off', 'play-test']);
+
+function optionOf(plan: Plan, taxRate: number): CustomerOption {
+  const ids = plan.operations.map((o) => o.id);
+  const changed = ids.flatMap((id) => CHANGES[id] ?? []);
+  const risky = plan.operations.filter((o) => RISKY.has(o.id)).map((o) => o.name.toLowerCase());
+  const forGood = plan.operations.filter((o) => !o.reversible).length;
+  const taxed = (v: Minor) => Math.round(v * (1 + taxRate));
+  return {
+    id: plan.id,
+    name: NAMES[plan.id],
+    done:
+      ids.length === 0
+        ? ['Nothing is done; it can be played as it is.']
+        : plan.operations.filter((o) => !HIDDEN.has(o.id)).map((o) => o.name),
+    left: plan.undone,
+    price: { low: taxed(plan.cost.price.low), high: taxed(plan.cost.price.high) },
+    days: plan.days,
+    risk:
+      ids.length === 0
+        ? 'None from us. What is out now may grow.'
+        : risky.length > 0
+          ? `Some: ${risky.join(' and ')} cannot be undone and may show something nobody can see before.`
+          : forGood > 0
+            ? `Small: ${forGood} ${forGood === 1 ? 'step takes' : 'steps take'} material off for good; each begins with a first cut.`
+            : 'Very small: everything can be undone.',
+    original: changed.length === 0 ? 'Everything stays original.' : `${changed.join('; ')}. The rest stays original.`,
+  };
+}
+
+/**
+ * The options for a customer: two or three plans in plain words. Plans that come to the same are put before them once.
+ * @param taxRate share that is added to prices, 0.2 for a fifth
+ */
+export function optionsFor(plans: readonly Plan[], taxRate: number): CustomerOption[] {
+  const seen = new Set<string>();
+  return plans.flatMap((p) => {
+    const key = JSON.stringify(p.operations.map((o) => o.id));
+    if (seen.has(key)) return [];
+    seen.add(key);
+    return [optionOf(p, taxRate)];
+  });
+}

@@ -1,0 +1,31 @@
+import type { Transaction } from 'sequelize';
+import { OPERATIONS } from '../../core/plan/operations.ts';
+import type { Database } from '../db/connection.ts';
+import type { Models } from '../db/models/index.ts';
+
+/** What the shop offers now: its newest version, or what ships. */
+export async function catalogueOf(models: Models, t: Transaction | null = null) {
+  const newest = await models.OperationVersion.findOne({ order: [['version', 'DESC']], transaction: t });
+  return newest?.operations ?? OPERATIONS;
+}
+
+/** What the shop offers, and every version of it, newest first. Version 0 is what ships. */
+export async function loadOperations({ models }: Pick<Database, 'models'>) {
+  const [rows, people] = await Promise.all([
+    models.OperationVersion.findAll({ order: [['version', 'DESC']] }),
+    models.Person.findAll({ attributes: ['id', 'name'] }),
+  ]);
+  return {
+    version: rows[0]?.version ?? 0,
+    operations: rows[0]?.operations ?? OPERATIONS,
+    versions: rows.map((r) => ({
+      version: r.version,
+      operations: r.operations,
+      note: r.note,
+      by: people.find((p) => p.id === r.savedBy)?.name ?? '',
+      at: r.savedAt.toISOString(),
+    })),
+  };
+}
+
+export type LoadedOperations = Awaited<ReturnType<typeof loadOperations>>;

@@ -1,0 +1,185 @@
+import { refuse } from '../../contracts/failure.ts';
+import { optionsFor, type OfferContent } from '../../core/plan/options.ts';
+import { plansFor } from '../../core/plan/solve/plans.ts';
+import { fail, ok } from '../../core/result.ts';
+import type { Database } from '../db/connection.ts';
+import type { Offer } from '../db/models/plans.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { shopOf } from '../house/load-shop.ts';
+import { gatherJob } from '../job/gather-job.ts';
+import { openJob } from '../job/open-job.ts';
+import { newToken, tokenHash } from '../people/tokens.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
+import { problemOf } from './problem-of.ts';
+
+const DAY_MS = 86_400_000;
+
+/** Puts options before the customer: the link's token is told once and kept only as its hash. */
+export const makeOffer = defineUseCase({
+  name: 'plan.offer',
+  needs: 'plan',
+  run: async (work, { jobId, days }) => {
+    const { models, t, actor, now } = work;
+    const opened = await openJob(work, jobId);
+    if (!opened.ok) return opened;
+    const g = await gatherJob(models, opened.value, t);
+    const problem = problemOf(g);
+    if ('because' in problem) return fail(refuse(problem.because));
+    const content: OfferContent = {
+      instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
+      complaint: g.job.complaint,
+      options: optionsFor(plansFor(problem).plans, shopOf(g.settings).taxRate),
+    };
+    const token = newToken();
+    // A new link takes the place of those not answered yet: the customer must not choose from what has changed.
+    await models.Offer.update(
+      { withdrawnAt: now },
+      { where: { jobId, choice: null, withdrawnAt: null }, transaction: t },
+    );
+    const offer = await models.Offer.create(
+      {
+        jobId,
+        tokenHash: tokenHash(token),
+        content,
+        madeBy: actor.personId,
+        madeAt: now,
+        expiresAt: new Date(now.getTime() + days * DAY_MS),
+      },
+      { transaction: t },
+    );
+    await recordEvent(work, {
+      jobId,
+      kind: 'options offered',
+      entity: 'offer',
+      entityId: offer.id,
+      fromVersion: null,
+      data: { options: content.options.map((o) => o.name), expiresAt: offer.expiresAt },
+    });
+    return ok({ offerId: offer.id, token });
+  },
+});
+
+/** Takes a link back: it opens nothing any more. */
+export const withdrawOffer = defineUseCase({
+  name: 'plan.withdraw-offer',
+  needs: 'plan',
+  run: async (work, { offerId }) => {
+    const { models, t, now } = work;
+    const offer = await models.Offer.findByPk(offerId, { transaction: t, lock: t.LOCK.UPDATE });
+    if (!offer) return fail({ code: 'not-found', message: 'There is no such offer.' });
+    if (offer.choice !== null) return fail(refuse('The customer has chosen already.'));
+    await offer.update({ withdrawnAt: offer.withdrawnAt ?? now }, { transaction: t });
+    await recordEvent(work, {
+      jobId: offer.jobId,
+      kind: 'offer withdrawn',
+      entity: 'offer',
+      entityId: offerId,
+      fromVersion: null,
+      data: {},
+    });
+    return ok({ offerId });
+  },
+});
+
+/** Writes down what the customer said at the counter, by telephone or in writing. */
+export const recordChoice = defineUseCase({
+  name: 'plan.record-choice',
+  needs: 'approve',
+  run: async (work, { offerId, choice, by, how, note }) => {
+    const { models, t, now } = work;
+    const offer = await models.Offer.findByPk(offerId, { transaction: t, lock: t.LOCK.UPDATE });
+    if (!offer) return fail({ code: 'not-found', message: 'There is no such offer.' });
+    const wrong = notOpen(offer, now) ?? notThere(offer, choice);
+    if (wrong !== null) return fail(refuse(wrong));
+    await offer.update(
+      { choice, choiceBy: by, choiceHow: how, choiceNote: note, chosenAt: now },
+      { transaction: t },
+    );
+    await recordEvent(work, {
+      jobId: offer.jobId,
+      kind: 'option chosen',
+      entity: 'offer',
+      entityId: offerId,
+      fromVersion: null,
+      data: { choice, by, how, note },
+    });
+    return ok({ offerId });
+  },
+});
+
+/** Why an offer cannot be answered, or null. */
+function notOpen(offer: Offer, now: Date): string | null {
+  if (offer.choice !== null) return 'This was answered already. Call the shop if you have changed your mind.';
+  if (offer.withdrawnAt !== null) return 'These options were taken back. The shop will send new ones.';
+  if (offer.expiresAt <= now) return 'These options are too old by now. Call the shop.';
+  return null;
+}
+
+const notThere = (offer: Offer, choice: string): string | null =>
+  offer.content.options.some((o) => o.id === choice) ? null : 'This is not one of the options.';
+
+/** What the link of an offer opens: its options and how it stands. Null where the token opens nothing. */
+export async function openOffer({ models }: Database, token: string, now: Date) {
+  if (!/^[\w-]{43}$/.test(token)) return null;
+  const offer = await models.Offer.findOne({ where: { tokenHash: tokenHash(token) } });
+  if (!offer || (offer.withdrawnAt !== null && offer.choice === null)) return null;
+  if (offer.expiresAt <= now && offer.choice === null) return null;
+  const shop = shopOf(await models.Setting.findAll());
+  return {
+    content: offer.content,
+    shop,
+    expiresAt: offer.expiresAt.toISOString(),
+    choice: offer.choice,
+    choiceBy: offer.choiceBy,
+    chosenAt: offer.chosenAt?.toISOString() ?? null,
+  };
+}
+
+/**
+ * The customer's own answer by the link: recorded once, with the name they gave. No session is needed; the token is the
+ * permission, and it opens nothing but this.
+ */
+export async function answerOffer(
+  db: Database,
+  token: string,
+  answer: { readonly choice: string; readonly by: string; readonly note: string },
+  now: Date,
+): Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }> {
+  if (!/^[\w-]{43}$/.test(token)) return { ok: false, message: 'This link opens nothing.' };
+  return db.sequelize.transaction(async (t) => {
+    const offer = await db.models.Offer.findOne({
+      where: { tokenHash: tokenHash(token) },
+      transaction: t,
+      lock: t.LOCK.UPDATE,
+    });
+    if (!offer) return { ok: false, message: 'This link opens nothing.' };
+    if (offer.choice === answer.choice && offer.choiceBy === answer.by) return { ok: true };
+    const wrong = notOpen(offer, now) ?? notThere(offer, answer.choice);
+    if (wrong !== null) return { ok: false, message: wrong };
+    await offer.update(
+      {
+        choice: answer.choice,
+        choiceBy: answer.by,
+        choiceHow: 'by the link',
+        choiceNote: answer.note,
+        chosenAt: now,
+      },
+      { transaction: t },
+    );
+    await db.models.EventRow.create(
+      {
+        at: now,
+        personId: null,
+        deviceId: null,
+        jobId: offer.jobId,
+        kind: 'option chosen',
+        entity: 'offer',
+        entityId: String(offer.id),
+        fromVersion: null,
+        data: { ...answer, how: 'by the link' },
+      },
+      { transaction: t },
+    );
+    return { ok: true };
+  });
+}

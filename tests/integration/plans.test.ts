@@ -1,0 +1,227 @@
+import { operationsFile } from '../../src/contracts/formats/operations.ts';
+import type { CommandInput } from '../../src/contracts/commands.ts';
+import { NO_MOVES } from '../../src/core/whatif/moves.ts';
+import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
+import { loadJob } from '../../src/server/job/load-job.ts';
+import { intake, staffedHouse, value } from './house.ts';
+
+type House = Awaited<ReturnType<typeof staffedHouse>>;
+let house: House;
+beforeAll(async () => {
+  house = await staffedHouse('plans');
+}, 60_000);
+afterAll(() => house.db.sequelize.close());
+
+type Save = CommandInput<'readings.save'>;
+const SET: readonly (readonly [Save['quantity'], number, number, string])[] = [
+  ['relief', 0, 7, '0.2'],
+  ['action', 6, 12, '3.2'],
+  ['action', 1, 12, '2.6'],
+  ['saddle-standout', 0, 0, '5'],
+  ...[1, 2, 3, 4, 5, 6].map((s) => ['nut-gap', s, 1, '0.1'] as const),
+];
+
+const save = (jobId: number, round: Save['round'], [quantity, string, fret, typed]: (typeof SET)[number]) =>
+  house.give(house.technician, 'readings.save', {
+    jobId,
+    round,
+    quantity,
+    string,
+    fret,
+    typed,
+    unit: 'mm',
+    version: 0,
+  });
+
+async function highJob() {
+  const taken = value(await house.give(house.desk, 'desk.take-in', intake()));
+  for (const place of SET) value(await save(taken.jobId, 'as-found', place));
+  return taken;
+}
+
+const see = async (number: number) => {
+  const job = await loadJob(house.db, number);
+  if (!job) throw new Error('no job');
+  return job;
+};
+
+describe('a chosen plan', () => {
+  test('goes on the order, keeps its predictions, and gives way to another', async () => {
+    const { jobId, number } = await highJob();
+    const choose = (plan: 'leave' | 'sufficient' | 'best', version: number) =>
+      house.give(house.technician, 'plan.choose', { jobId, plan, reason: '', version });
+    expect(value(await choose('sufficient', 0)).lines).toBeGreaterThan(1);
+    const job = await see(number);
+    expect(job.lines.map((l) => l.operation)).toContain('saddle-lower');
+    expect(job.plan.choice?.predicted.find((p) => p.key === 'action:6:12')?.value).toBeCloseTo(2.2, 1);
+    expect(await choose('best', 0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    value(await choose('leave', 1));
+    expect((await see(number)).lines).toEqual([]);
+  });
+
+  test('once work has begun on it, it cannot be put away unseen', async () => {
+    const { jobId, number } = await highJob();
+    value(
+      await house.give(house.technician, 'plan.choose', {
+        jobId,
+        plan: 'sufficient',
+        reason: '',
+        version: 0,
+      }),
+    );
+    const line = (await see(number)).lines.find((l) => l.operation === 'saddle-lower');
+    if (!line) throw new Error('no line');
+    const answer = {
+      lineId: line.id,
+      version: line.version,
+      answer: 'yes',
+      by: 'Petra',
+      how: 'at the counter',
+    } as const;
+    const yes = value(await house.give(house.desk, 'work.answer', answer));
+    value(
+      await house.give(house.technician, 'work.step', {
+        lineId: line.id,
+        version: yes.version,
+        action: 'start',
+      }),
+    );
+    const away = await house.give(house.technician, 'plan.choose', {
+      jobId,
+      plan: 'leave',
+      reason: '',
+      version: 1,
+    });
+    expect(away).toMatchObject({ ok: false, error: { code: 'refused' } });
+  });
+
+  test('what is left is held against what it said, and kept', async () => {
+    const { jobId, number } = await highJob();
+    value(
+      await house.give(house.technician, 'plan.choose', {
+        jobId,
+        plan: 'sufficient',
+        reason: '',
+        version: 0,
+      }),
+    );
+    value(await save(jobId, 'as-left', ['action', 6, 12, '2.3']));
+    const { results } = (await see(number)).plan;
+    expect(results).toHaveLength(1);
+    expect(results[0]?.achieved).toBe(2.3);
+    expect(results[0]?.predicted).toBeCloseTo(2.2, 1);
+  });
+
+  test('a job without readings has none, and says why', async () => {
+    const { jobId } = value(await house.give(house.desk, 'desk.take-in', intake()));
+    const done = await house.give(house.technician, 'plan.choose', {
+      jobId,
+      plan: 'best',
+      reason: '',
+      version: 0,
+    });
+    expect(done).toMatchObject({ ok: false, error: { code: 'refused' } });
+  });
+});
+
+describe('options for the customer', () => {
+  test('open by their link alone, are chosen once, and the link of an older offer opens nothing', async () => {
+    const { jobId, number } = await highJob();
+    const old = value(await house.give(house.technician, 'plan.offer', { jobId, days: 14 }));
+    const { token, offerId } = value(await house.give(house.technician, 'plan.offer', { jobId, days: 14 }));
+    const now = new Date();
+    expect(await openOffer(house.db, old.token, now)).toBeNull();
+    expect(await openOffer(house.db, 'a'.repeat(43), now)).toBeNull();
+    const open = await openOffer(house.db, token, now);
+    expect(open?.content.options.map((o) => o.id)).toEqual(expect.arrayContaining(['leave', 'sufficient']));
+    const stored = await house.db.models.Offer.findByPk(offerId);
+    expect(JSON.stringify(stored)).not.toContain(token);
+    const pick = (choice: string) =>
+      answerOffer(house.db, token, { choice, by: 'Petra Aldous', note: '' }, now);
+    expect(await pick('gold')).toMatchObject({ ok: false });
+    expect(await pick('sufficient')).toEqual({ ok: true });
+    expect(await pick('sufficient')).toEqual({ ok: true });
+    expect(await pick('leave')).toMatchObject({ ok: false });
+    const { offers } = (await see(number)).plan;
+    expect(offers[0]).toMatchObject({
+      choice: 'sufficient',
+      choiceBy: 'Petra Aldous',
+      choiceHow: 'by the link',
+    });
+    const events = await house.db.models.EventRow.count({ where: { jobId, kind: 'option chosen' } });
+    expect(events).toBe(1);
+  });
+
+  test('end with their day, can be taken back, and can be answered at the counter', async () => {
+    const { jobId } = await highJob();
+    const offer = async () => value(await house.give(house.technician, 'plan.offer', { jobId, days: 1 }));
+    const late = await offer();
+    expect(await openOffer(house.db, late.token, new Date(Date.now() + 2 * 86_400_000))).toBeNull();
+    const back = await offer();
+    value(await house.give(house.technician, 'plan.withdraw-offer', { offerId: back.offerId }));
+    expect(await openOffer(house.db, back.token, new Date())).toBeNull();
+    const last = await offer();
+    const said = {
+      offerId: last.offerId,
+      choice: 'leave',
+      by: 'Petra',
+      how: 'by telephone',
+      note: 'too dear',
+    } as const;
+    expect(await house.give(house.technician, 'plan.record-choice', said)).toMatchObject({ ok: false });
+    value(await house.give(house.desk, 'plan.record-choice', said));
+    expect(await house.give(house.desk, 'plan.record-choice', said)).toMatchObject({ ok: false });
+  });
+});
+
+describe('what is tried', () => {
+  test('is kept by a name, changed, dropped, and is no reading', async () => {
+    const { jobId, number } = await highJob();
+    const keep = (tryId: number, name: string, version: number) =>
+      house.give(house.technician, 'plan.keep-try', {
+        jobId,
+        tryId,
+        name,
+        moves: { ...NO_MOVES, bass: -1 },
+        version,
+      });
+    const { tryId } = value(await keep(0, 'lower', 0));
+    expect(await keep(0, 'lower', 0)).toMatchObject({ ok: false, error: { code: 'invalid' } });
+    value(await keep(tryId, 'lower still', 0));
+    expect(await keep(tryId, 'x', 0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    const job = await see(number);
+    expect(job.plan.tries.map((w) => w.name)).toEqual(['lower still']);
+    expect(job.readings.readings).toHaveLength(SET.length);
+    value(await house.give(house.technician, 'plan.drop-try', { tryId, version: 1 }));
+    expect((await see(number)).plan.tries).toEqual([]);
+  });
+
+  test('what it is worth is said once and seen by all', async () => {
+    const { jobId, number } = await highJob();
+    value(await house.give(house.technician, 'plan.worth', { jobId, worthMinor: 40_000, version: 0 }));
+    expect((await see(number)).plan.worth).toBe(40_000);
+    expect(await house.give(house.desk, 'plan.worth', { jobId, worthMinor: 1, version: 1 })).toMatchObject({
+      ok: false,
+    });
+  });
+});
+
+describe('the shop’s catalogue', () => {
+  test('is kept by versions; prices and waits of new lines follow it; a circle is refused', async () => {
+    const operations = operationsFile().map((o) =>
+      o.id === 'rod' ? { ...o, price: 9900, name: 'Set the rod' } : o,
+    );
+    const circle = operations.map((o) => (o.id === 'rod' ? { ...o, needs: ['saddle-lower' as const] } : o));
+    const give = (list: typeof operations, version: number) =>
+      house.give(house.lead, 'house.save-operations', { version, operations: list, note: 'dearer' });
+    expect(await give(circle, 0)).toMatchObject({ ok: false, error: { code: 'invalid' } });
+    value(await give(operations, 0));
+    expect(await give(operations, 0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    const { jobId, number } = await highJob();
+    value(await house.give(house.technician, 'plan.add', { jobId, operation: 'rod', detail: '' }));
+    expect((await see(number)).lines[0]).toMatchObject({ title: 'Set the rod', price: 9900 });
+    expect(
+      await house.give(house.technician, 'house.save-operations', { version: 1, operations, note: '' }),
+    ).toMatchObject({ ok: false, error: { code: 'not-allowed' } });
+  });
+});
