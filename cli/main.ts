@@ -20,7 +20,8 @@ const USAGE = `Usage: ./rubrica COMMAND
   plan FILE.json               the plans of an exported job as JSON (exit 2 with a message on bad input)
   export checklists|targets|operations
                                what ships, as JSON (docs/formats)
-  bench [sums|sheet|server] [--json] measure, beside a baseline in the same run
+  bench [sums|plans|sheet|server] [--json]
+                               measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   help                         this
 

@@ -90,6 +90,27 @@ const typeInto = (page: Page, selector: string, times: number): Promise<number[]
     [selector, times] as const,
   );
 
+/** Presses an arrow on a handle of the neck and waits until all that follows is laid out; times in ms. */
+const pressOn = (page: Page, label: string, times: number): Promise<number[]> =>
+  page.evaluate(
+    async ([name, n]) => {
+      const handle = document.querySelector(`[role="slider"][aria-label="${name}"]`);
+      if (!handle) throw new Error(`no handle ${name}`);
+      const all: number[] = [];
+      for (let i = 0; i < n; i++) {
+        const began = performance.now();
+        const key = i % 20 < 10 ? 'ArrowDown' : 'ArrowUp';
+        handle.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+        await Promise.resolve();
+        document.body.getBoundingClientRect();
+        all.push(performance.now() - began);
+        await new Promise((next) => setTimeout(next, 20));
+      }
+      return all;
+    },
+    [label, times] as const,
+  );
+
 /** Draws the year's charts anew and waits until the last of their lines stands; times in ms. */
 async function drawYear(page: Page, base: string, instrument: number): Promise<number[]> {
   const all: number[] = [];
@@ -122,6 +143,11 @@ export async function sheetRows(db: Database, base: string, cookies: string): Pr
     const redrawn = await typeInto(page, '[id="station-action:6:12"]', WARM + KEYS);
     await page.evaluate(() => document.body.insertAdjacentHTML('beforeend', '<input id="bare">'));
     const bare = await typeInto(page, '#bare', WARM + KEYS);
+    await page.goto(`${base}/job/${number}/plan`);
+    await page.waitForSelector('html[data-live]', { state: 'attached' });
+    await page.getByRole('radio', { name: 'Try it' }).click();
+    await page.getByRole('slider', { name: 'Saddle, bass' }).focus();
+    const tried = await pressOn(page, 'Saddle, bass', WARM + KEYS);
     const year = await drawYear(page, base, instrument);
     return [
       rowOf(
@@ -131,6 +157,7 @@ export async function sheetRows(db: Database, base: string, cookies: string): Pr
         sorted(bare),
         sorted(redrawn),
       ),
+      rowOf('what-if-redrawn.6-strings-24-frets', 16, 'a key in a bare field', sorted(bare), sorted(tried)),
       rowOf('a-year-of-readings-drawn', 100, 'a key in a bare field', sorted(bare), sorted(year)),
     ];
   } finally {

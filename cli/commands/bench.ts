@@ -15,6 +15,7 @@ import type { Options } from '../main.ts';
 import { startDatabase } from '../private-database.ts';
 import { rowOf, type Row } from '../bench/row.ts';
 import { answerRow, gateRow } from '../bench/inspection-rows.ts';
+import { planRows } from '../bench/plan-rows.ts';
 import { sheetRows } from '../bench/sheet-rows.ts';
 import { sumRows } from '../bench/sum-rows.ts';
 import { say, Trouble } from '../say.ts';
@@ -231,7 +232,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
   return rows;
 }
 
-const KINDS = ['sums', 'sheet', 'server'] as const;
+const KINDS = ['sums', 'plans', 'sheet', 'server'] as const;
 
 /** Measures the core's sums, the neck sheet in a browser and the server, or those named, each row beside its baseline in the same run. */
 export async function run(o: Options): Promise<number> {
@@ -240,6 +241,7 @@ export async function run(o: Options): Promise<number> {
   const wanted = (kind: (typeof KINDS)[number]) => o.rest.length === 0 || o.rest.includes(kind);
   const rows = [
     ...(wanted('sums') ? [...sumRows(), gateRow()] : []),
+    ...(wanted('plans') ? planRows() : []),
     ...(wanted('server') || wanted('sheet')
       ? await serverRows((['server', 'sheet'] as const).filter((k) => wanted(k)))
       : []),

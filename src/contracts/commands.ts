@@ -8,7 +8,7 @@ import { ROUND_KIND, type RoundKind } from '../core/readings/rounds.ts';
 import { RELATIVE_WISHES, type RelativeWish } from '../core/targets/target.ts';
 import { LENGTH_UNITS } from '../core/units/length-units.ts';
 import { operationsFormat } from './formats/operations.ts';
-import { movesSchema } from './moves.ts';
+import { PLAN_COMMANDS } from './plan-commands.ts';
 import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
 import { habitsSchema, methodsSchema } from './habits.ts';
@@ -232,34 +232,7 @@ export const COMMANDS = {
     version,
   }),
   'plan.add': z.object({ jobId: id, operation: z.enum(OPERATION_IDS), detail: text(400) }),
-  'plan.keep-try': z.object({
-    jobId: id,
-    tryId: z.union([z.literal(0), id]),
-    name: text(80).min(1, 'What is it called?'),
-    moves: movesSchema,
-    version,
-  }),
-  'plan.drop-try': z.object({ tryId: id, version }),
-  'plan.worth': z.object({
-    jobId: id,
-    worthMinor: z.union([z.null(), z.number().int().min(0).max(100_000_000_00)]),
-    version,
-  }),
-  'plan.choose': z.object({
-    jobId: id,
-    plan: z.enum(['leave', 'sufficient', 'best']),
-    reason: text(400),
-    version,
-  }),
-  'plan.offer': z.object({ jobId: id, days: z.number().int().min(1, 'At least a day').max(90) }),
-  'plan.withdraw-offer': z.object({ offerId: id }),
-  'plan.record-choice': z.object({
-    offerId: id,
-    choice: z.enum(['leave', 'sufficient', 'best']),
-    by: text(120).min(1, 'Who said so?'),
-    how: z.enum(['at the counter', 'by telephone', 'in writing']),
-    note: text(400),
-  }),
+  ...PLAN_COMMANDS,
   'work.answer': z.object({
     lineId: id,
     version,

@@ -1,9 +1,13 @@
 'use client';
 
 /** Opens the printer's dialog. */
-export function PrintButton() {
+export function PrintButton({ low = true }: { readonly low?: boolean }) {
   return (
-    <button type="button" className="button button-main no-print mt-6" onClick={() => window.print()}>
+    <button
+      type="button"
+      className={`button button-main no-print ${low ? 'mt-6' : ''}`}
+      onClick={() => window.print()}
+    >
       Print
     </button>
   );

@@ -1,10 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import { expect, type Page } from '@playwright/test';
-import { usualConstruction } from '../../src/core/instrument/defaults.ts';
-import type { Kind } from '../../src/core/instrument/kinds.ts';
-import { openDatabase } from '../../src/server/db/connection.ts';
-import { execute } from '../../src/server/use-case/execute.ts';
-import { A, accessible, DATABASE, go, tablet, test } from './shop.ts';
+import { A, accessible, go, tablet, test } from './shop.ts';
+import { takenIn } from './taken-in.ts';
 
 let ilse: Page;
 let odile: Page;
@@ -13,47 +9,6 @@ test.beforeAll(async ({ browser }) => {
   ilse = await tablet(browser, A, 'Ilse Marrow', '2468', true);
   odile = await tablet(browser, A, 'Odile Farrant', '480216');
 });
-
-/** Takes an instrument of a kind in, as the counter does, and answers its number. */
-async function takenIn(kind: Kind, maker: string): Promise<number> {
-  const db = openDatabase(DATABASE);
-  const person = await db.models.Person.findOne({ where: { name: 'Odile Farrant' } });
-  const device = await db.models.Device.findOne({ where: { name: 'demo loader' } });
-  if (!person || !device) throw new Error('the demo shop is empty');
-  const actor = {
-    personId: person.id,
-    deviceId: device.id,
-    name: person.name,
-    initials: 'OF',
-    role: person.role,
-  };
-  const usual = usualConstruction(kind);
-  const input = {
-    customer: { name: `Trial owner of ${maker}`, phone: '', email: '' },
-    instrument: {
-      maker,
-      model: 'Trial',
-      year: '',
-      serial: '',
-      construction: { ...usual, strings: [...usual.strings] },
-    },
-    complaint: 'Set it up.',
-    touch: 'medium',
-    plays: '',
-    wish: '',
-    neededBy: null,
-    hardDate: false,
-    hardReason: '',
-    limitMinor: null,
-    stringsState: 'at-pitch',
-    cameWith: [],
-    placeId: null,
-  } as const;
-  const done = await execute(db, actor, 'desk.take-in', { ...input, cameWith: [] }, randomUUID());
-  await db.sequelize.close();
-  if (!done.ok) throw new Error(JSON.stringify(done.error));
-  return done.value.number;
-}
 
 const station = (page: Page, key: string) => page.locator(`[id="station-${key}"]`);
 

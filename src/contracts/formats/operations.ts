@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
 import { OPERATIONS } from '../../core/plan/operations.ts';
-import { SKILLS, STATIONS, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import { SKILLS, STATIONS, type Operation, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
 
@@ -32,11 +33,16 @@ export const operationsFormat = z
       hazards: z.array(z.string().min(1).max(200)),
     }),
   )
+  .min(1)
+  .max(OPERATION_IDS.length)
+  .refine((all) => new Set(all.map((o) => o.id)).size === all.length, 'an operation is there twice')
   .meta({ title: 'Rubrica operations' });
 
-/** The operations that ship. */
-export const operationsFile = (): z.output<typeof operationsFormat> =>
-  OPERATIONS.map((o) => ({
+/** A catalogue in the published format: what ships, or a shop's own. */
+export const operationsFile = (
+  operations: readonly Operation[] = OPERATIONS,
+): z.output<typeof operationsFormat> =>
+  operations.map((o) => ({
     id: o.id,
     name: o.name,
     order: o.order,
@@ -52,6 +58,20 @@ export const operationsFile = (): z.output<typeof operationsFormat> =>
     reversible: o.reversible,
     hazards: [...o.hazards],
   }));
+
+/** Reads a catalogue's file; says the first thing that is wrong with it and where. */
+export function readOperationsFile(text: string): Result<z.output<typeof operationsFormat>, string> {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    return fail('This is no JSON file.');
+  }
+  const read = operationsFormat.safeParse(json);
+  if (read.success) return ok(read.data);
+  const [issue] = read.error.issues;
+  return fail(`${issue?.path.join('.') || 'the whole'}: ${issue?.message ?? 'it cannot be read'}.`);
+}
 
 /** The published JSON Schema of the format. */
 export const operationsSchema = (): JsonSchema => ({

@@ -16,7 +16,9 @@ export function operation(id: OperationId, catalogue: readonly Operation[] = OPE
 }
 
 /** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
-export function circleIn(catalogue: readonly Pick<Operation, 'id' | 'needs'>[]): readonly OperationId[] | null {
+export function circleIn(
+  catalogue: readonly Pick<Operation, 'id' | 'needs'>[],
+): readonly OperationId[] | null {
   const needs = new Map(catalogue.map((o) => [o.id, o.needs]));
   const done = new Set<OperationId>();
   const walk = (id: OperationId, path: readonly OperationId[]): readonly OperationId[] | null => {

@@ -69,7 +69,7 @@ function optionOf(plan: Plan, taxRate: number): CustomerOption {
       ids.length === 0
         ? ['Nothing is done; it can be played as it is.']
         : plan.operations.filter((o) => !HIDDEN.has(o.id)).map((o) => o.name),
-    left: plan.undone,
+    left: plan.undonePlain,
     price: { low: taxed(plan.cost.price.low), high: taxed(plan.cost.price.high) },
     days: plan.days,
     risk:
@@ -80,7 +80,8 @@ function optionOf(plan: Plan, taxRate: number): CustomerOption {
           : forGood > 0
             ? `Small: ${forGood} ${forGood === 1 ? 'step takes' : 'steps take'} material off for good; each begins with a first cut.`
             : 'Very small: everything can be undone.',
-    original: changed.length === 0 ? 'Everything stays original.' : `${changed.join('; ')}. The rest stays original.`,
+    original:
+      changed.length === 0 ? 'Everything stays original.' : `${changed.join('; ')}. The rest stays original.`,
   };
 }
 

@@ -29,11 +29,7 @@ function lineOf(plan: Plan, o: Plan['operations'][number]): ProposalLine {
 }
 
 /** Takes what an earlier plan put on the order off again, where nobody has begun it. Says what was begun. */
-async function clearEarlier(
-  { models, t }: Work,
-  g: GatheredJob,
-  keep: ReadonlySet<string>,
-): Promise<string | null> {
+async function clearEarlier({ t }: Work, g: GatheredJob, keep: ReadonlySet<string>): Promise<string | null> {
   for (const d of g.decisions.filter((x) => x.line.startsWith(OF_PLAN) && !keep.has(x.line))) {
     const line = g.lines.find((l) => l.decisionId === d.id);
     if (line && line.step !== 'ready') return line.title;

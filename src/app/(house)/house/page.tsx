@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/money.ts';
-import { OPERATIONS } from '../../../core/plan/operations.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
+import { loadOperations } from '../../../server/house/load-operations.ts';
 import { loadTargets } from '../../../server/house/load-targets.ts';
 import type { Band } from '../../../core/neck/truss-rod.ts';
 import { database } from '../../../server/db/connection.ts';
@@ -53,7 +53,8 @@ function Table({
 export default async function HousePage() {
   await requireActor();
   const db = database();
-  const [{ targets }, shop, people, devices] = await Promise.all([
+  const [{ operations }, { targets }, shop, people, devices] = await Promise.all([
+    loadOperations(db),
     loadTargets(db),
     loadShop(db),
     db.models.Person.findAll({ order: [['name', 'ASC']] }),
@@ -67,6 +68,9 @@ export default async function HousePage() {
         </Link>
         <Link href="/house/targets" className="button">
           Targets
+        </Link>
+        <Link href="/house/operations" className="button">
+          Operations
         </Link>
         <Link href="/house/readings" className="button">
           How we read
@@ -98,7 +102,7 @@ export default async function HousePage() {
         <Table
           caption="Operations"
           head={['Operation', 'Minutes', 'Price', 'Undone?']}
-          rows={OPERATIONS.map((o) => [
+          rows={operations.map((o) => [
             o.name,
             `${o.minutes.low}–${o.minutes.likely}–${o.minutes.high}`,
             formatMoney(o.price + o.parts, shop.currency),

@@ -3,9 +3,10 @@ import type { FretLevel } from '../../frets/fret-level.ts';
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import { verdict } from '../../targets/target.ts';
 import { formatLength } from '../../units/format-length.ts';
+import { consequences, positionsOf } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
-import { highFrets } from './judge-outcome.ts';
+import { highFrets, tightestFor } from './judge-outcome.ts';
 import { offered, type Problem } from './problem.ts';
 import { none, stay, type Refused, type Way, type Ways } from './way.ts';
 
@@ -73,6 +74,14 @@ function way(p: Problem, moves: Moves, l: Levelling, strategy: Strategy, replace
   };
 }
 
+/** Whether a string meets a fret as things are, on a neck whose frets were read: a rise has no single high fret. */
+function buzzesOnThem(p: Problem, moves: Moves): boolean {
+  if (p.frets.length < 5) return false;
+  const x = positionsOf(p.model.construction);
+  const at = tightestFor(p, consequences(p.model, moves, p.ratio, x), x);
+  return at !== null && at.margin < 0;
+}
+
 /** From the rocker alone only single frets can be taken down: how high the others stand is not known. */
 function rockedWays(p: Problem, moves: Moves, high: ReturnType<typeof highFrets>): Way[] {
   if (offered(p, 'fret-spot') === null) return [];
@@ -101,7 +110,7 @@ function rockedWays(p: Problem, moves: Moves, high: ReturnType<typeof highFrets>
 export function fretWays(p: Problem, moves: Moves): Ways {
   const high = highFrets(p.model, p.model.tops, p.limits.highFret);
   const low = p.frets.filter((f) => f.height < p.limits.fretHeight);
-  if (high.length === 0 && low.length === 0) return none('frets', moves);
+  if (high.length === 0 && low.length === 0 && !buzzesOnThem(p, moves)) return none('frets', moves);
   const keep = stay('frets', moves);
   if (!straight(p, moves))
     return {

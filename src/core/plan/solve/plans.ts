@@ -28,6 +28,8 @@ export interface Plan {
   /** what is expected to stand at each place that was read */
   readonly predicted: ReadonlyArray<{ readonly key: string; readonly label: string; readonly value: number }>;
   readonly undone: readonly string[];
+  /** the same in plain words, without numbers */
+  readonly undonePlain: readonly string[];
   readonly warns: readonly string[];
   readonly calls: readonly Call[];
   readonly cost: Cost;
@@ -68,8 +70,8 @@ function undone(p: Problem, c: Candidate): string[] {
     const band =
       t &&
       (s.judged.quantity === 'intonation'
-        ? `${t.low} to ${t.high}`
-        : `${formatLength(t.low, 'mm')}–${formatLength(t.high, 'mm')}`);
+        ? `${formatCents(t.low)} to ${formatCents(t.high)}`
+        : `${t.low.toFixed(2)}–${formatLength(t.high, 'mm')}`);
     return `${s.judged.label}: ${say(s)}, ${s.verdict === 'high' ? 'over' : 'under'} its band ${band ?? ''}`.trim();
   });
   const frets = c.highFrets.map(
@@ -83,6 +85,53 @@ function undone(p: Problem, c: Candidate): string[] {
         ]
       : [];
   return [...places, ...frets, ...buzz, ...c.leftFindings.map((f) => `Inspection: ${f}`)];
+}
+
+/** What a candidate leaves undone as one tells it to somebody who plays, a line for each kind of thing. */
+function undonePlain(p: Problem, c: Candidate): string[] {
+  const out = c.stands.filter(isOut);
+  const of = (q: string, v?: string) =>
+    out.filter((s) => s.judged.quantity === q && (v === undefined || s.verdict === v)).length;
+  const some = (n: number, one: string, more: string): string[] => (n === 0 ? [] : [n === 1 ? one : more]);
+  return [
+    ...some(of('relief', 'high'), 'The neck is bowed more than it should be.', ''),
+    ...some(of('relief', 'low'), 'The neck is straighter than it should be.', ''),
+    ...some(
+      of('action', 'high'),
+      'On one side the strings stand high: it takes more strength.',
+      'The strings stand high: it takes more strength.',
+    ),
+    ...some(
+      of('action', 'low'),
+      'On one side the strings stand very low: they may buzz.',
+      'The strings stand very low: they may buzz.',
+    ),
+    ...some(
+      of('nut-gap', 'high'),
+      'One string is hard to press at the first frets.',
+      'Some strings are hard to press at the first frets.',
+    ),
+    ...some(
+      of('nut-gap', 'low'),
+      'One string sits very deep at the nut: it may buzz open.',
+      'Some strings sit very deep at the nut: they may buzz open.',
+    ),
+    ...some(
+      of('intonation'),
+      'One string plays a little out of tune up the neck.',
+      'Some strings play a little out of tune up the neck.',
+    ),
+    ...some(c.highFrets.length, 'One fret stands high.', 'Some frets stand high.'),
+    ...some(
+      c.tightest !== null && c.tightest.margin < 0 ? 1 : 0,
+      'It may buzz when you play as hard as you do.',
+      '',
+    ),
+    ...c.leftFindings.map((f) => {
+      const finding = p.findings.find((x) => x.title === f);
+      return `${f}: left as it is${finding && finding.note !== '' ? ` (${finding.note})` : ''}.`;
+    }),
+  ];
 }
 
 function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]): Plan {
@@ -106,6 +155,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
     moves: c.moves,
     predicted: c.stands.map((s) => ({ key: s.judged.key, label: s.judged.label, value: s.value })),
     undone: undone(p, c),
+    undonePlain: undonePlain(p, c),
     warns: c.ways.flatMap((w) => w.warns),
     calls,
     cost: c.cost,

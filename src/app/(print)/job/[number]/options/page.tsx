@@ -1,0 +1,57 @@
+import { notFound } from 'next/navigation';
+import { optionsFor } from '../../../../../core/plan/options.ts';
+import { plansFor } from '../../../../../core/plan/solve/plans.ts';
+import { database } from '../../../../../server/db/connection.ts';
+import { gatherJob } from '../../../../../server/job/gather-job.ts';
+import { shopOf } from '../../../../../server/house/load-shop.ts';
+import { problemOf } from '../../../../../server/plan/problem-of.ts';
+import { OptionCard } from '../../../../../ui/plan/option-card.tsx';
+import { PrintButton } from '../../../../../ui/print-button.tsx';
+import { requireActor } from '../../../../_lib/session.ts';
+
+export const metadata = { title: 'Options' };
+
+/** The options on paper, with a box to tick at each. */
+export default async function PaperOptions({ params }: { readonly params: Promise<{ number: string }> }) {
+  await requireActor();
+  const { number } = await params;
+  const db = database();
+  const job = /^\d{1,9}$/.test(number)
+    ? await db.models.Job.findOne({ where: { number: Number(number) } })
+    : null;
+  if (!job) notFound();
+  const g = await gatherJob(db.models, job);
+  const problem = problemOf(g);
+  const shop = shopOf(g.settings);
+  const options = 'because' in problem ? [] : optionsFor(plansFor(problem).plans, shop.taxRate);
+  return (
+    <main className="p-8">
+      <article
+        aria-label={`Options for job ${job.number}`}
+        className="w-[190mm] space-y-4 bg-white p-[8mm] text-black"
+      >
+        <header className="flex items-baseline justify-between border-b-2 border-black pb-2">
+          <h1 className="text-2xl">
+            {g.instrument.maker} {g.instrument.model}
+          </h1>
+          <p>
+            {shop.name} · job {job.number}
+          </p>
+        </header>
+        <p>
+          You told us: <q>{job.complaint}</q>
+        </p>
+        {'because' in problem && <p>{problem.because}</p>}
+        <div className="grid grid-cols-3 gap-3 text-sm">
+          {options.map((o) => (
+            <OptionCard key={o.id} option={o} currency={shop.currency}>
+              <p className="mt-auto border-t border-black pt-2">☐ this one</p>
+            </OptionCard>
+          ))}
+        </div>
+        <p className="pt-6">Name and date: ______________________________________</p>
+      </article>
+      <PrintButton />
+    </main>
+  );
+}

@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { database } from '../../../../server/db/connection.ts';
+import { answerOffer } from '../../../../server/plan/offers.ts';
+import { sameOrigin } from '../../../_lib/same-origin.ts';
+
+const body = z.object({
+  choice: z.enum(['leave', 'sufficient', 'best']),
+  by: z.string().trim().min(1).max(120),
+  note: z.string().trim().max(400),
+});
+
+/** The customer's answer by their link: the token is the permission, and it is good for this alone. */
+export async function POST(
+  request: Request,
+  { params }: { readonly params: Promise<{ token: string }> },
+): Promise<Response> {
+  if (!sameOrigin(request))
+    return Response.json({ ok: false, message: 'This request comes from elsewhere.' }, { status: 403 });
+  const read = body.safeParse(await request.json().catch(() => null));
+  if (!read.success)
+    return Response.json({ ok: false, message: 'Choose one and write your name.' }, { status: 422 });
+  const { token } = await params;
+  const done = await answerOffer(database(), token, read.data, new Date());
+  return Response.json(done, { status: done.ok ? 200 : 409 });
+}

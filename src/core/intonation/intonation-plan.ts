@@ -1,0 +1,64 @@
+import { stringNumber, type Construction } from '../instrument/construction.ts';
+import { contactFit } from './contact-fit.ts';
+import { intonationFit, type IntonationFit, type PitchReading } from './intonation-fit.ts';
+
+/** What is to do at one string for its pitch. mm, cents. */
+export interface StringIntonation {
+  readonly string: number;
+  readonly readings: readonly PitchReading[];
+  readonly fit: IntonationFit;
+  /** whether the nut was worked out too */
+  readonly nutToo: boolean;
+  /** why the nut was not, or '' */
+  readonly why: string;
+  /** where the contact stands after the move, from the saddle's front edge; null where it was not read */
+  readonly at: number | null;
+  readonly from: number | null;
+  readonly outside: number;
+  readonly ways: readonly string[];
+}
+
+type Read = {
+  readonly quantity: string;
+  readonly string: number;
+  readonly fret: number;
+  readonly value: number;
+};
+const USUAL_CROWN = 3;
+
+/**
+ * The saddle's and, where low frets were read, the nut's move of every string that was read, with whether the contact
+ * stays on the crown and the ways when it does not.
+ * @param readings usable readings: intonation (cents at a fret), contact, saddle thickness
+ */
+export function intonationPlan(c: Construction, readings: readonly Read[]): StringIntonation[] {
+  const crown = readings.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_CROWN;
+  return c.strings.flatMap((_, i) => {
+    const string = stringNumber(c, i);
+    const own = readings
+      .filter((r) => r.quantity === 'intonation' && r.string === string)
+      .map((r) => ({ fret: r.fret, cents: r.value }))
+      .sort((a, b) => a.fret - b.fret);
+    if (own.length === 0) return [];
+    const both = own.length > 1 ? intonationFit(c.scale, own, true, c.compensation) : null;
+    const one = intonationFit(c.scale, own, false, c.compensation);
+    if (!one.ok) return [];
+    const nutToo = both?.ok === true;
+    const fit = both?.ok ? both.value : one.value;
+    const from = readings.find((r) => r.quantity === 'contact' && r.string === string)?.value ?? null;
+    const placed = from === null ? null : contactFit(crown, from, fit.saddleMove);
+    return [
+      {
+        string,
+        readings: own,
+        fit,
+        nutToo,
+        why: nutToo ? '' : both && !both.ok ? both.error.message : 'Only one fret was read.',
+        at: placed?.at ?? null,
+        from,
+        outside: placed?.outside ?? 0,
+        ways: placed?.ways ?? [],
+      },
+    ];
+  });
+}

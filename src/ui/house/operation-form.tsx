@@ -1,0 +1,250 @@
+'use client';
+
+import { useState } from 'react';
+import { SKILLS, STATIONS, type Operation, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
+import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
+import { FormField } from '../form-field.tsx';
+import { ListChoice } from '../list-choice.tsx';
+
+const WHOLE = /^\d{1,6}$/;
+const AMOUNT = /^\d{1,6}([.,]\d{1,2})?$/;
+
+const items = <K extends string>(of: Readonly<Record<K, string>>) =>
+  (Object.entries(of) as [K, string][]).map(([value, name]) => ({ value, name }));
+const lines = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((t) => t.trim())
+    .filter((t) => t !== '');
+
+/** A number typed as text: what cannot be read stays in the field, and what was before stays in force. */
+function NumberField({
+  label,
+  value,
+  money = false,
+  may,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly money?: boolean;
+  readonly may: boolean;
+  readonly onChange: (value: number) => void;
+}) {
+  const [text, setText] = useState(money ? (value / 100).toFixed(2) : String(value));
+  const fine = (money ? AMOUNT : WHOLE).test(text.trim());
+  return (
+    <FormField label={label} error={fine ? undefined : money ? 'An amount' : 'A whole number'}>
+      {(w) => (
+        <input
+          {...w}
+          className="field"
+          inputMode="decimal"
+          readOnly={!may}
+          value={text}
+          onChange={(e) => {
+            const typed = e.target.value;
+            setText(typed);
+            if (!(money ? AMOUNT : WHOLE).test(typed.trim())) return;
+            const n = Number(typed.trim().replace(',', '.'));
+            onChange(money ? Math.round(n * 100) : n);
+          }}
+        />
+      )}
+    </FormField>
+  );
+}
+
+/** Everything the shop knows of one kind of work. */
+export function OperationForm({
+  operation: o,
+  list,
+  may,
+  onChange,
+  onLeave,
+}: {
+  readonly operation: Operation;
+  readonly list: readonly Operation[];
+  readonly may: boolean;
+  readonly onChange: (to: Operation) => void;
+  readonly onLeave: () => void;
+}) {
+  const falls = !(o.minutes.low <= o.minutes.likely && o.minutes.likely <= o.minutes.high);
+  const minutes = (k: keyof Operation['minutes']) => (v: number) =>
+    onChange({ ...o, minutes: { ...o.minutes, [k]: v } });
+  const [need, setNeed] = useState<string>('');
+  return (
+    <div className="space-y-3">
+      <FormField label="Name" error={o.name.trim() === '' ? 'What is it called?' : undefined}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            maxLength={120}
+            readOnly={!may}
+            value={o.name}
+            onChange={(e) => onChange({ ...o, name: e.target.value })}
+          />
+        )}
+      </FormField>
+      <div className="grid grid-cols-3 gap-2">
+        <NumberField label="Minutes, low" value={o.minutes.low} may={may} onChange={minutes('low')} />
+        <NumberField label="likely" value={o.minutes.likely} may={may} onChange={minutes('likely')} />
+        <NumberField label="high" value={o.minutes.high} may={may} onChange={minutes('high')} />
+        <NumberField
+          label="Wait after, minutes"
+          value={o.wait}
+          may={may}
+          onChange={(wait) => onChange({ ...o, wait })}
+        />
+        <NumberField
+          label="Price"
+          money
+          value={o.price}
+          may={may}
+          onChange={(price) => onChange({ ...o, price })}
+        />
+        <NumberField
+          label="Parts"
+          money
+          value={o.parts}
+          may={may}
+          onChange={(parts) => onChange({ ...o, parts })}
+        />
+      </div>
+      {falls && <p className="text-sm text-rubric">◆ Low, likely and high must not fall.</p>}
+      <div className="grid grid-cols-2 gap-2">
+        <FormField label="Who may do it">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={o.skill}
+              items={items(SKILLS)}
+              onChange={(v) => may && onChange({ ...o, skill: v as Skill })}
+            />
+          )}
+        </FormField>
+        <FormField label="Where">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={o.place}
+              items={items(STATIONS)}
+              onChange={(v) => may && onChange({ ...o, place: v as WorkPlace })}
+            />
+          )}
+        </FormField>
+      </div>
+      <div>
+        <p className="label">Done before it</p>
+        <ul className="flex flex-wrap gap-1">
+          {o.needs.map((n) => (
+            <li key={n}>
+              <button
+                type="button"
+                className="button text-sm"
+                disabled={!may}
+                aria-label={`No more before it: ${list.find((x) => x.id === n)?.name ?? n}`}
+                onClick={() => onChange({ ...o, needs: o.needs.filter((x) => x !== n) })}
+              >
+                {list.find((x) => x.id === n)?.name ?? n} ✕
+              </button>
+            </li>
+          ))}
+        </ul>
+        {may && (
+          <div className="flex items-end gap-2 pt-1">
+            <FormField label="Another one" className="flex-1">
+              {(w) => (
+                <ListChoice
+                  {...w}
+                  value={need}
+                  items={list
+                    .filter((x) => x.id !== o.id && !o.needs.includes(x.id))
+                    .map((x) => ({ value: x.id, name: x.name }))}
+                  onChange={setNeed}
+                />
+              )}
+            </FormField>
+            <button
+              type="button"
+              className="button"
+              disabled={need === ''}
+              onClick={() => {
+                const found = list.find((x) => x.id === need);
+                if (found) onChange({ ...o, needs: [...o.needs, found.id] });
+                setNeed('');
+              }}
+            >
+              Add
+            </button>
+          </div>
+        )}
+      </div>
+      <FormField label="Materials, one a line">
+        {(w) => (
+          <textarea
+            {...w}
+            className="field"
+            rows={2}
+            readOnly={!may}
+            defaultValue={o.materials.join('\n')}
+            onChange={(e) => onChange({ ...o, materials: lines(e.target.value) })}
+          />
+        )}
+      </FormField>
+      <FormField label="Cautions, one a line: short, and what the safety sheet says comes first">
+        {(w) => (
+          <textarea
+            {...w}
+            className="field"
+            rows={3}
+            readOnly={!may}
+            defaultValue={o.hazards.join('\n')}
+            onChange={(e) => onChange({ ...o, hazards: lines(e.target.value) })}
+          />
+        )}
+      </FormField>
+      <fieldset>
+        <legend className="label">Must be read again after it</legend>
+        <div
+          className="grid max-h-40 grid-cols-2 gap-x-3 overflow-auto text-sm"
+          tabIndex={0}
+          role="group"
+          aria-label="Readings"
+        >
+          {QUANTITIES.map((q: Quantity) => (
+            <label key={q} className="flex min-h-8 items-center gap-2">
+              <input
+                type="checkbox"
+                disabled={!may}
+                checked={o.stale.includes(q)}
+                onChange={(e) =>
+                  onChange({
+                    ...o,
+                    stale: QUANTITIES.filter((x) => (x === q ? e.target.checked : o.stale.includes(x))),
+                  })
+                }
+              />
+              {QUANTITY_FACTS[q].name}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          disabled={!may}
+          checked={o.reversible}
+          onChange={(e) => onChange({ ...o, reversible: e.target.checked })}
+        />
+        It can be undone
+      </label>
+      {may && (
+        <button type="button" className="button" onClick={onLeave}>
+          Do not offer it any more
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { openOffer } from '../../server/plan/offers.ts';
+import { sayMoment } from '../dates.ts';
+import { FormField } from '../form-field.tsx';
+import { OptionCard } from './option-card.tsx';
+
+type Opened = NonNullable<Awaited<ReturnType<typeof openOffer>>>;
+
+/** The options with the customer's answer: one tap on one of them, a name, and it is the shop's to do. */
+export function ChooseOption({ token, offer }: { readonly token: string; readonly offer: Opened }) {
+  const router = useRouter();
+  const [choice, setChoice] = useState('');
+  const [by, setBy] = useState('');
+  const [note, setNote] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState('');
+  const chosen = offer.content.options.find((o) => o.id === offer.choice);
+  const send = async () => {
+    if (by.trim() === '') return setWrong('Please write your name.');
+    setBusy(true);
+    setWrong('');
+    try {
+      const answer = await fetch(`/api/offer/${token}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ choice, by: by.trim(), note: note.trim() }),
+      });
+      const done = (await answer.json()) as { ok: boolean; message?: string };
+      if (done.ok) router.refresh();
+      else setWrong(done.message ?? 'That did not work. Try again.');
+    } catch {
+      setWrong('No connection. What you wrote is still here; try again.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <>
+      {chosen && (
+        <p role="status" className="my-3 border-2 border-seal p-3 text-lg">
+          ✓ {offer.choiceBy} chose <b>{chosen.name}</b>
+          {offer.chosenAt && ` on ${sayMoment(offer.chosenAt)}`}. The shop has it. Changed your mind? Call us.
+        </p>
+      )}
+      <div className="grid gap-4 md:grid-cols-3">
+        {offer.content.options.map((o) => (
+          <OptionCard key={o.id} option={o} currency={offer.shop.currency}>
+            {!chosen && (
+              <button
+                type="button"
+                className={`button mt-auto ${choice === o.id ? 'button-main' : ''}`}
+                aria-label={`${choice === o.id ? '● This one' : 'Choose this'}: ${o.name}`}
+                aria-pressed={choice === o.id}
+                onClick={() => setChoice(o.id)}
+              >
+                {choice === o.id ? '● This one' : 'Choose this'}
+              </button>
+            )}
+          </OptionCard>
+        ))}
+      </div>
+      {!chosen && choice !== '' && (
+        <form
+          className="mt-4 max-w-xl space-y-3 border-t-2 border-plain pt-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void send();
+          }}
+        >
+          <FormField label="Your name" error={wrong === '' ? undefined : wrong}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                autoComplete="name"
+                maxLength={120}
+                value={by}
+                onChange={(e) => setBy(e.target.value)}
+              />
+            )}
+          </FormField>
+          <FormField label="Anything we should know (you may leave this empty)">
+            {(w) => (
+              <textarea
+                {...w}
+                className="field"
+                rows={2}
+                maxLength={400}
+                value={note}
+                onChange={(e) => setNote(e.target.value)}
+              />
+            )}
+          </FormField>
+          <button type="submit" className="button button-main" disabled={busy}>
+            Yes: {offer.content.options.find((o) => o.id === choice)?.name}
+          </button>
+        </form>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,177 @@
+'use client';
+
+import { ACROSS } from '../../core/frets/fret-level.ts';
+import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
+import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
+import { USUAL_LIMITS } from '../../core/plan/solve/problem.ts';
+import { formatLength } from '../../core/units/format-length.ts';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { PrintButton } from '../print-button.tsx';
+import { planInputOf } from './plan-problem.ts';
+
+const COLUMN = 46;
+const SIDE = 14;
+const HEIGHT = 120;
+
+/** The fret map: what stands at each of three places across, how much of it comes off, what is left. */
+export function FretPanel({ job }: Pick<LeafProps, 'job'>) {
+  const input = planInputOf(job);
+  const c = job.instrument.construction;
+  const tops = fretTopsOf(input.readings, input.stale);
+  const rocks = [...input.readings.values()].filter(
+    (r) => r.quantity === 'fret-rock' && !input.stale.has(r.key),
+  );
+  const plan = fretPlan(c.scale, tops, USUAL_LIMITS.fretHeight, USUAL_LIMITS.newFretHeight);
+  if (!plan)
+    return (
+      <section aria-label="Frets">
+        <p>
+          {rocks.length === 0
+            ? 'No fret was read. Read fret heights (or what rocks) on the Frets part of the Readings leaf; then the level surface and the ways to it stand here.'
+            : `Rocks: ${rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, 'thou')}`).join(', ')}. Take down what rocks once the neck is straight; with heights read too, the ways can be compared.`}
+        </p>
+      </section>
+    );
+  const tallest = Math.max(...plan.frets.map((f) => Math.max(f.bass, f.middle, f.treble)));
+  const y = (mm: number) => 18 + (1 - mm / tallest) * HEIGHT;
+  const width = plan.frets.length * COLUMN + 60;
+  return (
+    <section aria-label="Frets" className="space-y-3">
+      <div className="flex items-center gap-3 print:hidden">
+        <PrintButton low={false} />
+        <p className="text-sm text-quiet">
+          Bars: what stands over the board at bass, middle and treble. Dark: what comes off to level all with
+          the least metal ({formatLength(plan.level.total, 'mm')} together; the action rises by about{' '}
+          {formatLength(plan.level.actionRise, 'mm')}).
+        </p>
+      </div>
+      <div className="overflow-x-auto">
+        <svg
+          width={width}
+          height={HEIGHT + 62}
+          role="img"
+          aria-label="Fret map with what comes off each fret; the table below says the same"
+        >
+          <line
+            x1={40}
+            x2={width - 10}
+            y1={y(USUAL_LIMITS.fretHeight)}
+            y2={y(USUAL_LIMITS.fretHeight)}
+            stroke="var(--quiet)"
+            strokeDasharray="4 4"
+          />
+          <text x={0} y={y(USUAL_LIMITS.fretHeight) + 4} fontSize={11} fill="var(--quiet)">
+            {USUAL_LIMITS.fretHeight}
+          </text>
+          {plan.frets.map((f, i) => {
+            const level = plan.level.frets[i];
+            return (
+              <g key={f.fret}>
+                {ACROSS.map((z, k) => {
+                  const off = level?.removal[z] ?? 0;
+                  const x = 44 + i * COLUMN + k * SIDE;
+                  return (
+                    <g key={z}>
+                      <rect
+                        x={x}
+                        y={y(f[z])}
+                        width={SIDE - 3}
+                        height={y(0) - y(f[z])}
+                        fill="var(--card)"
+                        stroke="var(--plain)"
+                      />
+                      <rect
+                        x={x}
+                        y={y(f[z])}
+                        width={SIDE - 3}
+                        height={Math.max(off > 0.001 ? 1.5 : 0, y(f[z] - off) - y(f[z]))}
+                        fill="var(--plain)"
+                      />
+                    </g>
+                  );
+                })}
+                <text
+                  x={44 + i * COLUMN + 1.5 * SIDE}
+                  y={HEIGHT + 34}
+                  textAnchor="middle"
+                  fontSize={13}
+                  fill="var(--plain)"
+                >
+                  {f.fret}
+                </text>
+                <text
+                  x={44 + i * COLUMN + 1.5 * SIDE}
+                  y={HEIGHT + 50}
+                  textAnchor="middle"
+                  fontSize={11}
+                  fill="var(--quiet)"
+                >
+                  {Math.max(...Object.values(level?.removal ?? { bass: 0 })).toFixed(2)}
+                </text>
+              </g>
+            );
+          })}
+        </svg>
+      </div>
+      <div className="grid gap-6 lg:grid-cols-2">
+        <table className="self-start text-left text-sm">
+          <caption className="py-1 text-left font-serif text-lg font-semibold">The ways compared</caption>
+          <thead>
+            <tr className="border-b-2 border-plain">
+              {['Way', 'Metal off, mm', 'Least left, mm', 'Action rises, mm', 'End too low'].map((h) => (
+                <th key={h} scope="col" className="pr-4">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {plan.strategies
+              .filter((s) => s.strategy !== 'replace-some' || s.replaced.length > 0)
+              .map((s) => (
+                <tr key={s.strategy} className="border-b border-line">
+                  <th scope="row" className="py-1 pr-4 font-normal">
+                    {STRATEGY_NAMES[s.strategy]}
+                    {s.strategy === 'replace-some' && s.replaced.length > 0 && ` (${s.replaced.join(', ')})`}
+                  </th>
+                  <td>{s.total.toFixed(2)}</td>
+                  <td>{s.leastLeft.toFixed(2)}</td>
+                  <td>{s.actionRise.toFixed(2).replace('-', '−')}</td>
+                  <td className={s.underMinimum.length > 0 ? 'text-rubric' : ''}>
+                    {s.underMinimum.length === 0 ? 'none' : `◆ ${s.underMinimum.join(', ')}`}
+                  </td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+        <table className="self-start text-left text-sm">
+          <caption className="py-1 text-left font-serif text-lg font-semibold">
+            Off each fret, to level all, mm
+          </caption>
+          <thead>
+            <tr className="border-b-2 border-plain">
+              {['Fret', 'Bass', 'Middle', 'Treble', 'Left'].map((h) => (
+                <th key={h} scope="col" className="pr-5">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {plan.level.frets.map((f) => (
+              <tr key={f.fret} className="border-b border-line">
+                <th scope="row">{f.fret}</th>
+                {ACROSS.map((z) => (
+                  <td key={z} className={f.removal[z] > 0.02 ? 'font-bold' : 'text-quiet'}>
+                    {f.removal[z].toFixed(3)}
+                  </td>
+                ))}
+                <td>{f.left.toFixed(2)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,137 @@
+'use client';
+
+import { intonationPlan, type StringIntonation } from '../../core/intonation/intonation-plan.ts';
+import { toSvg, type Drawing } from '../../core/templates/drawing.ts';
+import {
+  contactTemplate,
+  nutContactTemplate,
+  type ContactSpot,
+} from '../../core/templates/contact-templates.ts';
+import { formatCents } from '../../core/units/parse-cents.ts';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { PrintButton } from '../print-button.tsx';
+import { TrueSize } from '../sums/true-size.tsx';
+import { planInputOf } from './plan-problem.ts';
+
+const USUAL_THICK = 3;
+const USUAL_SPREAD = 54;
+const NUT_THICK = 5;
+const NUT_SPREAD = 36;
+
+const way = (mm: number): string =>
+  Math.abs(mm) < 0.005 ? 'stays' : `${Math.abs(mm).toFixed(2)} mm ${mm > 0 ? 'back' : 'forward'}`;
+
+function Template({ drawing, file }: { readonly drawing: Drawing; readonly file: string }) {
+  const href = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(toSvg(drawing))}`;
+  return (
+    <figure className="space-y-1" style={{ width: `${drawing.width}mm` }}>
+      <TrueSize drawing={drawing} />
+      <figcaption>
+        <a className="button" href={href} download={file}>
+          {drawing.title} (SVG)
+        </a>
+      </figcaption>
+    </figure>
+  );
+}
+
+const spots = (
+  plan: readonly StringIntonation[],
+  spread: number,
+  to: (s: StringIntonation) => number,
+): ContactSpot[] =>
+  plan.map((s, i) => ({
+    string: s.string,
+    across: plan.length === 1 ? 0 : (spread * i) / (plan.length - 1),
+    from: s.from,
+    to: to(s),
+  }));
+
+/** Per string: what the saddle and the nut have to do, whether the contact stays on the crown, and what else there is. */
+export function IntonationPanel({ job }: Pick<LeafProps, 'job'>) {
+  const input = planInputOf(job);
+  const c = job.instrument.construction;
+  const usable = [...input.readings.values()].filter((r) => !input.stale.has(r.key));
+  const plan = intonationPlan(c, usable);
+  const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
+  const spread = usable.find((r) => r.quantity === 'nut-spacing')?.value ?? NUT_SPREAD;
+  if (plan.length === 0)
+    return (
+      <section aria-label="Intonation">
+        <p>
+          No pitch was read, or it is stale. Read cents at the 12th on the Readings leaf, and at frets 1, 3
+          and 5 where the nut may be the cause.
+        </p>
+      </section>
+    );
+  return (
+    <section aria-label="Intonation" className="space-y-3">
+      <table className="w-full text-left">
+        <caption className="sr-only">What each string’s saddle and nut have to do</caption>
+        <thead>
+          <tr className="border-b-2 border-plain">
+            {['String', 'Read, cents', 'Saddle', 'Nut', 'Left after, cents', 'Contact on the crown'].map(
+              (h) => (
+                <th key={h} scope="col" className="pr-4">
+                  {h}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {plan.map((s) => (
+            <tr key={s.string} className="border-b border-line align-top [&>*]:py-1">
+              <th scope="row">{s.string}</th>
+              <td>{s.readings.map((r) => `${formatCents(r.cents)} at ${r.fret}`).join(', ')}</td>
+              <td>
+                <b>{way(s.fit.saddleMove)}</b>
+              </td>
+              <td title={s.why}>
+                {s.nutToo ? (
+                  `${s.fit.nutMove.toFixed(2)} mm toward the saddle`
+                ) : (
+                  <span className="text-quiet">{s.why}</span>
+                )}
+              </td>
+              <td>{s.fit.rmsAfter.toFixed(1)}</td>
+              <td className={s.outside === 0 ? '' : 'text-rubric'}>
+                {s.at === null
+                  ? 'its place was not read'
+                  : s.outside === 0
+                    ? `fits: ${s.at.toFixed(2)} of ${thick.toFixed(2)} mm`
+                    : `◆ ${Math.abs(s.outside).toFixed(2)} mm ${s.outside > 0 ? 'behind' : 'in front of'} it. Ways: ${s.ways.join('; ')}.`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="flex items-center gap-3 print:hidden">
+        <PrintButton low={false} />
+        <p className="text-sm text-quiet">
+          Drawings print at true size: measure the 50 mm line first.{' '}
+          {plan.some((s) => s.from === null) &&
+            'Where a contact was not read, the middle of the saddle stands for it.'}
+        </p>
+      </div>
+      <div className="flex flex-wrap gap-6">
+        <Template
+          drawing={contactTemplate(
+            spots(plan, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + s.fit.saddleMove),
+            thick,
+          )}
+          file={`saddle-${job.number}.svg`}
+        />
+        {plan.some((s) => s.nutToo) && (
+          <Template
+            drawing={nutContactTemplate(
+              spots(plan, spread, (s) => s.fit.nutMove),
+              NUT_THICK,
+            )}
+            file={`nut-${job.number}.svg`}
+          />
+        )}
+      </div>
+    </section>
+  );
+}

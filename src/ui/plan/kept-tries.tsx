@@ -1,0 +1,151 @@
+'use client';
+
+import { useState } from 'react';
+import { mapOfNeck, type Hand } from '../../core/whatif/clearance-map.ts';
+import { consequences } from '../../core/whatif/consequences.ts';
+import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
+import type { NeckModel } from '../../core/whatif/neck-model.ts';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { FormField } from '../form-field.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+import { rowsOf } from './try-says.ts';
+import type { useTrying } from './trying.ts';
+
+/** What was kept by a name, side by side with what was read and what is tried now. */
+export function KeptTries({
+  job,
+  may,
+  model,
+  trying,
+  hand,
+}: Pick<LeafProps, 'job'> & {
+  readonly may: boolean;
+  readonly model: NeckModel;
+  readonly trying: ReturnType<typeof useTrying>;
+  readonly hand: Hand;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [name, setName] = useState('');
+  const { tries, settings, choice } = job.plan;
+  const ratio = settings.rodActionRatio;
+  const column = (title: string, moves: Moves) => {
+    const o = consequences(model, moves, ratio);
+    return { title, rows: rowsOf(model, o, mapOfNeck(model, o, hand), settings.actionUnit) };
+  };
+  const columns = [
+    column('As read', NO_MOVES),
+    column('Tried now', trying.moves),
+    ...tries.map((t) => column(t.name, t.moves)),
+    ...(choice ? [column(`Chosen: ${choice.name.toLowerCase()}`, choice.moves)] : []),
+  ];
+  const keep = async () => {
+    const done = await give('plan.keep-try', {
+      jobId: job.id,
+      tryId: 0,
+      name,
+      moves: trying.moves,
+      version: 0,
+    });
+    if (done) setName('');
+  };
+  return (
+    <div className="space-y-2 overflow-x-auto">
+      <table className="text-left text-sm">
+        <caption className="py-1 text-left font-serif text-lg font-semibold">Side by side</caption>
+        <thead>
+          <tr className="border-b-2 border-plain">
+            <td />
+            {columns.map((x, i) => (
+              <th key={i} scope="col" className="px-3 align-bottom">
+                {x.title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {(columns[0]?.rows ?? []).map(([row], r) => (
+            <tr key={row} className="border-b border-line">
+              <th scope="row" className="pr-3 font-normal whitespace-nowrap">
+                {row}
+              </th>
+              {columns.map((x, i) => {
+                const value = x.rows[r]?.[1] ?? '';
+                const same = i > 0 && value === columns[0]?.rows[r]?.[1];
+                return (
+                  <td
+                    key={i}
+                    className={`max-w-64 px-3 py-0.5 ${same ? 'text-quiet' : i > 0 ? 'font-bold' : ''}`}
+                  >
+                    {value}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+        {tries.length > 0 && (
+          <tfoot>
+            <tr>
+              <td />
+              <td />
+              <td />
+              {tries.map((t) => (
+                <td key={t.id} className="px-3 py-1">
+                  <button
+                    type="button"
+                    className="button"
+                    aria-label={`Try ${t.name} again`}
+                    onClick={() => trying.set(t.moves)}
+                  >
+                    Try again
+                  </button>{' '}
+                  {may && (
+                    <button
+                      type="button"
+                      className="button"
+                      aria-label={`Drop ${t.name}`}
+                      disabled={busy}
+                      onClick={() => void give('plan.drop-try', { tryId: t.id, version: t.version })}
+                    >
+                      Drop
+                    </button>
+                  )}
+                </td>
+              ))}
+            </tr>
+          </tfoot>
+        )}
+      </table>
+      {may && (
+        <form
+          className="flex items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep();
+          }}
+        >
+          <FormField
+            label="Keep what is tried as"
+            error={trouble?.code === 'invalid' ? trouble.fields['name'] : undefined}
+            className="w-64"
+          >
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                maxLength={80}
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+              />
+            )}
+          </FormField>
+          <button type="submit" className="button" disabled={busy || name.trim() === ''}>
+            Keep it
+          </button>
+          {trouble?.code !== 'invalid' && <Trouble trouble={trouble} />}
+        </form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,251 @@
+'use client';
+
+import { useState } from 'react';
+import { formatMoney } from '../../core/money/money.ts';
+import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
+import type { Moves } from '../../core/whatif/moves.ts';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { FormField } from '../form-field.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+const STEP_MARKS = { do: '■', 'first-cut': '▸', read: '◇', wait: '◷' } as const;
+
+function Calls({ plan }: { readonly plan: Plan }) {
+  if (plan.calls.length === 0) return null;
+  return (
+    <details>
+      <summary className="inline-flex min-h-11 cursor-pointer items-center underline">
+        Why so, and what would have to be true for another choice
+      </summary>
+      {plan.calls.map((c) => (
+        <section key={c.question} className="pb-2 text-sm">
+          <h4 className="font-bold">
+            {c.question} {c.answer}.
+          </h4>
+          <ul className="space-y-1">
+            {c.reasons.map((r) => (
+              <li key={r.operation}>
+                <b>{r.in ? '● in' : '○ out'}</b> {r.name}: {r.because} <i>{r.would}</i>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </details>
+  );
+}
+
+function Steps({ plan }: { readonly plan: Plan }) {
+  if (plan.steps.length === 0) return null;
+  return (
+    <details>
+      <summary className="inline-flex min-h-11 cursor-pointer items-center underline">
+        {plan.steps.length} steps, in their order
+      </summary>
+      <ol className="space-y-1 text-sm">
+        {plan.steps.map((s, i) => (
+          <li key={i} className={s.kind === 'do' ? '' : 'pl-5'}>
+            <span aria-hidden>{STEP_MARKS[s.kind]}</span> {s.says}
+            {s.kind === 'do' &&
+              s.cautions.map((c) => (
+                <span key={c} className="block pl-5 text-quiet">
+                  ⚠ {c}
+                </span>
+              ))}
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
+/** One plan: what is done, what is left, what it costs, and its reasons. */
+function PlanCard({
+  job,
+  plan,
+  may,
+  onTry,
+}: Pick<LeafProps, 'job'> & {
+  readonly plan: Plan;
+  readonly may: boolean;
+  readonly onTry: (moves: Moves) => void;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [reason, setReason] = useState('');
+  const { choice } = job.plan;
+  const chosen = choice?.plan === plan.id;
+  const money = (v: number) => formatMoney(v, job.shop.currency);
+  const choose = () =>
+    give('plan.choose', { jobId: job.id, plan: plan.id, reason, version: choice?.version ?? 0 });
+  return (
+    <article
+      aria-label={plan.name}
+      className={`space-y-2 border p-3 ${chosen ? 'border-2 border-plain' : 'border-line'}`}
+    >
+      <h3 className="text-lg">
+        {plan.name}
+        {chosen && <span className="text-sm text-ink"> · chosen by {choice.by}</span>}
+      </h3>
+      <p>
+        <b>{money(plan.cost.price.likely)}</b>
+        {plan.cost.price.low !== plan.cost.price.high &&
+          ` (${money(plan.cost.price.low)}–${money(plan.cost.price.high)})`}
+        , {plan.cost.minutes.likely} minutes, {plan.days} {plan.days === 1 ? 'day' : 'days'}
+        {plan.removed > 0 && `, ${plan.removed.toFixed(2)} mm off for good`}
+      </p>
+      <ul>
+        {plan.operations.map((o) => (
+          <li key={o.id}>
+            <b>{o.name}.</b> {o.says !== 'Goes with the others.' && o.says}
+          </li>
+        ))}
+        {plan.operations.length === 0 && <li>Nothing is done.</li>}
+      </ul>
+      {plan.undone.length > 0 && (
+        <div className="text-sm">
+          <b className="text-rubric">◆ Stays undone:</b>
+          <ul>
+            {plan.undone.map((u) => (
+              <li key={u}>{u}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {plan.warns.map((w) => (
+        <p key={w} className="text-sm text-rubric">
+          ◆ {w}
+        </p>
+      ))}
+      <Steps plan={plan} />
+      <Calls plan={plan} />
+      <div className="flex flex-wrap items-end gap-2">
+        <button type="button" className="button" onClick={() => onTry(plan.moves)}>
+          See it on the neck
+        </button>
+        {may && !chosen && (
+          <>
+            <FormField label="Why this one" className="min-w-40 flex-1">
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  maxLength={400}
+                  value={reason}
+                  onChange={(e) => setReason(e.target.value)}
+                />
+              )}
+            </FormField>
+            <button
+              type="button"
+              className="button button-main"
+              disabled={busy}
+              onClick={() => void choose()}
+            >
+              Go by this plan
+            </button>
+          </>
+        )}
+      </div>
+      <Trouble trouble={trouble} />
+    </article>
+  );
+}
+
+/** Says what it is worth: it decides what may be spent on it. */
+function WorthField({ job, may }: Pick<LeafProps, 'job'> & { readonly may: boolean }) {
+  const { give, busy, trouble } = useSend();
+  const [text, setText] = useState(job.plan.worth === null ? '' : (job.plan.worth / 100).toFixed(2));
+  const clean = text.trim().replace(',', '.');
+  const worth =
+    clean === '' ? null : /^\d{1,8}(\.\d{1,2})?$/.test(clean) ? Math.round(Number(clean) * 100) : undefined;
+  const keep = () =>
+    worth !== undefined &&
+    void give('plan.worth', { jobId: job.id, worthMinor: worth, version: job.instrument.version });
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep();
+      }}
+    >
+      <FormField
+        label={`What it is worth, ${job.shop.currency}`}
+        className="w-44"
+        error={worth === undefined ? 'An amount, like 850' : undefined}
+      >
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="decimal"
+            readOnly={!may}
+            placeholder="not known"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+        )}
+      </FormField>
+      {may && (
+        <button
+          type="submit"
+          className="button"
+          disabled={busy || worth === undefined || worth === job.plan.worth}
+        >
+          Keep
+        </button>
+      )}
+      <Trouble trouble={trouble} />
+    </form>
+  );
+}
+
+/** The plans Rubrica found, beside each other; the tech chooses, and the reason stays. */
+export function PlansPanel({
+  job,
+  may,
+  plans,
+  ms,
+  onTry,
+}: Pick<LeafProps, 'job'> & {
+  readonly may: boolean;
+  readonly plans: Plans | null;
+  readonly ms: number;
+  readonly onTry: (moves: Moves) => void;
+}) {
+  if (!plans) return <p role="status">Looking at every way to set it up …</p>;
+  const same = (a: Plan, b: Plan) => JSON.stringify(a.operations) === JSON.stringify(b.operations);
+  const shown = plans.plans.filter((p, i) => !plans.plans.slice(0, i).some((q) => same(p, q)));
+  return (
+    <section aria-label="Plans" className="space-y-3">
+      <div className="flex flex-wrap items-end gap-4">
+        <WorthField key={job.instrument.version} job={job} may={may} />
+        <p className="self-center text-sm text-quiet">
+          {plans.looked} ways looked at in {Math.round(ms)} ms: all there are among the sizes considered.
+          {plans.assumed.length > 0 && ` Not read, taken at its aim: ${plans.assumed.join(', ')}.`}
+        </p>
+      </div>
+      <div className="grid gap-4 lg:grid-cols-2 xl:grid-cols-3">
+        {shown.map((p) => (
+          <PlanCard key={p.id} job={job} plan={p} may={may} onTry={onTry} />
+        ))}
+      </div>
+      {plans.findings.length > 0 && (
+        <section>
+          <h3 className="text-lg">Repair, or leave and watch?</h3>
+          <ul className="space-y-1 text-sm">
+            {plans.findings.map((f) => (
+              <li key={f.item}>
+                <b>
+                  {f.title}: {f.choice}.
+                </b>{' '}
+                {f.because} <i>{f.would}</i>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </section>
+  );
+}

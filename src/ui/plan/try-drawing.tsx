@@ -1,0 +1,216 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { ClearanceMap } from '../../core/clearance/clearance.ts';
+import { fretPosition } from '../../core/neck/fret-position.ts';
+import { roomOf } from '../../core/whatif/clearance-map.ts';
+import type { Outcome } from '../../core/whatif/consequences.ts';
+import type { Moves } from '../../core/whatif/moves.ts';
+import type { NeckModel } from '../../core/whatif/neck-model.ts';
+import { sheetGeometry, type SheetGeometry } from '../neck-sheet/geometry.ts';
+import { Place, ROW } from './clearance-place.tsx';
+import { Grip } from './grip.tsx';
+import type { Handle } from './handles.ts';
+import { PLANE, SIDE } from './try-measures.ts';
+
+const USUAL_WIDTH = 1180;
+const LEAST_WIDTH = 700;
+
+interface Props {
+  readonly model: NeckModel;
+  readonly now: Outcome;
+  readonly tried: Outcome;
+  readonly maps: readonly ClearanceMap[];
+  /** chance of a buzz by string and held position, where it was worked out */
+  readonly chance: readonly ArrayLike<number>[] | null;
+  readonly moves: Moves;
+  readonly handles: readonly Handle[];
+  readonly drawn: number;
+  readonly band: { readonly low: number; readonly high: number } | null;
+  readonly onDraw: (string: number) => void;
+  readonly onMove: (to: Moves, at: string) => void;
+  readonly onSettle: () => void;
+}
+
+function useWidth() {
+  const ref = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(USUAL_WIDTH);
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const watch = new ResizeObserver(
+      ([entry]) => entry && setWidth(Math.max(LEAST_WIDTH, Math.floor(entry.contentRect.width))),
+    );
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+  return { ref, width };
+}
+
+const line = (g: SheetGeometry, m: NeckModel, o: Outcome, i: number): string => {
+  const end = m.construction.scale + m.construction.compensation;
+  return `M${g.x(0)} ${PLANE - g.rise(o.nut[i] ?? 0)} L${g.x(end)} ${PLANE - g.rise(o.saddle[i] ?? 0)}`;
+};
+
+/** The neck with everything that can be tried on it: from the side with its handles, from above with its clearance. */
+export function TryDrawing(props: Props) {
+  const { model, now, tried, maps, chance, moves, handles, drawn, band, onDraw, onMove, onSettle } = props;
+  const c = model.construction;
+  const { ref, width } = useWidth();
+  const tallest = Math.max(4, ...now.saddle, ...tried.saddle);
+  const g = sheetGeometry({ ...c, perCourse: 1 }, width, tallest);
+  const xn = (n: number) => g.x(fretPosition(c.scale, n));
+  const end = c.scale + c.compensation;
+  const frets = Array.from({ length: c.frets }, (_, i) => i + 1);
+  const planTop = SIDE + 6;
+  const rows = c.strings.length;
+  const top = (o: Outcome, n: number) => PLANE - g.rise(o.tops[n] ?? 0);
+  const surface = (n: number) => PLANE + 20 - g.rise((tried.tops[n] ?? 0) - (model.tops[n] ?? 0));
+  const board = `M${g.x(0)} ${PLANE + 20} ${frets.map((n) => `L${xn(n)} ${surface(n)}`).join(' ')} V${PLANE + 46} H${g.x(0)} Z`;
+  const x12 = fretPosition(c.scale, 12);
+  const y12 = (height: number) => PLANE - g.rise(height + (tried.tops[12] ?? 0));
+  return (
+    <div ref={ref} className="overflow-x-auto">
+      <svg
+        width={width}
+        height={planTop + rows * ROW + 26}
+        role="group"
+        aria-label={`Neck from the side with what can be tried on it, heights enlarged ${g.enlarged} times, and from above with its clearance`}
+      >
+        <path d={board} fill="var(--wood)" stroke="var(--plain)" />
+        {band && (
+          <path
+            d={`M${g.x(x12) - 9} ${y12(band.low)} V${y12(band.high)} h18 V${y12(band.low)} z`}
+            fill="var(--wood)"
+            stroke="var(--plain)"
+            strokeDasharray="3 3"
+          />
+        )}
+        {frets.map((n) => (
+          <path
+            key={n}
+            d={`M${xn(n) - 3} ${surface(n)} Q${xn(n)} ${2 * top(tried, n) - surface(n)} ${xn(n) + 3} ${surface(n)} Z`}
+            fill="var(--fret)"
+          />
+        ))}
+        <rect
+          x={g.x(end) - 6}
+          y={PLANE - g.rise(tried.saddle[drawn] ?? 0)}
+          width={12}
+          height={g.rise(tried.saddle[drawn] ?? 0) + 34}
+          fill="var(--card)"
+          stroke="var(--plain)"
+        />
+        <rect
+          x={g.x(0) - 9}
+          y={PLANE - g.rise(tried.nut[drawn] ?? 0)}
+          width={9}
+          height={g.rise(tried.nut[drawn] ?? 0) + 30}
+          fill="var(--card)"
+          stroke="var(--plain)"
+        />
+        <path
+          d={line(g, model, now, drawn)}
+          stroke="var(--ink)"
+          strokeWidth={1.5}
+          strokeDasharray="3 4"
+          fill="none"
+        />
+        <path d={line(g, model, tried, drawn)} stroke="var(--plain)" strokeWidth={2.5} fill="none" />
+        <text
+          x={g.x(end * 0.8)}
+          y={
+            PLANE -
+            g.rise((now.nut[drawn] ?? 0) + ((now.saddle[drawn] ?? 0) - (now.nut[drawn] ?? 0)) * 0.8) -
+            5
+          }
+          fontSize={12}
+          fill="var(--ink)"
+        >
+          as read
+        </text>
+        <rect
+          x={g.x(0)}
+          y={planTop}
+          width={xn(c.frets) + 8 - g.x(0)}
+          height={rows * ROW}
+          fill="var(--wood)"
+          opacity={0.55}
+        />
+        {frets.map((n) => (
+          <g key={n}>
+            <line
+              x1={xn(n)}
+              x2={xn(n)}
+              y1={planTop}
+              y2={planTop + rows * ROW}
+              stroke="var(--fret)"
+              strokeWidth={2}
+            />
+            {(n <= 12 || n % 2 === 1) && (
+              <text
+                x={xn(n)}
+                y={planTop + rows * ROW + 15}
+                fontSize={12}
+                textAnchor="middle"
+                fill="var(--quiet)"
+              >
+                {n}
+              </text>
+            )}
+          </g>
+        ))}
+        {c.strings.map((s, i) => {
+          const y = planTop + i * ROW;
+          const map = maps[i];
+          return (
+            <g key={i} onClick={() => onDraw(i)} className="cursor-pointer">
+              <rect x={0} y={y} width={width} height={ROW} fill="transparent" />
+              <line
+                x1={g.x(0)}
+                x2={g.x(end)}
+                y1={y + ROW / 2}
+                y2={y + ROW / 2}
+                stroke={i === drawn ? 'var(--ink)' : 'var(--quiet)'}
+                strokeWidth={i === drawn ? 2.5 : 1}
+              />
+              <text
+                x={6}
+                y={y + ROW / 2 + 4}
+                fontSize={13}
+                fill="var(--plain)"
+                fontWeight={i === drawn ? 700 : 400}
+              >
+                {rows - i} {s.note.replace(/\d+$/, '')}
+              </text>
+              {map &&
+                Array.from(map.margin, (margin, held) => (
+                  <Place
+                    key={held}
+                    room={roomOf(margin, map.still[held] ?? 0)}
+                    x={held === 0 ? g.x(0) - 26 : xn(held - 1)}
+                    y={y}
+                    width={held === 0 ? 24 : xn(held) - xn(held - 1)}
+                    fret={map.fret[held] ?? 0}
+                    share={chance ? (chance[i]?.[held] ?? 0) : null}
+                  />
+                ))}
+            </g>
+          );
+        })}
+        {handles.map((h) => (
+          <Grip
+            key={h.id}
+            handle={h}
+            end={end}
+            g={g}
+            o={tried}
+            moves={moves}
+            onMove={onMove}
+            onSettle={onSettle}
+          />
+        ))}
+      </svg>
+    </div>
+  );
+}

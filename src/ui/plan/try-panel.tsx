@@ -1,0 +1,151 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { Redo2, RotateCcw, Undo2 } from 'lucide-react';
+import { stationKey } from '../../core/readings/stations.ts';
+import { TOUCHES, type Touch } from '../../core/targets/target.ts';
+import { spreadOf } from '../../core/whatif/buzz-chance.ts';
+import { handFor, mapOfNeck } from '../../core/whatif/clearance-map.ts';
+import { consequences, positionsOf } from '../../core/whatif/consequences.ts';
+import { isStill, NO_MOVES } from '../../core/whatif/moves.ts';
+import type { NeckModel } from '../../core/whatif/neck-model.ts';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { FormField } from '../form-field.tsx';
+import { PillChoice } from '../pill-choice.tsx';
+import { handlesOf } from './handles.ts';
+import { KeptTries } from './kept-tries.tsx';
+import { MoveField } from './move-field.tsx';
+import { planInputOf } from './plan-problem.ts';
+import { StringsChoice } from './strings-choice.tsx';
+import { TryDrawing } from './try-drawing.tsx';
+import { sayLowest, sayMoves, sayTightest } from './try-says.ts';
+import type { useTrying } from './trying.ts';
+import { useWorker } from './use-worker.ts';
+
+interface Props extends Pick<LeafProps, 'job'> {
+  readonly may: boolean;
+  readonly model: NeckModel;
+  readonly trying: ReturnType<typeof useTrying>;
+}
+
+const FORCE = /^\d+(?:[.,]\d+)?$/;
+
+/** Try it on the drawing: every handle, and everything that follows from it, before anything is cut. */
+export function TryPanel({ job, may, model, trying }: Props) {
+  const c = model.construction;
+  const [drawn, setDrawn] = useState(0);
+  const [touch, setTouch] = useState<Touch>(job.touch);
+  const [force, setForce] = useState('');
+  const [sure, setSure] = useState(false);
+  const ratio = job.plan.settings.rodActionRatio;
+  const unit = job.plan.settings.actionUnit;
+  const { moves } = trying;
+  const x = useMemo(() => positionsOf(c), [c]);
+  const given = FORCE.test(force.trim()) ? Number(force.trim().replace(',', '.')) : undefined;
+  const hand = useMemo(() => handFor(model, touch, given), [model, touch, given]);
+  const now = useMemo(() => consequences(model, NO_MOVES, ratio, x), [model, ratio, x]);
+  const tried = useMemo(() => consequences(model, moves, ratio, x), [model, moves, ratio, x]);
+  const maps = useMemo(() => mapOfNeck(model, tried, hand, x), [model, tried, hand, x]);
+  const handles = useMemo(() => handlesOf(c, drawn), [c, drawn]);
+  const question = useMemo(
+    () =>
+      sure
+        ? { kind: 'chance' as const, model, moves, hand, spread: spreadOf(planInputOf(job).readings), ratio }
+        : null,
+    [sure, model, moves, hand, job, ratio],
+  );
+  const answer = useWorker<'chance'>(question);
+  const target = job.readings.stations.find(
+    (s) => s.key === stationKey('action', c.strings.length - drawn, 12),
+  )?.target;
+  const says = sayMoves(model, moves, ratio, unit);
+  return (
+    <section aria-label="Try it" className="space-y-2">
+      <div className="flex flex-wrap items-end gap-2 text-sm">
+        <button
+          type="button"
+          className="button"
+          disabled={!trying.canUndo}
+          onClick={trying.undo}
+          aria-label="Undo"
+        >
+          <Undo2 aria-hidden size={18} />
+        </button>
+        <button
+          type="button"
+          className="button"
+          disabled={!trying.canRedo}
+          onClick={trying.redo}
+          aria-label="Redo"
+        >
+          <Redo2 aria-hidden size={18} />
+        </button>
+        <button
+          type="button"
+          className="button"
+          disabled={isStill(moves)}
+          onClick={() => trying.set(NO_MOVES)}
+        >
+          <RotateCcw aria-hidden size={18} /> As read
+        </button>
+        <PillChoice quiet legend="Played with" value={touch} options={TOUCHES} onChange={setTouch} />
+        <FormField label="or a pluck of, N" className="w-28">
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              inputMode="decimal"
+              placeholder={hand.force.toFixed(1)}
+              value={force}
+              onChange={(e) => setForce(e.target.value)}
+            />
+          )}
+        </FormField>
+        <button type="button" className="button" aria-pressed={sure} onClick={() => setSure(!sure)}>
+          {sure ? 'Chances shown' : 'How sure is that?'}
+        </button>
+        <span className="ml-auto self-center text-quiet">
+          {model.assumed.length > 0 && `Not read, taken at its aim: ${model.assumed.join(', ')}.`}
+        </span>
+      </div>
+      <TryDrawing
+        model={model}
+        now={now}
+        tried={tried}
+        maps={maps}
+        chance={answer?.chance.chance ?? null}
+        moves={moves}
+        handles={handles}
+        drawn={drawn}
+        band={target ?? null}
+        onDraw={setDrawn}
+        onMove={(to, at) => trying.set(to, at)}
+        onSettle={trying.settle}
+      />
+      <p aria-live="polite" className="border-y border-line py-1">
+        <b>{sayTightest(model, maps)}.</b> {sayLowest(model, moves, hand, ratio, unit)}
+        {answer &&
+          ` With what the gauges leave open, the chance that a played place buzzes is ${Math.round(answer.chance.anywhere * 100)} % (${answer.chance.draws} necks drawn).`}
+      </p>
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
+        {handles.map((h) => (
+          <MoveField key={h.id} handle={h} moves={moves} onMove={(to, at) => trying.set(to, at)} />
+        ))}
+        <StringsChoice construction={c} moves={moves} onMove={(to) => trying.set(to)} />
+      </div>
+      {says.length > 0 && (
+        <ul className="text-sm">
+          {says.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm text-quiet">
+        On the plan view: <b>/</b> close, <b className="text-rubric">▼</b> buzzes, with the fret it meets,{' '}
+        <b className="text-rubric">✕</b> lies on it; no mark is clear. Tap a string to draw it. Nothing tried
+        here is a reading.
+      </p>
+      <KeptTries job={job} may={may} model={model} trying={trying} hand={hand} />
+    </section>
+  );
+}

@@ -1,0 +1,239 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { A, accessible, B, BY_ITSELF, freshContext, go, tablet, test } from './shop.ts';
+import { takenIn, type Typed } from './taken-in.ts';
+
+let ilse: Page;
+let odile: Page;
+
+test.beforeAll(async ({ browser }) => {
+  ilse = await tablet(browser, A, 'Ilse Marrow', '2468', true);
+  odile = await tablet(browser, B, 'Odile Farrant', '480216');
+});
+
+const gaps = (count: number, mm: string): Typed[] =>
+  Array.from({ length: count }, (_, i) => ['nut-gap', count - i, 1, mm] as const);
+/** A steel-string that is good but for its action. */
+const high = (bass: string, treble: string, standout: string): Typed[] => [
+  ['relief', 0, 7, '0.2'],
+  ['action', 6, 12, bass],
+  ['action', 1, 12, treble],
+  ['saddle-standout', 0, 0, standout],
+  ...gaps(6, '0.1'),
+];
+
+async function part(page: Page, number: number, name: string): Promise<void> {
+  await go(page, `/job/${number}/plan`);
+  await page.getByRole('radio', { name, exact: true }).click();
+}
+
+const plan = (page: Page, name: string): Locator => page.getByRole('article', { name });
+
+test('a high action with plenty of saddle: lowered, chosen, and held against what is left', async () => {
+  const number = await takenIn('steel-acoustic', 'Highrise', { readings: high('3.2', '2.6', '5') });
+  await part(ilse, number, 'Plans');
+  const enough = plan(ilse, 'What is enough');
+  await expect(enough).toContainText('Lower the saddle.');
+  await enough.getByText('steps, in their order').click();
+  await expect(enough).toContainText('then read again');
+  await enough.getByText('Why so').click();
+  await expect(enough).toContainText('○ out Reset the neck');
+  await accessible(ilse, 'plans');
+  await enough.getByLabel('Why this one').fill('she wants it cheap');
+  await enough.getByRole('button', { name: 'Go by this plan' }).click();
+  await expect(enough).toContainText('chosen by Ilse Marrow');
+  await go(odile, `/job/${number}/work`);
+  await expect(odile.locator('#main')).toContainText('Lower the saddle');
+  await go(ilse, `/job/${number}/readings`);
+  await ilse.getByRole('radio', { name: 'As left' }).click();
+  await ilse.getByRole('radio', { name: 'mm' }).click();
+  const action = ilse.locator('[id="station-action:6:12"]');
+  await action.fill('2.4');
+  await action.press('Enter');
+  await expect(ilse.locator('[data-sending]')).toHaveCount(0);
+  await go(ilse, `/job/${number}/plan`);
+  const row = ilse.getByRole('row', { name: /^Action 12, string 6/ });
+  await expect(row).toContainText('more');
+});
+
+test('the same with none left ends at the neck’s angle, and says why not the saddle', async () => {
+  const number = await takenIn('steel-acoustic', 'Lowsaddle', { readings: high('3.6', '3.0', '1.7') });
+  await part(ilse, number, 'Plans');
+  const enough = plan(ilse, 'What is enough');
+  await expect(enough).toContainText('Reset the neck');
+  await enough.getByText('Why so').click();
+  await expect(enough).toContainText(/○ out Lower the saddle/);
+  await expect(enough).toContainText(/would stand out|would stay out/);
+  await ilse.getByLabel(/What it is worth/).fill('120');
+  await ilse.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(plan(ilse, 'What is enough')).not.toContainText('Reset the neck.');
+});
+
+test('a ukulele with saddles of its own for each string: set, nothing is cut', async () => {
+  const number = await takenIn('ukulele', 'Fourscrew', {
+    construction: { bridge: 'individual' },
+    readings: [
+      ['relief', 0, 7, '0.05'],
+      ['action', 4, 12, '3.4'],
+      ['action', 1, 12, '3.4'],
+      ...gaps(4, '0.14'),
+    ],
+  });
+  await part(ilse, number, 'Plans');
+  await expect(plan(ilse, 'What is enough')).toContainText('Set the saddles by their screws or wheels.');
+  await expect(plan(ilse, 'What is enough')).not.toContainText('off for good');
+  await ilse.getByRole('radio', { name: 'Try it' }).click();
+  await expect(ilse.getByRole('slider', { name: 'Its own saddle, string 4' })).toBeVisible();
+});
+
+test('a bass whose last frets rise: the map shows where it buzzes, the frets are dealt with', async () => {
+  const rise = Array.from({ length: 20 }, (_, i): Typed[] =>
+    [3, 2, 1].map((s) => ['fret-height', s, i + 1, (1 + Math.max(0, i - 14) * 0.09).toFixed(2)] as const),
+  ).flat();
+  const number = await takenIn('bass', 'Skijump', {
+    readings: [
+      ['relief', 0, 7, '0.32'],
+      ['action', 4, 12, '2.2'],
+      ['action', 1, 12, '1.8'],
+      ...gaps(4, '0.1'),
+      ...rise,
+    ],
+  });
+  await part(ilse, number, 'Frets');
+  await expect(ilse.getByRole('table', { name: 'The ways compared' })).toContainText('Level all');
+  await accessible(ilse, 'the fret plan');
+  await ilse.getByRole('radio', { name: 'Try it' }).click();
+  await expect(ilse.getByRole('region', { name: 'Try it' }).locator('[aria-live]')).toContainText(
+    /meets fret (1[5-9]|20)|lies on fret/,
+  );
+  await ilse.getByRole('radio', { name: 'Plans' }).click();
+  await expect(plan(ilse, 'What is enough')).toContainText(
+    /Level and dress the frets|Take down the high spots|Replace/,
+  );
+});
+
+test('a twelve-string tuned down: pull and clearance follow', async () => {
+  const readings: Typed[] = [
+    ['relief', 0, 7, '0.15'],
+    ['action', 12, 12, '2.0'],
+    ['action', 1, 12, '1.5'],
+    ['saddle-standout', 0, 0, '4'],
+    ...gaps(12, '0.08'),
+  ];
+  const number = await takenIn('twelve-string', 'Slackdozen', { readings });
+  await part(ilse, number, 'Try it');
+  const pull = ilse.getByRole('row', { name: /^Pull of the set/ });
+  const before = await pull.getByRole('cell').first().textContent();
+  await expect(ilse.getByRole('slider', { name: 'Saddle, bass' })).toBeVisible();
+  await ilse.getByRole('button', { name: /^Set/ }).click();
+  await ilse.getByRole('option').nth(1).click();
+  await ilse.getByRole('button', { name: /^Tuning/ }).click();
+  await expect(ilse.getByRole('option', { name: 'twelve-string, standard' })).toBeVisible();
+  await ilse.keyboard.press('Escape');
+  expect(before).toMatch(/N/);
+  await accessible(ilse, 'what is tried');
+});
+
+test('without strings nothing can be tried, and it says what comes first', async () => {
+  const number = await takenIn('nylon', 'Bareneck', { stringsState: 'off' });
+  for (const name of ['Plans', 'Try it', 'Options']) {
+    await part(ilse, number, name);
+    await expect(ilse.getByText(/string it up/i).first()).toBeVisible();
+  }
+});
+
+test('a heavy hand against a light one, by handles, keys, numbers and a drag; back and forth; kept by name', async () => {
+  const number = await takenIn('steel-acoustic', 'Strummer', { readings: high('2.2', '1.7', '4') });
+  await part(ilse, number, 'Try it');
+  const says = ilse.getByRole('region', { name: 'Try it' }).locator('[aria-live]');
+  await ilse.getByRole('radio', { name: 'light touch' }).click();
+  await expect(says).toContainText('Clear everywhere');
+  const light = await says.textContent();
+  await ilse.getByRole('radio', { name: 'plays hard' }).click();
+  await expect(says).not.toHaveText(light ?? '');
+  await ilse.getByLabel('or a pluck of, N').fill('6');
+  await expect(says).toContainText('meets fret');
+  await ilse.getByLabel('or a pluck of, N').fill('');
+  const saddle = ilse.getByRole('slider', { name: 'Saddle, bass' });
+  await saddle.focus();
+  for (let i = 0; i < 10; i++) await ilse.keyboard.press('ArrowDown');
+  await expect(saddle).toHaveAttribute('aria-valuenow', '-0.5');
+  const field = ilse.getByRole('textbox', { name: 'Saddle, treble' });
+  await field.fill('-1/64');
+  await expect(ilse.getByRole('slider', { name: 'Saddle, treble' })).toHaveAttribute(
+    'aria-valuenow',
+    '-0.397',
+  );
+  await field.fill('x');
+  await expect(ilse.getByText('A length, like')).toBeVisible();
+  await field.blur();
+  const rod = ilse.getByRole('slider', { name: 'Rod: relief' });
+  const box = await rod.boundingBox();
+  if (!box) throw new Error('no rod');
+  await ilse.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await ilse.mouse.down();
+  await ilse.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 12, { steps: 4 });
+  await ilse.mouse.up();
+  expect(Number(await rod.getAttribute('aria-valuenow'))).toBeGreaterThan(0.1);
+  await ilse.getByRole('button', { name: 'Undo' }).click();
+  await expect(rod).toHaveAttribute('aria-valuenow', '0');
+  await ilse.getByRole('button', { name: 'Redo' }).click();
+  await expect(rod).not.toHaveAttribute('aria-valuenow', '0');
+  await ilse.getByRole('button', { name: 'How sure is that?' }).click();
+  await expect(says).toContainText(/the chance that a played place buzzes is \d+ %/);
+  await ilse.getByLabel('Keep what is tried as').fill('lower, looser');
+  await ilse.getByRole('button', { name: 'Keep it' }).click();
+  await expect(ilse.getByRole('columnheader', { name: 'lower, looser' })).toBeVisible();
+  await part(odile, number, 'Try it');
+  await expect(odile.getByRole('columnheader', { name: 'lower, looser' })).toBeVisible();
+  await odile.getByRole('button', { name: 'Try lower, looser again' }).click();
+  await expect(odile.getByRole('slider', { name: 'Saddle, bass' })).toHaveAttribute('aria-valuenow', '-0.5');
+  await go(ilse, `/job/${number}/readings`);
+  await expect(ilse.locator('[id="station-action:6:12"]')).toHaveValue(/^5.5\/64/);
+});
+
+test('the customer chooses on their phone, once; the bench sees it by itself', async ({ browser }) => {
+  const number = await takenIn('steel-acoustic', 'Farphone', { readings: high('3.2', '2.6', '5') });
+  await part(ilse, number, 'Options');
+  await expect(ilse.getByRole('article', { name: 'Put right what is out' })).toBeVisible();
+  await ilse.getByRole('button', { name: 'Put them before the customer' }).click();
+  const link = await ilse.getByLabel('The customer’s link').inputValue();
+  await accessible(ilse, 'options');
+  const context = await freshContext(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
+  const phone = await context.newPage();
+  await phone.goto(link);
+  await expect(phone.getByRole('heading', { level: 1 })).toHaveText('Farphone Trial');
+  await accessible(phone, 'the customer’s page');
+  await phone.getByRole('button', { name: /Choose this: Put right what is out/ }).tap();
+  await phone.getByRole('button', { name: /^Yes: Put right/ }).tap();
+  await expect(phone.getByText('Please write your name.')).toBeVisible();
+  await phone.getByLabel('Your name').fill('Rowan Thackeray-Moss');
+  await phone.getByRole('button', { name: /^Yes: Put right/ }).tap();
+  await expect(phone.getByRole('status')).toContainText('chose Put right what is out');
+  await expect(ilse.getByText(/Rowan Thackeray-Moss chose/)).toBeVisible(BY_ITSELF);
+  await phone.reload();
+  await expect(phone.getByRole('button', { name: /Choose this/ })).toHaveCount(0);
+  await phone.goto(link.replace(/.{43}$/, 'x'.repeat(43)));
+  await expect(phone.getByRole('heading', { level: 1 })).toContainText('opens nothing');
+  const wall = await phone.goto(new URL(`/job/${number}/plan`, link).href);
+  expect(wall?.url()).toContain('/sign-in');
+});
+
+test('the shop’s own catalogue: changed, a circle refused, kept, and in force at once', async () => {
+  await go(odile, '/house/operations');
+  await odile.getByLabel('Find an operation').fill('strap');
+  await odile.getByRole('button', { name: 'Fit a strap button' }).click();
+  await odile.getByLabel('Price').fill('abc');
+  await expect(odile.getByText('An amount')).toBeVisible();
+  await odile.getByLabel('Price').fill('21,50');
+  await accessible(odile, 'operations');
+  await odile.getByLabel('What changed, in words').fill('dearer buttons');
+  await odile.getByRole('button', { name: 'Keep as version 1' }).click();
+  await expect(odile.getByText('version 1 of the shop')).toBeVisible();
+  const number = await takenIn('bass', 'Strapless');
+  await go(odile, `/job/${number}/plan`);
+  await odile.getByRole('button', { name: /^Another operation/ }).click();
+  await odile.getByRole('option', { name: 'Fit a strap button' }).click();
+  await odile.getByRole('button', { name: 'Put it on the work order' }).click();
+  await go(odile, `/job/${number}/work`);
+  await expect(odile.locator('#main')).toContainText('24.50');
+});
