@@ -20,15 +20,15 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
     '/sums/string-line?scale=25.5+in&points.0.fret=1&points.0.height=.024&points.1.fret=12&points.1.height=5.5&frets=12+17+20&u=64ths',
   ],
   ['sums-clearance', '/sums/clearance'],
-  ['sums-strings', '/sums/predicted-intonation'],
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
   ['checklists', '/house/checklists/bench-arrival'],
   ['readings', '/job/412/readings'],
-  ['readings-twelve-string', '/job/405/readings'],
-  ['readings-bass', '/job/409/readings', 'dim'],
+  ['readings-twelve-string', '/job/405/readings', 'dim'],
   ['what-moved', '/shelf/12/readings'],
   ['plan', '/job/412/plan'],
+  ['plan-try', '/job/407/plan?part=try'],
+  ['plans', '/job/412/plan?part=plans'],
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
 ];
@@ -57,6 +57,7 @@ export async function run(o: Options): Promise<number> {
       await page.waitForSelector('html[data-live]');
       await page.waitForSelector('#main h1');
       await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
+      if (name === 'plans') await page.waitForSelector('article');
       await page.screenshot({ path: join(folder, `${name}.png`) });
     }
   } finally {

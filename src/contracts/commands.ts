@@ -2,12 +2,12 @@ import { z } from 'zod';
 import { ANSWERS } from '../core/inspection/checklist.ts';
 import { VIEWS } from '../core/instrument/outline.ts';
 import { WAITS } from '../core/job/waiting.ts';
-import { OPERATION_IDS } from '../core/plan/operation-ids.ts';
 import { QUANTITIES } from '../core/readings/quantities.ts';
 import { ROUND_KIND, type RoundKind } from '../core/readings/rounds.ts';
 import { RELATIVE_WISHES, type RelativeWish } from '../core/targets/target.ts';
 import { LENGTH_UNITS } from '../core/units/length-units.ts';
 import { operationsFormat } from './formats/operations.ts';
+import { operationId } from './operation-id.ts';
 import { PLAN_COMMANDS } from './plan-commands.ts';
 import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
@@ -231,7 +231,7 @@ export const COMMANDS = {
     reason: text(400),
     version,
   }),
-  'plan.add': z.object({ jobId: id, operation: z.enum(OPERATION_IDS), detail: text(400) }),
+  'plan.add': z.object({ jobId: id, operation: operationId, detail: text(400) }),
   ...PLAN_COMMANDS,
   'work.answer': z.object({
     lineId: id,

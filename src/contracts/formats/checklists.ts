@@ -3,7 +3,7 @@ import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.t
 import { CONDITION_FACTS, type Condition } from '../../core/inspection/condition.ts';
 import { FACTS } from '../../core/instrument/construction.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
-import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
+import { operationId } from '../operation-id.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
@@ -39,10 +39,7 @@ const item = z.strictObject({
   help: z.string().min(1).max(400).meta({ description: 'how to look' }),
   fine: z.string().max(200).meta({ description: 'what counts as fine; may be empty' }),
   caution: z.string().max(300).meta({ description: 'a short caution; may be empty' }),
-  leadsTo: z
-    .enum(OPERATION_IDS)
-    .nullable()
-    .meta({ description: 'what a “needs work” usually leads to, or null' }),
+  leadsTo: operationId.nullable().meta({ description: 'what a “needs work” usually leads to, or null' }),
 });
 
 /** The items of one list: each id once, every value of a condition known. */

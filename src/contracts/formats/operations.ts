@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
 import { OPERATIONS } from '../../core/plan/operations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { SKILLS, STATIONS, type Operation, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
+import { operationId } from '../operation-id.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
 
 const keys = <K extends string>(of: Readonly<Record<K, string>>) => Object.keys(of) as [K, ...K[]];
@@ -13,12 +13,10 @@ const minutes = z.number().int().min(0).max(100_000);
 export const operationsFormat = z
   .array(
     z.strictObject({
-      id: z.enum(OPERATION_IDS),
+      id: operationId,
       name: z.string().min(1).max(120),
       order: z.number().int().meta({ description: 'place in the order of a setup' }),
-      needs: z
-        .array(z.enum(OPERATION_IDS))
-        .meta({ description: 'what is done before it, where both are done' }),
+      needs: z.array(operationId).meta({ description: 'what is done before it, where both are done' }),
       minutes: z
         .strictObject({ low: minutes, likely: minutes, high: minutes })
         .refine((m) => m.low <= m.likely && m.likely <= m.high, 'low, likely and high must not fall'),
@@ -34,7 +32,7 @@ export const operationsFormat = z
     }),
   )
   .min(1)
-  .max(OPERATION_IDS.length)
+  .max(300)
   .refine((all) => new Set(all.map((o) => o.id)).size === all.length, 'an operation is there twice')
   .meta({ title: 'Rubrica operations' });
 

@@ -1,6 +1,6 @@
 import { REPAIR_OPERATIONS } from './catalogue-repair.ts';
 import { SETUP_OPERATIONS } from './catalogue-setup.ts';
-import type { Operation } from './operation.ts';
+import { op, type Operation } from './operation.ts';
 import type { OperationId } from './operation-ids.ts';
 
 /** The shop's catalogue as shipped, in the order of the work. */
@@ -8,11 +8,15 @@ export const OPERATIONS: readonly Operation[] = [...SETUP_OPERATIONS, ...REPAIR_
   (a, b) => a.order - b.order,
 );
 
-/** An operation by its id: as the shop has it, or as it ships where the shop does not offer it any more. */
+/**
+ * An operation by its id: as the shop has it, or as it ships where the shop does not offer it any more. Of one of the shop's own
+ * that is gone only its name is known.
+ */
 export function operation(id: OperationId, catalogue: readonly Operation[] = OPERATIONS): Operation {
   const found = catalogue.find((o) => o.id === id) ?? OPERATIONS.find((o) => o.id === id);
-  if (!found) throw new RangeError(`no operation ${id}`);
-  return found;
+  if (found) return found;
+  if (id.startsWith('own-')) return op(id, id.slice(4).replace(/-/g, ' '), 75, [0, 0, 0], 0);
+  throw new RangeError(`no operation ${id}`);
 }
 
 /** A circle among what operations need first, or null: the ids along it, the first one again at the end. */

@@ -1,4 +1,5 @@
-import { OPERATIONS, circleIn } from './operations.ts';
+import { isOperationId, ownOperationId } from './operation-ids.ts';
+import { OPERATIONS, circleIn, operation } from './operations.ts';
 import { input } from './plan-input-for-tests.ts';
 import { optionsFor } from './options.ts';
 import { plansFor } from './solve/plans.ts';
@@ -59,4 +60,20 @@ test('a circle of needs is found and shown', () => {
   const circle = circleIn(bent);
   expect(circle?.[0]).toBe(circle?.at(-1));
   expect(circle).toEqual(expect.arrayContaining(['rod', 'shim']));
+});
+
+describe('a shop’s own operations', () => {
+  test('have ids of their own, made from their names', () => {
+    expect(ownOperationId('Engrave a name', [])).toBe('own-engrave-a-name');
+    expect(ownOperationId('Engrave a name', ['own-engrave-a-name'])).toBe('own-engrave-a-name-2');
+    expect(isOperationId(ownOperationId('!?', []))).toBe(true);
+    expect(isOperationId('rod')).toBe(true);
+    expect(isOperationId('own-')).toBe(false);
+    expect(isOperationId('gold')).toBe(false);
+  });
+  test('are still known by name when they are gone; a shipped one comes back as it ships', () => {
+    expect(operation('own-engrave-a-name', []).name).toBe('engrave a name');
+    expect(operation('rod', []).name).toBe('Adjust the truss rod');
+    expect(() => operation('gold' as 'rod')).toThrow(RangeError);
+  });
 });

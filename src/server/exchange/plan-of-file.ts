@@ -1,10 +1,10 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { z } from 'zod';
 import { constructionSchema } from '../../contracts/construction.ts';
+import { operationId } from '../../contracts/operation-id.ts';
 import { checklistItems, toFileItems } from '../../contracts/formats/checklists.ts';
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import { ANSWERS } from '../../core/inspection/checklist.ts';
-import { OPERATION_IDS } from '../../core/plan/operation-ids.ts';
 import { OPERATIONS } from '../../core/plan/operations.ts';
 import { problemFrom } from '../../core/plan/solve/problem-from.ts';
 import { plansFor, type Plans } from '../../core/plan/solve/plans.ts';
@@ -75,7 +75,7 @@ const file = z.object({
     lines: z
       .array(
         z.object({
-          operation: z.enum(OPERATION_IDS),
+          operation: operationId,
           title: z.string(),
           approval: z.enum(['asked', 'yes', 'no']),
           finishedAt: date.nullable(),

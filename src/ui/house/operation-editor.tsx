@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { operationsFile, readOperationsFile } from '../../contracts/formats/operations.ts';
 import { formatMoney } from '../../core/money/money.ts';
-import type { Operation } from '../../core/plan/operation.ts';
+import { op, type Operation } from '../../core/plan/operation.ts';
+import { ownOperationId } from '../../core/plan/operation-ids.ts';
 import { circleIn, OPERATIONS } from '../../core/plan/operations.ts';
 import type { LoadedOperations } from '../../server/house/load-operations.ts';
 import { sayMoment } from '../dates.ts';
@@ -45,6 +46,12 @@ export function OperationEditor({
   const chosen = list.find((o) => o.id === open);
   const name = (id: Operation['id']) => list.find((o) => o.id === id)?.name ?? id;
   const change = (to: Operation) => setList(list.map((o) => (o.id === to.id ? to : o)));
+  const add = () => {
+    const id = ownOperationId(find, [...list.map((o) => o.id), ...OPERATIONS.map((o) => o.id)]);
+    const fresh = op(id, find.trim(), 75, [10, 20, 30], 0);
+    setList([...list, fresh].sort((a, b) => a.order - b.order));
+    setOpen(id);
+  };
   const keep = () =>
     give('house.save-operations', { version: loaded.version, operations: operationsFile(list), note });
   const bringIn = async (file: File) => {
@@ -55,9 +62,18 @@ export function OperationEditor({
   return (
     <div className="grid gap-6 px-5 py-3 lg:grid-cols-[1fr_27rem]">
       <section aria-label="Catalogue" className="min-w-0 space-y-2">
-        <FormField label="Find an operation" className="max-w-sm">
-          {(w) => <input {...w} className="field" value={find} onChange={(e) => setFind(e.target.value)} />}
-        </FormField>
+        <div className="flex flex-wrap items-end gap-3">
+          <FormField label="Find an operation" className="w-72">
+            {(w) => <input {...w} className="field" value={find} onChange={(e) => setFind(e.target.value)} />}
+          </FormField>
+          {may &&
+            find.trim() !== '' &&
+            !list.some((o) => o.name.toLowerCase() === find.trim().toLowerCase()) && (
+              <button type="button" className="button" onClick={add}>
+                Add “{find.trim()}”
+              </button>
+            )}
+        </div>
         <div className="max-h-[60vh] overflow-auto" tabIndex={0} role="group" aria-label="The operations">
           <table className="w-full text-left text-sm">
             <thead className="sticky top-0 bg-paper">

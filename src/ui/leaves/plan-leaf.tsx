@@ -1,5 +1,6 @@
 'use client';
 
+import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { AchievedPanel } from '../plan/achieved-panel.tsx';
 import { FretPanel } from '../plan/fret-panel.tsx';
@@ -23,10 +24,17 @@ const PARTS = {
   options: 'Options',
 } as const;
 type Part = keyof typeof PARTS;
+const isPart = (text: string | null): text is Part => text !== null && text in PARTS;
 
 /** What Rubrica proposes, everything that can be tried, the plans found, and what the customer chooses from. */
 export function PlanLeaf({ job, allowed }: LeafProps) {
-  const [part, setPart] = useState<Part>('proposed');
+  const asked = useSearchParams().get('part');
+  const [part, showPart] = useState<Part>(isPart(asked) ? asked : 'proposed');
+  const setPart = (to: Part) => {
+    showPart(to);
+    // A reload, or a link given to a colleague, comes to the same part.
+    window.history.replaceState(null, '', `?part=${to}`);
+  };
   const trying = useTrying();
   const model = useMemo(() => modelOfView(job), [job]);
   const problem = useMemo(() => problemOfView(job), [job]);

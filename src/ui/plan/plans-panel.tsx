@@ -240,7 +240,7 @@ export function PlansPanel({
                 <b>
                   {f.title}: {f.choice}.
                 </b>{' '}
-                {f.because} <i>{f.would}</i>
+                {f.because} <i>{f.would}</i> Left alone: {f.limit}
               </li>
             ))}
           </ul>

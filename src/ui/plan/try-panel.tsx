@@ -18,7 +18,7 @@ import { MoveField } from './move-field.tsx';
 import { planInputOf } from './plan-problem.ts';
 import { StringsChoice } from './strings-choice.tsx';
 import { TryDrawing } from './try-drawing.tsx';
-import { sayLowest, sayMoves, sayTightest } from './try-says.ts';
+import { sayEachString, sayLowest, sayMoves, sayTightest } from './try-says.ts';
 import type { useTrying } from './trying.ts';
 import { useWorker } from './use-worker.ts';
 
@@ -145,6 +145,19 @@ export function TryPanel({ job, may, model, trying }: Props) {
         <b className="text-rubric">✕</b> lies on it; no mark is clear. Tap a string to draw it. Nothing tried
         here is a reading.
       </p>
+      <details>
+        <summary className="inline-flex min-h-11 cursor-pointer items-center underline">
+          The clearance of each string, in words
+        </summary>
+        <dl className="grid grid-cols-[max-content_1fr] gap-x-4 text-sm">
+          {sayEachString(model, maps).map(([name, words]) => (
+            <div key={name} className="contents">
+              <dt>{name}</dt>
+              <dd>{words}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
       <KeptTries job={job} may={may} model={model} trying={trying} hand={hand} />
     </section>
   );

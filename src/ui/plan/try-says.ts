@@ -36,6 +36,26 @@ export function sayTightest(m: NeckModel, maps: readonly ClearanceMap[]): string
   return `Clear everywhere; tightest: ${string.toLowerCase()} over fret ${at.fret}, ${mm(at.margin)} to spare`;
 }
 
+/** The tightest place of every string, in words: the map without its drawing. */
+export function sayEachString(m: NeckModel, maps: readonly ClearanceMap[]): Row[] {
+  const upTo = playedPositions(m.construction.frets);
+  return maps.map((map, i) => {
+    const at = tightest([map], upTo);
+    const name = `String ${stringNumber(m.construction, i)} ${m.construction.strings[i]?.note ?? ''}`;
+    if (!at) return [name, ''];
+    const held = at.held === 0 ? 'open' : `held at ${at.held}`;
+    const hit = Array.from(map.margin).filter((v, k) => k < upTo && v < 0).length;
+    const more = hit > 1 ? `; buzzes at ${hit} of ${upTo} positions` : '';
+    const words = {
+      clear: `clear, ${mm(at.margin)} to spare over fret ${at.fret} ${held}`,
+      close: `close, ${mm(at.margin)} over fret ${at.fret} ${held}`,
+      buzz: `meets fret ${at.fret} ${held} by ${mm(-at.margin)}${more}`,
+      choked: `lies on fret ${at.fret} ${held}`,
+    };
+    return [name, words[roomOf(at.margin, at.still)]];
+  });
+}
+
 /** Says how low it can go for a hand, at the outer strings. */
 export function sayLowest(m: NeckModel, moves: Moves, hand: Hand, ratio: number, unit: LengthUnit): string {
   const low = lowestAction(m, moves, hand, ratio);

@@ -57,7 +57,9 @@ export function costOf(p: Pick<Problem, 'catalogue'>, ids: ReadonlySet<Operation
     if (!o) continue;
     for (const k of ['low', 'likely', 'high'] as const) {
       minutes[k] += o.minutes[k];
-      price[k] += roundMinor((o.price * o.minutes[k]) / o.minutes.likely) + o.parts;
+      price[k] +=
+        (o.minutes.likely === 0 ? o.price : roundMinor((o.price * o.minutes[k]) / o.minutes.likely)) +
+        o.parts;
     }
     wait += o.wait;
     if (!o.reversible) irreversible++;

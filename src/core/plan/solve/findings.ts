@@ -1,45 +1,95 @@
+import type { OperationId } from '../operation-ids.ts';
 import { offered, type Problem } from './problem.ts';
 import { tooDear } from './fret-ways.ts';
 
-/** What to do about a finding: repair it, or leave it and watch, with the numbers that decide. */
+/** What to do about a finding: repair it, replace it, or leave it and watch, with the numbers that decide. */
 export interface FindingCall {
   readonly item: string;
   readonly title: string;
-  readonly choice: 'repair' | 'leave and watch';
+  readonly choice: 'repair' | 'replace' | 'leave and watch';
   readonly because: string;
   readonly would: string;
+  /** at what it is time to act, where it is left */
+  readonly limit: string;
 }
 
-/** Decides for each finding between repairing it and leaving it with something to watch for. */
+/** What stands in for a repair where the part is past it. */
+const REPLACES: Readonly<Partial<Record<OperationId, OperationId>>> = {
+  'bridge-reglue': 'bridge-new',
+  'bridge-plate': 'bridge-new',
+  'clean-controls': 'switch-new',
+  wiring: 'pickup-new',
+  tuners: 'tuners-new',
+  'nut-slots': 'nut-new',
+  'nut-fill': 'nut-new',
+  'fret-dress': 'refret',
+  'fret-spot': 'fret-replace',
+  'fret-seat': 'fret-replace',
+  'saddle-shim': 'saddle-new',
+};
+
+/** When to act on what is left: a reading one can take, or a thing one can see. */
+const LIMITS: Readonly<Partial<Record<OperationId, (p: Problem) => string>>> = {
+  'fret-dress': (p) =>
+    `Act when a fret stands under ${p.limits.fretHeight} mm or a string frets out in play.`,
+  'fret-spot': (p) => `Act when a fret stands ${p.limits.highFret} mm over its neighbours.`,
+  'fret-seat': () => 'Act when a .05 mm feeler slides under the fret’s end.',
+  'crack-glue': () => 'Mark its ends: act when it passes a mark or its edges part.',
+  'brace-glue': () => 'Act when a .1 mm feeler goes under it, or it rattles.',
+  'bridge-reglue': () => 'Act when a slip of paper goes 3 mm under its edge.',
+  'bridge-plate': () => 'Act when a ball end pulls into the wood.',
+  'nut-slots': () => 'Act when a string catches in tuning or a gap leaves its band.',
+  rod: (p) => `Act when relief leaves its band by ${p.limits.highFret} mm.`,
+};
+
+/** Decides for each finding between repairing, replacing, and leaving it with something to watch for. */
 export function findingCalls(p: Problem): FindingCall[] {
   const money = (v: number) => `${p.currency}${(v / 100).toFixed(2)}`;
   return p.findings.map((f) => {
     const op = offered(p, f.leadsTo);
-    const dear = tooDear(p, f.leadsTo);
-    const base = { item: f.item, title: f.title };
+    const other = REPLACES[f.leadsTo];
+    const fresh = other === undefined ? null : offered(p, other);
+    const limit = LIMITS[f.leadsTo]?.(p) ?? 'Look again at the next visit, and act when it has grown.';
+    const base = { item: f.item, title: f.title, limit };
+    const found = f.note === '' ? 'the inspection says it needs work' : f.note;
     if (op === null)
-      return {
-        ...base,
-        choice: 'leave and watch' as const,
-        because: 'The shop does not do this work.',
-        would: 'Ask a shop that does.',
-      };
+      return fresh !== null && tooDear(p, fresh.id) === null
+        ? {
+            ...base,
+            choice: 'replace' as const,
+            because: `The shop does not repair this. ${fresh.name}: ${money(fresh.price + fresh.parts)}; ${found}.`,
+            would: 'A shop that repairs it would be the other way.',
+          }
+        : {
+            ...base,
+            choice: 'leave and watch' as const,
+            because: 'The shop does not do this work.',
+            would: 'Ask a shop that does.',
+          };
+    const price = op.price + op.parts;
+    const dear = tooDear(p, f.leadsTo);
     if (dear !== null)
-      return {
-        ...base,
-        choice: 'leave and watch' as const,
-        because: dear.because,
-        would: `${dear.would} Watch it: act when it moves or is heard.`,
-      };
-    const worth =
+      return { ...base, choice: 'leave and watch' as const, because: dear.because, would: dear.would };
+    const share =
       p.worth.amount === null
-        ? 'What the instrument is worth is not known; '
-        : `${Math.round(((op.price + op.parts) / p.worth.amount) * 100)} % of what it is worth; `;
-    return {
-      ...base,
-      choice: 'repair' as const,
-      because: `${op.name}: ${money(op.price + op.parts)}, ${op.minutes.likely} minutes${op.reversible ? '' : ', cannot be undone'}. ${worth}${f.note === '' ? 'the inspection says it needs work.' : f.note}`,
-      would: `Left alone: read or look again at the next visit, and act when it has grown. At a worth under ${money((op.price + op.parts) / p.worth.share)} leaving it is the better answer.`,
-    };
+        ? 'what it is worth is not known'
+        : `${Math.round((price / p.worth.amount) * 100)} % of what it is worth`;
+    const instead =
+      fresh === null
+        ? ''
+        : ` ${fresh.name} would cost ${money(fresh.price + fresh.parts)}: right where the part is past repair.`;
+    return fresh !== null && fresh.price + fresh.parts <= price && tooDear(p, fresh.id) === null
+      ? {
+          ...base,
+          choice: 'replace' as const,
+          because: `${fresh.name} (${money(fresh.price + fresh.parts)}) costs no more than to repair it (${money(price)}); ${found}.`,
+          would: 'Repair it where the part is original and should stay.',
+        }
+      : {
+          ...base,
+          choice: 'repair' as const,
+          because: `${op.name}: ${money(price)}, ${op.minutes.likely} minutes${op.reversible ? '' : ', cannot be undone'}, ${share}; ${found}.`,
+          would: `At a worth under ${money(price / p.worth.share)} leaving it is the better answer.${instead}`,
+        };
   });
 }
