@@ -1,10 +1,11 @@
+import { memo } from 'react';
 import type { Room } from '../../core/whatif/clearance-map.ts';
 
 /** Height of a string's row, px. */
 export const ROW = 26;
 
 /** How much room a place has, as a shape: nothing, a slanted stroke, a wedge with the fret it meets, a cross. */
-export function Place({
+export const Place = memo(function Place({
   room,
   x,
   y,
@@ -54,4 +55,4 @@ export function Place({
       )}
     </g>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { mapOfNeck, type Hand } from '../../core/whatif/clearance-map.ts';
 import { consequences } from '../../core/whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
@@ -10,41 +10,45 @@ import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 import { rowsOf } from './try-says.ts';
-import type { useTrying } from './trying.ts';
 
 /** What was kept by a name, side by side with what was read and what is tried now. */
-export function KeptTries({
+export const KeptTries = memo(function KeptTries({
   job,
   may,
   model,
-  trying,
+  moves,
   hand,
+  onTry,
 }: Pick<LeafProps, 'job'> & {
   readonly may: boolean;
   readonly model: NeckModel;
-  readonly trying: ReturnType<typeof useTrying>;
+  /** what is tried now */
+  readonly moves: Moves;
   readonly hand: Hand;
+  readonly onTry: (moves: Moves) => void;
 }) {
   const { give, busy, trouble } = useSend();
   const [name, setName] = useState('');
   const { tries, settings, choice } = job.plan;
   const ratio = settings.rodActionRatio;
-  const column = (title: string, moves: Moves) => {
-    const o = consequences(model, moves, ratio);
-    return { title, rows: rowsOf(model, o, mapOfNeck(model, o, hand), settings.actionUnit) };
-  };
-  const columns = [
-    column('As read', NO_MOVES),
-    column('Tried now', trying.moves),
-    ...tries.map((t) => column(t.name, t.moves)),
-    ...(choice ? [column(`Chosen: ${choice.name.toLowerCase()}`, choice.moves)] : []),
-  ];
+  const columns = useMemo(() => {
+    const column = (title: string, tried: Moves) => {
+      const o = consequences(model, tried, ratio);
+      return { title, rows: rowsOf(model, o, mapOfNeck(model, o, hand), settings.actionUnit) };
+    };
+    return [
+      column('As read', NO_MOVES),
+      column('Tried now', moves),
+      ...tries.map((t) => column(t.name, t.moves)),
+      ...(choice ? [column(`Chosen: ${choice.name.toLowerCase()}`, choice.moves)] : []),
+    ];
+  }, [model, moves, hand, tries, choice, ratio, settings.actionUnit]);
   const keep = async () => {
     const done = await give('plan.keep-try', {
       jobId: job.id,
       tryId: 0,
       name,
-      moves: trying.moves,
+      moves,
       version: 0,
     });
     if (done) setName('');
@@ -96,7 +100,7 @@ export function KeptTries({
                     type="button"
                     className="button"
                     aria-label={`Try ${t.name} again`}
-                    onClick={() => trying.set(t.moves)}
+                    onClick={() => onTry(t.moves)}
                   >
                     Try again
                   </button>{' '}
@@ -148,4 +152,4 @@ export function KeptTries({
       )}
     </div>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Redo2, RotateCcw, Undo2 } from 'lucide-react';
 import { stationKey } from '../../core/readings/stations.ts';
 import { TOUCHES, type Touch } from '../../core/targets/target.ts';
@@ -40,6 +40,8 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const ratio = job.plan.settings.rodActionRatio;
   const unit = job.plan.settings.actionUnit;
   const { moves } = trying;
+  // The drawing and its map follow at once; what takes longer follows when the hand rests.
+  const settled = useDeferredValue(moves);
   const x = useMemo(() => positionsOf(c), [c]);
   const given = FORCE.test(force.trim()) ? Number(force.trim().replace(',', '.')) : undefined;
   const hand = useMemo(() => handFor(model, touch, given), [model, touch, given]);
@@ -50,15 +52,26 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const question = useMemo(
     () =>
       sure
-        ? { kind: 'chance' as const, model, moves, hand, spread: spreadOf(planInputOf(job).readings), ratio }
+        ? {
+            kind: 'chance' as const,
+            model,
+            moves: settled,
+            hand,
+            spread: spreadOf(planInputOf(job).readings),
+            ratio,
+          }
         : null,
-    [sure, model, moves, hand, job, ratio],
+    [sure, model, settled, hand, job, ratio],
   );
   const answer = useWorker<'chance'>(question);
   const target = job.readings.stations.find(
     (s) => s.key === stationKey('action', c.strings.length - drawn, 12),
   )?.target;
-  const says = sayMoves(model, moves, ratio, unit);
+  const says = useMemo(() => sayMoves(model, settled, ratio, unit), [model, settled, ratio, unit]);
+  const lowest = useMemo(
+    () => sayLowest(model, settled, hand, ratio, unit),
+    [model, settled, hand, ratio, unit],
+  );
   return (
     <section aria-label="Try it" className="space-y-2">
       <div className="flex flex-wrap items-end gap-2 text-sm">
@@ -123,7 +136,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
         onSettle={trying.settle}
       />
       <p aria-live="polite" className="border-y border-line py-1">
-        <b>{sayTightest(model, maps)}.</b> {sayLowest(model, moves, hand, ratio, unit)}
+        <b>{sayTightest(model, maps)}.</b> {lowest}
         {answer &&
           ` With what the gauges leave open, the chance that a played place buzzes is ${Math.round(answer.chance.anywhere * 100)} % (${answer.chance.draws} necks drawn).`}
       </p>
@@ -158,7 +171,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
           ))}
         </dl>
       </details>
-      <KeptTries job={job} may={may} model={model} trying={trying} hand={hand} />
+      <KeptTries job={job} may={may} model={model} moves={settled} hand={hand} onTry={trying.set} />
     </section>
   );
 }

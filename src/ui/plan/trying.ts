@@ -1,4 +1,4 @@
-import { useReducer } from 'react';
+import { useCallback, useReducer } from 'react';
 import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
 
 interface Trying {
@@ -41,13 +41,15 @@ export const AT_FIRST: Trying = { past: [], now: NO_MOVES, future: [], at: '' };
 /** What is tried on a neck on this screen, with a way back and forth. Nothing of it is sent anywhere. */
 export function useTrying() {
   const [state, act] = useReducer(tryingStep, AT_FIRST);
+  const set = useCallback((to: Moves, at = '') => act({ kind: 'move', to, at }), []);
+  const settle = useCallback(() => act({ kind: 'settle' }), []);
   return {
     moves: state.now,
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
     /** @param at what is moved; moves of the same thing in a row are one step */
-    set: (to: Moves, at = '') => act({ kind: 'move', to, at }),
-    settle: () => act({ kind: 'settle' }),
+    set,
+    settle,
     undo: () => act({ kind: 'undo' }),
     redo: () => act({ kind: 'redo' }),
   };
