@@ -28,6 +28,8 @@ export interface Outcome {
   /** fret tops over the plane: the bow, and what stands high or low */
   readonly tops: Float64Array;
   readonly cents: ReadonlyArray<number | null>;
+  /** the same from the strings alone, read or not: stretch, stiffness and length; null where a note cannot be read */
+  readonly predicted: ReadonlyArray<number | null>;
   readonly contact: ReadonlyArray<number | null>;
   readonly standout: number | null;
   readonly breakAngle: number | null;
@@ -79,6 +81,23 @@ function predictedAt12(
   const string = { ...stringMake(c, fact), frequency: note.value };
   const neck = { scale: c.scale, compensation: c.compensation, string, ...h, pressDepth: PRESS };
   return predictedCents(neck, [ACTION_FRET])[0]?.total ?? null;
+}
+
+/** What the strings themselves say of the 12th, with the contacts where they are tried. */
+function predictedAfter(
+  m: NeckModel,
+  moves: Moves,
+  after: Pick<Outcome, 'nut' | 'saddle' | 'relief'>,
+): (number | null)[] {
+  const c = m.construction;
+  const xs = c.scale + c.compensation;
+  const x12 = fretPosition(c.scale, ACTION_FRET);
+  const strings = moves.strings ?? c.strings;
+  return c.strings.map((_, i) => {
+    const heights = { nut: after.nut[i] ?? 0, saddle: after.saddle[i] ?? 0, relief: after.relief };
+    const cents = predictedAt12(m, i, strings, heights);
+    return cents === null ? null : errorAfter(xs, x12, cents, moves.contact[i] ?? 0, 0);
+  });
 }
 
 function centsAfter(
@@ -157,6 +176,7 @@ export function consequences(
     saddle[i] = saddleThrough(xs, x12, nut[i] ?? 0, (action[i] ?? 0) + (tops[ACTION_FRET] ?? 0));
   }
   let cents: Outcome['cents'] | null = null;
+  let predicted: Outcome['predicted'] | null = null;
   const middle = (moves.bass + moves.treble) / 2;
   const standout = m.standout === null ? null : m.standout + middle;
   const pull = moves.strings === null ? m.pull : pulls(c, moves.strings);
@@ -173,6 +193,9 @@ export function consequences(
       return (cents ??= centsAfter(m, moves, { nut, saddle, relief }, before));
     },
     contact: m.contact.map((at, i) => (at === null ? null : at + (moves.contact[i] ?? 0))),
+    get predicted() {
+      return (predicted ??= predictedAfter(m, moves, { nut, saddle, relief }));
+    },
     standout,
     breakAngle: breakAngleAfter(m, standout),
     floor:

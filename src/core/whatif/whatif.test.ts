@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { usualConstruction } from '../instrument/defaults.ts';
 import { KINDS, type Kind } from '../instrument/kinds.ts';
+import { predictedCents } from '../intonation/predicted.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { rodToAction } from '../neck/rod-to-action.ts';
 import { shim } from '../neck/shim.ts';
@@ -129,6 +130,25 @@ describe('each consequence is that of its sum', () => {
     expect(back.cents[1]).toBe(0);
     const low = consequences(m, move({ bass: -1, treble: -1 }));
     expect(low.cents[5]).toBeLessThan(0);
+  });
+
+  test('what the strings alone predict is the sum of predicted intonation, at the heights tried', () => {
+    const o = consequences(m, move({ bass: 0.8, treble: 0.8 }));
+    const [low] = c.strings;
+    const [said] = predictedCents(
+      {
+        scale: c.scale,
+        compensation: c.compensation,
+        string: { kind: 'wound', gauge: low?.gauge ?? 0, frequency: 82.4069 },
+        nut: at(o.nut, 0),
+        saddle: at(o.saddle, 0),
+        relief: o.relief,
+        pressDepth: 0.3,
+      },
+      [12],
+    );
+    expect(o.predicted[0]).toBeCloseTo(said?.total ?? NaN, 3);
+    expect(o.predicted[0]).toBeGreaterThan(consequences(m, NO_MOVES).predicted[0] ?? NaN);
   });
 
   test('another tuning changes the pull by the square of the pitch', () => {

@@ -23,6 +23,7 @@ export const Place = memo(function Place({
   const middle = x + width / 2;
   return (
     <g>
+      {share !== null && <title>{`${Math.round(share * 100)} % likely to buzz`}</title>}
       {share !== null && share > 0.005 && (
         <rect
           x={x + 1}

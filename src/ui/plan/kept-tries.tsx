@@ -29,12 +29,15 @@ export const KeptTries = memo(function KeptTries({
 }) {
   const { give, busy, trouble } = useSend();
   const [name, setName] = useState('');
+  const last = model.construction.frets;
+  const [asked, setAsked] = useState(String(last));
+  const fret = /^\d{1,2}$/.test(asked) ? Math.min(last, Math.max(1, Number(asked))) : last;
   const { tries, settings, choice } = job.plan;
   const ratio = settings.rodActionRatio;
   const columns = useMemo(() => {
     const column = (title: string, tried: Moves) => {
       const o = consequences(model, tried, ratio);
-      return { title, rows: rowsOf(model, o, mapOfNeck(model, o, hand), settings.actionUnit) };
+      return { title, rows: rowsOf(model, o, mapOfNeck(model, o, hand), settings.actionUnit, fret) };
     };
     return [
       column('As read', NO_MOVES),
@@ -42,7 +45,7 @@ export const KeptTries = memo(function KeptTries({
       ...tries.map((t) => column(t.name, t.moves)),
       ...(choice ? [column(`Chosen: ${choice.name.toLowerCase()}`, choice.moves)] : []),
     ];
-  }, [model, moves, hand, tries, choice, ratio, settings.actionUnit]);
+  }, [model, moves, hand, tries, choice, ratio, settings.actionUnit, fret]);
   const keep = async () => {
     const done = await give('plan.keep-try', {
       jobId: job.id,
@@ -55,6 +58,17 @@ export const KeptTries = memo(function KeptTries({
   };
   return (
     <div className="space-y-2 overflow-x-auto">
+      <FormField label={`Action also at fret (1 to ${last})`} className="w-52">
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="numeric"
+            value={asked}
+            onChange={(e) => setAsked(e.target.value.trim())}
+          />
+        )}
+      </FormField>
       <table className="text-left text-sm">
         <caption className="py-1 text-left font-serif text-lg font-semibold">Side by side</caption>
         <thead>

@@ -163,7 +163,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
           The clearance of each string, in words
         </summary>
         <dl className="grid grid-cols-[max-content_1fr] gap-x-4 text-sm">
-          {sayEachString(model, maps).map(([name, words]) => (
+          {sayEachString(model, maps, answer?.chance.chance ?? null).map(([name, words]) => (
             <div key={name} className="contents">
               <dt>{name}</dt>
               <dd>{words}</dd>

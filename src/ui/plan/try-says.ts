@@ -37,7 +37,11 @@ export function sayTightest(m: NeckModel, maps: readonly ClearanceMap[]): string
 }
 
 /** The tightest place of every string, in words: the map without its drawing. */
-export function sayEachString(m: NeckModel, maps: readonly ClearanceMap[]): Row[] {
+export function sayEachString(
+  m: NeckModel,
+  maps: readonly ClearanceMap[],
+  chance: readonly ArrayLike<number>[] | null,
+): Row[] {
   const upTo = playedPositions(m.construction.frets);
   return maps.map((map, i) => {
     const at = tightest([map], upTo);
@@ -52,7 +56,9 @@ export function sayEachString(m: NeckModel, maps: readonly ClearanceMap[]): Row[
       buzz: `meets fret ${at.fret} ${held} by ${mm(-at.margin)}${more}`,
       choked: `lies on fret ${at.fret} ${held}`,
     };
-    return [name, words[roomOf(at.margin, at.still)]];
+    const likely = chance ? Math.max(0, ...Array.from(chance[i] ?? []).slice(0, upTo)) : null;
+    const odds = likely === null ? '' : `; chance of a buzz up to ${Math.round(likely * 100)} %`;
+    return [name, `${words[roomOf(at.margin, at.still)]}${odds}`];
   });
 }
 
@@ -67,10 +73,17 @@ export function sayLowest(m: NeckModel, moves: Moves, hand: Hand, ratio: number,
 }
 
 /** Everything that follows, a row each, for one column. */
-export function rowsOf(m: NeckModel, o: Outcome, maps: readonly ClearanceMap[], unit: LengthUnit): Row[] {
+export function rowsOf(
+  m: NeckModel,
+  o: Outcome,
+  maps: readonly ClearanceMap[],
+  unit: LengthUnit,
+  fret: number,
+): Row[] {
   const last = m.construction.strings.length - 1;
   const say = (v: number) => formatLength(v, unit);
-  const end = m.construction.frets;
+  const end = fret;
+  const predicted = o.predicted.filter((c): c is number => c !== null);
   const cents = o.cents.filter((c): c is number => c !== null);
   const sum = Array.from(o.pull).reduce((a, b) => a + b, 0);
   return [
@@ -84,6 +97,7 @@ export function rowsOf(m: NeckModel, o: Outcome, maps: readonly ClearanceMap[], 
     ['Break angle', o.breakAngle === null ? 'not read' : `${o.breakAngle.toFixed(1)}°`],
     ['Under the slot', o.floor === null ? 'not read' : mm(o.floor)],
     ['Cents at 12', cents.length === 0 ? 'not read' : range(cents, (v) => formatCents(v))],
+    ['Predicted cents at 12', predicted.length === 0 ? 'not known' : range(predicted, (v) => formatCents(v))],
     [
       'Pull of the set',
       `${Math.round(sum)} N${o.pullChange.relief === 'the same' ? '' : `, relief will be ${o.pullChange.relief}`}`,
