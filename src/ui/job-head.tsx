@@ -82,6 +82,12 @@ export function JobHead({ job, leaf }: { readonly job: JobView; readonly leaf: L
             {LEAF_NAMES[l]}
           </Link>
         ))}
+        <Link
+          href={`/job/${job.number}/history`}
+          className="ml-auto flex min-h-11 items-center px-3 text-sm text-quiet underline"
+        >
+          History
+        </Link>
       </nav>
     </header>
   );

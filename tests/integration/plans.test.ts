@@ -2,6 +2,7 @@ import { operationsFile } from '../../src/contracts/formats/operations.ts';
 import type { CommandInput } from '../../src/contracts/commands.ts';
 import { NO_MOVES } from '../../src/core/whatif/moves.ts';
 import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
+import { loadHistory } from '../../src/server/job/load-history.ts';
 import { loadJob } from '../../src/server/job/load-job.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
@@ -203,6 +204,34 @@ describe('what is tried', () => {
     expect(await house.give(house.desk, 'plan.worth', { jobId, worthMinor: 1, version: 1 })).toMatchObject({
       ok: false,
     });
+  });
+});
+
+describe('a job’s history', () => {
+  test('says every change once, with who and from what to what, the customer’s own too', async () => {
+    const { jobId, number } = await highJob();
+    const { token } = value(await house.give(house.technician, 'plan.offer', { jobId, days: 3 }));
+    await answerOffer(house.db, token, { choice: 'leave', by: 'Petra', note: '' }, new Date());
+    const again = {
+      jobId,
+      round: 'as-found',
+      quantity: 'relief',
+      string: 0,
+      fret: 7,
+      typed: '0.25',
+      unit: 'mm',
+    } as const;
+    value(await house.give(house.technician, 'readings.save', { ...again, version: 1 }));
+    const history = await loadHistory(house.db, number);
+    expect(history?.entries).toHaveLength(await house.db.models.EventRow.count({ where: { jobId } }));
+    expect(history?.entries.find((e) => e.kind === 'option chosen')).toMatchObject({ by: 'the customer' });
+    expect(history?.entries.at(-1)).toMatchObject({
+      kind: 'reading taken',
+      from: '0.2',
+      to: '0.25',
+      on: 'tablet',
+    });
+    expect(await loadHistory(house.db, 999_999)).toBeNull();
   });
 });
 

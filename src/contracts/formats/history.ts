@@ -1,0 +1,21 @@
+import { csv } from './customers.ts';
+
+/** One change as the file carries it. */
+export interface HistoryEntry {
+  readonly at: string;
+  readonly by: string;
+  readonly on: string;
+  readonly kind: string;
+  readonly of: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+const COLUMNS = ['at (UTC)', 'by', 'on', 'what', 'of', 'before', 'after'] as const;
+
+/** A job's history as CSV (RFC 4180), oldest first. */
+export const toHistoryCsv = (all: readonly HistoryEntry[]): string =>
+  csv(
+    COLUMNS,
+    all.map((e) => [e.at, e.by, e.on, e.kind, e.of, e.from, e.to]),
+  );
