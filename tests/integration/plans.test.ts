@@ -60,6 +60,25 @@ describe('a chosen plan', () => {
     expect((await see(number)).lines).toEqual([]);
   });
 
+  test('is not put on the order a second time by the line it was proposed with', async () => {
+    const { jobId, number } = await highJob();
+    value(
+      await house.give(house.technician, 'plan.choose', {
+        jobId,
+        plan: 'sufficient',
+        reason: '',
+        version: 0,
+      }),
+    );
+    const line = { jobId, line: 'saddle', decision: 'accepted', change: '', reason: '', version: 0 } as const;
+    expect(await house.give(house.technician, 'plan.decide', line)).toMatchObject({
+      error: { code: 'refused' },
+    });
+    const job = await see(number);
+    expect(job.lines.filter((l) => l.operation === 'saddle-lower')).toHaveLength(1);
+    expect(job.facts.linesOpen).toBe(0);
+  });
+
   test('once work has begun on it, it cannot be put away unseen', async () => {
     const { jobId, number } = await highJob();
     value(

@@ -41,8 +41,9 @@ export async function refreshFacts(work: Work, job: Job): Promise<void> {
     read: readIn('as-found'),
     stations: required.length,
     stale: proposal.stale.length,
-    linesOpen: proposal.lines.filter((l) => !decided.has(l.key)).length,
-    linesDecided: decided.size,
+    // A chosen plan answers for every line that was proposed.
+    linesOpen: gathered.choice ? 0 : proposal.lines.filter((l) => !decided.has(l.key)).length,
+    linesDecided: decided.size + (gathered.choice ? 1 : 0),
     asked,
     stepsOpen: lines.filter((l) => l.approval === 'yes' && l.step !== 'finished').length,
     stepsDone: lines.filter((l) => l.step === 'finished').length,

@@ -49,6 +49,14 @@ export async function putOnOrder({ models, t }: Work, decision: Decision, line: 
   );
 }
 
+/** Whether the plan the job goes by has put the same operation on the order. */
+async function onOrderByPlan({ models, t }: Work, jobId: number, line: ProposalLine): Promise<boolean> {
+  const key = `plan:${line.operation}`;
+  if (line.key === key) return false;
+  const byPlan = await models.Decision.findOne({ where: { jobId, line: key }, transaction: t });
+  return byPlan !== null && byPlan.decision !== 'declined';
+}
+
 /** Accepts, changes or declines a proposed line, with the reason. Accepted and changed lines go on the work order. */
 export const decideLine = defineUseCase({
   name: 'plan.decide',
@@ -76,6 +84,8 @@ export const decideLine = defineUseCase({
       : null;
     if (onOrder && onOrder.step !== 'ready')
       return { ok: false, error: refuse('Work on this line has begun.') };
+    if (input.decision !== 'declined' && (await onOrderByPlan(work, input.jobId, line)))
+      return { ok: false, error: refuse('The chosen plan has this on the work order already.') };
     const values = {
       decision: input.decision,
       changeText: input.decision === 'changed' ? input.change : '',

@@ -200,6 +200,13 @@ export function ProposedPanel({ job, allowed }: Pick<LeafProps, 'job' | 'allowed
             ◆ Not used, because stale: {stale.map(label).join(', ')}. Read them again.
           </p>
         )}
+        {job.plan.choice && (
+          <p>
+            The job goes by the plan <b>{job.plan.choice.name.toLowerCase()}</b>, chosen by{' '}
+            {job.plan.choice.by}
+            {job.plan.choice.reason && `: ${job.plan.choice.reason}`}. Its operations are on the work order.
+          </p>
+        )}
         {missing.length > 0 && <p className="text-quiet">Still to read: {missing.map(label).join(', ')}.</p>}
         {lines.length === 0 && missing.length === 0 && stale.length === 0 && (
           <p className="py-4 text-lg">Everything read is in its band. Leave it as it is.</p>
