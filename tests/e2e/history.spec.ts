@@ -37,5 +37,5 @@ test('a job’s own history: what stood there before and after, by whom; filtere
   ]);
   const text = await readFile(await file.path(), 'utf8');
   expect(text.trim().split('\r\n')).toHaveLength(4);
-  expect(text).toContain('reading action:1:12'.replace('action', 'as-found:action'));
+  expect(text).toContain('as found: action, string 1, fret 12');
 });

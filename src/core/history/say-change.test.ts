@@ -10,7 +10,7 @@ const entry = (data: unknown, entityId = 'as-found:action:6:12') => ({
 
 test('a first reading has nothing before it; a second says both', () => {
   expect(sayChange(entry({ before: null, after: { typed: '5/64', value: '1.98' } }))).toEqual({
-    of: 'reading as-found:action:6:12',
+    of: 'as found: action, string 6, fret 12',
     from: '',
     to: '5/64',
   });
@@ -18,6 +18,13 @@ test('a first reading has nothing before it; a second says both', () => {
     from: '5/64',
     to: '4/64',
   });
+});
+
+test('a place is said as the bench says it', () => {
+  const of = (id: string) => sayChange(entry({}, id)).of;
+  expect(of('as-left:relief:0:7')).toBe('as left: relief, fret 7');
+  expect(of('as-found:saddle-standout:0:0')).toBe('as found: saddle stands out');
+  expect(of('strange')).toBe('reading strange');
 });
 
 test('an answer with its note, a decision with its reason', () => {

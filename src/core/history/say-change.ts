@@ -1,3 +1,6 @@
+import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
+import { isRoundKind, roundName } from '../readings/rounds.ts';
+
 /** One entry of a job's log as the house keeps it. */
 export interface LogEntry {
   readonly kind: string;
@@ -53,15 +56,29 @@ function onlyChanged(before: unknown, after: unknown): readonly [unknown, unknow
   return keys.length === 0 ? [before, after] : [pick(before), pick(after)];
 }
 
+/** A reading's place as the bench says it: `as found: action, string 6, fret 12`; other things by their name and number. */
+function sayWhat({ entity, entityId }: LogEntry): string {
+  const [round = '', quantity = '', string, fret] = entityId.split(':');
+  if (entity === 'reading' && isRoundKind(round) && quantity in QUANTITY_FACTS) {
+    const place = [
+      string !== undefined && string !== '0' && `string ${string}`,
+      fret !== undefined && fret !== '0' && `fret ${fret}`,
+    ].filter(Boolean);
+    const name = QUANTITY_FACTS[quantity as Quantity].name.toLowerCase();
+    return `${roundName(round, '').toLowerCase()}: ${[name, ...place].join(', ')}`;
+  }
+  return /^\d+$/.test(entityId) ? entity : `${entity} ${entityId}`;
+}
+
 /**
  * Says one entry of the log: what it is about, what stood there before, and what stands there since.
- * @example a reading taken anew → of `as-found:action:6:12`, from `5/64`, to `4/64`
+ * @example a reading taken anew → of `as found: action, string 6, fret 12`, from `5/64`, to `4/64`
  */
 export function sayChange(e: LogEntry): SaidChange {
   const data = (typeof e.data === 'object' && e.data !== null ? e.data : {}) as Readonly<
     Record<string, unknown>
   >;
-  const of = /^\d+$/.test(e.entityId) ? e.entity : `${e.entity} ${e.entityId}`;
+  const of = sayWhat(e);
   if (!('after' in data) && !('before' in data)) return { of, from: '', to: cut(sayPlain(data)) };
   const { before, after, ...rest } = data;
   const [from, to] = onlyChanged(before, after ?? rest);

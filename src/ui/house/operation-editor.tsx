@@ -7,11 +7,11 @@ import { op, type Operation } from '../../core/plan/operation.ts';
 import { ownOperationId } from '../../core/plan/operation-ids.ts';
 import { circleIn, OPERATIONS } from '../../core/plan/operations.ts';
 import type { LoadedOperations } from '../../server/house/load-operations.ts';
-import { sayMoment } from '../dates.ts';
 import { FileField } from '../file-field.tsx';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
+import { VersionList } from './version-list.tsx';
 import { OperationForm } from './operation-form.tsx';
 
 const wait = (minutes: number): string =>
@@ -182,34 +182,14 @@ export function OperationEditor({
         ) : (
           <>
             <h2 className="text-xl">Versions</h2>
-            <ul className="space-y-2">
-              {[
+            <VersionList
+              versions={[
                 ...loaded.versions,
                 { version: 0, operations: OPERATIONS, note: 'as it ships', by: '', at: '' },
-              ].map((v) => (
-                <li
-                  key={v.version}
-                  className="flex items-center justify-between gap-3 border-b border-line pb-1 text-sm"
-                >
-                  <span>
-                    <b>{v.version}</b> {v.note}
-                    <span className="block text-quiet">
-                      {v.at === '' ? '' : `${v.by}, ${sayMoment(v.at)}`}
-                    </span>
-                  </span>
-                  {may && (
-                    <button
-                      type="button"
-                      className="button"
-                      aria-label={`Take version ${v.version} as a start`}
-                      onClick={() => setList(v.operations)}
-                    >
-                      Take
-                    </button>
-                  )}
-                </li>
-              ))}
-            </ul>
+              ]}
+              may={may}
+              onTake={(v) => setList(v.operations)}
+            />
             {may && (
               <FileField
                 label="Operations from a file"

@@ -8,9 +8,9 @@ import { TOUCHES, type Touch } from '../../core/targets/target.ts';
 import type { LoadedTargets } from '../../server/house/load-targets.ts';
 import { FileField } from '../file-field.tsx';
 import { FormField } from '../form-field.tsx';
-import { sayMoment } from '../dates.ts';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
+import { VersionList } from './version-list.tsx';
 
 interface Kind {
   readonly id: string;
@@ -232,32 +232,14 @@ export function TargetEditor({
         <h2 id="versions" className="text-xl">
           Versions
         </h2>
-        <ul className="space-y-2">
-          {[
+        <VersionList
+          versions={[
             ...loaded.versions,
             { version: 0, targets: SHIPPED_TARGETS, note: 'as it ships', by: '', at: '' },
-          ].map((v) => (
-            <li
-              key={v.version}
-              className="flex items-center justify-between gap-3 border-b border-line pb-1 text-sm"
-            >
-              <span>
-                <b>{v.version}</b> {v.note}
-                <span className="block text-quiet">{v.at === '' ? '' : `${v.by}, ${sayMoment(v.at)}`}</span>
-              </span>
-              {may && (
-                <button
-                  type="button"
-                  className="button"
-                  aria-label={`Take version ${v.version} as a start`}
-                  onClick={() => setTexts(textsOf(v.targets, kinds))}
-                >
-                  Take
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
+          ]}
+          may={may}
+          onTake={(v) => setTexts(textsOf(v.targets, kinds))}
+        />
         {may && (
           <FileField
             label="Targets from a file"

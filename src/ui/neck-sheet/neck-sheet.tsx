@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { useEffect, useId, useMemo, useState } from 'react';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey, type SheetPart } from '../../core/readings/stations.ts';
 import type { JobView } from '../../server/job/load-job.ts';
@@ -13,6 +13,7 @@ import type { StationView } from './sheet-stations.ts';
 import { FretNames, RowNames } from './sheet-names.tsx';
 import { SideView } from './side-view.tsx';
 import { sayBand, type Tongue } from './units.ts';
+import { useWidth } from './use-width.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 const SIDE = 186;
@@ -34,21 +35,6 @@ interface Props {
   readonly onScale: (enlarged: number) => void;
 }
 
-function useWidth() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(USUAL_WIDTH);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const watch = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(LEAST_WIDTH, Math.floor(entry.contentRect.width))),
-    );
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
-  return { ref, width };
-}
-
 const CAPTIONS: Readonly<Record<SheetPart, readonly [string, string]>> = {
   setup: ['gap over 1, held at 3', 'cents at 12'],
   neck: ['', 'action, each string'],
@@ -63,7 +49,7 @@ export function NeckSheet(props: Props) {
   const { job, round, part, tongue, editable, state, onFocus, onScale } = props;
   const c = job.instrument.construction;
   const clip = useId();
-  const { ref, width } = useWidth();
+  const { ref, width } = useWidth(USUAL_WIDTH, LEAST_WIDTH);
   const [drawn, setDrawn] = useState(c.strings.length);
   const stations = useMemo(
     () => stationsOfPart(part, state.stations, roundActionFret(job, round)),

@@ -1,6 +1,5 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
 import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { roomOf } from '../../core/whatif/clearance-map.ts';
@@ -8,6 +7,7 @@ import type { Outcome } from '../../core/whatif/consequences.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
 import { sheetGeometry, type SheetGeometry } from '../neck-sheet/geometry.ts';
+import { useWidth } from '../neck-sheet/use-width.ts';
 import { Place, ROW } from './clearance-place.tsx';
 import { Grip } from './grip.tsx';
 import type { Handle } from './handles.ts';
@@ -32,21 +32,6 @@ interface Props {
   readonly onSettle: () => void;
 }
 
-function useWidth() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(USUAL_WIDTH);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const watch = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(LEAST_WIDTH, Math.floor(entry.contentRect.width))),
-    );
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
-  return { ref, width };
-}
-
 const line = (g: SheetGeometry, m: NeckModel, o: Outcome, i: number): string => {
   const end = m.construction.scale + m.construction.compensation;
   return `M${g.x(0)} ${PLANE - g.rise(o.nut[i] ?? 0)} L${g.x(end)} ${PLANE - g.rise(o.saddle[i] ?? 0)}`;
@@ -56,7 +41,7 @@ const line = (g: SheetGeometry, m: NeckModel, o: Outcome, i: number): string => 
 export function TryDrawing(props: Props) {
   const { model, now, tried, maps, chance, moves, handles, drawn, band, onDraw, onMove, onSettle } = props;
   const c = model.construction;
-  const { ref, width } = useWidth();
+  const { ref, width } = useWidth(USUAL_WIDTH, LEAST_WIDTH);
   const tallest = Math.max(4, ...now.saddle, ...tried.saddle);
   const g = sheetGeometry({ ...c, perCourse: 1 }, width, tallest);
   const xn = (n: number) => g.x(fretPosition(c.scale, n));

@@ -11,7 +11,7 @@ import {
   type Hand,
 } from '../../core/whatif/clearance-map.ts';
 import { actionOver, consequences, type Outcome } from '../../core/whatif/consequences.ts';
-import type { Moves } from '../../core/whatif/moves.ts';
+import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
 
 /** A row of the comparison: what is looked at, and what it is in one column. */
@@ -108,28 +108,12 @@ export function rowsOf(
 
 /** The sum of what is tried, in words. */
 export function sayMoves(m: NeckModel, moves: Moves, ratio: number, unit: LengthUnit): string[] {
-  const now = consequences(
-    m,
-    {
-      ...moves,
-      relief: 0,
-      nut: [],
-      frets: 0,
-      tops: null,
-      bass: 0,
-      treble: 0,
-      trim: [],
-      tilt: 0,
-      thin: 0,
-      contact: [],
-      strings: null,
-    },
-    ratio,
-  );
+  const now = consequences(m, NO_MOVES, ratio);
   const o = consequences(m, moves, ratio);
   const last = m.construction.strings.length - 1;
   const change = (i: number) => {
     const by = (o.action[i] ?? 0) - (now.action[i] ?? 0);
+    if (Math.abs(by) < 0.005) return 'as it is';
     return `${by < 0 ? '−' : '+'}${formatLength(Math.abs(by), unit)}`;
   };
   const said = [
