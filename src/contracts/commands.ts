@@ -240,6 +240,13 @@ export const COMMANDS = {
     by: text(120).min(1, 'Who said so?'),
     how: z.enum(['at the counter', 'by telephone', 'in writing']),
   }),
+  'work.discount': z.object({
+    jobId: id,
+    version,
+    kind: z.enum(['none', 'amount', 'share']),
+    value: z.number().int().min(0).max(100_000_000),
+    reason: text(200),
+  }),
   'work.step': z.object({ lineId: id, version, action: z.enum(['start', 'pause', 'finish', 'reopen']) }),
   'hand-over.check': z.object({
     jobId: id,
@@ -299,6 +306,7 @@ export interface CommandAnswer {
   'plan.withdraw-offer': { offerId: number };
   'plan.record-choice': { offerId: number };
   'work.answer': { version: number };
+  'work.discount': { version: number };
   'work.step': { version: number };
   'hand-over.check': { version: number };
   'hand-over.return': { version: number };

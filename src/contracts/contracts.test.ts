@@ -113,6 +113,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   },
   'house.check-gauge': { gaugeId: id, version: 0, reference: 1, shows: 1.02 },
   'house.save-targets': { version: 0, targets: SHIPPED_TARGETS, note: '' },
+  'work.discount': { jobId: 1, version: 0, kind: 'share', value: 1000, reason: 'a regular' },
   'house.save-operations': { version: 0, operations: operationsFile(), note: '' },
   'plan.keep-try': { jobId: 1, tryId: 0, name: 'lower', moves: NO_MOVES, version: 0 },
   'plan.drop-try': { tryId: 1, version: 0 },

@@ -68,6 +68,9 @@ export async function buildRecord(models: Models, job: Job, t: Transaction | nul
       })),
     }),
     ...(custody.photos.length > 0 && { photos: custody.photos.map((p) => p.digest).sort() }),
+    ...(job.discountKind !== 'none' && {
+      discount: { kind: job.discountKind, value: job.discountValue, reason: job.discountReason },
+    }),
     job: g.handOver?.subject?.number ?? job.number,
     customer: subject.customer,
     instrument: { ...subject.instrument },

@@ -209,6 +209,7 @@ function headOf(
     hardDate: job.hardDate,
     hardReason: job.hardReason,
     limit: job.limitMinor,
+    discount: { kind: job.discountKind, value: job.discountValue, reason: job.discountReason },
     stringsState: job.stringsState,
     strings: g.stringChanges.map((c) => ({
       kind: c.kind,

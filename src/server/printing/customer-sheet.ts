@@ -82,12 +82,13 @@ function work(pdf: Pdf, job: JobView, sign: string, taxRate: number): void {
     heading(pdf, 'Left as it is');
     for (const text of left) pdf.fillColor('black').text(text);
   }
-  const sum = total(done, taxRate);
+  const sum = total(done, taxRate, job.discount);
+  const off = sum.discount === 0 ? '' : `, less ${formatMoney(sum.discount, sign)} (${job.discount.reason})`;
   heading(pdf, 'Price');
   pdf
     .fillColor('black')
     .text(
-      `Labour ${formatMoney(sum.labour, sign)}, parts ${formatMoney(sum.parts, sign)}, tax ${formatMoney(sum.tax, sign)}. To pay: ${formatMoney(sum.toPay, sign)}`,
+      `Labour ${formatMoney(sum.labour, sign)}, parts ${formatMoney(sum.parts, sign)}${off}, tax ${formatMoney(sum.tax, sign)}. To pay: ${formatMoney(sum.toPay, sign)}`,
     );
 }
 

@@ -34,6 +34,7 @@ import { setConditions } from '../readings/set-conditions.ts';
 import { putStringsOn } from '../strings/put-on.ts';
 import { takeStringsOff } from '../strings/take-off.ts';
 import { answerLine } from '../work/answer-line.ts';
+import { setDiscount } from '../work/set-discount.ts';
 import { stepLine } from '../work/step-line.ts';
 import type { UseCase } from './use-case.ts';
 
@@ -77,6 +78,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.withdraw-offer': withdrawOffer,
   'plan.record-choice': recordChoice,
   'work.answer': answerLine,
+  'work.discount': setDiscount,
   'work.step': stepLine,
   'hand-over.check': checkBench,
   'hand-over.return': returnItem,

@@ -2,13 +2,14 @@
 
 import { TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { formatMoney, total } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/money.ts';
 import { FormField } from '../form-field.tsx';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useMounted } from '../draft.ts';
 import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
+import { OrderTotals } from '../order-totals.tsx';
 import { useSend } from '../use-send.ts';
 import type { LeafProps } from './leaf-props.ts';
 
@@ -166,41 +167,6 @@ function Step({ line, may }: { readonly line: Line; readonly may: boolean }) {
   );
 }
 
-function Totals({ job }: Pick<LeafProps, 'job'>) {
-  const sum = total(
-    job.lines.filter((l) => l.approval === 'yes'),
-    job.shop.taxRate,
-  );
-  const over = job.limit !== null && sum.toPay > job.limit;
-  const row = (name: string, value: number) => (
-    <div className="flex justify-between border-b border-line py-1">
-      <dt>{name}</dt>
-      <dd>{formatMoney(value, job.shop.currency)}</dd>
-    </div>
-  );
-  return (
-    <section aria-labelledby="totals">
-      <h2 id="totals" className="text-xl">
-        Agreed
-      </h2>
-      <dl>
-        {row('Labour', sum.labour)}
-        {row('Parts', sum.parts)}
-        {row(`Tax ${job.shop.taxRate * 100} %`, sum.tax)}
-        <div className="flex justify-between py-1 font-bold">
-          <dt>To pay</dt>
-          <dd>{formatMoney(sum.toPay, job.shop.currency)}</dd>
-        </div>
-      </dl>
-      {over && (
-        <p className="text-rubric">
-          ◆ Over the limit of {formatMoney(job.limit ?? 0, job.shop.currency)}: ask the customer.
-        </p>
-      )}
-    </section>
-  );
-}
-
 /** The work order: the customer's word line by line, then the steps with their clocks. */
 export function WorkLeaf({ job, allowed }: LeafProps) {
   const agreed = job.lines.filter((l) => l.approval === 'yes');
@@ -240,7 +206,7 @@ export function WorkLeaf({ job, allowed }: LeafProps) {
         )}
       </div>
       <aside className="space-y-6">
-        <Totals job={job} />
+        <OrderTotals job={job} may={allowed.approve} />
         <BagsPanel job={job} may={allowed.work} />
         {stale.length > 0 && job.state === 'open' && (
           <section aria-labelledby="again">

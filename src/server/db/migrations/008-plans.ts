@@ -3,6 +3,9 @@ import type { Sequelize } from 'sequelize';
 /** What is tried on a neck, the plan that was chosen with its predictions, options for the customer, the shop's own catalogue. */
 const STEPS = [
   'ALTER TABLE instruments ADD COLUMN worth_minor INT UNSIGNED NULL',
+  `ALTER TABLE jobs ADD COLUMN discount_kind ENUM('none','amount','share') NOT NULL DEFAULT 'none',
+     ADD COLUMN discount_value INT UNSIGNED NOT NULL DEFAULT 0, ADD COLUMN discount_reason VARCHAR(200) NOT NULL DEFAULT '',
+     ADD CONSTRAINT jobs_discount CHECK (discount_kind = 'none' OR discount_reason <> '')`,
   `CREATE TABLE what_ifs (
      id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY, job_id INT UNSIGNED NOT NULL, name VARCHAR(80) NOT NULL,
      moves JSON NOT NULL, made_by INT UNSIGNED NOT NULL, made_at DATETIME(3) NOT NULL, version INT UNSIGNED NOT NULL DEFAULT 0,

@@ -8,6 +8,7 @@ import {
 } from 'sequelize';
 import type { JobFacts } from '../../../core/job/leaves.ts';
 import type { Wait } from '../../../core/job/waiting.ts';
+import type { Discount } from '../../../core/money/money.ts';
 import type { Conditions } from '../../../core/readings/conditions.ts';
 import type { Touch } from '../../../core/targets/target.ts';
 
@@ -24,6 +25,9 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare hardDate: CreationOptional<boolean>;
   declare hardReason: CreationOptional<string>;
   declare limitMinor: CreationOptional<number | null>;
+  declare discountKind: CreationOptional<Discount['kind']>;
+  declare discountValue: CreationOptional<number>;
+  declare discountReason: CreationOptional<string>;
   declare stringsState: Conditions['strings'];
   declare placeId: CreationOptional<number | null>;
   declare holderId: CreationOptional<number | null>;
@@ -68,6 +72,13 @@ export function initJobs(sequelize: Sequelize): void {
       hardDate: { type: DataTypes.BOOLEAN, field: 'hard_date', defaultValue: false },
       hardReason: { type: DataTypes.STRING(120), field: 'hard_reason', defaultValue: '' },
       limitMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'limit_minor', defaultValue: null },
+      discountKind: {
+        type: DataTypes.ENUM('none', 'amount', 'share'),
+        field: 'discount_kind',
+        defaultValue: 'none',
+      },
+      discountValue: { type: DataTypes.INTEGER.UNSIGNED, field: 'discount_value', defaultValue: 0 },
+      discountReason: { type: DataTypes.STRING(200), field: 'discount_reason', defaultValue: '' },
       stringsState: {
         type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off'),
         field: 'strings_state',
