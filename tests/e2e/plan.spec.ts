@@ -111,6 +111,15 @@ test('a bass whose last frets rise: the map shows where it buzzes, the frets are
   );
 });
 
+test('frets that rock, without their heights, stand on the map and are taken down', async () => {
+  const readings: Typed[] = [...high('2.2', '1.7', '4'), ['fret-rock', 0, 9, '0.12']];
+  const number = await takenIn('steel-acoustic', 'Rocker', { readings });
+  await part(ilse, number, 'Frets');
+  await expect(ilse.getByRole('img', { name: /fret 9 by .005/ })).toBeVisible();
+  await ilse.getByRole('radio', { name: 'Plans' }).click();
+  await expect(plan(ilse, 'What is enough')).toContainText('Take down the high spots only. Take down fret 9');
+});
+
 test('a twelve-string tuned down: pull and clearance follow', async () => {
   const readings: Typed[] = [
     ['relief', 0, 7, '0.15'],

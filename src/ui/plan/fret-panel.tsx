@@ -8,6 +8,7 @@ import { formatLength } from '../../core/units/format-length.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { PrintButton } from '../print-button.tsx';
 import { planInputOf } from './plan-problem.ts';
+import { RockMap } from './rock-map.tsx';
 
 const COLUMN = 46;
 const SIDE = 14;
@@ -24,12 +25,18 @@ export function FretPanel({ job }: Pick<LeafProps, 'job'>) {
   const plan = fretPlan(c.scale, tops, USUAL_LIMITS.fretHeight, USUAL_LIMITS.newFretHeight);
   if (!plan)
     return (
-      <section aria-label="Frets">
+      <section aria-label="Frets" className="space-y-3">
+        {rocks.length > 0 && <RockMap frets={c.frets} rocks={rocks} />}
         <p>
           {rocks.length === 0
             ? 'No fret was read. Read fret heights (or what rocks) on the Frets part of the Readings leaf; then the level surface and the ways to it stand here.'
-            : `Rocks: ${rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, 'thou')}`).join(', ')}. Take down what rocks once the neck is straight; with heights read too, the ways can be compared.`}
+            : `Take down what rocks, once the neck is straight: ${rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, 'thou')}`).join(', ')}. With heights read too, the ways can be compared.`}
         </p>
+        {rocks.length > 0 && (
+          <div className="print:hidden">
+            <PrintButton low={false} />
+          </div>
+        )}
       </section>
     );
   const tallest = Math.max(...plan.frets.map((f) => Math.max(f.bass, f.middle, f.treble)));

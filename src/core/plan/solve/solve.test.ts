@@ -238,7 +238,11 @@ describe('the order of the work', () => {
     ]);
     const steps = stepsOf({ catalogue: OPERATIONS }, all, []);
     expect(steps.find((s) => s.kind === 'wait')?.operation).toBe('rod');
-    const dress = steps.findIndex((s) => s.operation === 'fret-dress' && s.kind === 'read');
+    const dress = steps.findIndex((s) => s.operation === 'fret-dress' && s.says.startsWith('Once'));
+    for (const o of OPERATIONS.filter((x) => all.has(x.id) && !x.reversible)) {
+      const own = steps.filter((s) => s.operation === o.id).map((s) => s.kind);
+      expect([o.id, own.slice(0, 3)]).toEqual([o.id, ['first-cut', 'read', 'do']]);
+    }
     expect(steps[dress]?.says).toMatch(/Once it is strung again.*action.*gap/i);
   });
 

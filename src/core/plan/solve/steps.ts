@@ -61,11 +61,13 @@ export function stepsOf(
     bare = o.id === 'strings-off' || (bare && !PUTS_ON.has(o.id));
     const part = parts.find((x) => x.operation === o.id);
     const says = part ? `${o.name}. ${part.says}` : `${o.name}.`;
+    // What cannot be undone is begun short of its line, whatever asked for it.
+    const first = part?.firstCut ?? (o.reversible ? undefined : 'begin well short of the line');
     const cut: Step[] =
-      part?.firstCut === undefined
+      first === undefined
         ? []
         : [
-            { kind: 'first-cut', operation: o.id, says: `${o.name}: ${part.firstCut}.`, cautions: o.hazards },
+            { kind: 'first-cut', operation: o.id, says: `${o.name}: ${first}.`, cautions: o.hazards },
             { kind: 'read', operation: o.id, says: 'Read again before the rest.', cautions: [] },
           ];
     const wait: Step[] =
