@@ -60,6 +60,7 @@ describe('money', () => {
     expect(total([{ price: 4500, parts: 1200 }], 0.2)).toEqual({
       labour: 4500,
       parts: 1200,
+      discount: 0,
       tax: 1140,
       toPay: 6840,
     });
