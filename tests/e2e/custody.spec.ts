@@ -36,7 +36,9 @@ test('a thing is given back or its absence explained, by keyboard alone', async 
   const why = desk.getByRole('textbox', { name: /is not given back/ }).first();
   await why.focus();
   await desk.keyboard.type('the customer has it');
+  const kept = desk.waitForResponse((r) => r.url().endsWith('/api/command') && r.ok());
   await desk.keyboard.press('Tab');
+  await kept;
   await go(desk, '/job/404/hand-over');
   await expect(desk.getByRole('textbox', { name: /is not given back/ }).first()).toHaveValue(
     'the customer has it',
