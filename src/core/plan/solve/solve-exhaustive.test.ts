@@ -8,6 +8,7 @@ import { OPERATIONS } from '../operations.ts';
 import type { OperationId } from '../operation-ids.ts';
 import { input } from '../plan-input-for-tests.ts';
 import { closure, costOf, weigh } from './cost.ts';
+import { standings } from './judge-outcome.ts';
 import { plansFor } from './plans.ts';
 import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
@@ -211,7 +212,7 @@ describe('against everything that can be done', () => {
     );
   };
 
-  test('a looser band never costs more', () => {
+  test('what was enough stays enough, at its weight, in a looser band', () => {
     fc.assert(
       fc.property(kinds, cases, fc.double({ min: 0, max: 1, noNaN: true }), (kind, v, by) => {
         const p = make(kind, v);
@@ -225,12 +226,10 @@ describe('against everything that can be done', () => {
             ]),
           ),
         };
-        const [tight, loose] = [
-          first(search(p).candidates, BY_COST),
-          first(search(wide).candidates, BY_COST),
-        ];
-        expect(loose.misses).toBeLessThanOrEqual(tight.misses);
-        if (tight.misses === 0) expect(loose.weight).toBeLessThanOrEqual(tight.weight + 1e-6);
+        const tight = first(search(p).candidates, BY_COST);
+        // Sizes go to aims, which stay: what was enough for the tight bands is enough for the wide ones, at the same weight.
+        const still = standings(wide, consequences(p.model, tight.moves, p.ratio));
+        if (tight.misses === 0) expect(still.filter((x) => ['low', 'high'].includes(x.verdict))).toEqual([]);
       }),
       { numRuns: 60 },
     );
