@@ -151,6 +151,7 @@ test('a reload between the save and its answer meets no conflict with itself', a
   await lost.end();
   await ilse.reload();
   await live(ilse);
+  await expect(relief).toHaveValue('.011');
   await expect(ilse.locator('[data-sending]')).toHaveCount(0);
   await expect(relief).toHaveValue('.011');
   await expect(conflicts).toHaveCount(0);
@@ -167,6 +168,23 @@ test('a reload between the save and its answer meets no conflict with itself', a
   await relief.press('Enter');
   await go(tomas, '/job/414/readings');
   await expect(station(tomas, 'relief:0:7')).toHaveValue('.013');
+  await expect(conflicts).toHaveCount(0);
+  // And with two texts sent over the same reading before any answer came.
+  await expect(ilse.locator('[data-sending]')).toHaveCount(0);
+  lost = await answersLost(ilse);
+  await relief.fill('.014');
+  await relief.press('Enter');
+  await expect.poll(lost.arrived).toBe(1);
+  await relief.fill('.015');
+  await relief.press('Enter');
+  await expect.poll(lost.arrived).toBe(2);
+  await relief.fill('.016');
+  await lost.end();
+  await ilse.reload();
+  await live(ilse);
+  await expect(relief).toHaveValue('.016');
+  await relief.press('Enter');
+  await expect(station(tomas, 'relief:0:7')).toHaveValue('.016', BY_ITSELF);
   await expect(conflicts).toHaveCount(0);
 });
 

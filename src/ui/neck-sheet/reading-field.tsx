@@ -49,7 +49,7 @@ export function fieldState(
   const read = draft || fresh ? readEntry(text, station.quantity, unit, habits.feelings) : null;
   const value = read ? (read.ok ? read.value.value : null) : (reading?.value ?? null);
   const shown = draft || value === null ? text : sayEntry(value, station.quantity, unit);
-  const sending = draft?.state === 'sending';
+  const sending = draft?.state === 'sending' || draft?.state === 'unsent';
   const plain = { text, shown, mark: '', red: false, struck: false, sending };
   if (draft && draft.state !== 'typing' && draft.state !== 'sending') {
     return { ...plain, mark: '◆', red: true, words: DRAFT_WORDS[draft.state] };

@@ -21,8 +21,8 @@ export interface Draft {
   readonly unit?: LengthUnit;
   /** the command that carries exactly this text: given again after a reload, the house answers as it did at first */
   readonly command?: string;
-  /** the text last sent from here, when typing went on before the house answered */
-  readonly sent?: string;
+  /** every text sent from here over this base and not yet answered, when typing went on meanwhile */
+  readonly sent?: readonly string[];
   /** the version that was on the screen when typing began */
   readonly base: number;
   readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
@@ -37,6 +37,13 @@ type Drafts = Readonly<Record<string, Draft>>;
 type Kept = Readonly<Record<string, { readonly typed: string; readonly version: number }>>;
 
 const RETRY_MS = 2500;
+
+/** What went to the house from here over the same base: any of it may stand there, though its answer was lost. */
+const sentFrom = (d: Draft): readonly string[] => {
+  const before = d.sent ?? [];
+  const underway = d.state === 'sending' || d.state === 'unsent';
+  return underway && !before.includes(d.text) ? [...before, d.text] : before;
+};
 
 /** The readings of one round on the screen: drafts kept in this browser, saved one by one, conflicts shown. */
 export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
@@ -80,12 +87,12 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
 
   const type = (key: string, text: string, gauge?: number) => {
     const now = live.current[key];
-    const sent = now?.state === 'sending' ? now.text : now?.sent;
+    const sent = now ? sentFrom(now) : [];
     change(key, {
       text,
       base: now?.base ?? versionOf(key),
       state: 'typing',
-      ...(sent !== undefined && { sent }),
+      ...(sent.length > 0 && { sent }),
       ...(gauge !== undefined && { gauge }),
     });
   };
@@ -113,13 +120,24 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     if (done.ok) {
       setKept((k) => ({ ...k, [key]: { typed: input.typed, version: done.value.version } }));
       if (now?.text === draft.text) change(key, null);
-      else if (now) change(key, { ...now, base: done.value.version });
+      else if (now) {
+        const { sent: _answered, ...rest } = now;
+        change(key, { ...rest, base: done.value.version });
+      }
       lookSoon();
       return;
     }
     const { error } = done;
-    const rest = { text: now?.text ?? draft.text, base: draft.base, message: error.message, unit, ...by };
-    if (error.code === 'conflict' && error.theirs.says === sent) {
+    const ours = now ? { sent: sentFrom(now) } : {};
+    const rest = {
+      text: now?.text ?? draft.text,
+      base: draft.base,
+      message: error.message,
+      unit,
+      ...by,
+      ...ours,
+    };
+    if (error.code === 'conflict' && sent?.includes(error.theirs.says)) {
       // The colleague is this tablet itself: its earlier text arrived, the answer did not.
       await give(station, { text, base: error.theirs.version, unit, state: 'typing' });
     } else if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
