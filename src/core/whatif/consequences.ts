@@ -100,6 +100,20 @@ function predictedAfter(
   });
 }
 
+/** What the strings say of a neck as it was read does not change while plans are looked at. */
+const asRead = new WeakMap<NeckModel, readonly (number | null)[]>();
+
+function predictedNow(m: NeckModel, before: Float64Array): readonly (number | null)[] {
+  const known = asRead.get(m);
+  if (known) return known;
+  const c = m.construction;
+  const now = c.strings.map((_, i) =>
+    predictedAt12(m, i, c.strings, { nut: m.nut[i] ?? 0, saddle: before[i] ?? 0, relief: m.relief }),
+  );
+  asRead.set(m, now);
+  return now;
+}
+
 function centsAfter(
   m: NeckModel,
   moves: Moves,
@@ -119,11 +133,7 @@ function centsAfter(
       saddle: after.saddle[i] ?? 0,
       relief: after.relief,
     });
-    const now = predictedAt12(m, i, c.strings, {
-      nut: m.nut[i] ?? 0,
-      saddle: before[i] ?? 0,
-      relief: m.relief,
-    });
+    const now = predictedNow(m, before)[i] ?? null;
     return then === null || now === null ? moved : moved + then - now;
   });
 }

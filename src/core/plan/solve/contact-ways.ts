@@ -7,9 +7,9 @@ import { formatCents } from '../../units/parse-cents.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
-import { isOut, standings } from './judge-outcome.ts';
+import { standings, together } from './judge-outcome.ts';
 import { offered, type Problem } from './problem.ts';
-import { none, stay, type Part, type Refused, type Way, type Ways } from './way.ts';
+import { stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(Math.abs(v), 'mm');
 const USUAL_CROWN = 3;
@@ -27,16 +27,28 @@ const moved = (m: Moves, out: readonly Out[], count: number): Moves => ({
 });
 
 /** The answers to notes that are out at the 12th: set, compensate the saddle, move its slot. */
-export function contactWays(p: Problem, moves: Moves, o: Outcome): Ways {
+export function contactWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes = 'asked'): Ways {
   const c = p.model.construction;
-  const out: Out[] = standings(p, o)
-    .filter((s) => s.judged.quantity === 'intonation' && isOut(s) && Math.abs(s.value) < MOST_CENTS)
-    .map((s) => ({
+  const notes = standings(p, o, ['intonation']).filter(
+    (s) => s.value !== 0 && Math.abs(s.value) < MOST_CENTS,
+  );
+  const sets = together(p, notes, sizes).map((set) =>
+    set.map((s) => ({
       index: s.judged.index,
       cents: s.value,
       move: saddleMove(c.scale, ACTION_FRET, s.value, c.compensation),
-    }));
-  if (out.length === 0) return none('contact', moves);
+    })),
+  );
+  const all = sets.map((set) => contactsTo(p, moves, set));
+  return {
+    ways: [stay('contact', moves), ...all.flatMap((w) => w.ways)],
+    refused: all.flatMap((w) => w.refused),
+  };
+}
+
+/** Ways to move the contact of a set of strings. */
+function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
+  const c = p.model.construction;
   const says = out
     .map(
       (s) =>
@@ -49,7 +61,7 @@ export function contactWays(p: Problem, moves: Moves, o: Outcome): Ways {
     unit: 'mm' as const,
   }));
   const done = moved(moves, out, c.strings.length);
-  const ways: Way[] = [stay('contact', moves)];
+  const ways: Way[] = [];
   const refused: Refused[] = [];
   const crown = p.model.saddleThickness ?? USUAL_CROWN;
   const outside = out.flatMap((s) => {

@@ -7,7 +7,7 @@ import type { OperationId } from '../operation-ids.ts';
 import { isOut, standings } from './judge-outcome.ts';
 import { tooDear } from './fret-ways.ts';
 import { offered, type Problem } from './problem.ts';
-import { none, stay, type Part, type Refused, type Way, type Ways } from './way.ts';
+import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(v, 'mm');
 const LEAST = 1e-6;
@@ -28,8 +28,9 @@ interface Frame {
   readonly ways: Way[];
 }
 
-function needOf(p: Problem, o: Outcome, share: number): Need {
-  const sides = standings(p, o).filter((s) => s.judged.quantity === 'action');
+/** Which sides are brought to their aims: those that are out, or each that is not there yet, alone and both. */
+function needsOf(p: Problem, o: Outcome, share: number, sizes: Sizes): Need[] {
+  const sides = standings(p, o, ['action']);
   const last = p.model.construction.strings.length - 1;
   const side = (index: number) => sides.find((s) => s.judged.index === index);
   const to = (index: number): number => {
@@ -40,11 +41,15 @@ function needOf(p: Problem, o: Outcome, share: number): Need {
     const s = side(index);
     return s !== undefined && isOut(s);
   };
-  return {
-    bass: out(0) ? to(0) : 0,
-    treble: out(last) ? to(last) : 0,
-    both: [side(0) ? to(0) : to(last), side(last) ? to(last) : to(0)],
-  };
+  const both = [side(0) ? to(0) : to(last), side(last) ? to(last) : to(0)] as const;
+  const need = (bass: boolean, treble: boolean): Need => ({
+    bass: bass ? to(0) : 0,
+    treble: treble ? to(last) : 0,
+    both,
+  });
+  const asked = need(out(0), out(last));
+  const all = sizes === 'asked' ? [asked] : [need(true, true), need(true, false), need(false, true)];
+  return all.filter((n, i) => all.findIndex((m) => m.bass === n.bass && m.treble === n.treble) === i);
 }
 
 const saddleAmounts = (bass: number, treble: number): Part['amounts'] => [
@@ -293,13 +298,26 @@ function thinner(f: Frame): void {
 }
 
 /** The answers to a height that is out: saddle, shim, reset, or a thinner bridge. */
-export function heightWays(p: Problem, moves: Moves, o: Outcome, share: number): Ways {
-  const need = needOf(p, o, share);
-  if (need.bass === 0 && need.treble === 0) return none('height', moves);
-  const f: Frame = { p, moves, need, refused: [], ways: [stay('height', moves)] };
-  if (isAdjustable(p.model.construction)) adjustable(f);
-  else looseSaddle(f);
-  neckAngle(f);
-  thinner(f);
-  return { ways: f.ways, refused: f.refused };
+export function heightWays(
+  p: Problem,
+  moves: Moves,
+  o: Outcome,
+  share: number,
+  sizes: Sizes = 'asked',
+): Ways {
+  const needs = needsOf(p, o, share, sizes);
+  const frame = (need: Need): Frame => ({ p, moves, need, refused: [], ways: [] });
+  const some = needs.filter((n) => n.bass !== 0 || n.treble !== 0);
+  const whole = needs[0];
+  if (!whole || (sizes === 'asked' && some.length === 0)) return none('height', moves);
+  const frames = some.map(frame);
+  for (const f of frames) (isAdjustable(p.model.construction) ? adjustable : looseSaddle)(f);
+  const neck = frame(whole);
+  neckAngle(neck);
+  thinner(neck);
+  const all = [...frames, neck];
+  return {
+    ways: [stay('height', moves), ...all.flatMap((f) => f.ways)],
+    refused: all.flatMap((f) => f.refused),
+  };
 }

@@ -4,6 +4,7 @@ import { handFor, mapOfNeck, playedPositions, tightest, type Tightest } from '..
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { NeckModel } from '../../whatif/neck-model.ts';
 import type { Judged, Problem } from './problem.ts';
+import type { Sizes } from './way.ts';
 
 /** One place after a plan: what stands there and how it stands to its band. */
 export interface Stands {
@@ -27,9 +28,10 @@ const valueOf = (o: Outcome, j: Judged): number | null => {
   }
 };
 
-/** Holds an outcome against the bands. */
-export function standings(p: Problem, o: Outcome): Stands[] {
-  return p.judged.flatMap((judged) => {
+/** Holds an outcome against the bands: all places, or those of some quantities. */
+export function standings(p: Problem, o: Outcome, of?: readonly Judged['quantity'][]): Stands[] {
+  const places = of === undefined ? p.judged : p.judged.filter((j) => of.includes(j.quantity));
+  return places.flatMap((judged) => {
     const target = p.targets.get(judged.key);
     const value = valueOf(o, judged);
     if (!target || value === null) return [];
@@ -43,6 +45,23 @@ export function standings(p: Problem, o: Outcome): Stands[] {
       },
     ];
   });
+}
+
+/** How far a place stands beyond its band and what a gauge tells, in the band's unit; negative inside. */
+const beyond = (p: Problem, s: Stands): number => {
+  const t = p.targets.get(s.judged.key);
+  return t ? Math.max(s.value - t.high, t.low - s.value) - s.judged.tells : -Infinity;
+};
+
+/**
+ * The places to bring to their aims together: those that are out, and for every size also those with the next ones in,
+ * one more at a time. Loosening all bands of a kind alike keeps their order, so it only makes the row longer at its head.
+ */
+export function together(p: Problem, stands: readonly Stands[], sizes: Sizes): (readonly Stands[])[] {
+  const row = [...stands].sort((a, b) => beyond(p, b) - beyond(p, a));
+  const out = row.filter(isOut).length;
+  const last = sizes === 'every' ? row.length : out;
+  return Array.from({ length: last - Math.max(1, out) + 1 }, (_, i) => row.slice(0, Math.max(1, out) + i));
 }
 
 export const isOut = (s: Stands): boolean => s.verdict === 'low' || s.verdict === 'high';
@@ -64,8 +83,9 @@ export function highFrets(
   return found;
 }
 
-/** The tightest played place for the player's touch. */
+/** The tightest played place for the player's touch; null where nobody's touch counts. */
 export function tightestFor(p: Problem, o: Outcome, x: Float64Array): Tightest | null {
+  if (p.touch === null) return null;
   const maps = mapOfNeck(p.model, o, handFor(p.model, p.touch), x);
   return tightest(maps, playedPositions(p.model.construction.frets));
 }

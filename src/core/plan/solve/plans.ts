@@ -79,9 +79,12 @@ function undone(p: Problem, c: Candidate): string[] {
   );
   const t = c.tightest;
   const buzz =
-    t !== null && t.margin < 0
+    t !== null && c.tight
       ? [
-          `String ${stringNumber(p.model.construction, t.string)} held at ${t.held === 0 ? 'no fret' : t.held} meets fret ${t.fret} for this touch, by ${formatLength(-t.margin, 'mm')}`,
+          `String ${stringNumber(p.model.construction, t.string)} held at ${t.held === 0 ? 'no fret' : t.held} ` +
+            (t.margin < 0
+              ? `meets fret ${t.fret} for this touch, by ${formatLength(-t.margin, 'mm')}`
+              : `would clear fret ${t.fret} by only ${formatLength(t.margin, 'mm')}, less than readings can be wrong by`),
         ]
       : [];
   return [...places, ...frets, ...buzz, ...c.leftFindings.map((f) => `Inspection: ${f}`)];
@@ -122,11 +125,7 @@ function undonePlain(p: Problem, c: Candidate): string[] {
       'Some strings play a little out of tune up the neck.',
     ),
     ...some(c.highFrets.length, 'One fret stands high.', 'Some frets stand high.'),
-    ...some(
-      c.tightest !== null && c.tightest.margin < 0 ? 1 : 0,
-      'It may buzz when you play as hard as you do.',
-      '',
-    ),
+    ...some(c.tight ? 1 : 0, 'It may buzz when you play as hard as you do.', ''),
     ...c.leftFindings.map((f) => {
       const finding = p.findings.find((x) => x.title === f);
       return `${f}: left as it is${finding && finding.note !== '' ? ` (${finding.note})` : ''}.`;
@@ -174,7 +173,8 @@ export function plansFor(p: Problem): Plans {
   const s = search(p);
   const leave = leaveIt(s.candidates);
   const enough = first(s.candidates, BY_COST);
-  const best = first(s.candidates, BY_AIM);
+  const nearest = first(s.asked, BY_AIM);
+  const best = nearest.misses > enough.misses ? enough : nearest;
   return {
     plans: [
       planOf(p, 'leave', leave, []),

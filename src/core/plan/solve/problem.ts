@@ -23,6 +23,8 @@ export interface Limits {
   readonly nutCompensation: number;
   /** a fret that stands this much over the line of its neighbours is high */
   readonly highFret: number;
+  /** room between string and fret that a plan must leave, as much as readings can be wrong by */
+  readonly planned: number;
 }
 
 /** What is weighed against money, in minor units. */
@@ -46,6 +48,7 @@ export const USUAL_LIMITS: Limits = {
   tilt: 6,
   nutCompensation: 1.5,
   highFret: 0.03,
+  planned: 0.03,
 };
 
 export const USUAL_WEIGHTS: Weights = { day: 400, removed: 400, irreversible: 300 };
@@ -72,7 +75,8 @@ export interface Problem {
   readonly findings: readonly Finding[];
   /** tops and heights of the frets; empty where they were not read */
   readonly frets: readonly FretTops[];
-  readonly touch: Touch;
+  /** how hard it is played; null where that does not count: then no clearance is asked for */
+  readonly touch: Touch | null;
   readonly worth: Worth;
   readonly limits: Limits;
   readonly weights: Weights;

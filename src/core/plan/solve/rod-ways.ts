@@ -1,32 +1,47 @@
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import { formatLength } from '../../units/format-length.ts';
-import { verdict } from '../../targets/target.ts';
+import { verdict, type Target } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import { offered, type Problem } from './problem.ts';
-import { none, stay, type Refused, type Way, type Ways } from './way.ts';
+import { none, stay, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const KEY = stationKey('relief', 0, RELIEF_FRET);
-/** Inside the band by a tenth of its width: still clearly in. */
-const INSIDE = 0.15;
+/** Reliefs on both sides of the aim that are considered, mm apart: the same ones whatever the band, while they are in it. */
+const STEP = 0.04;
+const LEAST = 1e-6;
+
+interface Goal {
+  readonly name: string;
+  readonly at: number;
+}
+
+/** The aim and what lies in the band beside it: only the outermost of each side, or all of them. */
+function goalsIn(target: Target, now: number, sizes: Sizes): Goal[] {
+  const steps = (to: number, sign: 1 | -1): number[] => {
+    const count = Math.max(0, Math.floor((sign * (to - target.aim)) / STEP + LEAST));
+    const all = Array.from({ length: count }, (_, i) => target.aim + sign * (i + 1) * STEP);
+    return sizes === 'every' ? all : all.slice(-1);
+  };
+  return [
+    { name: 'to its aim', at: target.aim },
+    ...steps(target.low, -1).map((at) => ({ name: 'to the straight side of its band', at })),
+    ...steps(target.high, 1).map((at) => ({ name: 'to the deep side of its band', at })),
+  ].filter((g) => Math.abs(g.at - now) > LEAST);
+}
 
 /** The rod's answers: leave it, or bring the relief to its aim or toward either end of its band. */
-export function rodWays(p: Problem, moves: Moves): Ways {
+export function rodWays(p: Problem, moves: Moves, sizes: Sizes = 'asked'): Ways {
   const judged = p.judged.find((j) => j.key === KEY);
   const target = p.targets.get(KEY);
   const now = p.model.relief;
-  if (!judged || !target || ['in', 'edge'].includes(verdict(now, target, judged.tells)))
+  if (!judged || !target) return none('rod', moves);
+  if (sizes === 'asked' && ['in', 'edge'].includes(verdict(now, target, judged.tells)))
     return none('rod', moves);
   const thou = (v: number) => formatLength(v, 'thou');
   const refused: Refused[] = [];
   const refuse = (because: string, would: string) =>
     refused.push({ group: 'rod', operations: ['rod'], because, would });
   const { rod } = p.model.construction;
-  const width = target.high - target.low;
-  const goals = [
-    { name: 'to its aim', at: target.aim },
-    { name: 'to the straight end of its band', at: target.low + INSIDE * width },
-    { name: 'to the deep end of its band', at: target.high - INSIDE * width },
-  ];
   if (offered(p, 'rod') === null)
     refuse('The shop does not offer it.', 'It would have to be in the catalogue.');
   else if (rod === 'none')
@@ -42,7 +57,7 @@ export function rodWays(p: Problem, moves: Moves): Ways {
       `It would do at a relief between ${thou(target.low - p.limits.rod)} and ${thou(target.high + p.limits.rod)}.`,
     );
   if (refused.length > 0) return { ways: [stay('rod', moves)], refused };
-  const ways: Way[] = goals.map((g) => ({
+  const ways: Way[] = goalsIn(target, now, sizes).map((g) => ({
     group: 'rod',
     name: `rod ${g.name}`,
     moves: { ...moves, relief: g.at - now },

@@ -9,9 +9,9 @@ import { fretWays, tooDear } from './fret-ways.ts';
 import { heightWays } from './height-ways.ts';
 import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-outcome.ts';
 import { nutWays } from './nut-ways.ts';
-import type { Problem } from './problem.ts';
+import type { Judged, Problem } from './problem.ts';
 import { rodWays } from './rod-ways.ts';
-import type { Refused, Way } from './way.ts';
+import type { Refused, Sizes, Way } from './way.ts';
 
 /** One answer to all questions together, and what comes of it. */
 export interface Candidate {
@@ -25,6 +25,8 @@ export interface Candidate {
   readonly stands: readonly Stands[];
   readonly highFrets: readonly { readonly fret: number; readonly over: number }[];
   readonly tightest: Tightest | null;
+  /** it buzzes, or what is planned leaves less room than readings can be wrong by */
+  readonly tight: boolean;
   /** findings of the inspection it leaves undone */
   readonly leftFindings: readonly string[];
   /** places out of their band, high frets, a place that buzzes for this player, findings left */
@@ -40,6 +42,8 @@ export interface Candidate {
 /** Every answer looked at, and what was refused on the way. */
 export interface Search {
   readonly candidates: readonly Candidate[];
+  /** those of them that move only what stands out of its band */
+  readonly asked: readonly Candidate[];
   readonly refused: readonly Refused[];
 }
 
@@ -66,7 +70,9 @@ function evaluate(
   const out = stands.filter(isOut);
   const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
   const high = highFrets(p.model, tops, p.limits.highFret);
-  const room = at === null ? 'clear' : roomOf(at.margin, at.still);
+  // What is planned must have more room than readings can be wrong by; what stands there is heard as it is.
+  const sure = parts.length > 0 ? p.limits.planned : 0;
+  const room = at === null ? 'clear' : roomOf(at.margin - sure, at.still);
   const buzz = room === 'buzz' ? 1 : room === 'choked' ? 2 : 0;
   return {
     ways,
@@ -78,6 +84,7 @@ function evaluate(
     stands,
     highFrets: high,
     tightest: at,
+    tight: buzz > 0,
     leftFindings,
     misses: out.length + high.length + buzz + leftFindings.length,
     short:
@@ -90,53 +97,125 @@ function evaluate(
   };
 }
 
-/**
- * Looks at every way to answer the questions of a setup together: rod, frets, nut, height, contact, in the order of the
- * work, each sized by what the earlier ones leave. Nothing is passed over, so what is chosen from it is the best there is
- * among the sizes considered (each band's aim, the rod also near both ends, a saddle also at its limit).
- */
-export function search(p: Problem): Search {
-  const x = positionsOf(p.model.construction);
-  const { scale, compensation } = p.model.construction;
-  const share = fretPosition(scale, 12) / (scale + compensation);
-  const refused = new Map<string, Refused>();
-  const note = (all: readonly Refused[]) => {
-    for (const r of all) {
-      const key = r.operations.join('+');
-      if (!refused.has(key)) refused.set(key, r);
-    }
-  };
-  const after = (moves: Moves) => consequences(p.model, moves, p.ratio, x);
-  const found: Candidate[] = [];
-  const rods = rodWays(p, NO_MOVES);
+interface Look {
+  readonly p: Problem;
+  readonly sizes: Sizes;
+  /** where the frets lie */
+  readonly x: Float64Array;
+  /** action at the 12th per rise of the saddle */
+  readonly share: number;
+  readonly after: (moves: Moves) => Outcome;
+  readonly note: (refused: readonly Refused[]) => void;
+  /** whether answers that begin like this are worth following */
+  readonly goOn: (ways: readonly Way[], outcome: Outcome, decided: readonly Judged['quantity'][]) => boolean;
+  readonly found: (ways: readonly Way[], outcome: Outcome, tightest: () => Tightest | null) => void;
+}
+
+/** Goes through every way to answer the questions together, each sized by what the earlier ones leave. */
+function lookAll(l: Look): void {
+  const { p, sizes, after, note, goOn } = l;
+  const rods = rodWays(p, NO_MOVES, sizes);
   note(rods.refused);
   for (const rod of rods.ways) {
+    if (!goOn([rod], after(rod.moves), ['relief'])) continue;
     const frets = fretWays(p, rod.moves);
     // Left as it is, the neck is not straight: what is refused for that is refused only there.
     if (rod.parts.length > 0 || rods.ways.length === 1) note(frets.refused);
     for (const fret of frets.ways) {
-      const nuts = nutWays(p, fret.moves, after(fret.moves));
+      const bare = after(fret.moves);
+      if (!goOn([rod, fret], bare, ['relief'])) continue;
+      const nuts = nutWays(p, fret.moves, bare, sizes);
       note(nuts.refused);
       for (const nut of nuts.ways) {
-        const heights = heightWays(p, nut.moves, after(nut.moves), share);
+        const low = after(nut.moves);
+        if (!goOn([rod, fret, nut], low, ['relief', 'nut-gap'])) continue;
+        const heights = heightWays(p, nut.moves, low, l.share, sizes);
         note(heights.refused);
         for (const height of heights.ways) {
           const up = after(height.moves);
-          const at = tightestFor(p, up, x);
-          const contacts = contactWays(p, height.moves, up);
+          if (!goOn([rod, fret, nut, height], up, ['relief', 'nut-gap', 'action'])) continue;
+          // The contact moves along the string: what is tightest does not change with it.
+          const tightest = once(() => tightestFor(p, up, l.x));
+          const contacts = contactWays(p, height.moves, up, sizes);
           note(contacts.refused);
           for (const contact of contacts.ways) {
-            const ways = [rod, fret, nut, height, contact];
             const outcome = contact.parts.length === 0 ? up : after(contact.moves);
-            const still = ways.every((w) => w.parts.length === 0);
-            found.push(evaluate(p, ways, outcome, at, true));
-            if (still && p.findings.length > 0) found.push(evaluate(p, ways, outcome, at, false));
+            l.found([rod, fret, nut, height, contact], outcome, tightest);
           }
         }
       }
     }
   }
-  return { candidates: found, refused: [...refused.values()] };
+}
+
+function once<T>(work: () => T): () => T {
+  let done: { readonly value: T } | null = null;
+  return () => (done ??= { value: work() }).value;
+}
+
+const LEAST = 1e-6;
+
+/** What a set of answers weighs at the least, with what the inspection asks for. */
+function weightOf(p: Problem, ways: readonly Way[]): number {
+  const parts = ways.flatMap((w) => w.parts);
+  const ids = [...parts.map((x) => x.operation), ...p.findings.map((f) => f.leadsTo)];
+  const removed = parts.reduce((s, x) => s + x.removed, 0);
+  return weigh(p, costOf(p, closure(p, new Set(ids))), removed);
+}
+
+/**
+ * Looks at every way to answer the questions of a setup together: rod, frets, nut, height, contact, in the order of the
+ * work. Nothing is passed over, so what is chosen from it is the best there is among the sizes considered: each band's
+ * aim, the rod also on both sides of its aim, a saddle also at its limit. First what stands out of its band is moved; then
+ * it is asked whether moving more, or something else, leaves nothing undone and weighs less. What a narrower band would
+ * have moved is thereby looked at too: a looser band never costs more.
+ */
+export function search(p: Problem): Search {
+  const x = positionsOf(p.model.construction);
+  const { scale, compensation } = p.model.construction;
+  const refused = new Map<string, Refused>();
+  const found: Candidate[] = [];
+  const look = {
+    p,
+    x,
+    share: fretPosition(scale, 12) / (scale + compensation),
+    after: (moves: Moves) => consequences(p.model, moves, p.ratio, x),
+  };
+  lookAll({
+    ...look,
+    sizes: 'asked',
+    goOn: () => true,
+    note: (all) => {
+      for (const r of all) {
+        const key = r.operations.join('+');
+        if (!refused.has(key)) refused.set(key, r);
+      }
+    },
+    found: (ways, outcome, tightest) => {
+      const still = ways.every((w) => w.parts.length === 0);
+      found.push(evaluate(p, ways, outcome, tightest(), true));
+      if (still && p.findings.length > 0) found.push(evaluate(p, ways, outcome, tightest(), false));
+    },
+  });
+  const asked = [...found];
+  if (p.findings.some((f) => tooDear(p, f.leadsTo) !== null))
+    return { candidates: found, asked, refused: [...refused.values()] };
+  let best = first(found, BY_COST);
+  const lighter = (ways: readonly Way[]) => best.misses > 0 || weightOf(p, ways) <= best.weight + LEAST;
+  lookAll({
+    ...look,
+    sizes: 'every',
+    note: () => {},
+    goOn: (ways, outcome, decided) => !standings(p, outcome, decided).some(isOut) && lighter(ways),
+    found: (ways, outcome, tightest) => {
+      if (!lighter(ways) || standings(p, outcome).some(isOut)) return;
+      const c = evaluate(p, ways, outcome, tightest(), true);
+      if (c.misses > 0 || !before(BY_COST(c), BY_COST(best))) return;
+      best = c;
+      found.push(c);
+    },
+  });
+  return { candidates: found, asked, refused: [...refused.values()] };
 }
 
 type Rank = (c: Candidate) => readonly number[];

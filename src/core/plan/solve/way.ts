@@ -33,6 +33,12 @@ export interface Way {
   readonly warns: readonly string[];
 }
 
+/**
+ * Which sizes a group's answers come in: `asked` moves what stands out of its band; `every` also moves what is in it, the
+ * next to its end first, so that a looser band takes no answer away.
+ */
+export type Sizes = 'asked' | 'every';
+
 /** An answer that cannot be given here, why, and what would have to be true for it. */
 export interface Refused {
   readonly group: Group;
