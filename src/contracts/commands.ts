@@ -9,6 +9,7 @@ import { LENGTH_UNITS } from '../core/units/length-units.ts';
 import { operationsFormat } from './formats/operations.ts';
 import { operationId } from './operation-id.ts';
 import { PLAN_COMMANDS } from './plan-commands.ts';
+import { WORK_COMMANDS, whenDone, type WorkAnswer } from './work-commands.ts';
 import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
 import { habitsSchema, methodsSchema } from './habits.ts';
@@ -98,6 +99,7 @@ export const COMMANDS = {
     answer: z.enum(ANSWERS).nullable(),
     note: text(2000),
     version,
+    at: whenDone,
   }),
   'inspection.finish': z.object({ jobId: id, version, ending: text(60) }),
   'inspection.choose-list': z.object({ jobId: id, list: text(40).min(1) }),
@@ -208,6 +210,7 @@ export const COMMANDS = {
     unit: z.enum(LENGTH_UNITS),
     version,
     gaugeId: id.optional(),
+    at: whenDone,
   }),
   'readings.copy-forward': z.object({ jobId: id, round }),
   'plan.target': z.object({
@@ -247,7 +250,7 @@ export const COMMANDS = {
     value: z.number().int().min(0).max(100_000_000),
     reason: text(200),
   }),
-  'work.step': z.object({ lineId: id, version, action: z.enum(['start', 'pause', 'finish', 'reopen']) }),
+  ...WORK_COMMANDS,
   'hand-over.check': z.object({
     jobId: id,
     version,
@@ -260,6 +263,11 @@ export const COMMANDS = {
     version,
     signer: text(120).min(1, 'Whose signature is it?'),
     signature: strokes,
+    /** the digest of the sheet the signer saw; a sheet that changed since is shown again first */
+    shown: z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .optional(),
   }),
 } as const;
 
@@ -267,7 +275,7 @@ export type CommandName = keyof typeof COMMANDS;
 export type CommandInput<N extends CommandName> = z.infer<(typeof COMMANDS)[N]>;
 
 /** What each command answers when it is done. */
-export interface CommandAnswer {
+export interface CommandAnswer extends WorkAnswer {
   'desk.take-in': { number: number; jobId: number };
   'desk.receipt': { receiptId: number };
   'custody.mark': { markId: number };
@@ -307,7 +315,6 @@ export interface CommandAnswer {
   'plan.record-choice': { offerId: number };
   'work.answer': { version: number };
   'work.discount': { version: number };
-  'work.step': { version: number };
   'hand-over.check': { version: number };
   'hand-over.return': { version: number };
   'hand-over.sign': { digest: string };

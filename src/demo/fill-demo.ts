@@ -108,6 +108,7 @@ async function work(story: Story, job: DemoJob, number: number): Promise<void> {
       lineId: step.id,
       version: step.version,
       action: 'start',
+      without: 'read in passing, not written down',
     });
     story.pass(step.minutes.likely * MINUTE);
     await story.give('work.step', { lineId: step.id, version: started.version, action: 'finish' });
@@ -196,6 +197,40 @@ async function prepare({ job, story, number }: Taken): Promise<void> {
   await plan(story, job, number);
 }
 
+/** What people said to each other over a job, what went wrong, what was found, and who has it now. */
+async function wordsOf(story: Story, job: DemoJob, number: number): Promise<void> {
+  const view = await story.view(number);
+  const jobId = view.id;
+  const person = (name: string): number =>
+    view.people.find((p) => p.name === name)?.id ?? raise(`nobody is ${name}`);
+  const none = { jobId, lineId: null };
+  if (job.note) await story.give('work.remark', { ...none, kind: 'note', words: job.note, toPerson: null });
+  if (job.question) {
+    const [to, words] = job.question;
+    await story.give('work.remark', { ...none, kind: 'question', words, toPerson: person(to) });
+  }
+  if (job.accident) {
+    const [happened, remedy] = job.accident;
+    await story.give('work.accident', { ...none, happened, remedy });
+  }
+  if (job.change) {
+    const [operation, found] = job.change;
+    await story.give('work.ask-change', {
+      jobId,
+      operation,
+      detail: '',
+      found,
+      stops: null,
+      withinLimit: false,
+    });
+  }
+  if (job.handedTo) {
+    const [to, state, tried, beware] = job.handedTo;
+    const { version } = await story.view(number);
+    await story.give('work.hand-on', { jobId, version, toPerson: person(to), state, tried, beware });
+  }
+}
+
 /** Working and handing over: a person has one clock, so these are told one after the other. */
 async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   await work(story, job, number);
@@ -203,6 +238,7 @@ async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   const asLeft = job.rounds?.find((r) => r.kind === 'as-left');
   if (asLeft) await readRound(story, asLeft, await story.view(number));
   await handOver(story, job, number);
+  await wordsOf(story, job, number);
   if (!job.waits) return;
   const { version, placeId, holderId } = await story.view(number);
   const { for: waitingFor, note: waitingNote } = job.waits;

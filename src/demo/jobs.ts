@@ -1,5 +1,6 @@
 import type { View } from '../core/instrument/outline.ts';
 import type { OperationId } from '../core/plan/operation-ids.ts';
+import type { Wait } from '../core/job/waiting.ts';
 import type { Touch } from '../core/targets/target.ts';
 import { MAPPED } from './fret-map.ts';
 import { found, left, type DemoRound } from './rounds.ts';
@@ -31,7 +32,14 @@ export interface DemoJob {
   readonly approve?: boolean;
   /** how many steps are finished; a half more means the next one is running */
   readonly worked?: number;
-  readonly waits?: { readonly for: 'hands' | 'time' | 'word' | 'home'; readonly note: string };
+  /** what went wrong at the bench, and its remedy */
+  readonly accident?: readonly [happened: string, remedy: string];
+  /** what was found while inside and asks for the customer's word */
+  readonly change?: readonly [operation: OperationId, found: string];
+  readonly note?: string;
+  readonly question?: readonly [to: string, words: string];
+  readonly handedTo?: readonly [to: string, state: string, tried: string, beware: string];
+  readonly waits?: { readonly for: Wait; readonly note: string };
   readonly signed?: boolean;
 }
 
@@ -218,6 +226,18 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     accept: true,
     approve: true,
     worked: 1,
+    accident: [
+      'A flake of finish came off with the tape behind the nut.',
+      'Dropped in and levelled; seen from near only.',
+    ],
+    change: ['socket', 'The socket turns in its hole; its tail is half broken.'],
+    note: 'Rod answers well: an eighth gives about .004.',
+    handedTo: [
+      'Tomas Vey',
+      'Rod is moved, nothing read since.',
+      'an eighth at the rod',
+      'its key is worn: press it home',
+    ],
   },
   {
     serial: 'OR-0414',
@@ -231,7 +251,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     needsWork: { 'fret-wear': 'pits at 1 to 3' },
     rounds: [found('.009', '5.5/64', '4.5/64', '.005 .005 .004 .004 .003 .003', '2 1 2 1 2 1', '3.4')],
     accept: true,
-    waits: { for: 'word', note: 'wire, due Tuesday' },
+    waits: { for: 'part', note: 'wire, due Tuesday' },
   },
   {
     serial: 'MS-0416',
@@ -242,7 +262,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     plays: 'lessons',
     place: 'C3',
     inspected: 0.6,
-    waits: { for: 'word', note: 'Nadia asks Ilse about the nut' },
+    question: ['Nadia Brook', 'Would you fill these slots, or cut a new nut for a student’s guitar?'],
+    waits: { for: 'word', note: 'Ilse asks Nadia about the nut' },
   },
   {
     serial: 'WO-09417',

@@ -15,3 +15,6 @@ export const sayMoment = (iso: string): string => format(parseISO(iso), 'd MMM, 
 
 /** Today as `yyyy-mm-dd`. */
 export const todayIso = (): string => format(new Date(), 'yyyy-MM-dd');
+
+/** Says a day whole, for paper and customers: `16 December 2026`. `iso` is `yyyy-mm-dd`. */
+export const sayDate = (iso: string): string => format(parseISO(iso), 'd MMMM yyyy');

@@ -3,6 +3,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
+import type { BenchWait } from '../server/bench/load-waits.ts';
+import { Bell, type BellNotice } from './bell.tsx';
 
 const PLACES = [
   { href: '/rack', name: 'Rack' },
@@ -67,7 +69,17 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
 }
 
 /** The places of the shop, at the left edge of every page. */
-export function Nav({ name, initials }: { readonly name: string; readonly initials: string }) {
+export function Nav({
+  name,
+  initials,
+  notices,
+  waits,
+}: {
+  readonly name: string;
+  readonly initials: string;
+  readonly notices: readonly BellNotice[];
+  readonly waits: readonly BenchWait[];
+}) {
   const path = usePathname();
   return (
     <nav
@@ -91,7 +103,8 @@ export function Nav({ name, initials }: { readonly name: string; readonly initia
           {p.name}
         </Link>
       ))}
-      <div className="mt-auto flex justify-center max-sm:mt-0">
+      <div className="mt-auto flex flex-col items-center max-sm:mt-0 max-sm:flex-row">
+        <Bell notices={notices} waits={waits} />
         <PersonMenu name={name} initials={initials} />
       </div>
     </nav>

@@ -14,7 +14,7 @@ export function PageHead({
     <header className="flex min-h-16 items-center gap-4 border-b-2 border-plain px-5 py-2 max-sm:flex-wrap">
       <h1 className="text-3xl">{title}</h1>
       {note && <p className="text-quiet">{note}</p>}
-      <div className="ml-auto flex items-center gap-3">{children}</div>
+      <div className="ml-auto flex flex-wrap items-center gap-3">{children}</div>
     </header>
   );
 }

@@ -21,7 +21,9 @@ export function useSend() {
     const done = await send(name, input);
     setBusy(false);
     setTrouble(done.ok ? null : done.error);
-    if (done.ok || done.error.code !== 'offline') look(() => router.refresh());
+    // What is only kept here yet changes nothing there to look at.
+    const kept = done.ok && 'queued' in (done.value as object);
+    if (!kept && (done.ok || done.error.code !== 'offline')) look(() => router.refresh());
     return done.ok ? done.value : null;
   };
   return { give, busy: busy || looking, trouble };

@@ -92,7 +92,7 @@ describe('the demo shop', () => {
     expect(await demo.models.Job.count()).toBeGreaterThanOrEqual(15);
     const rack = await loadRack(demo);
     const waits = new Set(rack.map((t) => t.waitingFor));
-    expect(waits).toEqual(new Set(['hands', 'time', 'word', 'home']));
+    expect(waits).toEqual(new Set(['hands', 'time', 'part', 'word', 'home']));
     const firstOpen = new Set(rack.map((t) => LEAVES.find((l) => leafStates(t.facts)[l].kind !== 'done')));
     expect(firstOpen).toEqual(new Set(LEAVES.slice(1)));
   });

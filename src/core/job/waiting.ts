@@ -1,11 +1,12 @@
 /** What an instrument in the rack is waiting for. */
-export const WAITS = ['hands', 'time', 'word', 'home'] as const;
+export const WAITS = ['hands', 'time', 'part', 'word', 'home'] as const;
 export type Wait = (typeof WAITS)[number];
 
 export const WAIT_NAMES: Readonly<Record<Wait, { readonly name: string; readonly hint: string }>> = {
   hands: { name: 'Hands', hint: 'ready for work' },
   time: { name: 'Time', hint: 'glue, settling, lacquer' },
-  word: { name: 'A word', hint: 'customer, part, colleague' },
+  part: { name: 'A part', hint: 'on order, to be made' },
+  word: { name: 'A word', hint: 'customer, colleague' },
   home: { name: 'The way home', hint: 'to check, to collect' },
 };
 

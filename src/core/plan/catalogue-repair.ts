@@ -185,4 +185,5 @@ export const REPAIR_OPERATIONS: readonly Operation[] = [
     parts: 1200,
     hazards: [H.strings],
   }),
+  op('tweak', 'Put right what the customer still feels', 95, [10, 20, 45], 2000),
 ];

@@ -69,6 +69,7 @@ export const OPERATION_IDS = [
   'finish-polish',
   'clean-body',
   'play-test',
+  'tweak',
 ] as const;
 type ShippedId = (typeof OPERATION_IDS)[number];
 /** An operation that ships, or one of the shop's own. */

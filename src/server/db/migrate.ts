@@ -6,6 +6,7 @@ import { up as kindsAndMerges } from './migrations/006-kinds-and-merges.ts';
 import { up as listsAndPresence } from './migrations/005-lists-and-presence.ts';
 import { up as roundsGaugesTargets } from './migrations/007-rounds-gauges-targets.ts';
 import { up as plans } from './migrations/008-plans.ts';
+import { up as bench } from './migrations/009-bench.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
 import { up as checklistsAndStrings } from './migrations/002-checklists-and-strings.ts';
 
@@ -19,6 +20,7 @@ const MIGRATIONS = [
   { name: '006-kinds-and-merges', up: kindsAndMerges },
   { name: '007-rounds-gauges-targets', up: roundsGaugesTargets },
   { name: '008-plans', up: plans },
+  { name: '009-bench', up: bench },
 ];
 
 const runner = (sequelize: Sequelize) =>

@@ -27,7 +27,9 @@ export const moveJob = defineUseCase({
       holderId: job.holderId,
     };
     const { jobId: _j, version: _v, ...after } = input;
-    job.set({ ...after, version: job.version + 1 });
+    // A rest counted from a step's end is over or was called off by hand: only its rail stays.
+    const rests = after.waitingFor === 'time' && job.waitingFor === 'time';
+    job.set({ ...after, ...(!rests && { waitingUntil: null }), version: job.version + 1 });
     await job.save({ transaction: work.t });
     await recordEvent(work, {
       jobId: job.id,

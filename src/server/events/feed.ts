@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { database, type Database } from '../db/connection.ts';
+import { deliverDue } from '../messages/deliver.ts';
 
 /** What a screen hears of an event: enough to know whether to look again. */
 export interface Heard {
@@ -11,7 +12,9 @@ export interface Heard {
 
 type Listener = (heard: readonly Heard[]) => void;
 
-const POLL_MS = 400;
+const POLL_MS = 150;
+/** Messages that are due go out from wherever somebody listens; they are no hurry. */
+const DELIVER_EVERY = 10;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
 const LOOK_BACK = 500;
 
@@ -24,6 +27,9 @@ class EventFeed {
   private timer: NodeJS.Timeout | null = null;
   private newest = 0;
   private seen = new Set<number>();
+  private polls = 0;
+  private polling = false;
+  private woken = false;
 
   constructor(private readonly db: () => Database) {}
 
@@ -51,7 +57,21 @@ class EventFeed {
   }
 
   private again(): void {
-    if (this.listeners.size > 0) this.timer = setTimeout(() => void this.poll(), POLL_MS);
+    if (this.listeners.size === 0) return;
+    const after = this.woken ? 0 : POLL_MS;
+    this.woken = false;
+    this.timer = setTimeout(() => void this.poll(), after);
+  }
+
+  /** Something was written in this process: its own screens need not wait for the next poll. */
+  wake(): void {
+    if (this.listeners.size === 0) return;
+    if (this.polling) {
+      this.woken = true;
+      return;
+    }
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.poll(), 0);
   }
 
   private async read(newest: number): Promise<Heard[]> {
@@ -65,7 +85,9 @@ class EventFeed {
   }
 
   private async poll(): Promise<void> {
+    this.polling = true;
     try {
+      if (this.polls++ % DELIVER_EVERY === 0) await deliverDue(this.db(), new Date());
       const fresh = (await this.read(this.newest)).filter((e) => !this.seen.has(e.id));
       for (const e of fresh) this.seen.add(e.id);
       this.newest = Math.max(this.newest, ...fresh.map((e) => e.id));
@@ -75,6 +97,7 @@ class EventFeed {
     } catch {
       // The database is away for a moment: the next poll tries again from the same place.
     }
+    this.polling = false;
     this.again();
   }
 }
@@ -88,3 +111,6 @@ export function listenToEvents(listener: Listener): () => void {
   holder[KEY] ??= new EventFeed(database);
   return holder[KEY].listen(listener);
 }
+
+/** Says that something was written, so that this process's screens hear of it at once. */
+export const wakeFeed = (): void => (globalThis as Holder)[KEY]?.wake();

@@ -11,7 +11,7 @@ export interface EventFacts {
 }
 
 /** Writes the one event row of a change, in the change's own transaction. */
-export async function recordEvent({ models, actor, now, t }: Work, e: EventFacts): Promise<void> {
+export async function recordEvent({ models, actor, now, t, commandId }: Work, e: EventFacts): Promise<void> {
   await models.EventRow.create(
     {
       at: now,
@@ -23,6 +23,7 @@ export async function recordEvent({ models, actor, now, t }: Work, e: EventFacts
       entityId: String(e.entityId),
       fromVersion: e.fromVersion,
       data: e.data,
+      commandId: commandId ?? null,
     },
     { transaction: t },
   );

@@ -6,6 +6,7 @@ import { kindNames } from '../house/kinds.ts';
 import {
   leftOut,
   PARTS,
+  PHOTOGRAPHED,
   photoName,
   plainColumns,
   sha256Hex,
@@ -49,7 +50,15 @@ function write(models: Models, part: Part, rows: Rows, names: ReadonlyMap<number
     ...(part.owner.part !== null && { of: place(part.owner.part, row.get(part.owner.column)) }),
     ...Object.fromEntries(Object.entries(part.refs ?? {}).map(([c, of]) => [c, place(of, row.get(c))])),
     ...Object.fromEntries(part.people.map((c) => [c, names.get(row.get(c) as number) ?? null])),
+    ...(part.name === 'photos' && { item: itemOf(row.get('item') as string | null, place) }),
   }));
+}
+
+/** What a photo shows, by its place in the file where it is a step or an accident. */
+function itemOf(item: string | null, place: (of: string, id: unknown) => number | null): string | null {
+  const [kind = '', id] = item?.split(':') ?? [];
+  const part = PHOTOGRAPHED[kind];
+  return part === undefined ? item : `${kind}:${place(part, Number(id)) ?? 0}`;
 }
 
 /** A seal speaks of the job's and its lines' own numbers: they go with it, so that it can be checked elsewhere. */

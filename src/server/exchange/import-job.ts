@@ -7,7 +7,7 @@ import type { Models } from '../db/models/index.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
-import { PARTS, type JobFile } from './parts.ts';
+import { PARTS, PHOTOGRAPHED, type JobFile } from './parts.ts';
 import { readJob, type ReadJob } from './read-job.ts';
 
 type Values = Record<string, unknown>;
@@ -105,12 +105,14 @@ async function writeParts(
     typeof place === 'number' ? (ids.get(part)?.[place - 1] ?? raise(`${part} has no ${place}`)) : null;
   for (const part of PARTS) {
     const made: number[] = [];
+    // Known from the first row on: a line may point at one before it.
+    ids.set(part.name, made);
     for (const [i, row] of (file.parts[part.name] ?? []).entries()) {
       const { of, ...values } = row;
       const refs = Object.entries(part.refs ?? {}).map(([c, p]) => [c, at(p, values[c])]);
       const names = part.people.map((c) => [
         c,
-        values[c] === null ? null : (people.get(String(values[c])) ?? null),
+        values[c] === null || values[c] === undefined ? null : (people.get(String(values[c])) ?? null),
       ]);
       const owner = part.owner.part === null ? jobId : at(part.owner.part, of);
       const { id } = await plainModel(db.models, part.model).create(
@@ -134,7 +136,23 @@ async function writeParts(
         );
       }
     }
-    ids.set(part.name, made);
+  }
+  await pointPhotos(db, ids, t);
+}
+
+/** Photos of steps and accidents name them by their place in the file: from now on by their numbers here. */
+async function pointPhotos(
+  { models }: Database,
+  ids: ReadonlyMap<string, readonly number[]>,
+  t: Transaction,
+) {
+  for (const id of ids.get('photos') ?? []) {
+    const photo = await models.Photo.findByPk(id, { transaction: t });
+    const [kind = '', place] = photo?.item?.split(':') ?? [];
+    const part = PHOTOGRAPHED[kind];
+    if (!photo || part === undefined) continue;
+    const to = ids.get(part)?.[Number(place) - 1] ?? raise(`${part} has no ${place ?? ''}`);
+    await photo.update({ item: `${kind}:${to}` }, { transaction: t });
   }
 }
 

@@ -47,16 +47,42 @@ export const PARTS: readonly Part[] = [
     name: 'lines',
     model: 'WorkLine',
     owner: ofJob,
-    refs: { decisionId: 'decisions' },
-    people: ['finishedBy'],
+    refs: { decisionId: 'decisions', stops: 'lines' },
+    people: ['finishedBy', 'askedBy'],
   },
-  { name: 'entries', model: 'TimeEntry', owner: { column: 'lineId', part: 'lines' }, people: ['personId'] },
-  { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy'] },
+  {
+    name: 'entries',
+    model: 'TimeEntry',
+    owner: { column: 'lineId', part: 'lines' },
+    people: ['personId', 'correctedBy'],
+  },
+  { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy', 'secondBy'] },
+  { name: 'earlierSeals', model: 'EarlierSeal', owner: ofJob, people: ['reopenedBy'], later: true },
+  {
+    name: 'remarks',
+    model: 'Remark',
+    owner: ofJob,
+    refs: { lineId: 'lines' },
+    people: ['byPerson', 'toPerson', 'answeredBy'],
+    later: true,
+  },
+  { name: 'handOns', model: 'HandOn', owner: ofJob, people: ['fromPerson', 'toPerson'], later: true },
+  {
+    name: 'accidents',
+    model: 'Accident',
+    owner: ofJob,
+    refs: { lineId: 'lines' },
+    people: ['recordedBy'],
+    later: true,
+  },
   { name: 'whatIfs', model: 'WhatIf', owner: ofJob, people: ['madeBy'], later: true },
   { name: 'planChoices', model: 'PlanChoice', owner: ofJob, people: ['chosenBy'], later: true },
   { name: 'planResults', model: 'PlanResult', owner: ofJob, people: [], later: true },
-  { name: 'events', model: 'EventRow', owner: ofJob, people: ['personId'], leave: ['deviceId'] },
+  { name: 'events', model: 'EventRow', owner: ofJob, people: ['personId'], leave: ['deviceId', 'commandId'] },
 ];
+
+/** What a photo's item may point at besides an item of the checklist: `line:3` is a photo of a step. */
+export const PHOTOGRAPHED: Readonly<Record<string, string>> = { line: 'lines', accident: 'accidents' };
 
 /** The columns of the job itself that are written as they are. */
 export const JOB_LEAVES = ['id', 'instrumentId', 'customerId', 'placeId', 'holderId', 'takenInBy'] as const;
@@ -126,7 +152,7 @@ function rowSchema(models: Models, model: keyof Models, without: readonly string
   );
 }
 
-const ref = z.number().int().min(1).nullable();
+const ref = z.number().int().min(1).nullish();
 
 /** What of a job crosses from one house to another. */
 export function jobFormat(models: Models) {
@@ -135,7 +161,7 @@ export function jobFormat(models: Models) {
       const more = {
         ...(part.owner.part !== null && { of: z.number().int().min(1) }),
         ...Object.fromEntries(Object.keys(part.refs ?? {}).map((c) => [c, ref])),
-        ...Object.fromEntries(part.people.map((c) => [c, z.string().max(80).nullable()])),
+        ...Object.fromEntries(part.people.map((c) => [c, z.string().max(80).nullish()])),
       };
       const rows = z.array(rowSchema(models, part.model, leftOut(part)).extend(more)).max(50_000);
       return [part.name, part.later ? rows.optional() : rows];

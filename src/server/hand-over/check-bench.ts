@@ -25,6 +25,9 @@ export const checkBench = defineUseCase({
         exceptionText: input.exception,
         checkedAt: all ? work.now : null,
         checkedBy: all ? work.actor.personId : null,
+        // What changed was not what the second person signed.
+        secondAt: null,
+        secondBy: null,
         version: input.version + 1,
       },
       { transaction: work.t },

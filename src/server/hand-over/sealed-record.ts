@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
+import { brokenLinks, differing } from '../../core/record/chain.ts';
 import type { SignedInstrument } from '../db/models/work.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
@@ -50,15 +51,28 @@ const decisionsOf = (g: GatheredJob): Json =>
 /** Builds the record that is sealed: everything the customer signs for, as it stands in the database now. */
 export async function buildRecord(models: Models, job: Job, t: Transaction | null = null): Promise<Json> {
   const g = await gatherJob(models, job, t);
-  const [customer, items, custody] = await Promise.all([
+  const own = { where: { jobId: job.id }, transaction: t };
+  const [customer, items, custody, accidents, earlier, second] = await Promise.all([
     models.Customer.findByPk(job.customerId, { transaction: t }),
-    models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']], transaction: t }),
+    models.JobItem.findAll({ ...own, order: [['id', 'ASC']] }),
     custodyOf(models, job.id, t),
+    models.Accident.findAll({ ...own, order: [['id', 'ASC']] }),
+    models.EarlierSeal.findOne({ ...own, order: [['number', 'DESC']] }),
+    g.handOver?.secondBy ? models.Person.findByPk(g.handOver.secondBy, { transaction: t }) : null,
   ]);
+  const previous = earlier?.digest ?? null;
   // What it was signed for: an instrument or customer may be called otherwise later, or joined with another entry.
   const subject = g.handOver?.subject ?? subjectOf(g.instrument, customer?.name ?? '');
   return {
     // Only where there is any: a record sealed before these were known reads as it did then.
+    ...(previous !== null && { previous }),
+    ...(g.handOver?.shown && { shown: sha256(g.handOver.shown) }),
+    ...(g.handOver?.secondAt && {
+      second: { by: second?.name ?? '', at: g.handOver.secondAt.toISOString() },
+    }),
+    ...(accidents.length > 0 && {
+      accidents: accidents.map(({ happened, remedy, at }) => ({ happened, remedy, at: at.toISOString() })),
+    }),
     ...(custody.marks.length > 0 && {
       damage: custody.marks.map(({ view, x, y, words }) => ({
         view,
@@ -123,21 +137,53 @@ export type Seal =
   | { readonly kind: 'whole'; readonly digest: string }
   | { readonly kind: 'broken'; readonly digest: string; readonly changed: readonly string[] };
 
-/** Builds the record again and compares it with what was sealed; says which parts differ. */
+/** What of the earlier signatures of a job no longer holds, in words. */
+async function earlierTrouble(models: Models, job: Job, newest: string | null): Promise<string[]> {
+  const earlier = await models.EarlierSeal.findAll({
+    where: { jobId: job.id },
+    order: [['number', 'ASC']],
+  });
+  const chain = [
+    ...earlier.map(({ record, digest }) => ({ record, digest })),
+    ...(newest === null ? [] : [{ record: newest, digest: sha256(newest) }]),
+  ];
+  const shown = earlier.flatMap((s) => {
+    const named = (JSON.parse(s.record || '{}') as { readonly shown?: string }).shown;
+    return named !== undefined && named !== sha256(s.shown ?? '')
+      ? [`the sheet of signature ${s.number}`]
+      : [];
+  });
+  return [
+    ...brokenLinks(chain, sha256).map(
+      (b) => `${b.why === 'text' ? 'the sealed text' : 'the chain'} of signature ${b.at + 1}`,
+    ),
+    ...shown,
+  ];
+}
+
+function record(text: string): { readonly [key: string]: Json } {
+  try {
+    return JSON.parse(text) as { readonly [key: string]: Json };
+  } catch {
+    return {};
+  }
+}
+
+/**
+ * Builds the record again and compares it with what was sealed; says which parts differ. Earlier signatures of a job that
+ * was reopened are held against their texts and the chain between them.
+ */
 export async function checkSeal(models: Models, job: Job): Promise<Seal> {
   const handOver = await models.HandOver.findOne({ where: { jobId: job.id } });
-  if (!handOver?.digest || !handOver.record) return { kind: 'open' };
+  const sealed = handOver?.digest && handOver.record ? handOver : null;
+  const before = await earlierTrouble(models, job, sealed?.record ?? null);
+  if (!sealed)
+    return before.length === 0 ? { kind: 'open' } : { kind: 'broken', digest: '', changed: before };
+  const digest = sealed.digest ?? '';
   const now = (await buildRecord(models, job)) as { readonly [key: string]: Json };
-  if (digestOf(now) === handOver.digest && sha256(handOver.record) === handOver.digest) {
-    return { kind: 'whole', digest: handOver.digest };
-  }
-  const then = JSON.parse(handOver.record) as { readonly [key: string]: Json };
-  const changed = Object.keys({ ...then, ...now }).filter(
-    (k) => canonicalJson(then[k] ?? null) !== canonicalJson(now[k] ?? null),
-  );
-  return {
-    kind: 'broken',
-    digest: handOver.digest,
-    changed: changed.length > 0 ? changed : ['the sealed text itself'],
-  };
+  const textHolds = sha256(sealed.record ?? '') === digest;
+  if (before.length === 0 && digestOf(now) === digest && textHolds) return { kind: 'whole', digest };
+  const changed = digestOf(now) === digest ? [] : differing(record(sealed.record ?? ''), now);
+  const all = [...changed, ...(textHolds ? [] : ['the sealed text itself']), ...before];
+  return { kind: 'broken', digest, changed: all.length > 0 ? all : ['the sealed text itself'] };
 }

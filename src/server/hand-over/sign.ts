@@ -1,34 +1,36 @@
 import { refuse } from '../../contracts/failure.ts';
-import { canonicalJson } from '../../core/record/canonical.ts';
+import { needsSecond } from '../../core/hand-over/rules.ts';
+import { canonicalJson, type Json } from '../../core/record/canonical.ts';
 import { ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
+import type { HandOver } from '../db/models/work.ts';
 import { recordEvent } from '../events/record-event.ts';
+import { rulesOf } from '../house/load-rules.ts';
+import { gatherJob, type GatheredJob } from '../job/gather-job.ts';
 import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
+import { judge } from '../job/judge.ts';
+import { offerNextCheck } from '../messages/next-check.ts';
+import { benchTrouble, sayTrouble } from './bench-trouble.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
-import { buildRecord, digestOf, subjectOf } from './sealed-record.ts';
+import { buildRecord, digestOf, sha256, subjectOf } from './sealed-record.ts';
+import { sheetOf } from './sheet-of.ts';
 
 /** What stands between the job and a signature, in words; empty when nothing does. */
-async function obstacles(
-  { models, t }: Work,
-  job: Job,
-  exception: string,
-  checked: boolean,
-): Promise<string[]> {
+async function obstacles({ models, t }: Work, job: Job, sheet: HandOver, g: GatheredJob): Promise<string[]> {
   const facts = job.facts ?? NO_FACTS;
+  const explained = sheet.exceptionText !== '';
   const items = await models.JobItem.findAll({ where: { jobId: job.id }, transaction: t });
   const missing = items.filter((i) => i.returnedAt === null && i.absence === '');
+  const second = needsSecond(rulesOf(g.settings), g.instrument.worthMinor ?? null);
   return [
     ...(facts.asked > 0 ? [`${facts.asked} lines wait for the customer’s answer`] : []),
     ...(facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
-    ...(facts.asLeftRead < facts.stations && exception === ''
-      ? [`${facts.stations - facts.asLeftRead} readings as left are missing and not explained`]
-      : []),
-    ...(job.stringsState === 'off' && exception === ''
-      ? ['the strings are off and that is not explained']
-      : []),
-    ...(checked ? [] : ['the bench check is not complete']),
+    ...(explained ? [] : sayTrouble(benchTrouble(g, judge(g)))),
+    ...(job.stringsState === 'off' && !explained ? ['the strings are off and that is not explained'] : []),
+    ...(sheet.checkedAt === null ? ['the bench check is not complete'] : []),
+    ...(second && sheet.secondAt === null ? ['a second person has not signed the bench check'] : []),
     ...missing.map((i) => `${i.name}${i.bag === null ? '' : ` (bag ${i.bag})`} is not given back`),
   ];
 }
@@ -54,8 +56,15 @@ export const sign = defineUseCase({
     if (sheet.version !== input.version)
       return conflict(work, sheet.checkedBy, 'the hand-over sheet changed', sheet.version);
     await refreshFacts(work, job);
-    const open = await obstacles(work, job, sheet.exceptionText, sheet.checkedAt !== null);
+    const g = await gatherJob(models, job, t);
+    const open = await obstacles(work, job, sheet, g);
     if (open.length > 0) return { ok: false, error: refuse(`Not yet: ${open.join('; ')}.`) };
+    const shown = canonicalJson((await sheetOf(models, g, judge(g).items, now, t)) as unknown as Json);
+    if (input.shown !== undefined && input.shown !== sha256(shown))
+      return {
+        ok: false,
+        error: refuse('The sheet has changed since it was shown: read it once more, then sign.'),
+      };
     // The check that signing and digest come together holds for each statement: sign with an empty digest first.
     const signature = input.signature === null ? null : JSON.stringify(input.signature);
     await sheet.update(
@@ -63,6 +72,7 @@ export const sign = defineUseCase({
         subject: await subjectNow(work, job),
         signer: input.signer,
         signature,
+        shown,
         signedAt: now,
         digest: '',
         record: '',
@@ -70,6 +80,7 @@ export const sign = defineUseCase({
       },
       { transaction: t },
     );
+    await offerNextCheck(work, job, sheet);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'signed',
@@ -78,7 +89,14 @@ export const sign = defineUseCase({
       fromVersion: input.version,
       data: { signer: input.signer },
     });
-    job.set({ state: 'closed', closedAt: now, waitingFor: 'home', version: job.version + 1 });
+    job.set({
+      state: 'closed',
+      closedAt: now,
+      waitingFor: 'home',
+      waitingNote: '',
+      waitingUntil: null,
+      version: job.version + 1,
+    });
     await refreshFacts(work, job);
     const record = await buildRecord(models, job, t);
     const digest = digestOf(record);

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import { checkSeal } from './sealed-record.ts';
 
@@ -7,13 +8,16 @@ export interface BrokenSeal {
   readonly changed: readonly string[];
 }
 
-/** Builds every sealed record again and compares it with its seal. */
+/** Builds every sealed record again and compares it with its seal; earlier signatures of reopened jobs too. */
 export async function verifySeals({ models }: Database) {
-  const sealed = await models.HandOver.findAll({ attributes: ['jobId', 'digest'] });
+  const [sealed, earlier] = await Promise.all([
+    models.HandOver.findAll({ where: { digest: { [Op.ne]: null } }, attributes: ['jobId'] }),
+    models.EarlierSeal.findAll({ attributes: ['jobId'] }),
+  ]);
   const broken: BrokenSeal[] = [];
   let whole = 0;
-  for (const { jobId, digest } of sealed) {
-    const job = digest === null ? null : await models.Job.findByPk(jobId);
+  for (const jobId of new Set([...sealed, ...earlier].map((s) => s.jobId))) {
+    const job = await models.Job.findByPk(jobId);
     if (!job) continue;
     const seal = await checkSeal(models, job);
     if (seal.kind === 'broken') broken.push({ job: job.number, changed: seal.changed });

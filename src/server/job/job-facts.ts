@@ -1,4 +1,6 @@
 import type { JobFacts } from '../../core/job/leaves.ts';
+import type { Transaction } from 'sequelize';
+import type { Models } from '../db/models/index.ts';
 import type { Work } from '../use-case/use-case.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { gatherJob } from './gather-job.ts';
@@ -23,8 +25,11 @@ export const NO_FACTS: JobFacts = {
 };
 
 /** Counts the job again and keeps the counts with it, so that the rack needs one query. Same transaction as the change. */
-export async function refreshFacts(work: Work, job: Job): Promise<void> {
-  const gathered = await gatherJob(work.models, job, work.t);
+export const refreshFacts = (work: Work, job: Job): Promise<void> => refreshFactsOf(work.models, job, work.t);
+
+/** The same where nobody of the shop asks. */
+export async function refreshFactsOf(models: Models, job: Job, t: Transaction): Promise<void> {
+  const gathered = await gatherJob(models, job, t);
   const { proposal, asked, items } = judge(gathered);
   const decided = new Set(gathered.decisions.map((d) => d.line));
   const lines = gathered.lines.filter((l) => l.approval !== 'no');
@@ -51,5 +56,5 @@ export async function refreshFacts(work: Work, job: Job): Promise<void> {
     benchChecked: gathered.handOver?.checkedAt != null,
     signed: gathered.handOver?.signedAt != null,
   };
-  await job.save({ transaction: work.t });
+  await job.save({ transaction: t });
 }

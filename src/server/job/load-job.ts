@@ -11,7 +11,15 @@ import type { Job } from '../db/models/jobs.ts';
 import type { SeenOnReceipt } from '../db/models/receipts.ts';
 import { custodyOf } from '../custody/load-custody.ts';
 import { seenOnReceipt } from '../desk/receipt.ts';
-import { checkSeal } from '../hand-over/sealed-record.ts';
+import type { CustomerSheet } from '../../core/hand-over/customer-sheet.ts';
+import { needsSecond } from '../../core/hand-over/rules.ts';
+import { canonicalJson, type Json } from '../../core/record/canonical.ts';
+import type { Models } from '../db/models/index.ts';
+import { benchTrouble } from '../hand-over/bench-trouble.ts';
+import { checkSeal, sha256 } from '../hand-over/sealed-record.ts';
+import { sheetOf } from '../hand-over/sheet-of.ts';
+import { rulesOf } from '../house/load-rules.ts';
+import { wordsView, workView } from '../work/work-view.ts';
 import { offeredKinds, type OfferedKind } from '../house/kinds.ts';
 import { listNames } from '../house/load-checklists.ts';
 import { shopOf } from '../house/load-shop.ts';
@@ -60,43 +68,8 @@ function inspectionView(
   };
 }
 
-async function workView(db: Database, g: GatheredJob, name: (id: number | null) => string) {
-  const ids = g.lines.map((l) => l.id);
-  const entries = ids.length === 0 ? [] : await db.models.TimeEntry.findAll({ where: { lineId: ids } });
-  return g.lines.map((l) => {
-    const own = entries.filter((e) => e.lineId === l.id);
-    const running = own.find((e) => e.endedAt === null);
-    const op = operation(l.operation, g.catalogue);
-    return {
-      id: l.id,
-      version: l.version,
-      operation: l.operation,
-      title: l.title,
-      detail: l.detail,
-      minutes: op.minutes,
-      price: l.priceMinor,
-      parts: l.partsMinor,
-      hazards: op.hazards,
-      reversible: op.reversible,
-      wait: op.wait,
-      approval: l.approval,
-      approvedBy: l.approvedBy,
-      approvedHow: l.approvedHow,
-      step: l.step,
-      finishedAt: iso(l.finishedAt),
-      finishedBy: name(l.finishedBy),
-      decisionLine: g.decisions.find((d) => d.id === l.decisionId)?.line ?? null,
-      workedMs: own
-        .filter((e) => e.endedAt !== null)
-        .reduce((ms, e) => ms + ((e.endedAt?.getTime() ?? 0) - e.startedAt.getTime()), 0),
-      runningSince: iso(running?.startedAt),
-      runningBy: name(running?.personId ?? null),
-    };
-  });
-}
-
 /** Everything a job's leaves show, as plain data. Null when there is no such job. */
-export async function loadJob(db: Database, number: number) {
+export async function loadJob(db: Database, number: number, now: Date = new Date()) {
   const { models } = db;
   const job = await models.Job.findOne({ where: { number } });
   if (!job) return null;
@@ -109,17 +82,21 @@ export async function loadJob(db: Database, number: number) {
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [lines, seal, visits, receipt, custody, lists, kinds, double, plan] = await Promise.all([
-    workView(db, g, name),
-    checkSeal(models, job),
-    earlierVisits(db, job),
-    receiptView(db, job),
-    custodyOf(models, job.id),
-    listNames(db),
-    offeredKinds(db),
-    job.state === 'open' ? looksDouble(models, customer, g.instrument) : null,
-    planView(db, g, judged, name),
-  ]);
+  const [order, words, sheet, seal, visits, receipt, custody, lists, kinds, double, plan] = await Promise.all(
+    [
+      workView(db, g, judged, name, now),
+      wordsView(db, job.id, name, now),
+      shownSheet(models, g, judged.items, now),
+      checkSeal(models, job),
+      earlierVisits(db, job),
+      receiptView(db, job),
+      custodyOf(models, job.id),
+      listNames(db),
+      offeredKinds(db),
+      job.state === 'open' ? looksDouble(models, customer, g.instrument) : null,
+      planView(db, g, judged, name),
+    ],
+  );
   return {
     ...headOf(job, g, customer, kinds, name),
     kinds,
@@ -152,7 +129,11 @@ export async function loadJob(db: Database, number: number) {
       proposed: d.proposed,
       version: d.version,
     })),
-    lines,
+    lines: order.lines,
+    queue: order.queue,
+    waits: order.waits,
+    ...words,
+    sheet,
     handOver: {
       version: g.handOver?.version ?? 0,
       checks: g.handOver?.checks ?? {},
@@ -162,6 +143,19 @@ export async function loadJob(db: Database, number: number) {
       signer: g.handOver?.signer ?? '',
       signature: g.handOver?.signature ?? null,
       signedAt: iso(g.handOver?.signedAt),
+      second: {
+        wanted: needsSecond(rulesOf(g.settings), g.instrument.worthMinor ?? null),
+        by: name(g.handOver?.secondBy ?? null),
+        at: iso(g.handOver?.secondAt),
+      },
+      checker: g.handOver?.checkedBy ?? null,
+      trouble: job.state === 'open' ? benchTrouble(g, judged) : null,
+      adviceWritten: g.handOver?.advice ?? null,
+      paid:
+        g.handOver?.paidMinor === null || g.handOver?.paidMinor === undefined
+          ? null
+          : { amount: g.handOver.paidMinor, how: g.handOver.paidHow, at: iso(g.handOver.paidAt) },
+      tweakDays: rulesOf(g.settings).tweakDays,
     },
     seal,
     visits,
@@ -232,6 +226,18 @@ function headOf(
     leaves: leafStates(job.facts),
     facts: job.facts,
   };
+}
+
+/** The customer's sheet: as it was signed, or as it stands now, with the digest a signer puts their name to. */
+async function shownSheet(
+  models: Models,
+  g: GatheredJob,
+  items: readonly ChecklistItem[],
+  now: Date,
+): Promise<{ readonly content: CustomerSheet; readonly digest: string }> {
+  const signed = g.handOver?.signedAt ? (g.handOver.shown ?? null) : null;
+  const text = signed ?? canonicalJson((await sheetOf(models, g, items, now)) as unknown as Json);
+  return { content: JSON.parse(text) as CustomerSheet, digest: sha256(text) };
 }
 
 /** What a receipt says, to compare: the state of the strings may change under the bench’s hands. */

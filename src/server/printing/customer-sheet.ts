@@ -1,156 +1,141 @@
-import PDFDocument from 'pdfkit';
-import { formatMoney, total } from '../../core/money/money.ts';
-import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
-import { formatLength } from '../../core/units/format-length.ts';
-import { formatCents } from '../../core/units/parse-cents.ts';
+import { sayReading } from '../../core/hand-over/customer-sheet.ts';
+import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
+import { formatMoney } from '../../core/money/money.ts';
 import type { JobView } from '../job/load-job.ts';
-import { fontFile } from './fonts.ts';
+import { drawAt } from './draw-shapes.ts';
+import { Paper, TONES, type PaperSize } from './paper.ts';
 
-const INK = '#1b3a73';
-const QUIET = '#665d4f';
-const SEAL = '#1d6b3a';
-const RUBRIC = '#ab1717';
-const MARGIN = 54;
 const SIGNATURE_WIDTH = 600;
+const DRAWN_WIDTH = 240;
+const DRAWN_HEIGHT = 76;
 
-type Pdf = InstanceType<typeof PDFDocument>;
-
-function begin(job: JobView): Pdf {
-  const pdf = new PDFDocument({
-    size: 'A4',
-    margin: MARGIN,
-    info: { Title: `Job ${job.number}`, Creator: 'Rubrica' },
-  });
-  pdf.registerFont('serif', fontFile('serif'));
-  pdf.registerFont('sans', fontFile('sans'));
-  return pdf;
+function readings(paper: Paper, job: JobView): void {
+  const sheet = job.sheet.content;
+  paper.heading('Before and after');
+  paper.list(sheet.change);
+  const drawing = sheetDrawing({ ...job.instrument.construction, readings: sheet.readings });
+  if (drawing) {
+    paper.need(140);
+    paper.figure(`${drawing.title}. ${sheet.change.join(' ')}`, () => {
+      const { y } = paper.pdf;
+      paper.pdf.y = y + drawAt(paper.pdf, drawing, paper.left, y, paper.width) + 6;
+      paper.pdf.x = paper.left;
+    });
+  }
+  paper.table(
+    [
+      ['Reading', 'as found', 'as left'],
+      ...sheet.readings.map((r) => [
+        r.label,
+        sayReading(r.before, r.quantity),
+        sayReading(r.after, r.quantity),
+      ]),
+    ],
+    [0.4, 0.3, 0.3],
+  );
 }
 
-const heading = (pdf: Pdf, text: string) =>
-  pdf
-    .moveDown(0.7)
-    .font('serif')
-    .fontSize(13)
-    .fillColor('black')
-    .text(text, MARGIN)
-    .moveDown(0.2)
-    .font('sans')
-    .fontSize(10);
-
-const plain = (value: number, quantity: string): string =>
-  quantity === 'intonation'
-    ? `${formatCents(value)} cents`
-    : `${formatLength(value, 'mm')} (${formatLength(value, quantity === 'action' ? '64ths' : 'thou')})`;
-
-function readings(pdf: Pdf, job: JobView): void {
-  heading(pdf, 'Readings, before and after');
-  const cell = (key: string, quantity: string, round: string) => {
-    const r = job.readings.readings.find((x) => x.key === key && x.round === round);
-    return r ? plain(r.value, quantity) : '–';
-  };
-  const head = pdf.y;
-  pdf
-    .fillColor(QUIET)
-    .text('as found', MARGIN + 195, head)
-    .text('as left', MARGIN + 340, head);
-  for (const s of job.readings.stations) {
-    const y = pdf.y;
-    if (y > pdf.page.height - MARGIN - 30) pdf.addPage();
-    const at = pdf.y;
-    pdf.fillColor('black').text(s.label, MARGIN, at, { width: 190 });
-    pdf.fillColor(INK).text(cell(s.key, s.quantity, 'as-found'), MARGIN + 195, at, { width: 140 });
-    pdf.text(cell(s.key, s.quantity, 'as-left'), MARGIN + 340, at, { width: 140 });
-  }
-}
-
-function work(pdf: Pdf, job: JobView, sign: string, taxRate: number): void {
-  heading(pdf, 'What was done');
-  const done = job.lines.filter((l) => l.approval === 'yes');
-  for (const l of done) {
-    pdf
-      .fillColor('black')
-      .text(`${l.title}: ${l.detail || 'as agreed'}`, MARGIN, pdf.y, { width: 400, continued: false });
-    pdf.fillColor(QUIET).text(formatMoney(l.price + l.parts, sign), { align: 'right' });
-  }
-  const left = [
-    ...job.decisions
-      .filter((d) => d.decision === 'declined')
-      .map((d) => `${d.proposed.title}${d.reason ? `: ${d.reason}` : ''}`),
-    ...job.lines.filter((l) => l.approval === 'no').map((l) => `${l.title}: ${l.approvedBy} said no`),
-  ];
+function work(paper: Paper, job: JobView): void {
+  const { done, left, price, currency } = job.sheet.content;
+  const money = (amount: number) => formatMoney(amount, currency);
+  paper.heading('What was done');
+  if (done.length === 0) paper.text('Nothing was done.');
+  else
+    paper.table(
+      [['', ''], ...done.map((d) => [`${d.title}${d.detail ? `: ${d.detail}` : ''}`, money(d.price)])],
+      [0.82, 0.18],
+      'right',
+    );
   if (left.length > 0) {
-    heading(pdf, 'Left as it is');
-    for (const text of left) pdf.fillColor('black').text(text);
+    paper.heading('Left as it is');
+    paper.list(left);
   }
-  const sum = total(done, taxRate, job.discount);
-  const off = sum.discount === 0 ? '' : `, less ${formatMoney(sum.discount, sign)} (${job.discount.reason})`;
-  heading(pdf, 'Price');
-  pdf
-    .fillColor('black')
-    .text(
-      `Labour ${formatMoney(sum.labour, sign)}, parts ${formatMoney(sum.parts, sign)}${off}, tax ${formatMoney(sum.tax, sign)}. To pay: ${formatMoney(sum.toPay, sign)}`,
-    );
+  paper.heading('Price');
+  const off = price.discount === 0 ? '' : `, less ${money(price.discount)} (${price.reason})`;
+  paper.text(
+    `Labour ${money(price.labour)}, parts ${money(price.parts)}${off}, tax ${money(price.tax)}. To pay: ${money(price.toPay)}. Estimated before it was open: ${money(price.estimate)}.`,
+  );
+  const { paid } = job.handOver;
+  if (paid) paper.text(`Paid: ${money(paid.amount)}, ${paid.how}.`);
 }
 
-function signature(pdf: Pdf, job: JobView): void {
-  heading(pdf, 'Given back and signed');
-  const things = job.items.map((i) => (i.returned ? i.name : `${i.name} (not given back: ${i.absence})`));
-  if (things.length > 0) pdf.fillColor('black').text(`Given back: ${things.join(', ')}.`);
-  const checked = BENCH_CHECKS.filter((c) => job.handOver.checks[c.key]).map((c) => c.title);
-  if (checked.length > 0)
-    pdf.text(`Checked at the bench by ${job.handOver.checkedBy}: ${checked.join('; ')}.`);
-  if (job.handOver.exception) pdf.text(`Explained: ${job.handOver.exception}`);
-  if (pdf.y > pdf.page.height - 170) pdf.addPage();
-  const top = pdf.y + 8;
-  if (job.handOver.signature) {
-    const strokes = JSON.parse(job.handOver.signature) as { x: number; y: number }[][];
-    const scale = 240 / SIGNATURE_WIDTH;
-    for (const stroke of strokes) {
-      stroke.forEach((p, i) =>
-        i === 0
-          ? pdf.moveTo(MARGIN + p.x * scale, top + p.y * scale)
-          : pdf.lineTo(MARGIN + p.x * scale, top + p.y * scale),
-      );
-      pdf.lineWidth(1.2).lineCap('round').strokeColor(INK).stroke();
+function strokes(paper: Paper, json: string): void {
+  const drawn = JSON.parse(json) as { x: number; y: number }[][];
+  const scale = DRAWN_WIDTH / SIGNATURE_WIDTH;
+  paper.need(DRAWN_HEIGHT + 40);
+  const top = paper.pdf.y + 8;
+  paper.figure('The signature, as it was drawn', () => {
+    for (const stroke of drawn) {
+      stroke.forEach((p, i) => {
+        const [x, y] = [paper.left + p.x * scale, top + p.y * scale];
+        if (i === 0) paper.pdf.moveTo(x, y);
+        else paper.pdf.lineTo(x, y);
+      });
+      paper.pdf.lineWidth(1.2).lineCap('round').strokeColor(TONES.ink).stroke();
     }
-    pdf.y = top + 76;
-  }
-  pdf
-    .fillColor(INK)
-    .text(`${job.handOver.signer}, ${job.handOver.signedAt?.slice(0, 16).replace('T', ' ') ?? ''}`, MARGIN);
-  if (job.seal.kind === 'whole') pdf.fillColor(SEAL).fontSize(8).text(`Sealed. SHA-256 ${job.seal.digest}`);
-  if (job.seal.kind === 'broken')
-    pdf
-      .fillColor(RUBRIC)
-      .fontSize(8)
-      .text(`CHANGED SINCE IT WAS SIGNED: ${job.seal.changed.join(', ')}. SHA-256 ${job.seal.digest}`);
+  });
+  paper.pdf.y = top + DRAWN_HEIGHT;
 }
 
-/** The customer's sheet as PDF: what they said, what was done, before and after, what they signed. */
-export function customerSheet(job: JobView): Promise<Buffer> {
-  const { shop } = job;
-  const pdf = begin(job);
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    pdf.on('data', (d: Buffer) => chunks.push(d));
-    pdf.on('end', () => resolve(Buffer.concat(chunks)));
-    pdf.on('error', reject);
-  });
-  pdf.font('sans').fontSize(10).fillColor(QUIET).text(shop.name);
-  pdf.font('serif').fontSize(20).fillColor('black').text(`${job.instrument.name}, job ${job.number}`);
-  pdf
-    .font('sans')
-    .fontSize(10)
-    .fillColor(QUIET)
-    .text(
-      `${job.customer.name} · serial ${job.instrument.serial || 'none'} · taken in ${job.takenInAt.slice(0, 10)}`,
+function signature(paper: Paper, job: JobView): void {
+  const { handOver, seal } = job;
+  const sheet = job.sheet.content;
+  paper.heading('Given back and signed');
+  if (sheet.things.length > 0) paper.text(`Given back: ${sheet.things.join(', ')}.`);
+  if (sheet.checked.length > 0)
+    paper.text(
+      `Checked at the bench by ${handOver.checkedBy}${handOver.second.by ? `, and again by ${handOver.second.by}` : ''}: ${sheet.checked.join('; ')}.`,
     );
-  heading(pdf, 'In your words');
-  pdf.fillColor(INK).text(job.complaint);
-  if (job.wish) pdf.text(job.wish);
-  work(pdf, job, shop.currency, shop.taxRate);
-  readings(pdf, job);
-  signature(pdf, job);
-  pdf.end();
-  return done;
+  if (sheet.exception) paper.text(`Explained: ${sheet.exception}`);
+  for (const e of job.earlier)
+    paper.text(
+      `Signed before by ${e.signer}, ${e.signedAt.slice(0, 10)}; then asked for: ${e.tweak}${e.free ? ' (without a charge)' : ''}. SHA-256 ${e.digest}`,
+      { size: 8, tone: 'quiet' },
+    );
+  if (handOver.signature) strokes(paper, handOver.signature);
+  paper.text(
+    handOver.signedAt
+      ? `${handOver.signer}, ${handOver.signedAt.slice(0, 16).replace('T', ' ')}`
+      : 'Not signed yet.',
+    { tone: 'ink' },
+  );
+  if (handOver.signedAt)
+    paper.text(`What was signed: SHA-256 ${job.sheet.digest}`, { size: 8, tone: 'quiet' });
+  if (seal.kind === 'whole') paper.text(`Sealed. SHA-256 ${seal.digest}`, { size: 8, tone: 'seal' });
+  if (seal.kind === 'broken')
+    paper.text(`CHANGED SINCE IT WAS SIGNED: ${seal.changed.join(', ')}. SHA-256 ${seal.digest}`, {
+      size: 8,
+      tone: 'red',
+    });
+}
+
+/** The customer's sheet as PDF: what they said, what was found and done, before and after, what they signed. */
+export function customerSheet(job: JobView, size: PaperSize = 'A4'): Promise<Buffer> {
+  const sheet = job.sheet.content;
+  const paper = new Paper(`Job ${job.number}`, size);
+  paper.text(sheet.shop, { tone: 'quiet' });
+  paper.title(
+    `${sheet.instrument}, job ${sheet.job}`,
+    `${sheet.customer} · serial ${sheet.serial || 'none'} · taken in ${sheet.takenIn}`,
+  );
+  paper.heading('In your words');
+  paper.text(sheet.complaint, { tone: 'ink' });
+  paper.text(sheet.wish, { tone: 'ink' });
+  if (sheet.found.length > 0) {
+    paper.heading('What we found');
+    paper.list(sheet.found);
+  }
+  work(paper, job);
+  if (sheet.accidents.length > 0) {
+    paper.heading('What went wrong, and what we did about it');
+    paper.list(sheet.accidents.map((a) => `${a.happened} ${a.remedy}`));
+  }
+  readings(paper, job);
+  if (sheet.advice.length > 0) {
+    paper.heading('Advice');
+    paper.list(sheet.advice);
+  }
+  if (sheet.nextCheck) paper.text(`We look at it again, without charge, on ${sheet.nextCheck}.`);
+  signature(paper, job);
+  return paper.end();
 }

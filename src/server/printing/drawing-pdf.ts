@@ -1,33 +1,11 @@
 import PDFDocument from 'pdfkit';
-import type { Drawing, Shape } from '../../core/templates/drawing.ts';
+import type { Drawing } from '../../core/templates/drawing.ts';
+import { drawShape } from './draw-shapes.ts';
 import { fontFile } from './fonts.ts';
 
 const PT_PER_MM = 72 / 25.4;
 const A4: readonly [number, number] = [210, 297];
 const EDGE = 8;
-
-type Pdf = InstanceType<typeof PDFDocument>;
-
-function draw(pdf: Pdf, s: Shape): void {
-  switch (s.kind) {
-    case 'line':
-      pdf.lineWidth(s.weight).moveTo(s.x1, s.y1).lineTo(s.x2, s.y2).stroke();
-      return;
-    case 'path':
-      pdf.lineWidth(s.weight);
-      for (const [i, [x, y]] of s.points.entries()) {
-        if (i === 0) pdf.moveTo(x, y);
-        else pdf.lineTo(x, y);
-      }
-      pdf.stroke();
-      return;
-    case 'text': {
-      pdf.font('sans').fontSize(s.size);
-      const shift = s.anchor === 'middle' ? pdf.widthOfString(s.text) / 2 : 0;
-      pdf.text(s.text, s.x - shift, s.y, { lineBreak: false, baseline: 'alphabetic' });
-    }
-  }
-}
 
 /** The page a drawing is put on: A4 upright, A4 lying, or as large as it needs. mm */
 function pageFor(d: Drawing): readonly [number, number] {
@@ -54,7 +32,7 @@ export function drawingPdf(d: Drawing): Promise<Buffer> {
     pdf.on('error', reject);
   });
   pdf.scale(PT_PER_MM).translate(EDGE, EDGE);
-  for (const s of d.shapes) draw(pdf, s);
+  for (const s of d.shapes) drawShape(pdf, s);
   pdf.end();
   return done;
 }

@@ -39,17 +39,30 @@ export const RACK_SQL = `SELECT j.id AS jobId, j.number, j.version, i.kind, i.ma
   LEFT JOIN places p ON p.id = j.place_id LEFT JOIN people h ON h.id = j.holder_id
   WHERE j.state = 'open' ORDER BY j.needed_by IS NULL, j.needed_by, j.number`;
 
+/** What rested and has rested enough is ready for hands, whoever sees it first. */
+const afterRest = (r: Pick<Row, 'waitingFor' | 'waitingUntil' | 'waitingNote'>, now: Date) =>
+  r.waitingFor === 'time' && r.waitingUntil !== null && new Date(r.waitingUntil) <= now
+    ? { waitingFor: 'hands' as const, waitingNote: `rested: ${r.waitingNote}` }
+    : {};
+
 /** Every instrument in the house, soonest promise first. One query over the open jobs: past ones do not slow it. */
-export async function loadRack(db: Database): Promise<RackTag[]> {
+export async function loadRack(db: Database, now: Date = new Date()): Promise<RackTag[]> {
   const [rows, names] = await Promise.all([
     db.sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT }),
     kindNames(db),
   ]);
   return rows.map((r) => ({
     ...r,
+    ...afterRest(r, now),
     kindName: names[r.kind] ?? r.kind,
     hardDate: Boolean(r.hardDate),
     waitingUntil: r.waitingUntil === null ? null : new Date(r.waitingUntil).toISOString(),
     facts: typeof r.facts === 'string' ? (JSON.parse(r.facts) as JobFacts) : r.facts,
   }));
+}
+
+/** The places of the shop, in their order. */
+export async function loadPlaces({ models }: Database): Promise<{ id: number; name: string }[]> {
+  const rows = await models.Place.findAll({ order: [['sort', 'ASC']] });
+  return rows.map(({ id, name }) => ({ id, name }));
 }

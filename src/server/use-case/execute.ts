@@ -52,7 +52,7 @@ async function runOnce<N extends CommandName>(
       }
       return before.answer as CommandAnswer[N];
     }
-    const done = await found.run({ actor, models, t, now }, input);
+    const done = await found.run({ actor, models, t, now, commandId }, input);
     if (!done.ok) throw new Rollback(done.error);
     await models.CommandRow.create(
       { id: commandId, name: found.name, personId: actor.personId, answer: done.value, at: now },
@@ -60,6 +60,19 @@ async function runOnce<N extends CommandName>(
     );
     return done.value;
   });
+}
+
+const OLDEST_MS = 48 * 3_600_000;
+
+/**
+ * The moment of what is done: now, or when it was done on a tablet that had no connection then. A moment still to come, or
+ * one of days ago, is none.
+ */
+function whenDone(input: unknown, now: Date): Date {
+  const { at } = input as { readonly at?: string };
+  const then = at === undefined ? Number.NaN : Date.parse(at);
+  const late = now.getTime() - then;
+  return late > 0 && late < OLDEST_MS ? new Date(then) : now;
 }
 
 /** What the same command answered when it ran beside this one and was first: a refusal caused by oneself is none. */
@@ -97,7 +110,8 @@ export async function execute<N extends CommandName>(
   if (!input.ok) return input;
   for (let attempt = 0; ; attempt++) {
     try {
-      return ok(await runOnce(db, found, actor, input.value, commandId, now()));
+      const moment = whenDone(input.value, now());
+      return ok(await runOnce(db, found, actor, input.value, commandId, moment));
     } catch (e) {
       if (e instanceof Rollback) {
         const first = await answeredMeanwhile(db, found, actor, commandId);

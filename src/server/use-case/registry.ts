@@ -33,7 +33,20 @@ import { saveReading } from '../readings/save-reading.ts';
 import { setConditions } from '../readings/set-conditions.ts';
 import { putStringsOn } from '../strings/put-on.ts';
 import { takeStringsOff } from '../strings/take-off.ts';
+import { makeLink, withdrawLink } from '../customer/links.ts';
+import { recordPaid, saveAdvice } from '../hand-over/advice-and-paid.ts';
+import { secondCheck } from '../hand-over/second-check.ts';
+import { askTweak } from '../hand-over/tweak.ts';
+import { saveGateway, saveRules } from '../house/save-rules.ts';
+import { resendMessage, sendMessage } from '../messages/send-message.ts';
+import { seeNotices } from '../people/notices.ts';
+import { changeAccident, recordAccident } from '../work/accidents.ts';
 import { answerLine } from '../work/answer-line.ts';
+import { askChange } from '../work/ask-change.ts';
+import { correctClock } from '../work/correct-clock.ts';
+import { handOn } from '../work/hand-on.ts';
+import { moveLine } from '../work/move-line.ts';
+import { makeRemark, replyTo } from '../work/remarks.ts';
 import { setDiscount } from '../work/set-discount.ts';
 import { stepLine } from '../work/step-line.ts';
 import type { UseCase } from './use-case.ts';
@@ -80,6 +93,25 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'work.answer': answerLine,
   'work.discount': setDiscount,
   'work.step': stepLine,
+  'work.move': moveLine,
+  'work.ask-change': askChange,
+  'work.remark': makeRemark,
+  'work.reply': replyTo,
+  'work.hand-on': handOn,
+  'work.accident': recordAccident,
+  'work.change-accident': changeAccident,
+  'work.correct-clock': correctClock,
+  'work.link': makeLink,
+  'work.withdraw-link': withdrawLink,
+  'hand-over.second': secondCheck,
+  'hand-over.advice': saveAdvice,
+  'hand-over.paid': recordPaid,
+  'hand-over.tweak': askTweak,
+  'desk.message': sendMessage,
+  'desk.resend': resendMessage,
+  'people.seen': seeNotices,
+  'house.save-rules': saveRules,
+  'house.save-gateway': saveGateway,
   'hand-over.check': checkBench,
   'hand-over.return': returnItem,
   'hand-over.sign': sign,

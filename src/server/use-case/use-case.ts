@@ -20,6 +20,8 @@ export interface Work {
   readonly models: Models;
   readonly t: Transaction;
   readonly now: Date;
+  /** the command being carried out: its events carry it */
+  readonly commandId?: string;
 }
 
 /** One thing the shop does. Parsed and permitted before `run`; everything in `run` is one transaction. */

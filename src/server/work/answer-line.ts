@@ -1,5 +1,6 @@
 import { refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
+import { backToHands } from '../customer/by-customer.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { refreshFacts } from '../job/job-facts.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -25,6 +26,11 @@ export const answerLine = defineUseCase({
       },
       { transaction: work.t },
     );
+    const asked = await work.models.WorkLine.count({
+      where: { jobId: job.id, approval: 'asked' },
+      transaction: work.t,
+    });
+    if (asked === 0) backToHands(job);
     await refreshFacts(work, job);
     await recordEvent(work, {
       jobId: job.id,

@@ -1,16 +1,25 @@
 import type { CommandInput } from '../../contracts/commands.ts';
-import { refuse } from '../../contracts/failure.ts';
+import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
 import { operation } from '../../core/plan/operations.ts';
-import { ok } from '../../core/result.ts';
+import { sayPlaces } from '../../core/readings/say-places.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
+import { gatherJob } from '../job/gather-job.ts';
 import { refreshFacts } from '../job/job-facts.ts';
+import { judge } from '../job/judge.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
+import { benchOf, entriesOf } from './bench-of.ts';
+import { stopClocks, takeUp } from './clocks.ts';
 import { openLine } from './open-line.ts';
+import { restAfterSteps } from './rest.ts';
+import { undoStep } from './undo-step.ts';
 
-type Action = CommandInput<'work.step'>['action'];
+type Input = CommandInput<'work.step'>;
+type Action = Exclude<Input['action'], 'undo'>;
+type Change = Pick<WorkLine, 'step' | 'finishedAt' | 'finishedBy'>;
 
 const MAY_COME_FROM: Readonly<Record<Action, readonly WorkLine['step'][]>> = {
   start: ['ready', 'paused'],
@@ -25,61 +34,67 @@ const GOES_TO: Readonly<Record<Action, WorkLine['step']>> = {
   reopen: 'paused',
 };
 
-async function stopClocks(
-  { models, t, now }: Work,
-  where: { lineId: number } | { personId: number },
-): Promise<number[]> {
-  const running = await models.TimeEntry.findAll({
-    where: { ...where, endedAt: null },
-    transaction: t,
-    lock: t.LOCK.UPDATE,
-  });
-  for (const entry of running) await entry.update({ endedAt: now }, { transaction: t });
-  return running.map((e) => e.lineId);
-}
-
-/** One person works on one step: starting another pauses the one before, and both clocks stay right. */
-async function takeUp(work: Work, line: WorkLine, job: Job): Promise<void> {
-  const { models, t, now, actor } = work;
-  const interrupted = (await stopClocks(work, { personId: actor.personId })).filter((id) => id !== line.id);
-  for (const id of interrupted) {
-    const other = await models.WorkLine.findByPk(id, { transaction: t, lock: t.LOCK.UPDATE });
-    const stillRuns = await models.TimeEntry.count({ where: { lineId: id, endedAt: null }, transaction: t });
-    if (other?.step !== 'running' || stillRuns > 0) continue;
-    await other.update({ step: 'paused', version: other.version + 1 }, { transaction: t });
-    await recordEvent(work, {
-      jobId: other.jobId,
-      kind: 'step interrupted',
-      entity: 'work line',
-      entityId: id,
-      fromVersion: other.version - 1,
-      data: { by: line.id },
-    });
+/** Why a step may not be begun now, or null. What was only not read can be passed by, with a reason. */
+async function whyNotStart(work: Work, job: Job, line: WorkLine, without: string): Promise<Failure | null> {
+  const g = await gatherJob(work.models, job, work.t);
+  const bench = benchOf(g, judge(g), await entriesOf(work.models, g.lines, work.t));
+  const own = bench.ordered.find((l) => l.id === line.id) ?? line;
+  for (const h of bench.hindrances(own)) {
+    if (h.kind !== 'reading') return refuse(h.words);
+    const labels = bench.places.filter((p) => h.stations.includes(p.key)).map((p) => p.label);
+    const words = `${h.words} ${sayPlaces(labels)}.`;
+    if (!h.passable) return refuse(words);
+    if (without === '') return invalidField('without', `${words} Or say why it is begun without.`);
   }
-  await models.TimeEntry.create(
-    { lineId: line.id, personId: actor.personId, startedAt: now },
-    { transaction: t },
-  );
-  job.set({
-    holderId: actor.personId,
-    waitingFor: 'hands',
-    waitingNote: '',
-    waitingUntil: null,
-    version: job.version + 1,
-  });
+  return null;
 }
 
-const waitAfter = (job: Job, line: WorkLine, now: Date, wait: number): void => {
-  if (wait === 0) return;
-  job.set({
-    waitingFor: 'time',
-    waitingNote: line.title,
-    waitingUntil: new Date(now.getTime() + wait * 60_000),
-    version: job.version + 1,
-  });
-};
+async function carryOut(
+  work: Work,
+  { action }: { readonly action: Action },
+  line: WorkLine,
+  job: Job,
+): Promise<Change> {
+  await stopClocks(work, { lineId: line.id });
+  if (action === 'start') await takeUp(work, line, job);
+  const finished = action === 'finish';
+  return {
+    step: GOES_TO[action],
+    finishedAt: finished ? work.now : null,
+    finishedBy: finished ? work.actor.personId : null,
+  };
+}
 
-/** Starts, pauses, finishes or reopens a step; time is counted. A finished step makes its readings stale. */
+/** What a step becomes, or why it may not. */
+async function changeOf(
+  work: Work,
+  input: Input,
+  line: WorkLine,
+  job: Job,
+): Promise<Result<Change, Failure>> {
+  const { action, without = '' } = input;
+  if (action === 'undo') return undoStep(work, line);
+  if (line.approval !== 'yes') return fail(refuse('The customer has not said yes to this line.'));
+  if (!MAY_COME_FROM[action].includes(line.step))
+    return fail(refuse(`A step that is ${line.step} cannot ${action}.`));
+  if (action === 'start') {
+    const why = await whyNotStart(work, job, line, without);
+    if (why) return fail(why);
+  }
+  if (action === 'finish') {
+    const stands = await work.models.WorkLine.findOne({
+      where: { jobId: job.id, stops: line.id, approval: 'asked' },
+      transaction: work.t,
+    });
+    if (stands) return fail(refuse(`Stands still until the customer has answered “${stands.title}”.`));
+  }
+  return ok(await carryOut(work, { action }, line, job));
+}
+
+/**
+ * Starts, pauses, finishes or reopens a step, or takes the last of these back; time is counted. A finished step makes its
+ * readings stale and begins its rest.
+ */
 export const stepLine = defineUseCase({
   name: 'work.step',
   needs: 'work',
@@ -87,34 +102,27 @@ export const stepLine = defineUseCase({
     const opened = await openLine(work, input.lineId, input.version);
     if (!opened.ok) return opened;
     const { line, job } = opened.value;
-    if (line.approval !== 'yes')
-      return { ok: false, error: refuse('The customer has not said yes to this line.') };
-    if (!MAY_COME_FROM[input.action].includes(line.step)) {
-      return { ok: false, error: refuse(`A step that is ${line.step} cannot ${input.action}.`) };
-    }
-    await stopClocks(work, { lineId: line.id });
-    if (input.action === 'start') await takeUp(work, line, job);
-    const finished = input.action === 'finish';
-    const { wait, stale } = operation(line.operation, await catalogueOf(work.models, work.t));
-    if (finished) waitAfter(job, line, work.now, wait);
-    const before = line.step;
-    await line.update(
-      {
-        step: GOES_TO[input.action],
-        finishedAt: finished ? work.now : null,
-        finishedBy: finished ? work.actor.personId : null,
-        version: line.version + 1,
-      },
-      { transaction: work.t },
-    );
+    const before = { step: line.step, finishedAt: line.finishedAt, finishedBy: line.finishedBy };
+    const change = await changeOf(work, input, line, job);
+    if (!change.ok) return change;
+    await line.update({ ...change.value, version: line.version + 1 }, { transaction: work.t });
+    if (input.action !== 'start' && input.action !== 'pause') await restAfterSteps(work, job);
     await refreshFacts(work, job);
+    const finished = input.action === 'finish';
+    const { stale } = operation(line.operation, await catalogueOf(work.models, work.t));
     await recordEvent(work, {
       jobId: job.id,
-      kind: `step ${input.action}`,
+      kind: input.action === 'undo' ? 'step undone' : `step ${input.action}`,
       entity: 'work line',
       entityId: line.id,
       fromVersion: input.version,
-      data: { before, stale: finished ? stale : [] },
+      data: {
+        before: before.step,
+        ...(input.action === 'undo' && { after: line.step }),
+        ...(input.action === 'reopen' && { finishedAt: before.finishedAt, finishedBy: before.finishedBy }),
+        ...(input.without && { without: input.without }),
+        stale: finished ? stale : [],
+      },
     });
     return ok({ version: line.version });
   },

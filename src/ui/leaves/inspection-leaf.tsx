@@ -7,6 +7,7 @@ import { setItem, useOthers } from '../here.ts';
 import { InspectionEnd, InspectionList } from '../inspection-end.tsx';
 import { ItemReadings } from '../item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
+import { useQueue, type Queued } from '../queue/queue.ts';
 import { PillChoice } from '../pill-choice.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { Trouble } from '../trouble.tsx';
@@ -14,7 +15,25 @@ import { useSend } from '../use-send.ts';
 import { isTyping } from '../use-slash.ts';
 import type { LeafProps } from './leaf-props.ts';
 
-type Item = LeafProps['job']['inspection']['items'][number];
+type Item = LeafProps['job']['inspection']['items'][number] & { readonly unsent?: boolean };
+
+/** The items as they stand once what was answered without a connection has arrived. */
+function withUnsent(job: LeafProps['job'], queue: readonly Queued[]): readonly Item[] {
+  const answers = queue.filter((q) => q.name === 'inspection.answer' && q.state === 'waiting');
+  if (answers.length === 0) return job.inspection.items;
+  return job.inspection.items.map((item) => {
+    const mine = answers.findLast((q) => q.thing === `item:${job.id}:${item.key}`);
+    if (!mine) return item;
+    const answer = (mine.input['answer'] ?? null) as Answer | null;
+    return {
+      ...item,
+      answer,
+      answerName: answer === null ? '' : ANSWER_FACTS[answer].name,
+      note: String(mine.input['note'] ?? ''),
+      unsent: true,
+    };
+  });
+}
 
 const TONE: Readonly<Record<Answer, string>> = { fine: '●', watch: '◐', work: '▲', na: '–', skipped: '▷' };
 const FOUR = ANSWERS.filter((a) => a !== 'skipped');
@@ -39,6 +58,7 @@ function AnswerMark({ item }: { readonly item: Item }) {
   return (
     <span className={item.answer === 'work' ? 'text-rubric' : 'text-ink'}>
       {TONE[item.answer]} {item.answerName.toLowerCase()}
+      {item.unsent && ' · unsent'}
     </span>
   );
 }
@@ -101,7 +121,8 @@ function List({
 
 /** The checklist: one item large, one key or tap an answer, the next item by itself. */
 export function InspectionLeaf({ job, allowed }: LeafProps) {
-  const { items, finishedAt } = job.inspection;
+  const { finishedAt } = job.inspection;
+  const items = withUnsent(job, useQueue());
   const { give, trouble } = useSend();
   const firstOpen = items.findIndex((i) => i.answer === null);
   const [at, setAt] = useState(Math.max(0, firstOpen));

@@ -28,6 +28,8 @@ export interface Draft {
   readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
   readonly message?: string;
   readonly question?: EntryQuestion;
+  /** when it was first given to the house: without a connection it arrives later */
+  readonly at?: string;
   /** the gauge that gave it, where one spoke for itself */
   readonly gauge?: number;
   readonly theirs?: Theirs;
@@ -101,8 +103,8 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
     const { quantity, string, fret, key } = station;
     const unit = draft.unit ?? unitOf(quantity, tongue, units);
     const command = draft.command ?? crypto.randomUUID();
-    const { text, base, sent, gauge } = draft;
-    const by = gauge !== undefined && { gauge };
+    const { text, base, sent, gauge, at = new Date().toISOString() } = draft;
+    const by = { at, ...(gauge !== undefined && { gauge }) };
     change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }), ...by });
     const input = {
       jobId: job.id,
@@ -113,6 +115,7 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       typed: draft.text.trim(),
       unit,
       version: draft.base,
+      at,
       ...(gauge !== undefined && { gaugeId: gauge }),
     };
     const done = await send('readings.save', input, command);

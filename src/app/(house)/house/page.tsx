@@ -78,6 +78,12 @@ export default async function HousePage() {
         <Link href="/house/gauges" className="button">
           Gauges
         </Link>
+        <Link href="/house/hand-over" className="button">
+          Handing over
+        </Link>
+        <Link href="/house/messages" className="button">
+          Messages
+        </Link>
         <Link href="/house/kinds" className="button">
           Kinds of instrument
         </Link>

@@ -1,11 +1,11 @@
 import Link from 'next/link';
-import { WAIT_NAMES, WAITS, isLate } from '../../../core/job/waiting.ts';
+import { isLate } from '../../../core/job/waiting.ts';
 import { leafStates } from '../../../core/job/leaves.ts';
 import { database } from '../../../server/db/connection.ts';
-import { loadRack, type RackTag as Tag } from '../../../server/rack/load-rack.ts';
+import { loadPlaces, loadRack, type RackTag as Tag } from '../../../server/rack/load-rack.ts';
 import { sayDay, todayIso } from '../../../ui/dates.ts';
 import { PageHead } from '../../../ui/page-head.tsx';
-import { RackTag } from '../../../ui/rack-tag.tsx';
+import { RackBoard } from '../../../ui/rack/rack-board.tsx';
 import { FindField } from '../../../ui/find-field.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
@@ -61,7 +61,8 @@ export default async function RackPage({
 }) {
   await requireActor();
   const { find = '' } = await searchParams;
-  const all = await loadRack(database());
+  const db = database();
+  const [all, places] = await Promise.all([loadRack(db), loadPlaces(db)]);
   const tags = find === '' ? all : all.filter((t) => matches(t, find));
   const today = todayIso();
   return (
@@ -70,31 +71,19 @@ export default async function RackPage({
         <FindField action="/rack" value={find} hint="/ number, name, place" />
       </PageHead>
       <div className="flex max-lg:flex-col">
-        <div className="min-w-0 flex-1 px-5 py-4">
-          {all.length === 0 && (
-            <p className="text-lg">The rack is empty. Take an instrument in at the Desk.</p>
-          )}
-          {all.length > 0 && tags.length === 0 && <p className="text-lg">Nothing here is called “{find}”.</p>}
-          {WAITS.map((wait) => {
-            const hung = tags.filter((t) => t.waitingFor === wait);
-            return (
-              <section
-                key={wait}
-                aria-label={WAIT_NAMES[wait].name}
-                className="mb-3 flex border-b-[5px] border-rail max-sm:flex-col"
-              >
-                <div className="w-27 shrink-0 pt-2 pr-2">
-                  <h2 className="text-lg leading-tight">{WAIT_NAMES[wait].name}</h2>
-                  <p className="text-sm text-quiet">{WAIT_NAMES[wait].hint}</p>
-                </div>
-                <div className="flex min-h-11 flex-wrap gap-2.5">
-                  {hung.map((tag) => (
-                    <RackTag key={tag.jobId} tag={tag} today={today} />
-                  ))}
-                </div>
-              </section>
-            );
-          })}
+        <div className="min-w-0 flex-1 px-5 py-1">
+          <RackBoard
+            tags={tags}
+            places={places}
+            today={today}
+            empty={
+              all.length === 0 ? (
+                <p className="text-lg">The rack is empty. Take an instrument in at the Desk.</p>
+              ) : tags.length === 0 ? (
+                <p className="text-lg">Nothing here is called “{find}”.</p>
+              ) : null
+            }
+          />
         </div>
         <Decisions wants={wantsDecision(all, today)} />
       </div>

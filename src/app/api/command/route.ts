@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { COMMANDS, type CommandName } from '../../../contracts/commands.ts';
 import type { Failure } from '../../../contracts/failure.ts';
 import { database } from '../../../server/db/connection.ts';
+import { wakeFeed } from '../../../server/events/feed.ts';
 import { execute } from '../../../server/use-case/execute.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';
@@ -39,5 +40,6 @@ export async function POST(request: Request): Promise<Response> {
   const read = envelope.safeParse(body);
   if (!read.success) return answer({ code: 'invalid', message: 'This is not a command.', fields: {} });
   const done = await execute(database(), actor, read.data.name, read.data.input, read.data.id);
+  if (done.ok) wakeFeed();
   return done.ok ? Response.json({ ok: true, value: done.value }) : answer(done.error);
 }

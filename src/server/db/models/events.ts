@@ -26,6 +26,8 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare entityId: string;
   declare fromVersion: number | null;
   declare data: unknown;
+  /** the command that wrote it; null for what a customer did by a link */
+  declare commandId: CreationOptional<string | null>;
 }
 
 /** Binds these models to a connection. */
@@ -52,6 +54,7 @@ export function initEvents(sequelize: Sequelize): void {
       entityId: { type: DataTypes.STRING(40), field: 'entity_id' },
       fromVersion: { type: DataTypes.INTEGER.UNSIGNED, field: 'from_version' },
       data: { type: DataTypes.JSON },
+      commandId: { type: DataTypes.CHAR(36), field: 'command_id', defaultValue: null },
     },
     { sequelize, modelName: 'EventRow', tableName: 'events' },
   );

@@ -13,6 +13,16 @@ import { initShop, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
+import {
+  Accident,
+  CustomerLink,
+  EarlierSeal,
+  HandOn,
+  initBench,
+  MessageRow,
+  Notice,
+  Remark,
+} from './bench.ts';
 import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './custody.ts';
 import { initGauges, GaugeRow, TargetVersion } from './gauges.ts';
 import { initMerges, KindRow, Merge } from './merges.ts';
@@ -61,6 +71,13 @@ const ALL = {
   PhotoFile,
   UploadRow,
   UploadPiece,
+  Remark,
+  Notice,
+  HandOn,
+  Accident,
+  CustomerLink,
+  EarlierSeal,
+  MessageRow,
   CommandRow,
   EventRow,
 };
@@ -82,6 +99,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initMerges(sequelize);
   initGauges(sequelize);
   initPlans(sequelize);
+  initBench(sequelize);
   initEvents(sequelize);
   return ALL;
 }

@@ -7,7 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { JobFacts } from '../../../core/job/leaves.ts';
-import type { Wait } from '../../../core/job/waiting.ts';
+import { WAITS, type Wait } from '../../../core/job/waiting.ts';
 import type { Discount } from '../../../core/money/money.ts';
 import type { Conditions } from '../../../core/readings/conditions.ts';
 import type { Touch } from '../../../core/targets/target.ts';
@@ -85,7 +85,7 @@ export function initJobs(sequelize: Sequelize): void {
       },
       placeId: { type: DataTypes.INTEGER.UNSIGNED, field: 'place_id', defaultValue: null },
       holderId: { type: DataTypes.INTEGER.UNSIGNED, field: 'holder_id', defaultValue: null },
-      waitingFor: { type: DataTypes.ENUM('hands', 'time', 'word', 'home'), field: 'waiting_for' },
+      waitingFor: { type: DataTypes.ENUM(...WAITS), field: 'waiting_for' },
       waitingNote: { type: DataTypes.STRING(200), field: 'waiting_note', defaultValue: '' },
       waitingUntil: { type: DataTypes.DATE(3), field: 'waiting_until', defaultValue: null },
       state: { type: DataTypes.ENUM('open', 'closed'), defaultValue: 'open' },

@@ -40,6 +40,12 @@ export class WorkLine extends Model<InferAttributes<WorkLine>, InferCreationAttr
   declare step: CreationOptional<'ready' | 'running' | 'paused' | 'finished'>;
   declare finishedAt: CreationOptional<Date | null>;
   declare finishedBy: CreationOptional<number | null>;
+  /** what was found while inside; null for a line of the plan */
+  declare found: CreationOptional<string | null>;
+  /** the line that stands still until this one is answered */
+  declare stops: CreationOptional<number | null>;
+  declare askedBy: CreationOptional<number | null>;
+  declare askedAt: CreationOptional<Date | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -49,6 +55,9 @@ export class TimeEntry extends Model<InferAttributes<TimeEntry>, InferCreationAt
   declare personId: number;
   declare startedAt: Date;
   declare endedAt: CreationOptional<Date | null>;
+  declare correctedBy: CreationOptional<number | null>;
+  /** why its end was put right by hand */
+  declare correction: CreationOptional<string>;
 }
 
 /** What an instrument was called when a job on it was signed. */
@@ -79,6 +88,16 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
     readonly lines?: readonly number[];
   } | null>;
   declare digest: CreationOptional<string | null>;
+  /** the second person's check, where one is asked for */
+  declare secondBy: CreationOptional<number | null>;
+  declare secondAt: CreationOptional<Date | null>;
+  declare advice: CreationOptional<string | null>;
+  declare nextCheck: CreationOptional<string | null>;
+  /** the customer's sheet exactly as it was shown for the signature, written canonically */
+  declare shown: CreationOptional<string | null>;
+  declare paidMinor: CreationOptional<number | null>;
+  declare paidHow: CreationOptional<string>;
+  declare paidAt: CreationOptional<Date | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -118,6 +137,10 @@ export function initWork(sequelize: Sequelize): void {
       step: { type: DataTypes.ENUM('ready', 'running', 'paused', 'finished'), defaultValue: 'ready' },
       finishedAt: { type: DataTypes.DATE(3), field: 'finished_at', defaultValue: null },
       finishedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'finished_by', defaultValue: null },
+      found: { type: DataTypes.TEXT, defaultValue: null },
+      stops: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: null },
+      askedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'asked_by', defaultValue: null },
+      askedAt: { type: DataTypes.DATE(3), field: 'asked_at', defaultValue: null },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'WorkLine', tableName: 'work_lines' },
@@ -129,6 +152,8 @@ export function initWork(sequelize: Sequelize): void {
       personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
       startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
       endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+      correctedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'corrected_by', defaultValue: null },
+      correction: { type: DataTypes.STRING(200), defaultValue: '' },
     },
     { sequelize, modelName: 'TimeEntry', tableName: 'time_entries' },
   );
@@ -146,6 +171,14 @@ export function initWork(sequelize: Sequelize): void {
       record: { type: DataTypes.TEXT('long'), defaultValue: null },
       subject: { type: DataTypes.JSON, defaultValue: null },
       digest: { type: DataTypes.CHAR(64), defaultValue: null },
+      secondBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'second_by', defaultValue: null },
+      secondAt: { type: DataTypes.DATE(3), field: 'second_at', defaultValue: null },
+      advice: { type: DataTypes.TEXT, defaultValue: null },
+      nextCheck: { type: DataTypes.DATEONLY, field: 'next_check', defaultValue: null },
+      shown: { type: DataTypes.TEXT('long'), defaultValue: null },
+      paidMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'paid_minor', defaultValue: null },
+      paidHow: { type: DataTypes.STRING(40), field: 'paid_how', defaultValue: '' },
+      paidAt: { type: DataTypes.DATE(3), field: 'paid_at', defaultValue: null },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'HandOver', tableName: 'hand_overs' },

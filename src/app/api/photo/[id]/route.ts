@@ -1,4 +1,4 @@
-import { database } from '../../../../server/db/connection.ts';
+import { photoAnswer } from '../../../_lib/photo-answer.ts';
 import { currentActor } from '../../../_lib/session.ts';
 
 /** A photo's bytes, whole or small, for people of the shop. */
@@ -8,18 +8,5 @@ export async function GET(
 ): Promise<Response> {
   const { id } = await params;
   if (!(await currentActor())) return new Response('Sign in first.', { status: 401 });
-  const { models } = database();
-  const photo = /^\d{1,9}$/.test(id)
-    ? await models.Photo.findOne({ where: { id: Number(id), removedAt: null } })
-    : null;
-  const size = new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'whole';
-  const file = photo && (await models.PhotoFile.findOne({ where: { photoId: photo.id, size } }));
-  if (!photo || !file) return new Response('There is no such photo.', { status: 404 });
-  return new Response(new Uint8Array(file.bytes), {
-    headers: {
-      'Content-Type': 'image/jpeg',
-      'Content-Disposition': `inline; filename="photo-${photo.id}.jpg"`,
-      ETag: `"${photo.digest}-${size}"`,
-    },
-  });
+  return photoAnswer(request, id);
 }

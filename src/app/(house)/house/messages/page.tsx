@@ -1,0 +1,32 @@
+import Link from 'next/link';
+import { may } from '../../../../core/people/roles.ts';
+import { database } from '../../../../server/db/connection.ts';
+import { loadRules } from '../../../../server/house/load-rules.ts';
+import { loadOutbox } from '../../../../server/messages/load-outbox.ts';
+import { Outbox } from '../../../../ui/house/outbox.tsx';
+import { PageHead } from '../../../../ui/page-head.tsx';
+import { requireActor } from '../../../_lib/session.ts';
+
+export const metadata = { title: 'Messages' };
+
+export default async function MessagesPage() {
+  const actor = await requireActor();
+  const db = database();
+  const [{ gateway, gatewayVersion }, messages] = await Promise.all([loadRules(db), loadOutbox(db)]);
+  return (
+    <>
+      <PageHead title="Messages" note="a simulated gateway: nothing leaves the house">
+        <Link href="/house" className="button">
+          House
+        </Link>
+      </PageHead>
+      <Outbox
+        messages={messages}
+        gateway={gateway}
+        version={gatewayVersion}
+        mayChange={may(actor.role, 'house')}
+        maySend={may(actor.role, 'hand-over')}
+      />
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { answerEstimate, askByLink } from '../../../../server/customer/estimate.ts';
+import { database } from '../../../../server/db/connection.ts';
+import { wakeFeed } from '../../../../server/events/feed.ts';
+import { sameOrigin } from '../../../_lib/same-origin.ts';
+
+const by = z.string().trim().min(1, 'Write your name.').max(120);
+const body = z.union([
+  z.object({
+    lineId: z.number().int().positive(),
+    version: z.number().int().min(0),
+    answer: z.enum(['yes', 'no']),
+    by,
+  }),
+  z.object({ words: z.string().trim().min(1).max(1000), by }),
+]);
+
+/** What a customer says by their link: yes or no to a line, or a question. The token is the permission for this alone. */
+export async function POST(
+  request: Request,
+  { params }: { readonly params: Promise<{ token: string }> },
+): Promise<Response> {
+  if (!sameOrigin(request))
+    return Response.json({ ok: false, message: 'This request comes from elsewhere.' }, { status: 403 });
+  const read = body.safeParse(await request.json().catch(() => null));
+  if (!read.success)
+    return Response.json({ ok: false, message: 'Write your name, and what you say.' }, { status: 422 });
+  const { token } = await params;
+  const said = read.data;
+  const done =
+    'words' in said
+      ? await askByLink(database(), token, said, new Date())
+      : await answerEstimate(database(), token, said, new Date());
+  if (done.ok) wakeFeed();
+  return Response.json(done, { status: done.ok ? 200 : 409 });
+}

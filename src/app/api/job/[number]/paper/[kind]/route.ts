@@ -1,0 +1,34 @@
+import { database } from '../../../../../../server/db/connection.ts';
+import { loadJob, type JobView } from '../../../../../../server/job/load-job.ts';
+import { benchSheet } from '../../../../../../server/printing/bench-sheet.ts';
+import { customerSheet } from '../../../../../../server/printing/customer-sheet.ts';
+import { estimatePaper } from '../../../../../../server/printing/estimate-paper.ts';
+import { sizeAsked, type PaperSize } from '../../../../../../server/printing/paper.ts';
+import { receiptPaper, tagPaper } from '../../../../../../server/printing/receipt-paper.ts';
+import { pdfAnswer } from '../../../../../_lib/file-answer.ts';
+import { currentActor } from '../../../../../_lib/session.ts';
+
+type Make = (job: JobView, size: PaperSize, host: string) => Promise<Buffer>;
+
+const PAPERS: Readonly<Record<string, Make>> = {
+  bench: benchSheet,
+  estimate: estimatePaper,
+  receipt: receiptPaper,
+  sheet: customerSheet,
+  tag: (job, size, host) =>
+    tagPaper(job, size, `${process.env['RUBRICA_PUBLIC_URL'] ?? host}/job/${job.number}`),
+};
+
+/** A paper of a job as PDF: tag, receipt, bench sheet, estimate, customer's sheet; `?size=letter` for Letter. */
+export async function GET(
+  request: Request,
+  { params }: { readonly params: Promise<{ number: string; kind: string }> },
+): Promise<Response> {
+  if (!(await currentActor())) return new Response('Sign in first.', { status: 401 });
+  const { number, kind } = await params;
+  const make = Object.hasOwn(PAPERS, kind) ? PAPERS[kind] : undefined;
+  const job = make && /^\d{1,9}$/.test(number) ? await loadJob(database(), Number(number)) : null;
+  if (!make || !job) return new Response('There is no such paper.', { status: 404 });
+  const host = `http://${request.headers.get('host') ?? '127.0.0.1'}`;
+  return pdfAnswer(await make(job, sizeAsked(request), host), `${kind}-${job.number}.pdf`);
+}

@@ -1,0 +1,16 @@
+import { jobOfSheetLink } from '../../../../../server/customer/sheet-link.ts';
+import { database } from '../../../../../server/db/connection.ts';
+import { sizeAsked } from '../../../../../server/printing/paper.ts';
+import { customerSheet } from '../../../../../server/printing/customer-sheet.ts';
+import { pdfAnswer } from '../../../../_lib/file-answer.ts';
+
+/** The customer's sheet as PDF, by the sheet's link. */
+export async function GET(
+  request: Request,
+  { params }: { readonly params: Promise<{ token: string }> },
+): Promise<Response> {
+  const { token } = await params;
+  const job = await jobOfSheetLink(database(), token, new Date());
+  if (!job) return new Response('This link opens nothing.', { status: 404 });
+  return pdfAnswer(await customerSheet(job, sizeAsked(request)), `job-${job.number}.pdf`);
+}

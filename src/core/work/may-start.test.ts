@@ -1,0 +1,124 @@
+import fc from 'fast-check';
+import { OPERATIONS, operation } from '../plan/operations.ts';
+import { cutBy, hindrances, stopped, type PlaceRead, type StartLine } from './may-start.ts';
+import { queueOf } from './queue.ts';
+
+const needs = (id: StartLine['operation']) => operation(id).needs;
+const line = (id: number, op: StartLine['operation'], more: Partial<StartLine> = {}): StartLine => ({
+  id,
+  operation: op,
+  title: operation(op).name,
+  approval: 'yes',
+  finished: false,
+  stops: null,
+  ...more,
+});
+const place = (key: string, quantity: PlaceRead['quantity'], more: Partial<PlaceRead> = {}): PlaceRead => ({
+  key,
+  label: key,
+  quantity,
+  takenAt: 10,
+  stale: false,
+  ...more,
+});
+const all = [place('relief:0:7', 'relief'), place('action:6:12', 'action'), place('nut-gap:1:1', 'nut-gap')];
+const kinds = (l: StartLine, lines: readonly StartLine[], places = all, turned: number | null = null) =>
+  hindrances(l, lines, operation(l.operation), needs, places, turned).map((h) => h.kind);
+
+test('a line without the customer’s yes is not begun', () => {
+  const asked = line(1, 'rod', { approval: 'asked' });
+  expect(kinds(asked, [asked])).toEqual(['word']);
+});
+
+test('what comes first comes first, unless it is done, refused or not on the order', () => {
+  const [rod, saddle] = [line(1, 'rod'), line(2, 'saddle-lower')];
+  expect(kinds(saddle, [rod, saddle])).toEqual(['first']);
+  expect(kinds(saddle, [line(1, 'rod', { finished: true }), saddle])).toEqual([]);
+  expect(kinds(saddle, [line(1, 'rod', { approval: 'no' }), saddle])).toEqual([]);
+  expect(kinds(saddle, [saddle])).toEqual([]);
+});
+
+test('a change stops its line and those that need it, and the rest goes on', () => {
+  const lines = [
+    line(1, 'rod'),
+    line(2, 'nut-slots'),
+    line(3, 'saddle-lower'),
+    line(4, 'clean-body'),
+    line(5, 'rod-free', { approval: 'asked', stops: 1 }),
+  ];
+  const still = stopped(lines, needs);
+  expect(still).toContain(1);
+  expect(still).toContain(3);
+  expect(still).not.toContain(4);
+  expect(kinds(lines[0] as StartLine, lines)).toContain('change');
+  expect(kinds(lines[3] as StartLine, lines)).toEqual([]);
+  const answered = lines.map((l) => (l.id === 5 ? { ...l, approval: 'no' as const } : l));
+  expect(stopped(answered, needs)).toEqual([]);
+});
+
+test('standing still spreads along needs only, and more changes never free a line', () => {
+  const ids = OPERATIONS.map((o) => o.id);
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(fc.constantFrom(...ids), { minLength: 2, maxLength: 8 }),
+      fc.nat(),
+      fc.nat(),
+      (some, a, b) => {
+        const lines = some.map((id, i) => line(i + 1, id));
+        const change = (n: number, id: number) =>
+          line(id, 'tighten', { approval: 'asked', stops: (n % some.length) + 1 });
+        const one = stopped([...lines, change(a, 100)], needs);
+        const two = stopped([...lines, change(a, 100), change(b, 101)], needs);
+        expect(one).toContain((a % some.length) + 1);
+        expect(two).toEqual(expect.arrayContaining(one));
+      },
+    ),
+  );
+});
+
+test('what cannot be undone asks for the fresh reading it is cut by, and may go without it for a reason', () => {
+  const saddle = line(1, 'saddle-lower');
+  const staleAction = all.map((p) => (p.quantity === 'action' ? { ...p, stale: true } : p));
+  const [h] = hindrances(saddle, [saddle], operation('saddle-lower'), needs, staleAction, null);
+  expect(h).toMatchObject({ kind: 'reading', stations: ['action:6:12'], passable: true });
+  const unread = all.map((p) => (p.quantity === 'relief' ? { ...p, takenAt: null } : p));
+  expect(kinds(saddle, [saddle], unread)).toEqual(['reading']);
+  expect(kinds(saddle, [saddle])).toEqual([]);
+});
+
+test('the rod is not turned again before its last turn was read, whatever the reason', () => {
+  const rod = line(1, 'rod');
+  expect(kinds(rod, [rod], [place('relief:0:7', 'relief', { takenAt: null })])).toEqual([]);
+  const [h] = hindrances(rod, [rod], operation('rod'), needs, all, 20);
+  expect(h).toMatchObject({ kind: 'reading', passable: false });
+  expect(kinds(rod, [rod], [place('relief:0:7', 'relief', { takenAt: 21 })], 20)).toEqual([]);
+});
+
+test.each([
+  ['saddle-lower', ['relief', 'action']],
+  ['nut-slots', ['nut-gap']],
+  ['tune-stretch', []],
+  ['clean-body', []],
+] as const)('%s is cut by %j', (id, quantities) => {
+  expect(cutBy(operation(id))).toEqual(quantities);
+});
+
+test('stale readings are queued before the first step cut by them, the rest at the end, each once', () => {
+  const lines = [line(1, 'clean-body'), line(2, 'nut-slots'), line(3, 'saddle-lower')];
+  const stale = [
+    place('intonation:1:12', 'intonation', { stale: true }),
+    place('action:6:12', 'action', { stale: true }),
+    place('relief:0:7', 'relief', { stale: true }),
+    place('nut-gap:1:1', 'nut-gap', { stale: true }),
+  ];
+  const queue = queueOf(lines, (l) => operation(l.operation), stale);
+  expect(queue).toEqual([
+    { kind: 'step', lineId: 1 },
+    { kind: 'read', places: ['nut-gap:1:1'], before: 2 },
+    { kind: 'step', lineId: 2 },
+    { kind: 'read', places: ['relief:0:7', 'action:6:12'], before: 3 },
+    { kind: 'step', lineId: 3 },
+    { kind: 'read', places: ['intonation:1:12'], before: null },
+  ]);
+  expect(queueOf(lines, (l) => operation(l.operation), all).every((n) => n.kind === 'step')).toBe(true);
+});

@@ -1,0 +1,124 @@
+import type { Operation } from '../plan/operation.ts';
+import type { OperationId } from '../plan/operation-ids.ts';
+import type { Quantity } from '../readings/quantities.ts';
+import type { NeedsOf } from './order-of-lines.ts';
+
+/** A line as far as beginning it goes. */
+export interface StartLine {
+  readonly id: number;
+  readonly operation: OperationId;
+  readonly title: string;
+  readonly approval: 'asked' | 'yes' | 'no';
+  readonly finished: boolean;
+  /** the line that stands still until this one is answered */
+  readonly stops: number | null;
+}
+
+/** A place that a step is cut by, as it stands: when it was last read, and whether that still holds. */
+export interface PlaceRead {
+  readonly key: string;
+  readonly label: string;
+  readonly quantity: Quantity;
+  /** ms; null where it was never read */
+  readonly takenAt: number | null;
+  readonly stale: boolean;
+}
+
+/** What stands between a line and its beginning. Only what was not read can be passed by, with a reason. */
+export type Hindrance =
+  | { readonly kind: 'word' | 'change' | 'first'; readonly words: string }
+  | {
+      readonly kind: 'reading';
+      readonly words: string;
+      readonly stations: readonly string[];
+      readonly passable: boolean;
+    };
+
+const CUT_BY: Partial<Readonly<Record<OperationId, readonly Quantity[]>>> = {
+  rod: ['relief'],
+  'saddle-lower': ['relief', 'action'],
+  'bridge-thin': ['action'],
+  'neck-reset': ['relief', 'action'],
+  'nut-slots': ['nut-gap'],
+  compensate: ['intonation'],
+  'fret-spot': ['relief'],
+  'fret-dress': ['relief'],
+  'fall-away': ['relief'],
+};
+const GENERAL: readonly Quantity[] = ['relief', 'action', 'nut-gap', 'intonation'];
+
+/**
+ * The readings that a step is cut by, and that must therefore be fresh before it: of those the bench knows by name, else of
+ * a step that cannot be undone what it moves itself.
+ */
+export function cutBy(op: Pick<Operation, 'id' | 'reversible' | 'stale'>): readonly Quantity[] {
+  const known = CUT_BY[op.id];
+  if (known) return known;
+  return op.reversible ? [] : GENERAL.filter((q) => op.stale.includes(q));
+}
+
+/**
+ * What hinders a line from being begun: the customer's word, a change that was asked about on it or on what it needs, steps
+ * that come first, and readings that are not fresh. The rod is not turned again before its last turn was read.
+ * @param lastTurn when the rod was last let go on this job, ms; null when it was not touched
+ */
+export function hindrances(
+  line: StartLine,
+  all: readonly StartLine[],
+  op: Pick<Operation, 'id' | 'reversible' | 'stale'>,
+  needs: NeedsOf,
+  places: readonly PlaceRead[],
+  lastTurn: number | null,
+): Hindrance[] {
+  const found: Hindrance[] = [];
+  if (line.approval !== 'yes')
+    found.push({ kind: 'word', words: 'The customer has not said yes to this line.' });
+  const before = all.filter(
+    (o) =>
+      o.id !== line.id && o.approval === 'yes' && !o.finished && needs(line.operation).includes(o.operation),
+  );
+  const still = new Set(stopped(all, needs));
+  const change = all.find((o) => o.approval === 'asked' && o.stops === line.id);
+  if (change)
+    found.push({
+      kind: 'change',
+      words: `Stands still until the customer has answered “${change.title}”.`,
+    });
+  else if (still.has(line.id))
+    found.push({ kind: 'change', words: 'Stands still: what it needs waits for the customer’s answer.' });
+  for (const o of before) found.push({ kind: 'first', words: `First: ${o.title}.` });
+  const wanted = cutBy(op);
+  const turned = op.id === 'rod' && lastTurn !== null;
+  if (op.id === 'rod' && !turned) return found;
+  const unread = places.filter(
+    (p) =>
+      wanted.includes(p.quantity) && (p.takenAt === null || p.stale || (turned && p.takenAt <= lastTurn)),
+  );
+  if (unread.length > 0)
+    found.push({
+      kind: 'reading',
+      words: turned
+        ? 'The rod was turned and not read since: read the relief before the next turn.'
+        : 'This cannot be undone: read again first what it is cut by.',
+      stations: unread.map((p) => p.key),
+      passable: !turned,
+    });
+  return found;
+}
+
+/** The lines that stand still: those a change was asked about, and all that need one of them. */
+export function stopped(all: readonly StartLine[], needs: NeedsOf): number[] {
+  const still = new Set(all.filter((l) => l.approval === 'asked' && l.stops !== null).map((l) => l.stops));
+  for (let grew = true; grew;) {
+    grew = false;
+    for (const l of all) {
+      const waits = all.some(
+        (o) => o.id !== l.id && still.has(o.id) && !o.finished && needs(l.operation).includes(o.operation),
+      );
+      if (still.has(l.id) || l.finished || !waits) continue;
+      still.add(l.id);
+      grew = true;
+    }
+  }
+  return all.filter((l) => still.has(l.id) && !l.finished).map((l) => l.id);
+}

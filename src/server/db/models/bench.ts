@@ -1,0 +1,238 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
+
+/** A note or a question on a job, with the answer that stays. From a person of the shop, or the customer by a link. */
+export class Remark extends Model<InferAttributes<Remark>, InferCreationAttributes<Remark>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare lineId: CreationOptional<number | null>;
+  declare kind: 'note' | 'question';
+  declare words: string;
+  declare byPerson: CreationOptional<number | null>;
+  declare byCustomer: CreationOptional<string>;
+  declare toPerson: CreationOptional<number | null>;
+  declare at: Date;
+  declare answer: CreationOptional<string | null>;
+  declare answeredBy: CreationOptional<number | null>;
+  declare answeredAt: CreationOptional<Date | null>;
+  declare version: CreationOptional<number>;
+}
+
+/** What rings a person's bell. */
+export class Notice extends Model<InferAttributes<Notice>, InferCreationAttributes<Notice>> {
+  declare id: CreationOptional<number>;
+  declare personId: number;
+  declare jobId: number;
+  declare kind: 'question' | 'answer' | 'mention' | 'handed' | 'customer';
+  declare words: string;
+  declare at: Date;
+  declare seenAt: CreationOptional<Date | null>;
+}
+
+/** A job given into a colleague's hands, with what they must know. */
+export class HandOn extends Model<InferAttributes<HandOn>, InferCreationAttributes<HandOn>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare fromPerson: number;
+  declare toPerson: number;
+  declare state: string;
+  declare tried: string;
+  declare beware: string;
+  /** places that were stale then, by their labels */
+  declare stale: readonly string[];
+  declare at: Date;
+}
+
+/** Something that went wrong at the bench, written down when it happened. */
+export class Accident extends Model<InferAttributes<Accident>, InferCreationAttributes<Accident>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare lineId: CreationOptional<number | null>;
+  declare happened: string;
+  declare remedy: string;
+  declare recordedBy: number;
+  declare at: Date;
+  declare version: CreationOptional<number>;
+}
+
+/** A way in for the customer: it opens one job's estimate or sheet, ends, and can be taken back. */
+export class CustomerLink extends Model<
+  InferAttributes<CustomerLink>,
+  InferCreationAttributes<CustomerLink>
+> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare purpose: 'estimate' | 'sheet';
+  declare tokenHash: string;
+  declare madeBy: number;
+  declare madeAt: Date;
+  declare expiresAt: Date;
+  declare withdrawnAt: CreationOptional<Date | null>;
+}
+
+/** A signature the job was reopened after: its record stays as it was sealed, and the next seal is chained to it. */
+export class EarlierSeal extends Model<InferAttributes<EarlierSeal>, InferCreationAttributes<EarlierSeal>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare number: number;
+  declare record: string;
+  declare shown: string | null;
+  declare digest: string;
+  declare signer: string;
+  declare signature: string | null;
+  declare signedAt: Date;
+  /** what the customer asked for, in their words */
+  declare tweak: string;
+  /** inside the shop's window: without a new charge */
+  declare free: boolean;
+  declare reopenedBy: number;
+  declare reopenedAt: Date;
+}
+
+/** A message to a customer on its way through the gateway. */
+export class MessageRow extends Model<InferAttributes<MessageRow>, InferCreationAttributes<MessageRow>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare purpose: string;
+  declare channel: 'mail' | 'text';
+  declare address: string;
+  declare subject: string;
+  declare body: string;
+  declare calendar: CreationOptional<string | null>;
+  declare state: CreationOptional<'waiting' | 'delivered' | 'failed'>;
+  declare trouble: CreationOptional<string>;
+  declare tries: CreationOptional<number>;
+  declare madeBy: number;
+  declare madeAt: Date;
+  declare dueAt: Date;
+  declare doneAt: CreationOptional<Date | null>;
+}
+
+const id = () => ({ type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true });
+const ref = (field: string) => ({ type: DataTypes.INTEGER.UNSIGNED, field });
+const noRef = (field: string) => ({ ...ref(field), defaultValue: null });
+const moment = (field: string) => ({ type: DataTypes.DATE(3), field });
+const noMoment = (field: string) => ({ ...moment(field), defaultValue: null });
+const version = () => ({ type: DataTypes.INTEGER, defaultValue: 0 });
+
+function initWords(sequelize: Sequelize): void {
+  Remark.init(
+    {
+      id: id(),
+      jobId: ref('job_id'),
+      lineId: noRef('line_id'),
+      kind: { type: DataTypes.ENUM('note', 'question') },
+      words: { type: DataTypes.TEXT },
+      byPerson: noRef('by_person'),
+      byCustomer: { type: DataTypes.STRING(120), field: 'by_customer', defaultValue: '' },
+      toPerson: noRef('to_person'),
+      at: moment('at'),
+      answer: { type: DataTypes.TEXT, defaultValue: null },
+      answeredBy: noRef('answered_by'),
+      answeredAt: noMoment('answered_at'),
+      version: version(),
+    },
+    { sequelize, modelName: 'Remark', tableName: 'remarks' },
+  );
+  Notice.init(
+    {
+      id: id(),
+      personId: ref('person_id'),
+      jobId: ref('job_id'),
+      kind: { type: DataTypes.STRING(20) },
+      words: { type: DataTypes.STRING(240) },
+      at: moment('at'),
+      seenAt: noMoment('seen_at'),
+    },
+    { sequelize, modelName: 'Notice', tableName: 'notices' },
+  );
+  HandOn.init(
+    {
+      id: id(),
+      jobId: ref('job_id'),
+      fromPerson: ref('from_person'),
+      toPerson: ref('to_person'),
+      state: { type: DataTypes.TEXT },
+      tried: { type: DataTypes.TEXT },
+      beware: { type: DataTypes.TEXT },
+      stale: { type: DataTypes.JSON },
+      at: moment('at'),
+    },
+    { sequelize, modelName: 'HandOn', tableName: 'hand_ons' },
+  );
+  Accident.init(
+    {
+      id: id(),
+      jobId: ref('job_id'),
+      lineId: noRef('line_id'),
+      happened: { type: DataTypes.TEXT },
+      remedy: { type: DataTypes.TEXT },
+      recordedBy: ref('recorded_by'),
+      at: moment('at'),
+      version: version(),
+    },
+    { sequelize, modelName: 'Accident', tableName: 'accidents' },
+  );
+}
+
+/** Binds these models to a connection. */
+export function initBench(sequelize: Sequelize): void {
+  initWords(sequelize);
+  CustomerLink.init(
+    {
+      id: id(),
+      jobId: ref('job_id'),
+      purpose: { type: DataTypes.ENUM('estimate', 'sheet') },
+      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+      madeBy: ref('made_by'),
+      madeAt: moment('made_at'),
+      expiresAt: moment('expires_at'),
+      withdrawnAt: noMoment('withdrawn_at'),
+    },
+    { sequelize, modelName: 'CustomerLink', tableName: 'customer_links' },
+  );
+  EarlierSeal.init(
+    {
+      id: id(),
+      jobId: ref('job_id'),
+      number: { type: DataTypes.INTEGER.UNSIGNED },
+      record: { type: DataTypes.TEXT('long') },
+      shown: { type: DataTypes.TEXT('long') },
+      digest: { type: DataTypes.CHAR(64) },
+      signer: { type: DataTypes.STRING(120) },
+      signature: { type: DataTypes.TEXT('medium') },
+      signedAt: moment('signed_at'),
+      tweak: { type: DataTypes.TEXT },
+      free: { type: DataTypes.BOOLEAN },
+      reopenedBy: ref('reopened_by'),
+      reopenedAt: moment('reopened_at'),
+    },
+    { sequelize, modelName: 'EarlierSeal', tableName: 'seals' },
+  );
+  MessageRow.init(
+    {
+      id: id(),
+      jobId: ref('job_id'),
+      purpose: { type: DataTypes.STRING(40) },
+      channel: { type: DataTypes.ENUM('mail', 'text') },
+      address: { type: DataTypes.STRING(160) },
+      subject: { type: DataTypes.STRING(160) },
+      body: { type: DataTypes.TEXT },
+      calendar: { type: DataTypes.TEXT, defaultValue: null },
+      state: { type: DataTypes.ENUM('waiting', 'delivered', 'failed'), defaultValue: 'waiting' },
+      trouble: { type: DataTypes.STRING(200), defaultValue: '' },
+      tries: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+      madeBy: ref('made_by'),
+      madeAt: moment('made_at'),
+      dueAt: moment('due_at'),
+      doneAt: noMoment('done_at'),
+    },
+    { sequelize, modelName: 'MessageRow', tableName: 'messages' },
+  );
+}

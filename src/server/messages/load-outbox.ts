@@ -1,0 +1,26 @@
+import type { Database } from '../db/connection.ts';
+
+const SHOWN = 100;
+
+/** The outbox: what went to customers, what is on its way, what failed; newest first. */
+export async function loadOutbox({ models }: Pick<Database, 'models'>) {
+  const rows = await models.MessageRow.findAll({ order: [['id', 'DESC']], limit: SHOWN });
+  const jobs = rows.length === 0 ? [] : await models.Job.findAll({ where: { id: rows.map((r) => r.jobId) } });
+  return rows.map((m) => ({
+    id: m.id,
+    number: jobs.find((j) => j.id === m.jobId)?.number ?? 0,
+    channel: m.channel,
+    address: m.address,
+    subject: m.subject,
+    body: m.body,
+    calendar: m.calendar,
+    state: m.state as 'waiting' | 'delivered' | 'failed',
+    trouble: m.trouble,
+    tries: m.tries,
+    madeAt: m.madeAt.toISOString(),
+    dueAt: m.dueAt.toISOString(),
+    doneAt: m.doneAt?.toISOString() ?? null,
+  }));
+}
+
+export type OutboxMessage = Awaited<ReturnType<typeof loadOutbox>>[number];

@@ -1,0 +1,64 @@
+import { refuse } from '../../contracts/failure.ts';
+import { fail, ok } from '../../core/result.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { gatewayOf } from '../house/load-rules.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
+import { queueMessage } from './compose.ts';
+
+/** Writes to the customer: there is something to decide, it is ready, or the check is due. */
+export const sendMessage = defineUseCase({
+  name: 'desk.message',
+  needs: 'hand-over',
+  run: async (work, { jobId, purpose, channel }) => {
+    const { models, t } = work;
+    const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });
+    if (!job) return fail({ code: 'not-found', message: 'There is no such job.' });
+    if (purpose === 'estimate' && job.state === 'closed')
+      return fail({ code: 'closed', message: `Job ${job.number} is signed and closed.` });
+    const customer = await models.Customer.findByPk(job.customerId, { transaction: t });
+    const address = channel === 'mail' ? customer?.email : customer?.phone;
+    if (!address)
+      return fail(
+        refuse(
+          `There is no ${channel === 'mail' ? 'e-mail address' : 'telephone number'} of ${customer?.name ?? 'theirs'}.`,
+        ),
+      );
+    const sheet = await models.HandOver.findOne({ where: { jobId }, transaction: t });
+    const message = await queueMessage(work, job, purpose, channel, sheet?.nextCheck ?? null);
+    await recordEvent(work, {
+      jobId,
+      kind: 'message written',
+      entity: 'message',
+      entityId: message.id,
+      fromVersion: null,
+      data: { purpose, channel },
+    });
+    return ok({ messageId: message.id });
+  },
+});
+
+/** Gives a message that failed to the gateway once more. */
+export const resendMessage = defineUseCase({
+  name: 'desk.resend',
+  needs: 'hand-over',
+  run: async (work, { messageId }) => {
+    const { models, t, now } = work;
+    const message = await models.MessageRow.findByPk(messageId, { transaction: t, lock: t.LOCK.UPDATE });
+    if (!message) return fail({ code: 'not-found', message: 'There is no such message.' });
+    if (message.state !== 'failed') return fail(refuse('It is not one that failed.'));
+    const { delay } = gatewayOf(await models.Setting.findAll({ transaction: t }));
+    await message.update(
+      { state: 'waiting', trouble: '', doneAt: null, dueAt: new Date(now.getTime() + delay * 1000) },
+      { transaction: t },
+    );
+    await recordEvent(work, {
+      jobId: message.jobId,
+      kind: 'message sent again',
+      entity: 'message',
+      entityId: messageId,
+      fromVersion: null,
+      data: { purpose: message.purpose },
+    });
+    return ok({ messageId });
+  },
+});

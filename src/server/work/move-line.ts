@@ -1,0 +1,44 @@
+import { refuse } from '../../contracts/failure.ts';
+import { operation } from '../../core/plan/operations.ts';
+import { fail, ok } from '../../core/result.ts';
+import { inWorkOrder, placesAfter, whyNotAt, type NeedsOf } from '../../core/work/order-of-lines.ts';
+import { recordEvent } from '../events/record-event.ts';
+import { catalogueOf } from '../house/load-operations.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
+import { openLine } from './open-line.ts';
+
+/** Moves a line of the work order, within what needs what. */
+export const moveLine = defineUseCase({
+  name: 'work.move',
+  needs: 'plan',
+  run: async (work, { lineId, version, to }) => {
+    const { models, t } = work;
+    const opened = await openLine(work, lineId, version);
+    if (!opened.ok) return opened;
+    const { line, job } = opened.value;
+    const [lines, catalogue] = await Promise.all([
+      models.WorkLine.findAll({ where: { jobId: job.id }, transaction: t }),
+      catalogueOf(models, t),
+    ]);
+    const needs: NeedsOf = (id) => operation(id, catalogue).needs;
+    const ordered = inWorkOrder(lines, needs);
+    const why = whyNotAt(ordered, lineId, to, needs);
+    if (why !== null) return fail(refuse(why));
+    const from = ordered.findIndex((l) => l.id === lineId);
+    for (const { id, sort } of placesAfter(ordered, lineId, to)) {
+      const other = lines.find((l) => l.id === id);
+      if (other && other.sort !== sort) await other.update({ sort }, { transaction: t });
+    }
+    await line.reload({ transaction: t });
+    await line.update({ version: version + 1 }, { transaction: t });
+    await recordEvent(work, {
+      jobId: job.id,
+      kind: 'line moved',
+      entity: 'work line',
+      entityId: lineId,
+      fromVersion: version,
+      data: { before: { place: from + 1 }, after: { place: to + 1 }, line: line.title },
+    });
+    return ok({ version: version + 1 });
+  },
+});

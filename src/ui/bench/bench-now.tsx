@@ -1,0 +1,57 @@
+'use client';
+
+import Link from 'next/link';
+import type { JobView } from '../../server/job/load-job.ts';
+import { sayDay, todayIso } from '../dates.ts';
+import { ReadFirst } from '../work/order-list.tsx';
+import { HandedOn } from '../work/hand-on.tsx';
+import { RemarksPanel } from '../work/remarks-panel.tsx';
+import { StepCard } from '../work/step-card.tsx';
+
+/** The one step in these hands, large; what it rests on, what was said over it. */
+export function BenchNow({
+  job,
+  lineId,
+  may,
+}: {
+  readonly job: JobView | null;
+  readonly lineId: number | null;
+  readonly may: boolean;
+}) {
+  const line = job?.lines.find((l) => l.id === lineId);
+  if (!job || !line)
+    return (
+      <section aria-label="Now" className="border-l-4 border-plain bg-card p-5">
+        <p className="text-lg">Nothing is in your hands. Take up a step at the right.</p>
+      </section>
+    );
+  const read = job.queue.find((n) => n.kind === 'read' && n.before === line.id);
+  const after = job.lines.filter(
+    (l) => l.approval === 'yes' && l.step !== 'finished' && l.id !== line.id && !l.still,
+  );
+  return (
+    <section aria-label="Now" className="space-y-3">
+      <div className="space-y-3 border-l-4 border-plain bg-card p-5">
+        <p className="flex flex-wrap items-baseline gap-x-3 text-lg">
+          <Link href={`/job/${job.number}/work`} className="font-serif text-2xl font-bold underline">
+            {job.number}
+          </Link>
+          {job.instrument.name}
+          <span className="text-quiet">
+            {job.place ?? 'no place'}
+            {job.neededBy && ` · by ${sayDay(job.neededBy, todayIso())}`}
+          </span>
+        </p>
+        {read?.kind === 'read' && !line.hinders.some((h) => h.kind === 'reading') && (
+          <ReadFirst number={job.number} places={read.places} />
+        )}
+        <StepCard job={job} line={line} may={may} large />
+        {after.length > 0 && (
+          <p className="text-sm text-quiet">Then on this one: {after.map((l) => l.title).join(', ')}.</p>
+        )}
+      </div>
+      <HandedOn job={job} />
+      <RemarksPanel job={job} may />
+    </section>
+  );
+}

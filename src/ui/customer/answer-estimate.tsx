@@ -1,0 +1,123 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { formatMoney } from '../../core/money/money.ts';
+import type { Estimate } from '../../server/customer/estimate.ts';
+import { readDraft, saveDraft, useMounted } from '../draft.ts';
+import { FormField } from '../form-field.tsx';
+import { AskTheShop } from './ask-the-shop.tsx';
+import { sayByLink } from './say-by-link.ts';
+
+type Line = Estimate['lines'][number];
+const ANSWERED = { yes: 'You said yes', no: 'You said no' } as const;
+
+function Photos({ token, line }: { readonly token: string; readonly line: Line }) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      {line.photos.map((id, i) => (
+        <a key={id} href={`/api/link/${token}/photo/${id}`} target="_blank" rel="noreferrer">
+          <img
+            src={`/api/link/${token}/photo/${id}?size=small`}
+            alt={`Photo ${i + 1}: ${line.found ?? line.title}`}
+            className="h-28 w-auto border border-line"
+          />
+        </a>
+      ))}
+    </div>
+  );
+}
+
+/** The estimate on a phone: each line with its finding, photo and price, a yes or a no, and questions. */
+export function AnswerEstimate({ token, estimate }: { readonly token: string; readonly estimate: Estimate }) {
+  const router = useRouter();
+  const alive = useMounted();
+  const [by, setBy] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const [busy, setBusy] = useState(false);
+  const name = by ?? (alive ? (readDraft<string>('customer-name') ?? estimate.customer) : estimate.customer);
+  const money = (amount: number) => formatMoney(amount, estimate.shop.currency);
+  const asked = estimate.lines.filter((l) => l.approval === 'asked');
+  const answer = async (line: Line, said: 'yes' | 'no') => {
+    setBusy(true);
+    saveDraft('customer-name', name);
+    const done = await sayByLink(token, { lineId: line.id, version: line.version, answer: said, by: name });
+    setBusy(false);
+    setTrouble(done.ok ? '' : done.message);
+    router.refresh();
+  };
+  return (
+    <>
+      {estimate.option && (
+        <p>
+          You chose: <b>{estimate.option}</b>
+        </p>
+      )}
+      <p className="py-1">
+        {asked.length === 0
+          ? 'Everything is answered.'
+          : `${asked.length} ${asked.length === 1 ? 'line waits' : 'lines wait'} for you.`}{' '}
+        Agreed so far: <b>{money(estimate.agreed)}</b> with tax
+        {estimate.limit !== null && `; your limit is ${money(estimate.limit)}`}.
+      </p>
+      {asked.length > 0 && (
+        <FormField label="Your name" error={name.trim() === '' ? 'Write your name first' : undefined}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              autoComplete="name"
+              maxLength={120}
+              value={name}
+              onChange={(e) => setBy(e.target.value)}
+            />
+          )}
+        </FormField>
+      )}
+      {trouble && (
+        <p role="alert" className="py-2 text-rubric">
+          ◆ {trouble}
+        </p>
+      )}
+      <ul>
+        {estimate.lines.map((l) => (
+          <li key={l.id} className="space-y-2 border-b border-line py-4">
+            <h2 className="flex justify-between gap-3 text-xl">
+              <span>{l.title}</span> <span>{money(l.price)}</span>
+            </h2>
+            {l.found !== null && <p>We found: {l.found}</p>}
+            {l.detail && <p className="text-sm text-quiet">{l.detail}</p>}
+            <Photos token={token} line={l} />
+            {l.approval === 'asked' ? (
+              <div className="flex gap-3">
+                {(['yes', 'no'] as const).map((said) => (
+                  <button
+                    key={said}
+                    type="button"
+                    className={`button min-h-14 flex-1 text-lg ${said === 'yes' ? 'button-main' : ''}`}
+                    disabled={busy || name.trim() === ''}
+                    aria-label={`${said === 'yes' ? 'Yes' : 'No'} to ${l.title}`}
+                    onClick={() => void answer(l, said)}
+                  >
+                    {said === 'yes' ? 'Yes' : 'No'}
+                  </button>
+                ))}
+              </div>
+            ) : (
+              <p className="text-ink">
+                {l.approval === 'yes' ? '✓' : '✗'} {ANSWERED[l.approval]}
+                {l.step === 'finished' && '; it is done'}
+              </p>
+            )}
+          </li>
+        ))}
+      </ul>
+      <AskTheShop
+        token={token}
+        title="A question?"
+        hint="The shop answers here."
+        asked={estimate.questions}
+      />
+    </>
+  );
+}

@@ -1,0 +1,137 @@
+'use client';
+
+import { useState } from 'react';
+import { sayMoment } from '../dates.ts';
+import { FormField } from '../form-field.tsx';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+type Purpose = 'estimate' | 'sheet';
+const NAMES: Readonly<Record<Purpose, string>> = {
+  estimate: 'answer line by line',
+  sheet: 'the customer’s sheet',
+};
+const MESSAGES = { estimate: 'estimate', ready: 'ready', 'next-check': 'next check' } as const;
+const STATES = { waiting: 'on its way', delivered: 'delivered', failed: 'failed' } as const;
+
+/** A link that was made a moment ago: it is shown once, to be copied. */
+function Fresh({ purpose, token }: { readonly purpose: Purpose; readonly token: string }) {
+  const [copied, setCopied] = useState(false);
+  const url = `${window.location.origin}/${purpose}/${token}`;
+  return (
+    <div className="space-y-1 border border-plain p-3">
+      <p className="text-sm">It opens this and nothing else, and is shown once.</p>
+      <div className="flex items-end gap-2">
+        <FormField label="The customer’s link" className="min-w-0 flex-1">
+          {(w) => <input {...w} className="field" readOnly value={url} onFocus={(e) => e.target.select()} />}
+        </FormField>
+        <button
+          type="button"
+          className="button"
+          onClick={() => void navigator.clipboard.writeText(url).then(() => setCopied(true))}
+        >
+          {copied ? 'Copied' : 'Copy'}
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
+  const { give, busy, trouble } = useSend();
+  if (job.messages.length === 0) return null;
+  return (
+    <>
+      <ul className="text-sm" aria-label="Messages to the customer">
+        {job.messages.map((m) => (
+          <li key={m.id} className={m.state === 'failed' ? 'text-rubric' : 'text-quiet'}>
+            {m.state === 'failed' && '◆ '}
+            {m.channel === 'mail' ? 'E-mail' : 'Text'}, {MESSAGES[m.purpose as keyof typeof MESSAGES]}:{' '}
+            {STATES[m.state]}
+            {m.trouble && ` (${m.trouble})`} · {sayMoment(m.madeAt)}{' '}
+            {m.state === 'failed' && may && (
+              <button
+                type="button"
+                className="button"
+                disabled={busy}
+                onClick={() => void give('desk.resend', { messageId: m.id })}
+              >
+                Send it again
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Trouble trouble={trouble} />
+    </>
+  );
+}
+
+/** The customer's way in: made, sent, taken back. Messages go through the simulated gateway. */
+export function LinksPanel({
+  job,
+  purpose,
+  may,
+}: {
+  readonly job: LeafProps['job'];
+  readonly purpose: Purpose;
+  readonly may: boolean;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [token, setToken] = useState('');
+  const open = job.links.find((l) => l.purpose === purpose);
+  const { email, phone } = job.customer;
+  const message = purpose === 'estimate' ? 'estimate' : 'ready';
+  if (!may && !open) return null;
+  const make = async () => {
+    const done = await give('work.link', { jobId: job.id, purpose });
+    if (done) setToken(done.token);
+  };
+  const write = (channel: 'mail' | 'text') => {
+    setToken('');
+    void give('desk.message', { jobId: job.id, purpose: message, channel });
+  };
+  return (
+    <section aria-label={`Link: ${NAMES[purpose]}`} className="space-y-2">
+      <h2 className="text-xl">On the customer’s phone</h2>
+      {open ? (
+        <p className="text-sm">
+          A link to {NAMES[purpose]} is out since {sayMoment(open.at)}, until {sayMoment(open.expiresAt)}.
+        </p>
+      ) : (
+        <p className="text-sm text-quiet">No link is out.</p>
+      )}
+      {may && (
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="button" disabled={busy} onClick={() => void make()}>
+            {open ? 'New link' : 'Make a link'}
+          </button>
+          {open && (
+            <button
+              type="button"
+              className="button"
+              disabled={busy}
+              onClick={() => void give('work.withdraw-link', { linkId: open.id })}
+            >
+              Take it back
+            </button>
+          )}
+          {email !== '' && (
+            <button type="button" className="button" disabled={busy} onClick={() => write('mail')}>
+              E-mail it
+            </button>
+          )}
+          {phone !== '' && (
+            <button type="button" className="button" disabled={busy} onClick={() => write('text')}>
+              Text it
+            </button>
+          )}
+        </div>
+      )}
+      {token !== '' && open && <Fresh purpose={purpose} token={token} />}
+      <Messages job={job} may={may} />
+      <Trouble trouble={trouble} />
+    </section>
+  );
+}

@@ -1,0 +1,135 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { GatewaySettings } from '../../contracts/house-rules.ts';
+import type { OutboxMessage } from '../../server/messages/load-outbox.ts';
+import { sayMoment } from '../dates.ts';
+import { FormField } from '../form-field.tsx';
+import { PillChoice } from '../pill-choice.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+const DOES: Readonly<Record<GatewaySettings['does'], string>> = {
+  deliver: 'delivers',
+  'every-third-fails': 'fails at every third',
+  fail: 'fails',
+};
+const STATES = { waiting: '◌ on its way', delivered: '● delivered', failed: '◆ failed' } as const;
+
+function Gateway({
+  gateway,
+  version,
+  may,
+}: {
+  readonly gateway: GatewaySettings;
+  readonly version: number;
+  readonly may: boolean;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [does, setDoes] = useState(gateway.does);
+  const [delay, setDelay] = useState(String(gateway.delay));
+  const fine = /^\d{1,4}$/.test(delay.trim());
+  const error = trouble?.code === 'invalid' ? trouble.fields['gateway.delay'] : undefined;
+  return (
+    <form
+      aria-label="The simulated gateway"
+      className="flex flex-wrap items-end gap-4 border border-dashed border-plain p-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (fine) void give('house.save-gateway', { version, gateway: { does, delay: Number(delay) } });
+      }}
+    >
+      <PillChoice
+        legend="The simulated gateway"
+        value={does}
+        options={DOES}
+        onChange={setDoes}
+        disabled={!may}
+      />
+      <FormField label="after so many seconds" className="w-44" error={fine ? error : 'Whole seconds'}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="numeric"
+            readOnly={!may}
+            value={delay}
+            onChange={(e) => setDelay(e.target.value)}
+          />
+        )}
+      </FormField>
+      {may && (
+        <button type="submit" className="button" disabled={busy || !fine}>
+          Keep it so
+        </button>
+      )}
+      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+    </form>
+  );
+}
+
+/** The outbox, to be read, and how the stand-in for a mail or text service behaves. */
+export function Outbox({
+  messages,
+  gateway,
+  version,
+  mayChange,
+  maySend,
+}: {
+  readonly messages: readonly OutboxMessage[];
+  readonly gateway: GatewaySettings;
+  readonly version: number;
+  readonly mayChange: boolean;
+  readonly maySend: boolean;
+}) {
+  const { give, busy, trouble } = useSend();
+  return (
+    <div className="space-y-4 px-5 py-4">
+      <Gateway key={version} gateway={gateway} version={version} may={mayChange} />
+      <Trouble trouble={trouble} />
+      {messages.length === 0 && <p className="text-quiet">No message was written yet.</p>}
+      <ul aria-label="Outbox">
+        {messages.map((m) => (
+          <li key={m.id} className="border-b border-line py-2">
+            <details>
+              <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-4">
+                <Link href={`/job/${m.number}/hand-over`} className="font-serif text-lg font-bold underline">
+                  {m.number}
+                </Link>
+                <span className="min-w-0 flex-1">{m.subject}</span>
+                <span className="text-sm text-quiet">
+                  {m.channel === 'mail' ? 'e-mail' : 'text'} to {m.address || 'nobody'} ·{' '}
+                  {sayMoment(m.doneAt ?? m.madeAt)}
+                </span>
+                <span className={m.state === 'failed' ? 'text-rubric' : ''}>
+                  {STATES[m.state]}
+                  {m.trouble && `: ${m.trouble}`}
+                </span>
+              </summary>
+              <pre className="py-2 font-sans break-words whitespace-pre-wrap">{m.body}</pre>
+              {m.calendar && (
+                <pre
+                  className="overflow-auto bg-shade p-2 text-xs"
+                  aria-label="Calendar entry that goes with it"
+                >
+                  {m.calendar}
+                </pre>
+              )}
+            </details>
+            {m.state === 'failed' && maySend && (
+              <button
+                type="button"
+                className="button"
+                disabled={busy}
+                onClick={() => void give('desk.resend', { messageId: m.id })}
+              >
+                Send it again
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

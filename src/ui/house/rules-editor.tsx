@@ -1,0 +1,95 @@
+'use client';
+
+import { useState } from 'react';
+import type { HandOverRules } from '../../core/hand-over/rules.ts';
+import { FormField } from '../form-field.tsx';
+import { PillChoice } from '../pill-choice.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+const SECOND: Readonly<Record<HandOverRules['second'], string>> = {
+  never: 'never',
+  worth: 'from a worth on',
+  always: 'always',
+};
+const WHOLE = /^\d{1,7}$/;
+
+/** How the shop hands over, as it is changed. */
+export function RulesEditor({
+  rules,
+  version,
+  currency,
+  may,
+}: {
+  readonly rules: HandOverRules;
+  readonly version: number;
+  readonly currency: string;
+  readonly may: boolean;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [second, setSecond] = useState(rules.second);
+  const [text, setText] = useState({
+    secondFrom: String(rules.secondFrom / 100),
+    tweakDays: String(rules.tweakDays),
+    checkWeeks: String(rules.checkWeeks),
+    linkDays: String(rules.linkDays),
+  });
+  const fields = trouble?.code === 'invalid' ? trouble.fields : {};
+  const fine = Object.values(text).every((t) => WHOLE.test(t.trim()));
+  const number = (key: keyof typeof text, label: string) => (
+    <FormField
+      label={label}
+      className="w-72"
+      error={WHOLE.test(text[key].trim()) ? fields[`rules.${key}`] : 'A whole number'}
+    >
+      {(w) => (
+        <input
+          {...w}
+          className="field"
+          inputMode="numeric"
+          readOnly={!may}
+          value={text[key]}
+          onChange={(e) => setText({ ...text, [key]: e.target.value })}
+        />
+      )}
+    </FormField>
+  );
+  return (
+    <form
+      aria-label="How we hand over"
+      className="space-y-4 px-5 py-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!fine) return;
+        void give('house.save-rules', {
+          version,
+          rules: {
+            second,
+            secondFrom: Number(text.secondFrom) * 100,
+            tweakDays: Number(text.tweakDays),
+            checkWeeks: Number(text.checkWeeks),
+            linkDays: Number(text.linkDays),
+          },
+        });
+      }}
+    >
+      <PillChoice
+        legend="A second person signs the bench check"
+        value={second}
+        options={SECOND}
+        onChange={setSecond}
+        disabled={!may}
+      />
+      {second === 'worth' && number('secondFrom', `From a worth of, ${currency}`)}
+      {number('tweakDays', 'Days in which a tweak costs nothing')}
+      {number('checkWeeks', 'Weeks until the next check (2 to 4)')}
+      {number('linkDays', 'Days a customer’s link opens')}
+      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      {may && (
+        <button type="submit" className="button button-main" disabled={busy || !fine}>
+          Keep the rules
+        </button>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import { CloudOff } from 'lucide-react';
+import { useEffect } from 'react';
+import type { CommandAnswer } from '../../contracts/commands.ts';
+import type { Failure } from '../../contracts/failure.ts';
+import type { Result } from '../../core/result.ts';
+import { sayMoment } from '../dates.ts';
+import { lookSoon } from '../look.ts';
+import { useMounted } from '../draft.ts';
+import { flush, letTheirsStand, sayMineOver, setOwner, useQueue, type Heard, type Queued } from './queue.ts';
+
+const EVERY_MS = 2500;
+
+async function post(e: Queued): Promise<Heard> {
+  try {
+    const answer = await fetch('/api/command', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id: e.id, name: e.name, input: e.input }),
+    });
+    const done = (await answer.json()) as Result<CommandAnswer[Queued['name']], Failure>;
+    if (!done.ok) return { kind: 'no', error: done.error };
+    return { kind: 'done', version: 'version' in done.value ? done.value.version : null };
+  } catch {
+    return { kind: 'away' };
+  }
+}
+
+function Waiting({ one }: { readonly one: Queued }) {
+  if (one.state === 'waiting')
+    return (
+      <li className="text-ink">
+        ◌ {one.says} <span className="text-quiet">{sayMoment(one.at)}</span>
+      </li>
+    );
+  return (
+    <li className="text-rubric" role="alert">
+      ◆ {one.says}: {one.message}{' '}
+      {one.theirs && (
+        <button type="button" className="button" onClick={() => sayMineOver(one.id)}>
+          Say mine over it
+        </button>
+      )}{' '}
+      <button type="button" className="button" onClick={() => letTheirsStand(one.id)}>
+        {one.theirs ? 'Let theirs stand' : 'Forget mine'}
+      </button>
+    </li>
+  );
+}
+
+/** What was done without a connection: shown as unsent, sent in order when the house is there again, conflicts to decide. */
+export function QueueStrip({ person }: { readonly person: number }) {
+  const queue = useQueue();
+  const alive = useMounted();
+  const waits = queue.some((e) => e.state === 'waiting' && e.person === person);
+  setOwner(person);
+  useEffect(() => {
+    if (!waits) return;
+    let busy = false;
+    const now = async () => {
+      if (busy) return;
+      busy = true;
+      const went = await flush(post);
+      busy = false;
+      if (went) lookSoon();
+    };
+    const again = () => void now();
+    again();
+    const timer = setInterval(again, EVERY_MS);
+    window.addEventListener('online', again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [waits]);
+  if (!alive || queue.length === 0) return null;
+  const others = queue.filter((e) => e.person !== person).length;
+  return (
+    <section
+      aria-label="Not sent yet"
+      className="no-print fixed right-4 bottom-14 z-40 max-h-60 max-w-lg overflow-auto border border-plain bg-card p-3 shadow-lg"
+    >
+      <h2 className="flex items-center gap-2 text-base">
+        <CloudOff aria-hidden size={18} /> {queue.length} not sent yet, kept on this tablet
+      </h2>
+      <ul className="text-sm">
+        {queue
+          .filter((e) => e.person === person)
+          .map((e) => (
+            <Waiting key={e.id} one={e} />
+          ))}
+      </ul>
+      {others > 0 && (
+        <p className="text-sm text-quiet">{others} of a colleague go when they sign in here again.</p>
+      )}
+    </section>
+  );
+}

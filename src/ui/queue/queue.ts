@@ -1,0 +1,164 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+import type { CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { Failure, Theirs } from '../../contracts/failure.ts';
+import { readDraft, saveDraft } from '../draft.ts';
+
+/** What may be done without a connection: it is kept here, in order, with the moment it was done. */
+const QUEUED_NAMES = ['inspection.answer', 'work.step', 'work.remark', 'work.accident'] as const;
+export type QueuedName = (typeof QUEUED_NAMES)[number];
+
+/** One thing done without a connection and not yet in the house. */
+export interface Queued {
+  readonly id: string;
+  readonly name: QueuedName;
+  readonly input: Readonly<Record<string, unknown>>;
+  /** what it changes: later ones of the same thing follow from it */
+  readonly thing: string;
+  /** in the bench's words */
+  readonly says: string;
+  readonly person: number;
+  readonly at: string;
+  readonly state: 'waiting' | 'refused' | 'conflict';
+  readonly message?: string;
+  readonly theirs?: Theirs;
+}
+
+const KEY = 'queue';
+const NONE: readonly Queued[] = [];
+const listeners = new Set<() => void>();
+let entries: readonly Queued[] | null = null;
+let owner = 0;
+
+const now = (): readonly Queued[] => {
+  entries ??= readDraft<readonly Queued[]>(KEY) ?? NONE;
+  return entries;
+};
+
+function keep(next: readonly Queued[]): void {
+  entries = next;
+  saveDraft(KEY, next);
+  for (const tell of listeners) tell();
+}
+
+/** Says who is signed in on this tablet: what is queued belongs to them. */
+export function setOwner(person: number): void {
+  owner = person;
+}
+
+export const isQueueable = (name: CommandName): name is QueuedName =>
+  (QUEUED_NAMES as readonly string[]).includes(name);
+
+/** What a command changes, so that what follows on it can be told. */
+export function thingOf(name: QueuedName, input: Readonly<Record<string, unknown>>, id: string): string {
+  if (name === 'work.step') return `line:${String(input['lineId'])}`;
+  if (name === 'inspection.answer') return `item:${String(input['jobId'])}:${String(input['item'])}`;
+  return `new:${id}`;
+}
+
+const SAYS: Readonly<Record<QueuedName, (input: Readonly<Record<string, unknown>>) => string>> = {
+  'work.step': (i) => `step: ${String(i['action'])}`,
+  'inspection.answer': (i) => `answer: ${String(i['item'])} ${String(i['answer'] ?? 'open')}`,
+  'work.remark': (i) => `${String(i['kind'])}: ${String(i['words'])}`,
+  'work.accident': (i) => `accident: ${String(i['happened'])}`,
+};
+
+/** Whether something is waiting already, so that what follows must not overtake it. */
+export const isWaiting = (): boolean => now().some((e) => e.person === owner && e.state === 'waiting');
+
+/** Keeps a command until the house is there again; answers as the house would, one version on. */
+export function enqueue<N extends QueuedName>(name: N, input: CommandInput<N>, id: string): number {
+  const at = new Date().toISOString();
+  const plain: Readonly<Record<string, unknown>> = { at, ...input };
+  const thing = thingOf(name, plain, id);
+  keep([
+    ...now(),
+    { id, name, input: plain, thing, says: SAYS[name](plain), person: owner, at, state: 'waiting' },
+  ]);
+  return Number(plain['version'] ?? 0) + 1;
+}
+
+/** How the house answered one of them. */
+export type Heard =
+  | { readonly kind: 'done'; readonly version: number | null }
+  | { readonly kind: 'no'; readonly error: Failure }
+  | { readonly kind: 'away' };
+
+/**
+ * Sends what waits, oldest first, one after the other. What was refused or met a colleague's change stays, to be decided;
+ * what follows on the same thing waits for that decision, the rest goes on.
+ * @returns whether anything went through
+ */
+export async function flush(post: (e: Queued) => Promise<Heard>): Promise<boolean> {
+  let went = false;
+  const stuck = new Set(now().flatMap((e) => (e.state === 'waiting' ? [] : [e.thing])));
+  for (const { id } of now()) {
+    const e = now().find((x) => x.id === id);
+    if (!e || e.person !== owner || e.state !== 'waiting' || stuck.has(e.thing)) continue;
+    const heard = await post(e);
+    if (heard.kind === 'away') return went;
+    if (heard.kind === 'no') {
+      if (heard.error.code === 'signed-out') return went;
+      stuck.add(e.thing);
+      keep(now().map((x) => (x.id === id ? refusedBy(x, heard.error) : x)));
+      continue;
+    }
+    went = true;
+    const { version } = heard;
+    keep(
+      now()
+        .filter((x) => x.id !== id)
+        .map((x) => (x.thing === e.thing && version !== null ? { ...x, input: { ...x.input, version } } : x)),
+    );
+  }
+  return went;
+}
+
+const refusedBy = (e: Queued, error: Failure): Queued => ({
+  ...e,
+  state: error.code === 'conflict' ? 'conflict' : 'refused',
+  message: error.message,
+  ...(error.code === 'conflict' && { theirs: error.theirs }),
+});
+
+/** Lets what a colleague did stand: what was queued of the same thing is forgotten. */
+export function letTheirsStand(id: string): void {
+  const thing = now().find((e) => e.id === id)?.thing;
+  keep(now().filter((e) => e.thing !== thing));
+}
+
+/** Says what was queued over what a colleague did meanwhile. */
+export function sayMineOver(id: string): void {
+  keep(
+    now().map((e) =>
+      e.id === id && e.theirs
+        ? {
+            ...e,
+            id: crypto.randomUUID(),
+            state: 'waiting',
+            input: { ...e.input, version: e.theirs.version },
+          }
+        : e,
+    ),
+  );
+}
+
+const subscribe = (tell: () => void): (() => void) => {
+  listeners.add(tell);
+  return () => listeners.delete(tell);
+};
+
+/** What is queued on this tablet, oldest first. */
+export const useQueue = (): readonly Queued[] => useSyncExternalStore(subscribe, now, () => NONE);
+
+/** The newest thing queued about something, or null: what the screen shows until the house has it. */
+export function useQueuedFor(thing: string): Queued | null {
+  return useQueue().findLast((e) => e.thing === thing && e.state === 'waiting') ?? null;
+}
+
+/** Forgets what is held in memory: for tests. */
+export function resetQueue(): void {
+  entries = null;
+  owner = 0;
+}

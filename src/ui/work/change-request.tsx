@@ -1,0 +1,115 @@
+'use client';
+
+import { useState } from 'react';
+import { formatMoney, total } from '../../core/money/money.ts';
+import { withinLimit } from '../../core/work/limit.ts';
+import type { OperationId } from '../../core/plan/operation-ids.ts';
+import { FormField } from '../form-field.tsx';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+import { ListChoice } from '../list-choice.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+
+/** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */
+export function ChangeRequest({ job }: Pick<LeafProps, 'job'>) {
+  const { give, busy, trouble } = useSend();
+  const [open, setOpen] = useState(false);
+  const [found, setFound] = useState('');
+  const [operation, setOperation] = useState<OperationId>(job.plan.catalogue[0]?.id ?? 'tighten');
+  const [stops, setStops] = useState('');
+  if (!open)
+    return (
+      <button type="button" className="button" onClick={() => setOpen(true)}>
+        Found something inside
+      </button>
+    );
+  const op = job.plan.catalogue.find((o) => o.id === operation);
+  const price = op ? total([op], job.shop.taxRate).toPay : 0;
+  const fits = op !== undefined && withinLimit(job.lines, op, job.limit, job.shop.taxRate, job.discount);
+  const standing = job.lines.filter((l) => l.approval === 'yes' && l.step !== 'finished');
+  const ask = async (within: boolean) => {
+    const done = await give('work.ask-change', {
+      jobId: job.id,
+      operation,
+      detail: '',
+      found,
+      stops: stops === '' ? null : Number(stops),
+      withinLimit: within,
+    });
+    if (!done) return;
+    setOpen(false);
+    setFound('');
+    setStops('');
+  };
+  const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
+  return (
+    <form
+      aria-label="Found something inside"
+      className="space-y-2 border border-plain p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void ask(false);
+      }}
+    >
+      <h2 className="text-xl">Found something inside</h2>
+      <FormField label="What was found" error={field('found')}>
+        {(w) => (
+          <textarea
+            {...w}
+            className="field"
+            rows={2}
+            value={found}
+            onChange={(e) => setFound(e.target.value)}
+          />
+        )}
+      </FormField>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <FormField label="What it takes">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={operation}
+              items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
+              onChange={(v) => setOperation(v as OperationId)}
+            />
+          )}
+        </FormField>
+        <FormField label="Stands still until answered">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={stops}
+              items={[
+                { value: '', name: 'nothing: the rest goes on' },
+                ...standing.map((l) => ({ value: String(l.id), name: l.title })),
+              ]}
+              onChange={setStops}
+            />
+          )}
+        </FormField>
+      </div>
+      <p className="text-sm text-quiet">
+        {formatMoney(price, job.shop.currency)} with tax.{' '}
+        {job.limit === null
+          ? 'No limit was named: the customer is asked.'
+          : fits
+            ? `Inside the limit of ${formatMoney(job.limit, job.shop.currency)}.`
+            : `Over the limit of ${formatMoney(job.limit, job.shop.currency)}: the customer is asked.`}
+      </p>
+      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      <div className="flex flex-wrap gap-2">
+        <button type="submit" className="button button-main" disabled={busy}>
+          Ask the customer
+        </button>
+        {fits && (
+          <button type="button" className="button" disabled={busy} onClick={() => void ask(true)}>
+            Go on, inside the limit
+          </button>
+        )}
+        <button type="button" className="button" onClick={() => setOpen(false)}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import { useState } from 'react';
+import { sayMoment } from '../dates.ts';
+import { FormField } from '../form-field.tsx';
+import { Trouble } from '../trouble.tsx';
+import { useNow } from '../bell.tsx';
+import { useSend } from '../use-send.ts';
+import type { LeafProps } from '../leaves/leaf-props.ts';
+
+export type Line = LeafProps['job']['lines'][number];
+
+/** Worked time as `12 min` or `1 h 05`. */
+export function sayWorked(ms: number): string {
+  const minutes = Math.floor(ms / 60_000);
+  return minutes < 60
+    ? `${minutes} min`
+    : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/** What a step has taken so far, running on while it runs; `since` is a start the house has not heard of yet. */
+export function Clock({ line, since }: { readonly line: Line; readonly since?: string | null }) {
+  const now = useNow();
+  const from = since === undefined ? line.runningSince : since;
+  const running = from && now > 0 ? Math.max(0, now - Date.parse(from)) : 0;
+  const { low, likely, high } = line.minutes;
+  return (
+    <span>
+      {sayWorked(line.workedMs + running)} of about {likely} min ({low} to {high})
+    </span>
+  );
+}
+
+/** A clock that ran too long, put right with the reason. */
+export function CorrectClock({ line, may }: { readonly line: Line; readonly may: boolean }) {
+  const { give, busy, trouble } = useSend();
+  const [open, setOpen] = useState(false);
+  const [minutes, setMinutes] = useState('');
+  const [reason, setReason] = useState('');
+  const clock = line.clocks.findLast((c) => c.forgotten) ?? line.clocks.at(-1);
+  if (!clock || !may) return null;
+  const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
+  const whole = /^\d{1,4}$/.test(minutes.trim());
+  if (!open)
+    return clock.forgotten ? (
+      <p className="text-rubric">
+        ◆ This clock has run since {sayMoment(clock.from)}. Forgotten?{' '}
+        <button type="button" className="button" onClick={() => setOpen(true)}>
+          Put the clock right
+        </button>
+      </p>
+    ) : (
+      <button
+        type="button"
+        className="min-h-11 cursor-pointer text-sm text-quiet underline"
+        onClick={() => setOpen(true)}
+      >
+        Put the clock right
+      </button>
+    );
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2 border border-line p-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!whole) return;
+        void give('work.correct-clock', { entryId: clock.id, minutes: Number(minutes), reason }).then(
+          (done) => done && setOpen(false),
+        );
+      }}
+    >
+      <FormField
+        label={`Minutes, from ${sayMoment(clock.from)}`}
+        className="w-44"
+        error={minutes !== '' && !whole ? 'Whole minutes' : field('minutes')}
+      >
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="numeric"
+            value={minutes}
+            onChange={(e) => setMinutes(e.target.value)}
+          />
+        )}
+      </FormField>
+      <FormField label="Why" className="min-w-52 flex-1" error={field('reason')}>
+        {(w) => <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />}
+      </FormField>
+      <button type="submit" className="button" disabled={busy || !whole}>
+        Put it right
+      </button>
+      <button type="button" className="button" onClick={() => setOpen(false)}>
+        Leave it
+      </button>
+      {trouble?.code !== 'invalid' && <Trouble trouble={trouble} />}
+    </form>
+  );
+}

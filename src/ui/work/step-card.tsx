@@ -1,0 +1,236 @@
+'use client';
+
+import { TriangleAlert } from 'lucide-react';
+import Link from 'next/link';
+import { useState } from 'react';
+import { sayLeft } from '../../core/work/waits.ts';
+import { sayPlaces } from '../../core/readings/say-places.ts';
+import { useNow } from '../bell.tsx';
+import { FormField } from '../form-field.tsx';
+import type { JobView } from '../../server/job/load-job.ts';
+import { PhotoStrip } from '../photos/photo-strip.tsx';
+import { useQueuedFor } from '../queue/queue.ts';
+import { Trouble } from '../trouble.tsx';
+import { useSend } from '../use-send.ts';
+import { Clock, CorrectClock, type Line } from './clock.tsx';
+
+type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
+const BECOMES: Readonly<Record<Exclude<Action, 'undo'>, Line['step']>> = {
+  start: 'running',
+  pause: 'paused',
+  finish: 'finished',
+  reopen: 'paused',
+};
+
+/** A step as it stands once what was tapped without a connection has arrived. */
+function useStanding(line: Line): { step: Line['step']; since: string | null; unsent: boolean } {
+  const queued = useQueuedFor(`line:${line.id}`);
+  const action = queued?.input['action'] as Action | undefined;
+  if (!queued || action === undefined || action === 'undo')
+    return { step: line.step, since: line.runningSince, unsent: queued !== null };
+  const step = BECOMES[action];
+  return { step, since: step === 'running' ? queued.at : null, unsent: true };
+}
+
+function Hazards({ line }: { readonly line: Line }) {
+  if (line.hazards.length === 0) return null;
+  return (
+    <div className="text-sm">
+      <p className="text-quiet">
+        Beware. The product’s safety sheet, local rules and licensed people come first:
+      </p>
+      {line.hazards.map((h) => (
+        <p key={h}>
+          <TriangleAlert aria-hidden size={15} className="inline align-[-2px]" /> {h}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** What stands between a step and its beginning, with the way to each. */
+function Hinders({
+  job,
+  line,
+  onWithout,
+}: {
+  readonly job: Pick<JobView, 'number'>;
+  readonly line: Line;
+  readonly onWithout: ((reason: string) => void) | null;
+}) {
+  const [reason, setReason] = useState('');
+  return (
+    <ul className="space-y-1" aria-label={`What hinders ${line.title}`}>
+      {line.hinders.map((h) => (
+        <li key={h.words} className="text-rubric">
+          ◆ {h.words}
+          {h.places.length > 0 && (
+            <>
+              {' '}
+              <span className="text-sm">{sayPlaces(h.places.map((p) => p.label))}</span>{' '}
+              <Link className="button" href={`/job/${job.number}/readings`}>
+                Read it now
+              </Link>
+            </>
+          )}
+          {h.passable && onWithout && (
+            <form
+              className="mt-1 flex items-end gap-2"
+              onSubmit={(e) => {
+                e.preventDefault();
+                onWithout(reason);
+              }}
+            >
+              <FormField label="Or why it is begun without" className="min-w-60 flex-1">
+                {(w) => (
+                  <input
+                    {...w}
+                    className="field"
+                    maxLength={200}
+                    value={reason}
+                    onChange={(e) => setReason(e.target.value)}
+                  />
+                )}
+              </FormField>
+              <button
+                type="submit"
+                className="button"
+                disabled={reason.trim() === ''}
+                aria-label={`Begin without: ${line.title}`}
+              >
+                Begin without
+              </button>
+            </form>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Resting({ line }: { readonly line: Line }) {
+  const now = useNow();
+  if (line.wait === 0 || line.finishedAt === null || now === 0) return null;
+  const until = Date.parse(line.finishedAt) + line.wait * 60_000;
+  if (until <= now) return null;
+  return <span className="text-ink"> · rests: {sayLeft(now, until)} left</span>;
+}
+
+const SLIP_MS = 15 * 60_000;
+
+/** Whether what was done last on a step is so fresh that a slip can be taken back. */
+function useFresh(line: Line): boolean {
+  const now = useNow();
+  const clock = line.clocks.at(-1);
+  const last = Math.max(...[line.finishedAt, clock?.from, clock?.to].map((t) => (t ? Date.parse(t) : 0)));
+  return now > 0 && last > 0 && now - last < SLIP_MS;
+}
+
+const sayWait = (minutes: number): string =>
+  minutes < 60
+    ? `${minutes} min`
+    : minutes < 48 * 60
+      ? `${Math.round(minutes / 60)} h`
+      : `${Math.round(minutes / 1440)} days`;
+
+/** One step of the work: what to do, what it rests on, what to fetch, what to beware of, its clock and its buttons. */
+export function StepCard({
+  job,
+  line,
+  may,
+  large = false,
+}: {
+  readonly job: JobView;
+  readonly line: Line;
+  readonly may: boolean;
+  readonly large?: boolean;
+}) {
+  const { give, busy, trouble } = useSend();
+  const { step, since, unsent } = useStanding(line);
+  const act = (action: Action, without = '') =>
+    void give('work.step', {
+      lineId: line.id,
+      version: line.version,
+      action,
+      ...(without !== '' && { without }),
+    });
+  const button = (action: Action, name: string, main = false) => (
+    <button
+      type="button"
+      className={`button ${main ? 'button-main' : ''} ${large ? 'min-h-14 px-6 text-lg' : ''}`}
+      disabled={busy}
+      aria-label={`${name}: ${line.title}`}
+      onClick={() => act(action)}
+    >
+      {name}
+    </button>
+  );
+  const fresh = useFresh(line);
+  const finished = step === 'finished';
+  const hindered = !finished && step !== 'running' && line.hinders.length > 0;
+  const shown = trouble?.code === 'invalid' ? null : trouble;
+  return (
+    <div className="space-y-2" data-step={step}>
+      <div className="flex flex-wrap items-start gap-3">
+        <div className="min-w-60 flex-1">
+          <h3 className={large ? 'text-3xl leading-tight' : 'text-lg leading-tight'}>
+            {finished && <span aria-hidden>✓ </span>}
+            {line.title} <span className="text-sm text-quiet">{step}</span>
+            {unsent && <span className="text-sm text-ink"> · unsent</span>}
+          </h3>
+          {line.found !== null && <p className="text-ink">Found while inside: {line.found}</p>}
+          {line.detail && <p className={large ? 'text-lg' : ''}>{line.detail}</p>}
+          <p className="text-sm text-quiet">
+            <Clock line={line} since={since} />
+            {line.runningBy && !unsent && <span className="text-ink"> · {line.runningBy} at it</span>}
+            {finished && line.finishedBy && <span className="text-ink"> · {line.finishedBy}</span>}
+            {line.wait > 0 && ` · then rests ${sayWait(line.wait)}`}
+            <Resting line={line} />
+            {!line.reversible && ' · cannot be undone: first cut, rest, then read again'}
+          </p>
+          {!finished && line.fetch.length > 0 && (
+            <p className="text-sm">
+              <span className="text-quiet">Fetch:</span> {line.fetch.join(', ')}
+            </p>
+          )}
+          {!finished && <Hazards line={line} />}
+        </div>
+        {may && (
+          <div className="flex flex-wrap gap-2">
+            {(step === 'ready' || step === 'paused') &&
+              !hindered &&
+              button('start', step === 'ready' ? 'Start' : 'Go on', true)}
+            {step === 'running' && button('pause', 'Pause')}
+            {(step === 'running' || step === 'paused') && button('finish', 'Finish', step === 'running')}
+            {finished && button('reopen', 'Not finished')}
+            {fresh && button('undo', 'Undo')}
+          </div>
+        )}
+      </div>
+      {hindered && (
+        <Hinders job={job} line={line} onWithout={may ? (reason) => act('start', reason) : null} />
+      )}
+      {line.clocks.some((c) => c.correction !== '') && (
+        <p className="text-sm text-quiet">
+          Clock put right:{' '}
+          {line.clocks
+            .filter((c) => c.correction !== '')
+            .map((c) => `${c.by}, ${c.correction}`)
+            .join('; ')}
+          .
+        </p>
+      )}
+      {(large || line.clocks.some((c) => c.forgotten)) && <CorrectClock line={line} may={may} />}
+      {(large || step === 'running' || job.photos.some((p) => p.item === `line:${line.id}`)) && (
+        <PhotoStrip
+          job={job}
+          target={{ item: `line:${line.id}` }}
+          about={line.title}
+          may={may && step !== 'ready'}
+        />
+      )}
+      <Trouble trouble={shown} />
+      {trouble?.code === 'invalid' && <Trouble trouble={trouble} />}
+    </div>
+  );
+}
