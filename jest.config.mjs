@@ -27,5 +27,6 @@ export default {
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/tests/architecture/**/*.test.ts'],
     },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/tests/integration/**/*.test.ts'] },
+    { ...shared, displayName: 'together', testMatch: ['<rootDir>/tests/together/**/*.test.ts'] },
   ],
 };

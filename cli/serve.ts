@@ -8,6 +8,8 @@ export async function serve(
   port: number,
   env: Readonly<Record<string, string>>,
   mode: 'start' | 'dev' = 'start',
+  /** whether its complaints are shown: a house that is killed on purpose has many */
+  loud = true,
 ): Promise<ChildProcess> {
   const next = join(ROOT, 'node_modules/next/dist/bin/next');
   const child = spawn(process.execPath, [next, mode, '-H', '127.0.0.1', '-p', String(port)], {
@@ -20,7 +22,7 @@ export async function serve(
   child.stdout?.on('data', (d: Buffer) => (words = (words + d.toString()).slice(-4000)));
   child.stderr?.on('data', (d: Buffer) => {
     words = (words + d.toString()).slice(-4000);
-    process.stderr.write(d);
+    if (loud) process.stderr.write(d);
   });
   for (let i = 0; i < 1600; i++) {
     if (child.exitCode !== null) throw new Trouble(`the server ended at once:\n${words}`);

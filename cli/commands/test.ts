@@ -13,8 +13,10 @@ import { startDatabase, type PrivateDatabase } from '../private-database.ts';
 import { say, Trouble } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
 
-const KINDS = ['check', 'unit', 'integration', 'e2e'] as const;
+const KINDS = ['check', 'unit', 'integration', 'together', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
+/** What may run beside each other: the checks want a processor, the integration tests mostly wait for the database. */
+const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['unit'], ['together'], ['e2e']];
 
 const SECRET = 'only for the tests';
 const PORTS = [4381, 4382] as const;
@@ -87,6 +89,9 @@ async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>, only:
       const { url } = await server();
       return jest('integration', { RUBRICA_TEST_SERVER: url('{database}') }, '--runInBand');
     }
+    case 'together':
+      await buildIfNeeded();
+      return jest('together', {}, '--runInBand');
     case 'e2e':
       return endToEnd(await server(), only);
   }
@@ -102,7 +107,7 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
   const results: string[] = [];
   let failed = false;
   try {
-    for (const kind of kinds) {
+    const one = async (kind: Kind): Promise<void> => {
       say(`${kind} …`);
       const began = Date.now();
       const good = await runKind(kind, server, only).catch((e: unknown) => {
@@ -111,7 +116,8 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
       });
       failed ||= !good;
       results.push(`${good ? 'ok  ' : 'FAIL'} ${kind} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
-    }
+    };
+    for (const beside of STAGES) await Promise.all(kinds.filter((k) => beside.includes(k)).map(one));
   } finally {
     for (const s of started) await (await s).stop();
   }

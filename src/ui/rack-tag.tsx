@@ -30,6 +30,7 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
   );
   const due = tag.neededBy === null ? '' : sayDay(tag.neededBy, today);
   const late = danger === 'late';
+  const shown = danger !== null && !late;
   const red = danger !== null || tag.hardDate;
   return (
     <Link
@@ -50,9 +51,9 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
         <Beads leaves={leafStates(tag.facts)} />
       </span>
       <span className="mt-1 truncate pr-7 text-sm text-quiet">
-        {tag.holder && <b className="text-ink">{tag.holder.split(' ')[0]}</b>}
-        {tag.holder && ' · '}
-        {danger !== null && !late ? (
+        {tag.holder && !shown && <b className="text-ink">{tag.holder.split(' ')[0]}</b>}
+        {tag.holder && !shown && ' · '}
+        {shown ? (
           <span className="text-rubric">◆ {danger}</span>
         ) : tag.waitingNote !== '' ? (
           tag.waitingNote

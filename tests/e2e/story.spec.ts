@@ -207,25 +207,38 @@ test('5. the desk records a yes to each line; a no takes it out', async () => {
   await go(desk, `/job/${number}/work`);
   await accessible(desk, 'work, asked');
   await desk.getByRole('button', { name: 'No to Compensate the saddle' }).click();
-  await expect(desk.getByText(/Taken out: Compensate the saddle/)).toBeVisible();
+  await expect(desk.getByText(/taken out: .* said no/)).toBeVisible();
   for (const title of ['Adjust the truss rod', 'Cut the nut slots', 'Lower the saddle']) {
     await desk.getByRole('button', { name: `Yes to ${title}` }).click();
     await expect(desk.getByRole('heading', { name: new RegExp(title) })).toBeVisible();
   }
   await expect(desk.getByText('¤78.00')).toBeVisible();
-  await expect(bench.getByRole('button', { name: 'Start: Lower the saddle' })).toBeVisible(BY_ITSELF);
+  await expect(bench.getByRole('button', { name: 'Start: Adjust the truss rod' })).toBeVisible(BY_ITSELF);
+  await expect(bench.getByText('First: Adjust the truss rod.').first()).toBeVisible();
+  await expect(bench.getByRole('button', { name: 'Start: Lower the saddle' })).toHaveCount(0);
 });
 
 test('6. steps are started, paused and finished; what they move goes stale until it is read again', async () => {
   await bench.getByRole('button', { name: 'Start: Adjust the truss rod' }).tap();
   await expect(desk.getByText('Ilse Marrow at it')).toBeVisible(BY_ITSELF);
+  await bench.getByRole('button', { name: 'Undo: Adjust the truss rod' }).tap();
+  await bench.getByRole('button', { name: 'Start: Adjust the truss rod' }).tap();
   await bench.getByRole('button', { name: 'Pause: Adjust the truss rod' }).tap();
+  await expect(bench.getByText(/The rod was turned and not read since/)).toBeVisible();
+  await expect(bench.getByRole('button', { name: 'Go on: Adjust the truss rod' })).toHaveCount(0);
+  await bench.getByRole('link', { name: 'Read it now' }).first().tap();
+  await bench.getByRole('radio', { name: 'After work' }).click();
+  await station(bench, 'relief:0:7').fill('9');
+  await station(bench, 'relief:0:7').press('Enter');
+  await go(bench, `/job/${number}/work`);
   await bench.getByRole('button', { name: 'Go on: Adjust the truss rod' }).tap();
   await bench.getByRole('button', { name: 'Finish: Adjust the truss rod' }).tap();
-  const again = bench.getByRole('complementary').getByText(/Relief, 7th/);
-  await expect(again).toBeVisible();
+  await expect(bench.getByText('Read again first:').first()).toBeVisible();
   for (const title of ['Cut the nut slots', 'Lower the saddle']) {
-    await bench.getByRole('button', { name: `Start: ${title}` }).tap();
+    const own = bench.getByRole('listitem').filter({ has: bench.getByRole('heading', { name: title }) });
+    await expect(own.getByText(/read again first what it is cut by/)).toBeVisible();
+    await own.getByLabel('Or why it is begun without').fill('read by feel, the story goes on');
+    await bench.getByRole('button', { name: `Begin without: ${title}` }).tap();
     await bench.getByRole('button', { name: `Finish: ${title}` }).tap();
     await expect(bench.getByRole('button', { name: `Not finished: ${title}` })).toBeVisible();
   }
@@ -263,7 +276,9 @@ test('7. hand-over: before and after, bench check, signature, seal, the sheet, t
   await go(desk, `/job/${number}/hand-over`);
   await go(bench, `/job/${number}/hand-over`);
   await accessible(bench, 'hand-over');
+  await bench.getByRole('radio', { name: /in bench units/ }).click();
   await expect(bench.getByRole('row', { name: /Action 12, string 6/ })).toContainText('5½/64');
+  await expect(desk.getByRole('article', { name: 'The customer’s sheet' })).toContainText('It plays stiff');
   await desk.getByLabel('Signs by name, without drawing').check();
   await desk.getByRole('button', { name: 'Sign and close' }).click();
   await expect(desk.getByText(/Not yet: .*bench check.*truss rod key is not given back/)).toBeVisible();

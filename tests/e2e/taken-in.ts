@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { CommandInput, CommandName } from '../../src/contracts/commands.ts';
 import type { Construction } from '../../src/core/instrument/construction.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
+import type { OperationId } from '../../src/core/plan/operation-ids.ts';
 import type { Kind } from '../../src/core/instrument/kinds.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { execute } from '../../src/server/use-case/execute.ts';
@@ -16,6 +17,21 @@ interface More {
   readonly touch?: 'light' | 'medium' | 'heavy';
   readonly stringsState?: 'at-pitch' | 'off';
   readonly readings?: readonly Typed[];
+  /** on the order, and agreed */
+  readonly work?: readonly OperationId[];
+  readonly limitMinor?: number;
+  readonly customer?: { readonly name: string; readonly phone: string; readonly email: string };
+  readonly cameWith?: readonly string[];
+}
+
+/** Looks into the house's own database, and closes it again: one connection at a time holds the models. */
+export async function inDatabase<T>(work: (db: Database) => Promise<T>): Promise<T> {
+  const db = openDatabase(DATABASE);
+  try {
+    return await work(db);
+  } finally {
+    await db.sequelize.close();
+  }
 }
 
 async function asOdile<T>(
@@ -49,10 +65,10 @@ async function asOdile<T>(
 
 /** Takes an instrument of a kind in, as the counter does, with what was read of it, and answers its number. */
 export const takenIn = (kind: Kind, maker: string, more: More = {}): Promise<number> =>
-  asOdile(async (give) => {
+  asOdile(async (give, db) => {
     const usual = { ...usualConstruction(kind), ...more.construction };
     const { number, jobId }: { number: number; jobId: number } = await give('desk.take-in', {
-      customer: { name: `Trial owner of ${maker}`, phone: '', email: '' },
+      customer: more.customer ?? { name: `Trial owner of ${maker}`, phone: '', email: '' },
       instrument: {
         maker,
         model: 'Trial',
@@ -67,9 +83,9 @@ export const takenIn = (kind: Kind, maker: string, more: More = {}): Promise<num
       neededBy: null,
       hardDate: false,
       hardReason: '',
-      limitMinor: null,
+      limitMinor: more.limitMinor ?? null,
       stringsState: more.stringsState ?? 'at-pitch',
-      cameWith: [],
+      cameWith: (more.cameWith ?? []).map((name) => ({ name, state: '' })),
       placeId: null,
     });
     for (const [quantity, string, fret, typed] of more.readings ?? [])
@@ -83,5 +99,9 @@ export const takenIn = (kind: Kind, maker: string, more: More = {}): Promise<num
         unit: 'mm',
         version: 0,
       });
+    for (const operation of more.work ?? []) await give('plan.add', { jobId, operation, detail: '' });
+    const lines = await db.models.WorkLine.findAll({ where: { jobId } });
+    for (const { id: lineId, version } of lines)
+      await give('work.answer', { lineId, version, answer: 'yes', by: 'Trial owner', how: 'at the counter' });
     return number;
   });

@@ -21,9 +21,9 @@ export default async function HouseLayout({ children }: { readonly children: Rea
       </a>
       <Nav name={actor.name} initials={actor.initials} notices={notices} waits={waits} />
       <main id="main" className="min-w-0 flex-1 max-sm:pb-16">
+        <QueueStrip person={actor.personId} />
         <Uploads>{children}</Uploads>
       </main>
-      <QueueStrip person={actor.personId} />
       <Live />
     </div>
   );

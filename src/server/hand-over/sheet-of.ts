@@ -54,6 +54,10 @@ function foundOf(g: GatheredJob, items: ReturnType<typeof judge>['items']): stri
   ];
 }
 
+/** What was done beyond the line's name, where a person wrote it: the bench's sums are not the customer's words. */
+const detailOf = (g: GatheredJob, line: GatheredJob['lines'][number]): string =>
+  g.decisions.find((d) => d.id === line.decisionId)?.decision === 'accepted' ? '' : line.detail;
+
 const leftOf = (g: GatheredJob): string[] => [
   ...g.decisions
     .filter((d) => d.decision === 'declined')
@@ -133,7 +137,7 @@ export async function sheetOf(
     found: foundOf(g, items),
     done: g.lines
       .filter((l) => l.approval === 'yes')
-      .map((l) => ({ title: l.title, detail: l.detail, price: l.priceMinor + l.partsMinor })),
+      .map((l) => ({ title: l.title, detail: detailOf(g, l), price: l.priceMinor + l.partsMinor })),
     left: leftOf(g),
     change: sayWhatChanged(readings),
     readings,

@@ -101,6 +101,15 @@ export class Paper {
     for (const l of lines) this.write('P', `• ${l}`, style);
   }
 
+  private heightOf(cells: readonly string[], shares: readonly number[]): number {
+    const pdf = this.style({});
+    return Math.max(
+      ...cells.map((c, i) =>
+        pdf.heightOfString(c === '' ? ' ' : c, { width: (shares[i] ?? 0) * this.width - 6 }),
+      ),
+    );
+  }
+
   /** Rows of cells; widths are shares of the page. The first row is the head. */
   table(
     rows: readonly (readonly string[])[],
@@ -110,7 +119,9 @@ export class Paper {
     const table = this.pdf.struct('Table');
     this.root.add(table);
     rows.forEach((cells, n) => {
-      this.need(18);
+      // A head that says nothing is only there for the widths.
+      if (n === 0 && cells.every((c) => c === '')) return;
+      this.need(this.heightOf(cells, shares) + 4);
       const row = this.pdf.struct('TR');
       table.add(row);
       const top = this.pdf.y;

@@ -75,25 +75,24 @@ export function QueueStrip({ person }: { readonly person: number }) {
     };
   }, [waits]);
   if (!alive || queue.length === 0) return null;
-  const others = queue.filter((e) => e.person !== person).length;
+  const mine = queue.filter((e) => e.person === person);
+  const others = queue.length - mine.length;
+  const wants = mine.some((e) => e.state !== 'waiting');
   return (
-    <section
-      aria-label="Not sent yet"
-      className="no-print fixed right-4 bottom-14 z-40 max-h-60 max-w-lg overflow-auto border border-plain bg-card p-3 shadow-lg"
-    >
-      <h2 className="flex items-center gap-2 text-base">
-        <CloudOff aria-hidden size={18} /> {queue.length} not sent yet, kept on this tablet
-      </h2>
-      <ul className="text-sm">
-        {queue
-          .filter((e) => e.person === person)
-          .map((e) => (
+    <section aria-label="Not sent yet" className="no-print border-b border-plain bg-card px-5 py-1">
+      <details open={wants}>
+        <summary className="flex min-h-11 cursor-pointer items-center gap-2">
+          <CloudOff aria-hidden size={18} /> {queue.length} not sent yet, kept on this tablet
+        </summary>
+        <ul className="pb-2 text-sm">
+          {mine.map((e) => (
             <Waiting key={e.id} one={e} />
           ))}
-      </ul>
-      {others > 0 && (
-        <p className="text-sm text-quiet">{others} of a colleague go when they sign in here again.</p>
-      )}
+        </ul>
+        {others > 0 && (
+          <p className="pb-2 text-sm text-quiet">{others} of a colleague go when they sign in here again.</p>
+        )}
+      </details>
     </section>
   );
 }

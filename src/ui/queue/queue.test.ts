@@ -5,7 +5,6 @@ import {
   flush,
   isWaiting,
   letTheirsStand,
-  resetQueue,
   sayMineOver,
   setOwner,
   type Heard,
@@ -24,7 +23,6 @@ beforeAll(() => {
 });
 beforeEach(() => {
   store.clear();
-  resetQueue();
   setOwner(1);
 });
 const left = (): readonly Queued[] => JSON.parse(store.get('rubrica:queue') ?? '[]') as Queued[];
@@ -58,7 +56,6 @@ test('what waits goes in order, once, each on the version the one before it made
       fc.array(fc.nat(4), { maxLength: 6 }),
       async (things, stops) => {
         store.clear();
-        resetQueue();
         setOwner(1);
         for (const t of things) step(t, 'start');
         const ids = left().map((e) => e.id);
@@ -109,9 +106,8 @@ test('to let theirs stand forgets what was queued on the same thing, and nothing
   expect(left().map((e) => e.thing)).toEqual(['line:2']);
 });
 
-test('what one person did waits for them, and outlives a reload', async () => {
+test('what one person did waits for them', async () => {
   step(1, 'start');
-  resetQueue();
   setOwner(2);
   expect(isWaiting()).toBe(false);
   const h = house();

@@ -28,18 +28,24 @@ export interface Queued {
 const KEY = 'queue';
 const NONE: readonly Queued[] = [];
 const listeners = new Set<() => void>();
-let entries: readonly Queued[] | null = null;
+let seen: { readonly text: string; readonly entries: readonly Queued[] } = { text: '[]', entries: NONE };
 let owner = 0;
 
-const now = (): readonly Queued[] => {
-  entries ??= readDraft<readonly Queued[]>(KEY) ?? NONE;
-  return entries;
+/** What this browser keeps, whichever of its pages wrote it last; the same object as long as nothing changed. */
+function now(): readonly Queued[] {
+  const entries = readDraft<readonly Queued[]>(KEY) ?? NONE;
+  const text = JSON.stringify(entries);
+  if (text !== seen.text) seen = { text, entries };
+  return seen.entries;
+}
+
+const tellAll = (): void => {
+  for (const tell of listeners) tell();
 };
 
 function keep(next: readonly Queued[]): void {
-  entries = next;
   saveDraft(KEY, next);
-  for (const tell of listeners) tell();
+  tellAll();
 }
 
 /** Says who is signed in on this tablet: what is queued belongs to them. */
@@ -144,10 +150,14 @@ export function sayMineOver(id: string): void {
   );
 }
 
-const subscribe = (tell: () => void): (() => void) => {
+function subscribe(tell: () => void): () => void {
+  if (listeners.size === 0) window.addEventListener('storage', tellAll);
   listeners.add(tell);
-  return () => listeners.delete(tell);
-};
+  return () => {
+    listeners.delete(tell);
+    if (listeners.size === 0) window.removeEventListener('storage', tellAll);
+  };
+}
 
 /** What is queued on this tablet, oldest first. */
 export const useQueue = (): readonly Queued[] => useSyncExternalStore(subscribe, now, () => NONE);
@@ -155,10 +165,4 @@ export const useQueue = (): readonly Queued[] => useSyncExternalStore(subscribe,
 /** The newest thing queued about something, or null: what the screen shows until the house has it. */
 export function useQueuedFor(thing: string): Queued | null {
   return useQueue().findLast((e) => e.thing === thing && e.state === 'waiting') ?? null;
-}
-
-/** Forgets what is held in memory: for tests. */
-export function resetQueue(): void {
-  entries = null;
-  owner = 0;
 }

@@ -134,7 +134,7 @@ export function RackBoard({
   };
   return (
     <DndContext id="rack" sensors={sensors} onDragEnd={dropped}>
-      <div className="flex flex-wrap items-end gap-4">
+      <div className="mb-1 flex flex-wrap items-end gap-4">
         <ScanField
           places={places}
           tags={tags}

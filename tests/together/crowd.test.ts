@@ -1,0 +1,250 @@
+import { randomInt, randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { endServer, serve } from '../../cli/serve.ts';
+import { startDatabase, type PrivateDatabase } from '../../cli/private-database.ts';
+import { replay } from '../../src/core/history/replay.ts';
+import { operation } from '../../src/core/plan/operations.ts';
+import { runningWait } from '../../src/core/work/waits.ts';
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
+import { stationKey } from '../../src/core/readings/stations.ts';
+import { fillShop } from '../../src/demo/fill-shop.ts';
+import { openDatabase, type Database } from '../../src/server/db/connection.ts';
+import { migrate } from '../../src/server/db/migrate.ts';
+import { loadJob } from '../../src/server/job/load-job.ts';
+import { hashPin } from '../../src/server/people/pin.ts';
+import { makePairingCode } from '../../src/server/people/pair-device.ts';
+import { execute } from '../../src/server/use-case/execute.ts';
+import type { Actor } from '../../src/server/use-case/use-case.ts';
+import { Person, signedIn, type CrowdJob } from './crowd.ts';
+
+const PEOPLE = 30;
+const JOBS = 10;
+const PORT = 4384;
+const BASE = `http://127.0.0.1:${PORT}`;
+const SECRET = 'only for the tests';
+const MINUTE = 60_000;
+const KILLS = 20;
+
+let server: PrivateDatabase;
+let db: Database;
+let app: Awaited<ReturnType<typeof serve>>;
+let crowd: Person[];
+let jobs: CrowdJob[];
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+const env = () => ({ RUBRICA_DATABASE_URL: server.url('rubrica_crowd'), RUBRICA_SECRET: SECRET });
+
+async function takeJobs(actor: Actor): Promise<CrowdJob[]> {
+  const give = async (name: Parameters<typeof execute>[2], input: unknown) => {
+    const done = await execute(db, actor, name, input, randomUUID());
+    if (!done.ok) throw new Error(`${name}: ${JSON.stringify(done.error)}`);
+    return done.value as { number: number; jobId: number };
+  };
+  const made: CrowdJob[] = [];
+  for (let n = 0; n < JOBS; n++) {
+    const usual = usualConstruction('steel-acoustic');
+    const { number, jobId } = await give('desk.take-in', {
+      customer: { name: `Owner ${n}`, phone: '', email: '' },
+      instrument: { maker: '', model: 'Crowd', year: '', serial: `CR-${n}`, construction: usual },
+      complaint: 'everything',
+      touch: 'medium',
+      plays: '',
+      wish: '',
+      neededBy: null,
+      hardDate: false,
+      hardReason: '',
+      limitMinor: null,
+      stringsState: 'at-pitch',
+      cameWith: [],
+      placeId: null,
+    });
+    for (const op of ['clean-body', 'tighten', 'crack-glue', 'rod'])
+      await give('plan.add', { jobId, operation: op, detail: '' });
+    const lines = await db.models.WorkLine.findAll({ where: { jobId } });
+    for (const l of lines)
+      await give('work.answer', { lineId: l.id, version: 0, answer: 'yes', by: 'Owner', how: 'in writing' });
+    const job = await loadJob(db, number);
+    made.push({
+      id: jobId,
+      version: 0,
+      items: job?.inspection.items.slice(0, 12).map((i) => i.key) ?? [],
+      places: job?.readings.stations.filter((s) => s.quantity === 'action') ?? [],
+      lines: lines.map((l) => l.id),
+    });
+  }
+  return made;
+}
+
+beforeAll(async () => {
+  process.env['RUBRICA_SECRET'] = SECRET;
+  server = await startDatabase('crowd-database');
+  const admin = openDatabase(server.url('information_schema'));
+  await admin.sequelize.query('DROP DATABASE IF EXISTS rubrica_crowd');
+  await admin.sequelize.query(
+    'CREATE DATABASE rubrica_crowd CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
+  );
+  await admin.sequelize.close();
+  db = openDatabase(server.url('rubrica_crowd'));
+  await migrate(db.sequelize);
+  await fillShop(db, 'A crowd');
+  const pinHash = await hashPin('1234');
+  const people = await db.models.Person.bulkCreate(
+    Array.from({ length: PEOPLE }, (_, i) => ({
+      name: `Hand ${i}`,
+      initials: 'H',
+      role: 'technician' as const,
+      pinHash,
+    })),
+  );
+  const lead = await db.models.Person.create({ name: 'Lead', initials: 'L', role: 'owner', pinHash });
+  const device = await db.models.Device.create({
+    name: 'd',
+    tokenHash: 'd'.repeat(64),
+    pairedAt: new Date(),
+  });
+  jobs = await takeJobs({
+    personId: lead.id,
+    deviceId: device.id,
+    name: lead.name,
+    initials: 'L',
+    role: 'owner',
+  });
+  const code = await makePairingCode(db, new Date(), PEOPLE);
+  app = await serve(PORT, env(), 'start', false);
+  crowd = [];
+  for (const { id } of people) crowd.push(new Person(BASE, await signedIn(BASE, code, id, '1234'), id, jobs));
+}, 5 * MINUTE);
+
+afterAll(async () => {
+  await endServer(app);
+  await db.sequelize.close();
+  await server.stop();
+});
+
+/** What must be true of the house whatever happened. */
+async function holdsTogether(): Promise<number> {
+  const { models, sequelize } = db;
+  const log = await models.EventRow.findAll({ order: [['id', 'ASC']] });
+  const byCommand = new Map<string, string[]>();
+  for (const e of log)
+    if (e.commandId !== null) byCommand.set(e.commandId, [...(byCommand.get(e.commandId) ?? []), e.kind]);
+  const acknowledged = crowd.flatMap((p) => p.acknowledged);
+  const lost = acknowledged.filter((a) => {
+    const own = (byCommand.get(a.id) ?? []).filter((kind) => kind !== 'step interrupted');
+    return own.length !== 1;
+  });
+  expect(lost).toEqual([]);
+  // Nothing else happened: every command in the log was acknowledged, or is the one somebody still waits for.
+  const known = new Set([...acknowledged.map((a) => a.id), ...crowd.map((p) => p.open)]);
+  const crowdIds = new Set(
+    (await models.Person.findAll()).filter((p) => p.name.startsWith('Hand')).map((p) => p.id),
+  );
+  const strangers = log.filter((e) => crowdIds.has(e.personId ?? 0) && !known.has(e.commandId));
+  expect(strangers.map((e) => e.kind)).toEqual([]);
+
+  const said = replay(
+    log.map(({ kind, entity, entityId, data, jobId }) => ({ kind, entity, entityId, data, jobId })),
+  );
+  const inspections = await models.Inspection.findAll();
+  const answers = await models.InspectionAnswer.findAll();
+  const kept = new Map(
+    answers.map((a) => [
+      `${inspections.find((i) => i.id === a.inspectionId)?.jobId ?? 0}:${a.item}`,
+      { answer: a.answer, note: a.note },
+    ]),
+  );
+  expect(kept).toEqual(said.answers);
+  const rounds = await models.Round.findAll();
+  const readings = new Map(
+    (await models.ReadingRow.findAll()).map((r) => {
+      const round = rounds.find((x) => x.id === r.roundId);
+      return [
+        `${round?.jobId ?? 0}:${round?.kind ?? ''}:${stationKey(r.quantity, r.stringNo, r.fret)}`,
+        r.typed,
+      ];
+    }),
+  );
+  expect(readings).toEqual(said.readings);
+  const remarks = await models.Remark.findAll();
+  expect(new Map(remarks.map((r) => [String(r.id), { words: r.words, answer: r.answer }]))).toEqual(
+    said.remarks,
+  );
+
+  // Clocks: a step runs exactly while somebody's clock does, and nobody has two.
+  const lines = await models.WorkLine.findAll();
+  const open = await models.TimeEntry.findAll({ where: { endedAt: null } });
+  for (const l of lines) {
+    expect([l.id, said.steps.get(String(l.id)) ?? 'ready']).toEqual([l.id, l.step]);
+    expect([l.id, l.step === 'running']).toEqual([l.id, open.some((e) => e.lineId === l.id)]);
+  }
+  expect(new Set(open.map((e) => e.personId)).size).toBe(open.length);
+  const overlaps = await sequelize.query(
+    `SELECT a.id FROM time_entries a JOIN time_entries b ON a.person_id = b.person_id AND a.id < b.id
+     AND a.started_at < COALESCE(b.ended_at, NOW(3)) AND b.started_at < COALESCE(a.ended_at, NOW(3))`,
+    { type: QueryTypes.SELECT },
+  );
+  expect(overlaps).toEqual([]);
+  // Rests: what hangs under Time rests until the end its finished steps say.
+  for (const job of await models.Job.findAll()) {
+    if (job.waitingUntil === null) continue;
+    const own = lines.filter((l) => l.jobId === job.id && l.step === 'finished');
+    const rest = runningWait(
+      own.map((l) => ({
+        lineId: l.id,
+        title: l.title,
+        finishedAt: l.finishedAt?.getTime() ?? null,
+        wait: operation(l.operation).wait,
+      })),
+      0,
+    );
+    expect([job.id, job.waitingUntil.getTime()]).toEqual([job.id, rest?.until]);
+  }
+  return acknowledged.length;
+}
+
+const runFor = async (ms: number, beside: () => Promise<void> = () => Promise.resolve()): Promise<void> => {
+  const end = Date.now() + ms;
+  let over = false;
+  const stop = () => over || Date.now() > end;
+  const all = Promise.all(crowd.map((p) => p.live(stop)));
+  await beside();
+  await all;
+  over = true;
+};
+
+test(
+  'thirty people on ten jobs for a minute: every acknowledged change is in the log once, and the log says the state',
+  async () => {
+    await runFor(MINUTE);
+    const count = await holdsTogether();
+    process.stdout.write(`${count} changes acknowledged in a minute\n`);
+    expect(count).toBeGreaterThan(300);
+  },
+  5 * MINUTE,
+);
+
+test(
+  'killed at twenty moments, house or database: nothing acknowledged is lost, nothing doubled',
+  async () => {
+    const before = crowd.flatMap((p) => p.acknowledged).length;
+    await runFor(KILLS * 2500, async () => {
+      for (let n = 0; n < KILLS; n++) {
+        await pause(300 + randomInt(1500));
+        if (n % 2 === 0) {
+          const gone = new Promise((resolve) => app.once('exit', resolve));
+          app.kill('SIGKILL');
+          await gone;
+          app = await serve(PORT, env(), 'start', false);
+        } else {
+          process.kill(server.pid, 'SIGKILL');
+          await pause(100);
+          server = await startDatabase('crowd-database');
+        }
+      }
+    });
+    const count = await holdsTogether();
+    process.stdout.write(`${count - before} changes acknowledged between ${KILLS} kills\n`);
+    expect(count).toBeGreaterThan(before);
+  },
+  10 * MINUTE,
+);
