@@ -15,6 +15,7 @@ import type { Options } from '../main.ts';
 import { startDatabase } from '../private-database.ts';
 import { rowOf, type Row } from '../bench/row.ts';
 import { answerRow, gateRow } from '../bench/inspection-rows.ts';
+import { paperRows, screenRows } from '../bench/screen-rows.ts';
 import { planRows } from '../bench/plan-rows.ts';
 import { sheetRows } from '../bench/sheet-rows.ts';
 import { sumRows } from '../bench/sum-rows.ts';
@@ -125,21 +126,13 @@ async function listen(cookies: string): Promise<{ next: () => Promise<void>; clo
   return { next: () => new Promise((resolve) => (heard = resolve)), close: () => stop.abort() };
 }
 
-async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[]> {
+/** Saves a reading again and again through the house, each time another one. */
+async function saver(db: Database, jobId: number, cookies: string): Promise<(i: number) => Promise<void>> {
   const base = `http://127.0.0.1:${PORT}`;
-  const page = (path: string) => async () => {
-    const answer = await fetch(base + path, { headers: { cookie: cookies } });
-    if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
-    await answer.text();
-  };
-  const sql = (text: string) => () => db.sequelize.query(text, { type: QueryTypes.SELECT });
-  const job = await db.models.Job.findOne({ where: { number: READ_JOB } });
-  if (!job) throw new Error(`no job ${READ_JOB}`);
-  const jobSql = `SELECT r.* FROM readings r JOIN rounds o ON o.id = r.round_id JOIN jobs j ON j.id = o.job_id WHERE j.number = ${READ_JOB}`;
-  let version = await versionOf(db, job.id);
-  const save = async (i: number) => {
+  let version = await versionOf(db, jobId);
+  return async (i: number) => {
     const input = {
-      jobId: job.id,
+      jobId: jobId,
       round: 'as-found',
       quantity: 'relief',
       string: 0,
@@ -157,6 +150,20 @@ async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[
     if (!said.ok || !said.value) throw new Error(`saving was refused: ${JSON.stringify(said)}`);
     ({ version } = said.value);
   };
+}
+
+async function rowsAt(db: Database, jobs: number, cookies: string): Promise<Row[]> {
+  const base = `http://127.0.0.1:${PORT}`;
+  const page = (path: string) => async () => {
+    const answer = await fetch(base + path, { headers: { cookie: cookies } });
+    if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
+    await answer.text();
+  };
+  const sql = (text: string) => () => db.sequelize.query(text, { type: QueryTypes.SELECT });
+  const job = await db.models.Job.findOne({ where: { number: READ_JOB } });
+  if (!job) throw new Error(`no job ${READ_JOB}`);
+  const jobSql = `SELECT r.* FROM readings r JOIN rounds o ON o.id = r.round_id JOIN jobs j ON j.id = o.job_id WHERE j.number = ${READ_JOB}`;
+  const save = await saver(db, job.id, cookies);
   const events = await listen(cookies);
   // What a screen of another process does: it hears the event, settles, and fetches its page again.
   const shownElsewhere = async (i: number) => {
@@ -216,6 +223,10 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
       if (!wanted.includes('server')) return rows;
       const bare = await times(() => db.sequelize.query(BARE_SAVE));
       rows.push(await answerRow(db, `http://127.0.0.1:${PORT}`, cookies, bare));
+      const bases = [`http://127.0.0.1:${PORT}`, `http://127.0.0.1:${SECOND_PORT}`] as const;
+      const read = await db.models.Job.findOne({ where: { number: READ_JOB } });
+      rows.push(...(await paperRows(bases[0], cookies, bare)));
+      rows.push(...(await screenRows(bases, cookies, bare, await saver(db, read?.id ?? 0, cookies))));
       for (const jobs of SIZES) {
         say(`filling up to ${jobs} jobs …`);
         await fillUpTo(db, jobs);

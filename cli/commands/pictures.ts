@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
@@ -8,12 +10,14 @@ import type { Options } from '../main.ts';
 import { ROOT } from '../paths.ts';
 import { endServer, serve } from '../serve.ts';
 
+/** The bass with a socket found loose. */
+const PHONE_JOB_ID = 9;
+
 const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']> = [
   ['rack', '/rack'],
   ['desk', '/desk'],
   ['take-in', '/desk/take-in'],
   ['bench', '/bench'],
-  ['shelf', '/shelf'],
   ['house', '/house'],
   [
     'sums',
@@ -32,6 +36,25 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
 ];
+
+/** The estimate as a customer reads it, by a link that is made for the picture and taken back again. */
+async function phonePicture(page: Page, base: string, path: string): Promise<void> {
+  const give = async (name: string, input: unknown): Promise<Record<string, unknown>> => {
+    const answer = await page.request.post(`${base}/api/command`, {
+      headers: { origin: base },
+      data: { id: randomUUID(), name, input },
+    });
+    return ((await answer.json()) as { value: Record<string, unknown> }).value;
+  };
+  const { token, linkId } = await give('work.link', { jobId: PHONE_JOB_ID, purpose: 'estimate' });
+  const phone = await page.context().newPage();
+  await phone.setViewportSize({ width: 390, height: 844 });
+  await phone.goto(`${base}/estimate/${String(token)}`);
+  await phone.waitForSelector('h1');
+  await phone.screenshot({ path });
+  await phone.close();
+  await give('work.withdraw-link', { linkId });
+}
 
 /** Takes one picture of each main view at 1280x800 from the demo shop: all, or those named. */
 export async function run(o: Options): Promise<number> {
@@ -60,6 +83,8 @@ export async function run(o: Options): Promise<number> {
       if (name === 'plans') await page.waitForSelector('article');
       await page.screenshot({ path: join(folder, `${name}.png`) });
     }
+    if (o.rest.length === 0 || o.rest.includes('estimate-phone'))
+      await phonePicture(page, `http://127.0.0.1:${port}`, join(folder, 'estimate-phone.png'));
   } finally {
     await browser.close();
     await endServer(child);

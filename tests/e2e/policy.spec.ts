@@ -85,12 +85,29 @@ test('without a session nothing is done, and a customer’s link opens nothing b
     data: { choice: 'leave', by: 'Nobody', note: '' },
   });
   expect(answered.status()).toBe(409);
+  for (const said of [
+    { lineId: 1, version: 0, answer: 'yes', by: 'Nobody' },
+    { words: 'Anybody there?', by: 'Nobody' },
+    { choice: 'leave', by: 'Nobody', note: '' },
+  ])
+    expect(
+      (await nobody.post(`${A}/api/estimate/${token}`, { headers: { origin: A }, data: said })).status(),
+    ).toBe(409);
+  for (const path of ['photo/1', 'check', 'pdf'])
+    expect([path, (await nobody.get(`${A}/api/link/${token}/${path}`)).status()]).toEqual([path, 404]);
   const elsewhere = await nobody.post(`${A}/api/offer/${token}`, {
     headers: { origin: 'https://elsewhere.invalid' },
     data: { choice: 'leave', by: 'Nobody', note: '' },
   });
   expect(elsewhere.status()).toBe(403);
-  for (const path of ['/api/operations', '/api/job/412/history', '/api/job/412/readings', '/api/events'])
+  for (const path of [
+    '/api/operations',
+    '/api/job/412/history',
+    '/api/job/412/readings',
+    '/api/events',
+    '/api/job/412/paper/bench',
+    '/api/job/412/wait',
+  ])
     expect([path, (await nobody.get(`${A}${path}`)).status()]).toEqual([path, 401]);
   await nobody.dispose();
 });

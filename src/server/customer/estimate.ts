@@ -6,6 +6,7 @@ import type { Models } from '../db/models/index.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { custodyOf } from '../custody/load-custody.ts';
 import { shopOf } from '../house/load-shop.ts';
+import { answerOfferWhere, offerOfJob } from '../plan/offers.ts';
 import { lockedJob, recordByCustomer, refreshAsCustomer, ringDesk } from './by-customer.ts';
 import { openLink } from './links.ts';
 
@@ -37,7 +38,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
     models.Setting.findAll(),
     models.Remark.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
     custodyOf(models, job.id),
-    models.Offer.findOne({ where: { jobId: job.id, withdrawnAt: null }, order: [['id', 'DESC']] }),
+    offerOfJob(db, job.id, now),
   ]);
   const shop = shopOf(settings);
   const agreed = lines
@@ -52,7 +53,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
     limit: job.limitMinor,
     expiresAt: link.expiresAt.toISOString(),
     agreed: total(agreed, shop.taxRate, { kind: job.discountKind, value: job.discountValue }).toPay,
-    option: offer?.choice ? (offer.content.options.find((o) => o.id === offer.choice)?.name ?? null) : null,
+    offer,
     lines: lines.map((l) => ({
       id: l.id,
       version: l.version,
@@ -127,6 +128,17 @@ export async function answerEstimate(
     );
     return { ok: true };
   });
+}
+
+/** The customer chooses one of the options put before them, by the estimate's link. */
+export async function chooseByLink(
+  db: Database,
+  token: string,
+  answer: { readonly choice: string; readonly by: string; readonly note: string },
+  now: Date,
+): Promise<Answered> {
+  const link = await openLink(db, token, 'estimate', now);
+  return link ? answerOfferWhere(db, { jobId: link.jobId }, answer, now) : NOTHING;
 }
 
 /** A question from the customer, by their link. */

@@ -3,6 +3,7 @@ import { optionsFor, type OfferContent } from '../../core/plan/options.ts';
 import { plansFor } from '../../core/plan/solve/plans.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
+import type { Models } from '../db/models/index.ts';
 import type { Offer } from '../db/models/plans.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { shopOf } from '../house/load-shop.ts';
@@ -121,7 +122,15 @@ const notThere = (offer: Offer, choice: string): string | null =>
 /** What the link of an offer opens: its options and how it stands. Null where the token opens nothing. */
 export async function openOffer({ models }: Database, token: string, now: Date) {
   if (!/^[\w-]{43}$/.test(token)) return null;
-  const offer = await models.Offer.findOne({ where: { tokenHash: tokenHash(token) } });
+  return shownOffer(models, { tokenHash: tokenHash(token) }, now);
+}
+
+/** The newest offer of a job as its customer is shown it, or null where none is open or answered. */
+export const offerOfJob = ({ models }: Pick<Database, 'models'>, jobId: number, now: Date) =>
+  shownOffer(models, { jobId }, now);
+
+async function shownOffer(models: Models, where: { tokenHash: string } | { jobId: number }, now: Date) {
+  const offer = await models.Offer.findOne({ where, order: [['id', 'DESC']] });
   if (!offer || (offer.withdrawnAt !== null && offer.choice === null)) return null;
   if (offer.expiresAt <= now && offer.choice === null) return null;
   const shop = shopOf(await models.Setting.findAll());
@@ -146,9 +155,20 @@ export async function answerOffer(
   now: Date,
 ): Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }> {
   if (!/^[\w-]{43}$/.test(token)) return { ok: false, message: 'This link opens nothing.' };
+  return answerOfferWhere(db, { tokenHash: tokenHash(token) }, answer, now);
+}
+
+/** The same for the newest offer of a job, by another link of the same customer that was checked before. */
+export async function answerOfferWhere(
+  db: Database,
+  where: { readonly tokenHash: string } | { readonly jobId: number },
+  answer: { readonly choice: string; readonly by: string; readonly note: string },
+  now: Date,
+): Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }> {
   return db.sequelize.transaction(async (t) => {
     const offer = await db.models.Offer.findOne({
-      where: { tokenHash: tokenHash(token) },
+      where,
+      order: [['id', 'DESC']],
       transaction: t,
       lock: t.LOCK.UPDATE,
     });

@@ -6,6 +6,7 @@ import { formatMoney } from '../../core/money/money.ts';
 import type { Estimate } from '../../server/customer/estimate.ts';
 import { readDraft, saveDraft, useMounted } from '../draft.ts';
 import { FormField } from '../form-field.tsx';
+import { ChooseOption } from '../plan/choose-option.tsx';
 import { AskTheShop } from './ask-the-shop.tsx';
 import { sayByLink } from './say-by-link.ts';
 
@@ -48,10 +49,10 @@ export function AnswerEstimate({ token, estimate }: { readonly token: string; re
   };
   return (
     <>
-      {estimate.option && (
-        <p>
-          You chose: <b>{estimate.option}</b>
-        </p>
+      {estimate.offer && (
+        <section aria-label="Options" className="py-2">
+          <ChooseOption token={token} offer={estimate.offer} by="estimate" />
+        </section>
       )}
       <p className="py-1">
         {asked.length === 0

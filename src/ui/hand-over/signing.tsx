@@ -1,6 +1,7 @@
 'use client';
 
-import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
@@ -60,6 +61,31 @@ export function Signing({ job }: Pick<LeafProps, 'job'>) {
   );
 }
 
+/** Compares what was signed with what stands in the house now, once more, and says so. */
+function Verify({ whole }: { readonly whole: boolean }) {
+  const router = useRouter();
+  const [looking, look] = useTransition();
+  const [asked, setAsked] = useState(false);
+  return (
+    <p className="flex flex-wrap items-center gap-2">
+      <button
+        type="button"
+        className="button"
+        disabled={looking}
+        onClick={() => {
+          setAsked(true);
+          look(() => router.refresh());
+        }}
+      >
+        Verify
+      </button>
+      <span role="status">
+        {asked && !looking && (whole ? 'Sheet and record agree.' : 'They do not agree: see above.')}
+      </span>
+    </p>
+  );
+}
+
 /** The seal of a signed job, whole or broken. */
 export function Seal({ job }: Pick<LeafProps, 'job'>) {
   const { seal, handOver } = job;
@@ -78,6 +104,7 @@ export function Seal({ job }: Pick<LeafProps, 'job'>) {
         <p className="text-rubric">Differs from what was signed: {seal.changed.join(', ')}.</p>
       )}
       <p className="font-mono text-xs break-all text-quiet">SHA-256 {seal.digest}</p>
+      <Verify whole={whole} />
       <a href={`/api/job/${job.number}/sheet`} className="button mt-2" target="_blank" rel="noreferrer">
         Customer’s sheet (PDF)
       </a>

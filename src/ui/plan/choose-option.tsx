@@ -10,7 +10,16 @@ import { OptionCard } from './option-card.tsx';
 type Opened = NonNullable<Awaited<ReturnType<typeof openOffer>>>;
 
 /** The options with the customer's answer: one tap on one of them, a name, and it is the shop's to do. */
-export function ChooseOption({ token, offer }: { readonly token: string; readonly offer: Opened }) {
+export function ChooseOption({
+  token,
+  offer,
+  by: door = 'offer',
+}: {
+  readonly token: string;
+  readonly offer: Opened;
+  /** which link the customer came by */
+  readonly by?: 'offer' | 'estimate';
+}) {
   const router = useRouter();
   const [choice, setChoice] = useState('');
   const [by, setBy] = useState('');
@@ -23,7 +32,7 @@ export function ChooseOption({ token, offer }: { readonly token: string; readonl
     setBusy(true);
     setWrong('');
     try {
-      const answer = await fetch(`/api/offer/${token}`, {
+      const answer = await fetch(`/api/${door}/${token}`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ choice, by: by.trim(), note: note.trim() }),

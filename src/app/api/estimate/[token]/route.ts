@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { answerEstimate, askByLink } from '../../../../server/customer/estimate.ts';
+import { answerEstimate, askByLink, chooseByLink } from '../../../../server/customer/estimate.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { wakeFeed } from '../../../../server/events/feed.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
@@ -12,10 +12,15 @@ const body = z.union([
     answer: z.enum(['yes', 'no']),
     by,
   }),
+  z.object({
+    choice: z.enum(['leave', 'sufficient', 'best']),
+    by,
+    note: z.string().trim().max(400),
+  }),
   z.object({ words: z.string().trim().min(1).max(1000), by }),
 ]);
 
-/** What a customer says by their link: yes or no to a line, or a question. The token is the permission for this alone. */
+/** What a customer says by their link: yes or no to a line, one of the options, or a question. The token is the permission for this alone. */
 export async function POST(
   request: Request,
   { params }: { readonly params: Promise<{ token: string }> },
@@ -27,10 +32,13 @@ export async function POST(
     return Response.json({ ok: false, message: 'Write your name, and what you say.' }, { status: 422 });
   const { token } = await params;
   const said = read.data;
+  const [db, now] = [database(), new Date()];
   const done =
     'words' in said
-      ? await askByLink(database(), token, said, new Date())
-      : await answerEstimate(database(), token, said, new Date());
+      ? await askByLink(db, token, said, now)
+      : 'choice' in said
+        ? await chooseByLink(db, token, said, now)
+        : await answerEstimate(db, token, said, now);
   if (done.ok) wakeFeed();
   return Response.json(done, { status: done.ok ? 200 : 409 });
 }
