@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
+import { FreshLink } from './fresh-link.tsx';
+import { Resend } from './resend.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
@@ -15,56 +16,20 @@ const NAMES: Readonly<Record<Purpose, string>> = {
 const MESSAGES = { estimate: 'estimate', ready: 'ready', 'next-check': 'next check' } as const;
 const STATES = { waiting: 'on its way', delivered: 'delivered', failed: 'failed' } as const;
 
-/** A link that was made a moment ago: it is shown once, to be copied. */
-function Fresh({ purpose, token }: { readonly purpose: Purpose; readonly token: string }) {
-  const [copied, setCopied] = useState(false);
-  const url = `${window.location.origin}/${purpose}/${token}`;
-  return (
-    <div className="space-y-1 border border-plain p-3">
-      <p className="text-sm">It opens this and nothing else, and is shown once.</p>
-      <div className="flex items-end gap-2">
-        <FormField label="The customer’s link" className="min-w-0 flex-1">
-          {(w) => <input {...w} className="field" readOnly value={url} onFocus={(e) => e.target.select()} />}
-        </FormField>
-        <button
-          type="button"
-          className="button"
-          onClick={() => void navigator.clipboard.writeText(url).then(() => setCopied(true))}
-        >
-          {copied ? 'Copied' : 'Copy'}
-        </button>
-      </div>
-    </div>
-  );
-}
-
 function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
-  const { give, busy, trouble } = useSend();
   if (job.messages.length === 0) return null;
   return (
-    <>
-      <ul className="text-sm" aria-label="Messages to the customer">
-        {job.messages.map((m) => (
-          <li key={m.id} className={m.state === 'failed' ? 'text-rubric' : 'text-quiet'}>
-            {m.state === 'failed' && '◆ '}
-            {m.channel === 'mail' ? 'E-mail' : 'Text'}, {MESSAGES[m.purpose as keyof typeof MESSAGES]}:{' '}
-            {STATES[m.state]}
-            {m.trouble && ` (${m.trouble})`} · {sayMoment(m.madeAt)}{' '}
-            {m.state === 'failed' && may && (
-              <button
-                type="button"
-                className="button"
-                disabled={busy}
-                onClick={() => void give('desk.resend', { messageId: m.id })}
-              >
-                Send it again
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
-      <Trouble trouble={trouble} />
-    </>
+    <ul className="text-sm" aria-label="Messages to the customer">
+      {job.messages.map((m) => (
+        <li key={m.id} className={m.state === 'failed' ? 'text-rubric' : 'text-quiet'}>
+          {m.state === 'failed' && '◆ '}
+          {m.channel === 'mail' ? 'E-mail' : 'Text'}, {MESSAGES[m.purpose as keyof typeof MESSAGES]}:{' '}
+          {STATES[m.state]}
+          {m.trouble && ` (${m.trouble})`} · {sayMoment(m.madeAt)}{' '}
+          {m.state === 'failed' && may && <Resend messageId={m.id} />}
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -129,7 +94,9 @@ export function LinksPanel({
           )}
         </div>
       )}
-      {token !== '' && open && <Fresh purpose={purpose} token={token} />}
+      {token !== '' && open && (
+        <FreshLink path={`/${purpose}/${token}`} words="It opens this and nothing else, and is shown once." />
+      )}
       <Messages job={job} may={may} />
       <Trouble trouble={trouble} />
     </section>

@@ -96,9 +96,11 @@ export function Seal({ job }: Pick<LeafProps, 'job'>) {
       <h2 id="seal" className={`text-xl ${whole ? 'text-seal' : 'text-rubric'}`}>
         {whole ? '✒ Signed and sealed' : '◆ Changed since it was signed'}
       </h2>
-      <p>
-        {handOver.signer}, {handOver.signedAt && sayMoment(handOver.signedAt)}
-      </p>
+      {handOver.signedAt && (
+        <p>
+          {handOver.signer}, {sayMoment(handOver.signedAt)}
+        </p>
+      )}
       {handOver.signature && <SignatureDrawing json={handOver.signature} />}
       {seal.kind === 'broken' && (
         <p className="text-rubric">Differs from what was signed: {seal.changed.join(', ')}.</p>

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { GatewaySettings } from '../../contracts/house-rules.ts';
 import type { OutboxMessage } from '../../server/messages/load-outbox.ts';
+import { Resend } from '../customer/resend.tsx';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import { PillChoice } from '../pill-choice.tsx';
@@ -83,11 +84,9 @@ export function Outbox({
   readonly mayChange: boolean;
   readonly maySend: boolean;
 }) {
-  const { give, busy, trouble } = useSend();
   return (
     <div className="space-y-4 px-5 py-4">
       <Gateway key={version} gateway={gateway} version={version} may={mayChange} />
-      <Trouble trouble={trouble} />
       {messages.length === 0 && <p className="text-quiet">No message was written yet.</p>}
       <ul aria-label="Outbox">
         {messages.map((m) => (
@@ -117,16 +116,7 @@ export function Outbox({
                 </pre>
               )}
             </details>
-            {m.state === 'failed' && maySend && (
-              <button
-                type="button"
-                className="button"
-                disabled={busy}
-                onClick={() => void give('desk.resend', { messageId: m.id })}
-              >
-                Send it again
-              </button>
-            )}
+            {m.state === 'failed' && maySend && <Resend messageId={m.id} />}
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { optionsFor, type CustomerOption } from '../../core/plan/options.ts';
 import type { Plans } from '../../core/plan/solve/plans.ts';
+import { FreshLink } from '../customer/fresh-link.tsx';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
@@ -59,30 +60,6 @@ function Said({ job, offer }: Pick<LeafProps, 'job'> & { readonly offer: Offer }
   );
 }
 
-function Link({ token }: { readonly token: string }) {
-  const [copied, setCopied] = useState(false);
-  const url = `${window.location.origin}/options/${token}`;
-  return (
-    <div className="border border-plain p-3">
-      <p className="text-sm">
-        This link opens the options and nothing else. It is shown once; send it to the customer now.
-      </p>
-      <div className="flex items-end gap-2">
-        <FormField label="The customer’s link" className="flex-1">
-          {(w) => <input {...w} className="field" readOnly value={url} onFocus={(e) => e.target.select()} />}
-        </FormField>
-        <button
-          type="button"
-          className="button"
-          onClick={() => void navigator.clipboard.writeText(url).then(() => setCopied(true))}
-        >
-          {copied ? 'Copied' : 'Copy'}
-        </button>
-      </div>
-    </div>
-  );
-}
-
 /** Two or three options in plain words, put before the customer by a link, on paper or at the counter. */
 export function OptionsPanel({
   job,
@@ -119,7 +96,12 @@ export function OptionsPanel({
         </a>
         <Trouble trouble={trouble} />
       </div>
-      {token !== '' && open && <Link token={token} />}
+      {token !== '' && open && (
+        <FreshLink
+          path={`/options/${token}`}
+          words="This link opens the options and nothing else. It is shown once; send it to the customer now."
+        />
+      )}
       {open && (
         <div className="space-y-3 border-t border-line pt-3">
           <p>

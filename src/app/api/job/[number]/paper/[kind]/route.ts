@@ -1,12 +1,11 @@
-import { database } from '../../../../../../server/db/connection.ts';
-import { loadJob, type JobView } from '../../../../../../server/job/load-job.ts';
+import type { JobView } from '../../../../../../server/job/load-job.ts';
 import { benchSheet } from '../../../../../../server/printing/bench-sheet.ts';
 import { customerSheet } from '../../../../../../server/printing/customer-sheet.ts';
 import { estimatePaper } from '../../../../../../server/printing/estimate-paper.ts';
 import { sizeAsked, type PaperSize } from '../../../../../../server/printing/paper.ts';
 import { receiptPaper, tagPaper } from '../../../../../../server/printing/receipt-paper.ts';
 import { pdfAnswer } from '../../../../../_lib/file-answer.ts';
-import { currentActor } from '../../../../../_lib/session.ts';
+import { jobAsked } from '../../../../../_lib/job-asked.ts';
 
 type Make = (job: JobView, size: PaperSize, host: string) => Promise<Buffer>;
 
@@ -24,11 +23,11 @@ export async function GET(
   request: Request,
   { params }: { readonly params: Promise<{ number: string; kind: string }> },
 ): Promise<Response> {
-  if (!(await currentActor())) return new Response('Sign in first.', { status: 401 });
-  const { number, kind } = await params;
+  const job = await jobAsked(params);
+  if (job instanceof Response) return job;
+  const { kind } = await params;
   const make = Object.hasOwn(PAPERS, kind) ? PAPERS[kind] : undefined;
-  const job = make && /^\d{1,9}$/.test(number) ? await loadJob(database(), Number(number)) : null;
-  if (!make || !job) return new Response('There is no such paper.', { status: 404 });
+  if (!make) return new Response('There is no such paper.', { status: 404 });
   const host = `http://${request.headers.get('host') ?? '127.0.0.1'}`;
   return pdfAnswer(await make(job, sizeAsked(request), host), `${kind}-${job.number}.pdf`);
 }
