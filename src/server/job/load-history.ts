@@ -1,6 +1,9 @@
 import { sayChange } from '../../core/history/say-change.ts';
 import type { Database } from '../db/connection.ts';
 
+/** Who did what nobody of the shop did. */
+const nobodyHere = (entity: string): string => (entity === 'message' ? 'the gateway' : 'the customer');
+
 /** Everything that changed on a job, oldest first: when, by whom, of what, from what to what. Null when there is no such job. */
 export async function loadHistory({ models }: Database, number: number) {
   const job = await models.Job.findOne({ where: { number } });
@@ -17,7 +20,7 @@ export async function loadHistory({ models }: Database, number: number) {
     entries: events.map((e) => ({
       id: Number(e.id),
       at: e.at.toISOString(),
-      by: e.personId === null ? 'the customer' : (name.get(e.personId) ?? ''),
+      by: e.personId === null ? nobodyHere(e.entity) : (name.get(e.personId) ?? ''),
       on: e.deviceId === null ? '' : (device.get(e.deviceId) ?? ''),
       kind: e.kind,
       ...sayChange(e),
