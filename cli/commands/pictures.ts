@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
@@ -38,7 +38,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
 ];
 
 /** The estimate as a customer reads it, by a link that is made for the picture and taken back again. */
-async function phonePicture(page: Page, base: string, path: string): Promise<void> {
+async function phonePicture(browser: Browser, page: Page, base: string, path: string): Promise<void> {
   const give = async (name: string, input: unknown): Promise<Record<string, unknown>> => {
     const answer = await page.request.post(`${base}/api/command`, {
       headers: { origin: base },
@@ -47,8 +47,7 @@ async function phonePicture(page: Page, base: string, path: string): Promise<voi
     return ((await answer.json()) as { value: Record<string, unknown> }).value;
   };
   const { token, linkId } = await give('work.link', { jobId: PHONE_JOB_ID, purpose: 'estimate' });
-  const phone = await page.context().newPage();
-  await phone.setViewportSize({ width: 390, height: 844 });
+  const phone = await browser.newPage({ viewport: { width: 390, height: 844 } });
   await phone.goto(`${base}/estimate/${String(token)}`);
   await phone.waitForSelector('h1');
   await phone.screenshot({ path });
@@ -84,7 +83,7 @@ export async function run(o: Options): Promise<number> {
       await page.screenshot({ path: join(folder, `${name}.png`) });
     }
     if (o.rest.length === 0 || o.rest.includes('estimate-phone'))
-      await phonePicture(page, `http://127.0.0.1:${port}`, join(folder, 'estimate-phone.png'));
+      await phonePicture(browser, page, `http://127.0.0.1:${port}`, join(folder, 'estimate-phone.png'));
   } finally {
     await browser.close();
     await endServer(child);
