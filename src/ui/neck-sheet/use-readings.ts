@@ -141,8 +141,10 @@ export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
       ...ours,
     };
     if (error.code === 'conflict' && sent?.includes(error.theirs.says)) {
-      // The colleague is this tablet itself: its earlier text arrived, the answer did not.
-      await give(station, { text, base: error.theirs.version, unit, state: 'typing' });
+      // The colleague is this tablet itself: its earlier text arrived, the answer did not. What is typed since stays.
+      const base = error.theirs.version;
+      if (now && now.text !== text) change(key, { ...now, base });
+      else await give(station, { text, base, unit, state: 'typing' });
     } else if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
     else if (error.code === 'offline' || error.code === 'signed-out')
       change(key, { ...rest, ...(rest.text === text && { command }), state: 'unsent' });
