@@ -48,6 +48,8 @@ export function Live() {
       );
       wait = undefined;
       if (!there) return soon(AGAIN_MS);
+      // Sums show nothing of the house and keep what is typed in the address: looking again would only disturb the hand.
+      if (window.location.pathname.startsWith('/sums/')) return;
       busy.current = true;
       look(() => router.refresh());
     };

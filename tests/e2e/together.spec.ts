@@ -191,7 +191,7 @@ async function checkAndSign(): Promise<void> {
   await expect(bag).toBeEnabled();
   await per.getByLabel('Signs by name, without drawing').check();
   await per.getByRole('button', { name: 'Sign and close' }).click();
-  await expect(per.getByText('Signed and sealed')).toBeVisible();
+  await expect(per.getByRole('heading', { name: /Signed and sealed/ })).toBeVisible();
 }
 
 test('handed over, signed and paid; after delivery a tweak is asked for on the phone, done and signed again', async () => {
@@ -236,7 +236,7 @@ test('one byte of a sealed record changed in the database: which one is said', a
   await expect(per.getByText('They do not agree: see above.')).toBeVisible();
   await change('left a scratck', 'left a scratch');
   await per.reload();
-  await expect(per.getByText('Signed and sealed')).toBeVisible();
+  await expect(per.getByRole('heading', { name: /Signed and sealed/ })).toBeVisible();
 });
 
 test('a tag is moved on the rack by drag, by keys and by scanning it and a place', async () => {

@@ -93,9 +93,7 @@ export function Outbox({
           <li key={m.id} className="border-b border-line py-2">
             <details>
               <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-4">
-                <Link href={`/job/${m.number}/hand-over`} className="font-serif text-lg font-bold underline">
-                  {m.number}
-                </Link>
+                <b className="font-serif text-lg">{m.number}</b>
                 <span className="min-w-0 flex-1">{m.subject}</span>
                 <span className="text-sm text-quiet">
                   {m.channel === 'mail' ? 'e-mail' : 'text'} to {m.address || 'nobody'} ·{' '}
@@ -106,6 +104,9 @@ export function Outbox({
                   {m.trouble && `: ${m.trouble}`}
                 </span>
               </summary>
+              <Link href={`/job/${m.number}/hand-over`} className="underline">
+                To job {m.number}
+              </Link>
               <pre className="py-2 font-sans break-words whitespace-pre-wrap">{m.body}</pre>
               {m.calendar && (
                 <pre

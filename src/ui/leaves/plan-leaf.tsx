@@ -1,7 +1,7 @@
 'use client';
 
 import { useSearchParams } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { AchievedPanel } from '../plan/achieved-panel.tsx';
 import { FretPanel } from '../plan/fret-panel.tsx';
 import { IntonationPanel } from '../plan/intonation-panel.tsx';
@@ -32,9 +32,14 @@ export function PlanLeaf({ job, allowed }: LeafProps) {
   const [part, showPart] = useState<Part>(isPart(asked) ? asked : 'proposed');
   const setPart = (to: Part) => {
     showPart(to);
-    // A reload, or a link given to a colleague, comes to the same part.
-    window.history.replaceState(null, '', `?part=${to}`);
+    // A reload, or a link given to a colleague, comes to the same part. Behind a hash: with another query the next look
+    // at the page would be another page, and what is tried on this one gone.
+    window.history.replaceState(null, '', `#${to}`);
   };
+  useEffect(() => {
+    const said = window.location.hash.slice(1);
+    if (isPart(said)) showPart(said);
+  }, []);
   const trying = useTrying();
   const model = useMemo(() => modelOfView(job), [job]);
   const problem = useMemo(() => problemOfView(job), [job]);
