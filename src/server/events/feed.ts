@@ -17,6 +17,8 @@ const POLL_MS = 150;
 const DELIVER_EVERY = 10;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
 const LOOK_BACK = 500;
+/** One that was given its number early and committed late is looked for at each fifth poll. */
+const LATE_EVERY = 5;
 
 /**
  * Reads the event log and tells listeners what is new. It asks the database, so events of every process arrive. It runs
@@ -84,11 +86,23 @@ class EventFeed {
     );
   }
 
+  /** What was not told yet. Where nothing newer stands there, only now and then is looked back for a late one. */
+  private async fresh(): Promise<Heard[]> {
+    const [last] = await this.db().sequelize.query<{ id: number | null }>(
+      'SELECT MAX(id) AS id FROM events',
+      {
+        type: QueryTypes.SELECT,
+      },
+    );
+    if ((last?.id ?? 0) <= this.newest && this.polls % LATE_EVERY !== 0) return [];
+    return (await this.read(this.newest)).filter((e) => !this.seen.has(e.id));
+  }
+
   private async poll(): Promise<void> {
     this.polling = true;
     try {
       if (this.polls++ % DELIVER_EVERY === 0) await deliverDue(this.db(), new Date());
-      const fresh = (await this.read(this.newest)).filter((e) => !this.seen.has(e.id));
+      const fresh = await this.fresh();
       for (const e of fresh) this.seen.add(e.id);
       this.newest = Math.max(this.newest, ...fresh.map((e) => e.id));
       if (this.seen.size > 4 * LOOK_BACK)
