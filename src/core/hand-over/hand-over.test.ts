@@ -65,6 +65,53 @@ describe('what changed, in plain words', () => {
   });
 });
 
+describe('what changed, at its edges and over several strings', () => {
+  test('heights are the mean of all strings read both times', () => {
+    const said = sayWhatChanged([
+      reading('action', 3, 2),
+      reading('action', 2, 1.5),
+      reading('action', null, 9),
+      reading('action', 9, null),
+    ]);
+    expect(said).toEqual([
+      'The strings stand lower: 4.4/64 (1.75 mm) on average instead of 6.3/64 (2.50 mm).',
+    ]);
+  });
+  test.each([
+    ['relief', 0.2, 0.24, 'The neck is given a little more bow: .009 (0.24 mm) instead of .008 (0.20 mm).'],
+    [
+      'nut-gap',
+      0.1,
+      0.15,
+      'At the first fret the strings press down a little harder: .006 (0.15 mm) instead of .004 (0.10 mm).',
+    ],
+  ] as const)('%s is said without an average', (quantity, before, after, words) => {
+    expect(sayWhatChanged([reading(quantity, before, after)])).toEqual([words]);
+  });
+  test.each([
+    ['action', 2, 2.0625, true],
+    ['action', 2, 2.03, false],
+    ['relief', 0.25, 0.5, true],
+    ['nut-gap', 0.5, 0.515, false],
+    ['intonation', 3, 2, true],
+    ['intonation', 3, 2.5, false],
+  ] as const)('%s from %d to %d is told: %s', (quantity, before, after, told) => {
+    expect(sayWhatChanged([reading(quantity, before, after)])).toHaveLength(told ? 1 : 0);
+  });
+  test('intonation is judged by the worst string, flat or sharp', () => {
+    expect(
+      sayWhatChanged([
+        reading('intonation', -9, 3),
+        reading('intonation', 2, -2),
+        reading('intonation', 1, 0),
+      ]),
+    ).toEqual(['It plays better in tune up the neck: at most 3 cents off instead of 9.']);
+    expect(sayWhatChanged([reading('intonation', 9, -1)])).toEqual([
+      'It plays better in tune up the neck: at most 1 cent off instead of 9.',
+    ]);
+  });
+});
+
 describe('the drawing', () => {
   const neck = { scale: 648, frets: 20, bodyFret: 14 };
   test('nothing read both times, nothing drawn', () => {
@@ -108,6 +155,36 @@ describe('advice', () => {
     humidity: null,
     watch: [],
   };
+  test('of a plain instrument whose air nobody read is one sentence', () => {
+    expect(adviceFor(plain)).toEqual(['Keep it away from heaters and out of a cold or hot car.']);
+  });
+  test('all there is to say stands in its order, and nothing else', () => {
+    const all = adviceFor({
+      construction: { finish: 'oil', rod: 'none' },
+      acoustic: true,
+      newStrings: true,
+      woodMoved: true,
+      humidity: 70,
+      watch: ['one', 'two'],
+    });
+    expect(all.map((s) => s.split(' ').slice(0, 2).join(' '))).toEqual([
+      'New strings',
+      'What was',
+      'Keep it',
+      'It was',
+      'Its oil',
+      'Watch: one',
+      'Watch: two',
+    ]);
+  });
+  test.each([
+    [39, 2],
+    [40, 1],
+    [60, 1],
+    [61, 2],
+  ])('at %d %% humidity there are %d sentences', (humidity, count) => {
+    expect(adviceFor({ ...plain, humidity })).toHaveLength(count);
+  });
   test.each<[string, Partial<AdviceFor>, string, boolean]>([
     ['new strings', { newStrings: true }, 'New strings stretch', true],
     ['old strings', {}, 'New strings stretch', false],

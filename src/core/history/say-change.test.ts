@@ -61,3 +61,84 @@ test('anything that can be kept can be said, and never at length', () => {
     }),
   );
 });
+
+describe('plain words of a value', () => {
+  test.each([
+    [null, ''],
+    [undefined, ''],
+    ['', ''],
+    [0, '0'],
+    [false, 'no'],
+    [true, 'yes'],
+    ['ab', 'ab'],
+    [['a', '', null, 'b'], 'a, b'],
+    [{ a: 1, b: '', c: null, d: [] }, 'a 1'],
+    [() => 1, ''],
+  ])('%j reads %j', (value, words) => {
+    expect(sayPlain(value)).toBe(words);
+  });
+});
+
+describe('one half of a change', () => {
+  const to = (after: unknown) => sayChange(entry({ before: null, after }, '12')).to;
+  test.each([
+    ['a list', ['a', 'b'], 'a, b'],
+    ['a plain word', 'gone', 'gone'],
+    ['a number', 5, '5'],
+    ['what has no chief field', { low: 1, high: 2 }, 'low 1, high 2'],
+    ['a chief field that is empty gives way to the next', { typed: '', answer: 'fine' }, 'fine'],
+    ['a chief field that is no text gives way to the next', { typed: 7, answer: 'fine' }, 'fine'],
+    ['an empty note is no note', { answer: 'fine', note: '', reason: '' }, 'fine'],
+    ['a note that is no text is no note', { answer: 'fine', note: 5, reason: 6 }, 'fine'],
+    ['a note and a reason', { answer: 'work', note: 'buzz', reason: 'asked' }, 'work: buzz (asked)'],
+  ])('%s', (_name, after, words) => {
+    expect(to(after)).toBe(words);
+  });
+
+  test('160 signs are said whole, 161 are cut to 160', () => {
+    expect(to('x'.repeat(160))).toBe('x'.repeat(160));
+    expect(to('x'.repeat(161))).toBe(`${'x'.repeat(159)}…`);
+  });
+});
+
+describe('what of a change is said', () => {
+  test.each([
+    ['from a thing to nothing', { low: 1 }, null, 'low 1', ''],
+    ['from nothing to a thing', null, { low: 1 }, '', 'low 1'],
+    ['a list against a list is said whole', [1, 2], [1, 3], '1, 2', '1, 3'],
+    ['a list against a thing is said whole', [1], { low: 1 }, '1', 'low 1'],
+    ['a word against a thing is said whole', 'old', { low: 1 }, 'old', 'low 1'],
+    [
+      'a thing with a chief field is said by it, changed or not',
+      { name: 'A', low: 1 },
+      { name: 'A', low: 2 },
+      'A',
+      'A',
+    ],
+    ['nothing changed: both are said', { low: 1 }, { low: 1 }, 'low 1', 'low 1'],
+    ['a field that came', { low: 1 }, { low: 1, high: 2 }, '', 'high 2'],
+  ])('%s', (_name, before, after, from, to) => {
+    expect(sayChange(entry({ before, after }, '12'))).toEqual({ of: 'reading', from, to });
+  });
+
+  test('where only what was before is kept, the rest of the entry is what is', () => {
+    expect(sayChange(entry({ before: 'old', words: 'new' }, '12'))).toMatchObject({ from: 'old', to: 'new' });
+    expect(sayChange(entry({ after: 'new' }, '12'))).toMatchObject({ from: '', to: 'new' });
+  });
+});
+
+describe('what a change is about', () => {
+  const of = (entity: string, id: string) => sayChange({ kind: 'x', entity, entityId: id, data: {} }).of;
+  test.each([
+    ['a number says nothing to a person', 'line', '12', 'line'],
+    ['a name is said', 'gauge', 'dial-2', 'gauge dial-2'],
+    ['a name that begins with a number too', 'gauge', '2-dial', 'gauge 2-dial'],
+    ['a name that ends with one too', 'gauge', 'dial2', 'gauge dial2'],
+    ['only a reading has a place', 'target', 'as-found:action:6:12', 'target as-found:action:6:12'],
+    ['a round nobody knows', 'reading', 'someday:action:6:12', 'reading someday:action:6:12'],
+    ['a quantity nobody knows', 'reading', 'as-found:weight:6:12', 'reading as-found:weight:6:12'],
+    ['without string and fret', 'reading', 'as-found:relief', 'as found: relief'],
+  ])('%s', (_name, entity, id, words) => {
+    expect(of(entity, id)).toBe(words);
+  });
+});

@@ -59,7 +59,11 @@ describe('conditions', () => {
   });
 
   test('every condition can be said', () => {
-    fc.assert(fc.property(tree, (c) => expect(conditionWords(c)).toMatch(/\w/)));
+    fc.assert(
+      fc.property(tree, (c) => {
+        expect(conditionWords(c)).toMatch(/\w/);
+      }),
+    );
   });
 
   test.each<[Condition, string]>([
