@@ -49,6 +49,10 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-floating-promises': 'error',
+      'no-restricted-imports': [
+        'error',
+        { name: 'next/link', message: 'Use ui/link.tsx, which fetches nothing ahead.' },
+      ],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
       '@typescript-eslint/switch-exhaustiveness-check': [
         'error',

@@ -1,15 +1,15 @@
 import type { RoundKind } from '../core/readings/rounds.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayBand, sayValue, sayVerdict } from './neck-sheet/units.ts';
 
-type Station = JobView['readings']['stations'][number];
+type Station = LeafJob['readings']['stations'][number];
 
 function Cell({
   job,
   station,
   round,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly station: Station;
   readonly round: RoundKind;
 }) {
@@ -35,7 +35,7 @@ function Cell({
 }
 
 /** As found and as left, side by side. */
-export function BeforeAfter({ job }: { readonly job: JobView }) {
+export function BeforeAfter({ job }: { readonly job: LeafJob }) {
   return (
     <table className="w-full text-left text-sm">
       <caption className="sr-only">Readings as found and as left</caption>

@@ -2,7 +2,7 @@
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Bell as BellIcon } from 'lucide-react';
-import Link from 'next/link';
+import Link from './link.tsx';
 import { useEffect, useState } from 'react';
 import { sayLeft } from '../core/work/waits.ts';
 import type { BenchWait } from '../server/bench/load-waits.ts';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { POSITIONS, STRINGS_STATES } from '../core/readings/conditions.ts';
 import type { Methods } from '../core/readings/methods.ts';
 import type { RoundKind } from '../core/readings/rounds.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { FormField } from './form-field.tsx';
 import { GaugeChoice } from './gauge-choice.tsx';
 import { MethodChoice } from './method-choice.tsx';
@@ -23,7 +23,7 @@ export function ConditionsDialog({
   round,
   onClose,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
   readonly onClose: () => void;
 }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { QUANTITY_FACTS, type Quantity } from '../core/readings/quantities.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { FormField } from './form-field.tsx';
 
 type Chosen = Readonly<Partial<Record<Quantity, number>>>;
@@ -14,7 +14,7 @@ export function GaugeChoice({
   chosen,
   onChange,
 }: {
-  readonly gauges: JobView['readings']['gauges'];
+  readonly gauges: LeafJob['readings']['gauges'];
   readonly chosen: Chosen;
   readonly onChange: (chosen: Chosen) => void;
 }) {

@@ -1,14 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayMoment } from './dates.ts';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
 import { useSend } from './use-send.ts';
 
 /** The end of an inspection: finished by one button, with one of the list's words where it ends in one. */
-export function InspectionEnd({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function InspectionEnd({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {
   const { items, ends, ending, finishedAt, finishedBy, version } = job.inspection;
   const { give, busy, trouble } = useSend();
   const [word, setWord] = useState('');
@@ -46,7 +46,7 @@ export function InspectionEnd({ job, may }: { readonly job: JobView; readonly ma
 }
 
 /** Which list the job is inspected by, changed as long as nothing is answered. */
-export function InspectionList({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function InspectionList({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {
   const { give, trouble } = useSend();
   const { list, lists, items, finishedAt } = job.inspection;
   const begun = finishedAt !== null || items.some((i) => i.answer !== null);

@@ -2,7 +2,7 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { draftOf, readConstruction, type ConstructionDraft, type DraftErrors } from './construction-draft.ts';
 import { ConstructionFields } from './construction-fields.tsx';
 import { dropDraft, readDraft, saveDraft } from './draft.ts';
@@ -31,12 +31,12 @@ const NAMED: ReadonlyArray<
   ['yearFrom', 'Where the date was found', 120],
 ];
 
-function typedOf({ instrument }: JobView): Typed {
+function typedOf({ instrument }: LeafJob<'kinds'>): Typed {
   const { maker, model, year, yearFrom, serial, kind, construction } = instrument;
   return { maker, model, year, yearFrom, serial, kind, draft: draftOf(construction) };
 }
 
-function Editing({ job, onClose }: { readonly job: JobView; readonly onClose: () => void }) {
+function Editing({ job, onClose }: { readonly job: LeafJob<'kinds'>; readonly onClose: () => void }) {
   const { give, busy, trouble } = useSend();
   const key = `instrument:${job.instrument.id}:${job.instrument.version}`;
   const [typed, setTyped] = useState<Typed>(() => readDraft<Typed>(key) ?? typedOf(job));
@@ -112,7 +112,7 @@ function Editing({ job, onClose }: { readonly job: JobView; readonly onClose: ()
 }
 
 /** The way to change what an instrument is: its checklist, readings and neck sheet follow at once. */
-export function ChangeInstrument({ job }: { readonly job: JobView }) {
+export function ChangeInstrument({ job }: { readonly job: LeafJob<'kinds'> }) {
   const [open, setOpen] = useState(false);
   return (
     <>

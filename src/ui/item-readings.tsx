@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import type { RoundKind } from '../core/readings/rounds.ts';
 import { fieldState, ReadingField } from './neck-sheet/reading-field.tsx';
 import type { StationView } from './neck-sheet/sheet-stations.ts';
@@ -16,7 +16,7 @@ export function ItemReadings({
   editable,
   columns = 2,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
   readonly stations: readonly StationView[];
   readonly editable: boolean;

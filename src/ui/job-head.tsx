@@ -1,11 +1,12 @@
-import Link from 'next/link';
+import Link from './link.tsx';
 import { gaugeSpan, tuningName } from '../core/instrument/defaults.ts';
 import { LEAF_NAMES, LEAVES, type Leaf, type LeafState } from '../core/job/leaves.ts';
 import { STRINGS_STATES } from '../core/readings/conditions.ts';
 import { TOUCHES } from '../core/targets/target.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayDay, todayIso } from './dates.ts';
 import { Presence } from './presence.tsx';
+import { ShowsJob } from './shows-job.tsx';
 
 function Mark({ state }: { readonly state: LeafState }) {
   switch (state.kind) {
@@ -28,7 +29,7 @@ function Mark({ state }: { readonly state: LeafState }) {
   }
 }
 
-function Chips({ job }: { readonly job: JobView }) {
+function Chips({ job }: { readonly job: LeafJob }) {
   const chip = 'flex min-h-8 items-center rounded border bg-card px-3 text-sm';
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
@@ -51,7 +52,7 @@ function Chips({ job }: { readonly job: JobView }) {
 }
 
 /** The head of every leaf: whose, what, when, and the six leaves as tabs. */
-export function JobHead({ job, leaf }: { readonly job: JobView; readonly leaf: Leaf }) {
+export function JobHead({ job, leaf }: { readonly job: LeafJob; readonly leaf: Leaf }) {
   const { instrument } = job;
   return (
     <header className="no-print">
@@ -69,6 +70,7 @@ export function JobHead({ job, leaf }: { readonly job: JobView; readonly leaf: L
         </div>
         <Chips job={job} />
         <Presence number={job.number} leaf={leaf} />
+        <ShowsJob number={job.number} />
       </div>
       <nav aria-label="Leaves of the job" className="flex gap-1 overflow-x-auto border-b-2 border-plain px-5">
         {LEAVES.map((l) => (

@@ -6,7 +6,7 @@ import { stationKey } from '../core/readings/stations.ts';
 import { LAYER_NAMES, RELATIVE_WISHES, type RelativeWish, type Side } from '../core/targets/target.ts';
 import { parseCents } from '../core/units/parse-cents.ts';
 import { parseLength } from '../core/units/parse-length.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { FormField } from './form-field.tsx';
 import { layersOf, type StationView } from './neck-sheet/sheet-stations.ts';
 import { sayValue, unitOf } from './neck-sheet/units.ts';
@@ -24,7 +24,7 @@ interface Row {
 type Layer = 'customer' | 'job';
 const OWN_LAYERS: Readonly<Record<Layer, string>> = { job: 'this job', customer: 'the customer’s wish' };
 
-const rowsOf = (job: JobView): readonly Row[] => {
+const rowsOf = (job: LeafJob): readonly Row[] => {
   const count = job.instrument.construction.strings.length;
   return [
     { name: 'Relief', quantity: 'relief', side: 'both', key: stationKey('relief', 0, 7) },
@@ -42,7 +42,7 @@ function StringChoice({
   value,
   onChange,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly row: Row;
   readonly value: number;
   readonly onChange: (string: number) => void;
@@ -70,7 +70,7 @@ function WishForm({
   row,
   onClose,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly row: Row;
   readonly onClose: () => void;
 }) {
@@ -165,7 +165,7 @@ function WishForm({
 }
 
 /** Each layer that says something about a place, the one in force marked. */
-function Layers({ job, station }: { readonly job: JobView; readonly station: StationView }) {
+function Layers({ job, station }: { readonly job: LeafJob; readonly station: StationView }) {
   const layers = layersOf(job, station);
   const say = (n: number) => sayValue(n, station.quantity, job.shop.heights);
   return (
@@ -181,7 +181,7 @@ function Layers({ job, station }: { readonly job: JobView; readonly station: Sta
 }
 
 /** The targets of this job with the layers each comes from, and the wishes on top. */
-export function JobTargets({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function JobTargets({ job, may }: { readonly job: LeafJob; readonly may: boolean }) {
   const [open, setOpen] = useState<Row | null>(null);
   const unread = job.readings.targetVersions.filter(
     (v) =>

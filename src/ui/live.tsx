@@ -1,17 +1,24 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { WifiOff } from 'lucide-react';
+import { concerns, type HeardChange } from '../core/job/concerns.ts';
 import { LOOK, lookSoon, SETTLE_MS } from './look.ts';
+import { rememberPage } from './last-page.ts';
 import { patient } from './patient-fetch.ts';
+import { shownJob } from './shows-job.tsx';
 
 const PATIENCE_MS = 1500;
 const AGAIN_MS = 1500;
+/** What was heard of the house so lately says that it is there. */
+const JUST_NOW_MS = 1000;
 
 /** Listens to the house and shows what colleagues changed; says when the connection is lost. */
 export function Live() {
   const router = useRouter();
+  const path = usePathname();
+  useEffect(() => rememberPage(path), [path]);
   const [lost, setLost] = useState(false);
   const [looking, look] = useTransition();
   const busy = useRef(false);
@@ -33,6 +40,7 @@ export function Live() {
     let wait: ReturnType<typeof setTimeout> | undefined;
     let grace: ReturnType<typeof setTimeout> | undefined;
     let opened = false;
+    let heardAt = -Infinity;
     const source = new EventSource('/api/events');
     // One look serves all that changed until it begins, and one more all that changed while it ran: a flood of changes
     // neither puts the look off for ever nor queues one look for each of them.
@@ -40,12 +48,14 @@ export function Live() {
       if (busy.current) missed.current = true;
       else wait ??= setTimeout(() => void now(), after);
     };
-    // Ask first whether the house is there: a look that has to wait for the connection would hold all later ones back.
+    // Ask first whether the house is there, where it was not heard of just now: a look that has to wait for the connection would hold all later ones back.
     const now = async () => {
-      const there = await fetch('/api/health', { cache: 'no-store' }).then(
-        (r) => r.ok,
-        () => false,
-      );
+      const there =
+        performance.now() - heardAt < JUST_NOW_MS ||
+        (await fetch('/api/health', { cache: 'no-store' }).then(
+          (r) => r.ok,
+          () => false,
+        ));
       wait = undefined;
       if (!there) return soon(AGAIN_MS);
       // Sums show nothing of the house and keep what is typed in the address: looking again would only disturb the hand.
@@ -55,7 +65,11 @@ export function Live() {
     };
     const asked = () => soon();
     window.addEventListener(LOOK, asked);
-    source.onmessage = asked;
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      heardAt = performance.now();
+      const heard = JSON.parse(data) as HeardChange[];
+      if (heard.some((change) => concerns(change, shownJob()))) asked();
+    };
     source.addEventListener('open', () => {
       clearTimeout(grace);
       setLost(false);

@@ -7,4 +7,4 @@ export function lookSoon(): void {
 }
 
 /** How long a screen waits after a change for others that come with it, ms. */
-export const SETTLE_MS = 120;
+export const SETTLE_MS = 40;

@@ -1,7 +1,7 @@
 'use client';
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import Link from 'next/link';
+import Link from './link.tsx';
 import { usePathname, useRouter } from 'next/navigation';
 import type { BenchWait } from '../server/bench/load-waits.ts';
 import { Bell, type BellNotice } from './bell.tsx';
@@ -30,7 +30,7 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
   const router = useRouter();
   const leave = async () => {
     await fetch('/api/session', { method: 'DELETE' });
-    router.push('/sign-in');
+    router.push('/sign-in?next=/rack');
     router.refresh();
   };
   const item = 'block w-full px-4 py-3 text-left data-focus:bg-shade';

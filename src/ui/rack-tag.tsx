@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from './link.tsx';
 import { LEAVES, leafStates, type Leaf } from '../core/job/leaves.ts';
 import { dangerOf } from '../core/job/danger.ts';
 import type { RackTag as Tag } from '../server/rack/load-rack.ts';

@@ -1,15 +1,15 @@
 'use client';
 
-import Link from 'next/link';
+import Link from './link.tsx';
 import { useState } from 'react';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayMoment } from './dates.ts';
 import { FormField } from './form-field.tsx';
 import { SignatureField, type Strokes } from './signature.tsx';
 import { Trouble } from './trouble.tsx';
 import { useSend } from './use-send.ts';
 
-function Initialling({ job, onDone }: { readonly job: JobView; readonly onDone: () => void }) {
+function Initialling({ job, onDone }: { readonly job: LeafJob<'receipt'>; readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();
   const [name, setName] = useState(job.customer.name);
   const [strokes, setStrokes] = useState<Strokes | null>(null);
@@ -46,7 +46,7 @@ function Initialling({ job, onDone }: { readonly job: JobView; readonly onDone: 
 }
 
 /** The receipt: what was left, seen and initialled by the customer, to print. */
-export function ReceiptPanel({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function ReceiptPanel({ job, may }: { readonly job: LeafJob<'receipt'>; readonly may: boolean }) {
   const [asking, setAsking] = useState(false);
   const { receipt } = job;
   return (

@@ -1,16 +1,16 @@
-import Link from 'next/link';
-import type { JobView } from '../server/job/load-job.ts';
+import Link from './link.tsx';
+import type { LeafJob } from './leaves/leaf-props.ts';
 
 const MOST = 4;
 
 /** Since which work a place is stale. */
-function sinceOf(job: JobView, key: string | undefined): string {
+function sinceOf(job: LeafJob, key: string | undefined): string {
   const why = job.readings.readings.filter((r) => r.key === key && r.stale !== null).at(-1)?.stale;
   return why ? ` since: ${why.toLowerCase()}` : '';
 }
 
 /** What the readings mean, in words, a red initial where a decision is wanted. */
-export function Sentences({ job }: { readonly job: JobView }) {
+export function Sentences({ job }: { readonly job: LeafJob }) {
   const decided = new Set(job.decisions.map((d) => d.line));
   const { lines, leave, missing, stale } = job.proposal;
   const open = job.state === 'open' ? lines.filter((l) => !decided.has(l.key)) : [];

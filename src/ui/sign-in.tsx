@@ -2,6 +2,7 @@
 
 import { useRef, useState } from 'react';
 import type { Role } from '../core/people/roles.ts';
+import { lastPage } from './last-page.ts';
 import { postJson } from './post-json.ts';
 
 interface Person {
@@ -12,7 +13,13 @@ interface Person {
 }
 
 /** Tap a name, type four to six digits. */
-export function SignIn({ people, next }: { readonly people: readonly Person[]; readonly next: string }) {
+export function SignIn({
+  people,
+  next,
+}: {
+  readonly people: readonly Person[];
+  readonly next: string | null;
+}) {
   const [chosen, setChosen] = useState<Person | null>(null);
   const [pin, setPin] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -29,7 +36,7 @@ export function SignIn({ people, next }: { readonly people: readonly Person[]; r
     setBusy(true);
     const said = await postJson('/api/session', { personId: chosen.id, pin });
     if (said === null) {
-      window.location.assign(next);
+      window.location.assign(next ?? lastPage());
       return;
     }
     setTrouble(said);

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { isLookedAt } from '../core/inspection/checklist.ts';
 import { lostWithoutStrings } from '../core/inspection/strings-gate.ts';
 import { STRING_SETS } from '../core/strings/string-sets.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayMoment } from './dates.ts';
 import { FormField } from './form-field.tsx';
 import { readGauges } from './intake-form.ts';
@@ -18,7 +18,7 @@ import { useSend } from './use-send.ts';
 const plural = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
 /** What would be lost if the strings came off now, as the house will reckon it. */
-function gateOf(job: JobView) {
+function gateOf(job: LeafJob<'inspection'>) {
   const answered = new Set(job.inspection.items.filter((i) => isLookedAt(i.answer)).map((i) => i.key));
   const items = job.inspection.items.map(({ reading: _r, leadsTo: _l, ...i }) => ({
     ...i,
@@ -28,7 +28,7 @@ function gateOf(job: JobView) {
   return lostWithoutStrings(job.stringsState, job.readings.stations, readings, items, answered);
 }
 
-function TakeOff({ job, onClose }: { readonly job: JobView; readonly onClose: () => void }) {
+function TakeOff({ job, onClose }: { readonly job: LeafJob<'inspection'>; readonly onClose: () => void }) {
   const { give, busy, trouble } = useSend();
   const [reason, setReason] = useState('');
   // The list stays as it was when one came to it: a field that is filled in must not vanish under the finger.
@@ -87,7 +87,7 @@ function TakeOff({ job, onClose }: { readonly job: JobView; readonly onClose: ()
 
 const inThou = (mm: number): string => `.${String(Math.round(mm / 0.0254)).padStart(3, '0')}`;
 
-function PutOn({ job, onClose }: { readonly job: JobView; readonly onClose: () => void }) {
+function PutOn({ job, onClose }: { readonly job: LeafJob<'inspection'>; readonly onClose: () => void }) {
   const { give, busy, trouble } = useSend();
   const { construction } = job.instrument;
   const now = construction.strings;
@@ -156,7 +156,7 @@ function PutOn({ job, onClose }: { readonly job: JobView; readonly onClose: () =
 }
 
 /** Whether the strings are on, and the way to take them off or put them on. */
-export function StringsPanel({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function StringsPanel({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {
   const [asking, setAsking] = useState(false);
   const off = job.stringsState === 'off';
   const last = job.strings.at(-1);

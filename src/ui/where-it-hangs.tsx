@@ -2,14 +2,14 @@
 
 import { useState } from 'react';
 import { WAIT_NAMES, WAITS, type Wait } from '../core/job/waiting.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { LeafJob } from './leaves/leaf-props.ts';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
 import { Trouble } from './trouble.tsx';
 import { useSend } from './use-send.ts';
 
 /** Place, holder, and what the instrument waits for. */
-export function WhereItHangs({ job }: { readonly job: JobView }) {
+export function WhereItHangs({ job }: { readonly job: LeafJob }) {
   const { give, busy, trouble } = useSend();
   const [edit, setEdit] = useState<{
     placeId: string;

@@ -238,6 +238,17 @@ test('a change from elsewhere is refused, and the headers are strict', async () 
   expect(page.headers()['x-content-type-options']).toBe('nosniff');
   const again = (await ilse.request.get('/rack')).headers()['content-security-policy'];
   expect(again).not.toBe(policy);
+  // Data of a page looked at again, answers and files run nothing and are kept nowhere.
+  const data = await ilse.request.get('/rack', { headers: { rsc: '1' } });
+  expect(data.headers()['content-type']).toContain('text/x-component');
+  const file = await ilse.request.get('/api/job/412/paper/bench');
+  expect(file.headers()['content-security-policy']).toContain("script-src 'none'");
+  for (const answer of [page, data, file]) {
+    expect(answer.headers()['x-content-type-options']).toBe('nosniff');
+    expect(answer.headers()['x-frame-options']).toBe('DENY');
+    expect(answer.headers()['referrer-policy']).toBe('no-referrer');
+    expect(answer.headers()['cache-control']).toContain('no-store');
+  }
 });
 
 test('no permission, not found and the closed job are designed states', async ({ browser }) => {

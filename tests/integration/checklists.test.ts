@@ -10,6 +10,7 @@ import type { ChecklistItem } from '../../src/core/inspection/checklist.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
 import { exportChecklists, loadChecklists, loadVersions } from '../../src/server/house/load-checklists.ts';
+import { refreshFactsOf } from '../../src/server/job/job-facts.ts';
 import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
 import { beHere } from '../../src/server/people/presence.ts';
 import { intake, staffedHouse, value } from './house.ts';
@@ -56,6 +57,40 @@ const own: ChecklistItem = {
   help: 'Put it on its stand.',
   when: { all: [{ fact: 'vibrato', isNot: ['none'] }] },
 };
+
+describe('what the rack counts of an inspection', () => {
+  test('is the same after each answer as when everything is counted anew', async () => {
+    const { jobId, number } = await takeIn();
+    const { items } = (await look(number)).inspection;
+    const leads = items.find((i) => i.leadsTo !== '')?.key ?? '';
+    const [first = '', second = '', third = ''] = items.map((i) => i.key).filter((k) => k !== leads);
+    const given: readonly (readonly [string, 'fine' | 'work' | 'watch' | null])[] = [
+      [first, 'fine'],
+      [second, 'fine'],
+      [leads, 'work'],
+      [third, 'watch'],
+      [leads, 'fine'],
+      [second, null],
+      [second, 'watch'],
+      [leads, 'work'],
+      [leads, null],
+    ];
+    const versions = new Map<string, number>();
+    for (const [item, answer] of given) {
+      const version = versions.get(item) ?? 0;
+      value(
+        await house.give(house.technician, 'inspection.answer', { jobId, item, answer, note: '', version }),
+      );
+      versions.set(item, version + 1);
+      const job = await house.db.models.Job.findByPk(jobId);
+      if (!job) throw new Error('no job');
+      const counted = job.facts;
+      await house.db.sequelize.transaction((t) => refreshFactsOf(house.db.models, job, t));
+      expect(counted).toEqual(job.facts);
+    }
+    expect((await look(number)).facts.answered).toBe(3);
+  });
+});
 
 describe('a list kept as its next version', () => {
   test('is asked from then on; an inspection begun before keeps the one it began with', async () => {

@@ -36,9 +36,9 @@ describe('the event feed', () => {
     const stop = listenToEvents((all) => heard.push(...all));
     await settled(600);
     expect(heard).toEqual([]);
-    const { jobId } = value(await house.give(house.desk, 'desk.take-in', intake()));
+    const { number } = value(await house.give(house.desk, 'desk.take-in', intake()));
     await until(() => heard.length === 1);
-    expect(heard[0]).toMatchObject({ jobId, kind: 'job taken in', personId: house.desk.personId });
+    expect(heard[0]).toMatchObject({ job: number, kind: 'job taken in', personId: house.desk.personId });
     await settled(900);
     expect(heard).toHaveLength(1);
     stop();

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { database } from '../../server/db/connection.ts';
+import { sharedLoad } from '../../server/db/shared-load.ts';
 import { loadNotices } from '../../server/people/notices.ts';
 import { loadWaits } from '../../server/bench/load-waits.ts';
 import { Live } from '../../ui/live.tsx';
@@ -12,7 +13,7 @@ export default async function HouseLayout({ children }: { readonly children: Rea
   const actor = await requireActor();
   const [notices, waits] = await Promise.all([
     loadNotices(database(), actor.personId),
-    loadWaits(database()),
+    sharedLoad('waits', () => loadWaits(database())),
   ]);
   return (
     <div className="flex min-h-screen">

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../ui/link.tsx';
 import { Notice } from '../../ui/notice.tsx';
 
 export const metadata = { title: 'Not yours to do' };

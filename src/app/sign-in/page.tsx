@@ -2,13 +2,10 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { database } from '../../server/db/connection.ts';
 import { DEVICE_COOKIE, peopleOn } from '../../server/people/who.ts';
+import { isOwnPath } from '../../ui/last-page.ts';
 import { SignIn } from '../../ui/sign-in.tsx';
 
 export const metadata = { title: 'Who are you?' };
-
-/** Only a path of our own may be returned to. */
-const ownPath = (next: string | undefined): string =>
-  next !== undefined && /^\/(?![/\\])[\w\-/]*$/.test(next) ? next : '/rack';
 
 export default async function SignInPage({
   searchParams,
@@ -16,8 +13,9 @@ export default async function SignInPage({
   readonly searchParams: Promise<{ next?: string }>;
 }) {
   const people = await peopleOn(database(), (await cookies()).get(DEVICE_COOKIE)?.value);
-  const next = ownPath((await searchParams).next);
-  if (people === null) redirect(`/pair?next=${encodeURIComponent(next)}`);
+  const { next: asked } = await searchParams;
+  const next = asked !== undefined && isOwnPath(asked) ? asked : null;
+  if (people === null) redirect(`/pair?next=${encodeURIComponent(next ?? '/rack')}`);
   return (
     <main className="mx-auto max-w-3xl px-6 py-12">
       <h1 className="mb-1 text-3xl">Who are you?</h1>

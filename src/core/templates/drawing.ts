@@ -68,24 +68,35 @@ export const checkLine = (x: number, y: number): Shape[] => [
   label(x, y + 5, `This line is ${CHECK_MM} mm: measure it. Print at 100 %, not fitted to the page.`),
 ];
 
-const n = (value: number): string => String(Math.round(value * 1e4) / 1e4);
+/** A length to a ten-thousandth, as short as it can be said. Whole numbers become text far sooner than broken ones. */
+export function shortest(value: number): string {
+  const units = Math.round(value * 1e4);
+  const rest = Math.abs(units % 1e4);
+  const whole = Math.trunc(units / 1e4);
+  if (rest === 0) return String(whole);
+  let digits = rest;
+  let places = 4;
+  for (; digits % 10 === 0; digits /= 10) places--;
+  const said = String(digits);
+  return `${units < 0 && whole === 0 ? '-0' : whole}.${'0'.repeat(places - said.length)}${said}`;
+}
 const escape = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 function svgShape(s: Shape): string {
   switch (s.kind) {
     case 'line':
-      return `<line x1="${n(s.x1)}" y1="${n(s.y1)}" x2="${n(s.x2)}" y2="${n(s.y2)}" stroke-width="${s.weight}"/>`;
+      return `<line x1="${shortest(s.x1)}" y1="${shortest(s.y1)}" x2="${shortest(s.x2)}" y2="${shortest(s.y2)}" stroke-width="${s.weight}"/>`;
     case 'path':
-      return `<polyline points="${s.points.map(([x, y]) => `${n(x)},${n(y)}`).join(' ')}" stroke-width="${s.weight}"/>`;
+      return `<polyline points="${s.points.map(([x, y]) => `${shortest(x)},${shortest(y)}`).join(' ')}" stroke-width="${s.weight}"/>`;
     case 'text':
-      return `<text x="${n(s.x)}" y="${n(s.y)}" font-size="${s.size}" text-anchor="${s.anchor}" fill="#000" stroke="none">${escape(s.text)}</text>`;
+      return `<text x="${shortest(s.x)}" y="${shortest(s.y)}" font-size="${s.size}" text-anchor="${s.anchor}" fill="#000" stroke="none">${escape(s.text)}</text>`;
   }
 }
 
 /** A drawing as SVG whose user unit is the millimetre, sized in millimetres. */
 export function toSvg(d: Drawing): string {
-  const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${n(d.width)}mm" height="${n(d.height)}mm" viewBox="0 0 ${n(d.width)} ${n(d.height)}">`;
+  const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${shortest(d.width)}mm" height="${shortest(d.height)}mm" viewBox="0 0 ${shortest(d.width)} ${shortest(d.height)}">`;
   const style = '<g fill="none" stroke="#000" font-family="sans-serif">';
   return `${head}<title>${escape(d.title)}</title>${style}${d.shapes.map(svgShape).join('')}</g></svg>`;
 }

@@ -1,4 +1,5 @@
-import { checkLine, label, line, toSvg, type Shape } from './drawing.ts';
+import fc from 'fast-check';
+import { checkLine, label, line, shortest, toSvg, type Shape } from './drawing.ts';
 import { nutTemplate } from './nut-template.ts';
 import { saddleTemplate } from './saddle-template.ts';
 
@@ -119,5 +120,30 @@ describe('saddleTemplate', () => {
     const one = saddleTemplate({ ...flat, heights: [9] });
     expect(strokes(one.shapes)[1]?.[0]).toBe(34);
     expect(saddleTemplate({ ...flat, spacing: 120 }).width).toBe(148);
+  });
+});
+
+describe('a length in a drawing', () => {
+  test.each([
+    [0, '0'],
+    [-0.00001, '0'],
+    [12, '12'],
+    [-3, '-3'],
+    [0.5, '0.5'],
+    [-0.5, '-0.5'],
+    [1.0203, '1.0203'],
+    [10.01, '10.01'],
+    [-7.00004, '-7'],
+    [0.00005, '0.0001'],
+  ])('%d reads %s', (value, text) => {
+    expect(shortest(value)).toBe(text);
+  });
+
+  test('is the number rounded to a ten-thousandth, said as short as it can be', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (value) => {
+        expect(shortest(value)).toBe(String(Math.round(value * 1e4) / 1e4));
+      }),
+    );
   });
 });

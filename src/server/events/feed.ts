@@ -1,24 +1,27 @@
 import { QueryTypes } from 'sequelize';
+import type { HeardChange } from '../../core/job/concerns.ts';
 import { database, type Database } from '../db/connection.ts';
+import { expectRush } from '../db/shared-load.ts';
 import { deliverDue } from '../messages/deliver.ts';
 
 /** What a screen hears of an event: enough to know whether to look again. */
-export interface Heard {
+export interface Heard extends HeardChange {
   readonly id: number;
-  readonly jobId: number | null;
-  readonly kind: string;
   readonly personId: number | null;
 }
 
+const HEARD_SQL =
+  'SELECT e.id, j.number AS job, e.kind, e.person_id AS personId FROM events e LEFT JOIN jobs j ON j.id = e.job_id';
+
 type Listener = (heard: readonly Heard[]) => void;
 
-const POLL_MS = 150;
+const POLL_MS = 75;
 /** Messages that are due go out from wherever somebody listens; they are no hurry. */
-const DELIVER_EVERY = 10;
+const DELIVER_EVERY = 20;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
 const LOOK_BACK = 500;
-/** One that was given its number early and committed late is looked for at each fifth poll. */
-const LATE_EVERY = 5;
+/** One that was given its number early and committed late is looked for at each tenth poll. */
+const LATE_EVERY = 10;
 
 /**
  * Reads the event log and tells listeners what is new. It asks the database, so events of every process arrive. It runs
@@ -80,8 +83,8 @@ class EventFeed {
     const latest = newest === Number.MAX_SAFE_INTEGER;
     return this.db().sequelize.query<Heard>(
       latest
-        ? `SELECT id, job_id AS jobId, kind, person_id AS personId FROM events ORDER BY id DESC LIMIT ${LOOK_BACK}`
-        : 'SELECT id, job_id AS jobId, kind, person_id AS personId FROM events WHERE id > ? ORDER BY id',
+        ? `${HEARD_SQL} ORDER BY e.id DESC LIMIT ${LOOK_BACK}`
+        : `${HEARD_SQL} WHERE e.id > ? ORDER BY e.id`,
       { type: QueryTypes.SELECT, replacements: latest ? [] : [Math.max(0, newest - LOOK_BACK)] },
     );
   }
@@ -107,7 +110,10 @@ class EventFeed {
       this.newest = Math.max(this.newest, ...fresh.map((e) => e.id));
       if (this.seen.size > 4 * LOOK_BACK)
         this.seen = new Set([...this.seen].filter((id) => id > this.newest - LOOK_BACK));
-      if (fresh.length > 0) for (const listener of this.listeners) listener(fresh);
+      if (fresh.length > 0) {
+        expectRush();
+        for (const listener of this.listeners) listener(fresh);
+      }
     } catch {
       // The database is away for a moment: the next poll tries again from the same place.
     }

@@ -2,7 +2,7 @@ import { invalidField } from '../../contracts/failure.ts';
 import { ANSWER_FACTS, itemsFor } from '../../core/inspection/checklist.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../events/record-event.ts';
-import { refreshFacts } from '../job/job-facts.ts';
+import { refreshAnswered, refreshFacts } from '../job/job-facts.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -16,7 +16,7 @@ export const answerItem = defineUseCase({
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const { inspection, checklist } = await openInspection(work, input.jobId);
+    const { inspection, checklist } = await openInspection(work, opened.value);
     if (inspection.finishedAt !== null)
       return { ok: false, error: refuse('This inspection is finished and kept as it is.') };
     const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });
@@ -45,7 +45,10 @@ export const answerItem = defineUseCase({
     const before = known ? { answer: known.answer, note: known.note } : null;
     if (known) await known.update(values, { transaction: t });
     else await models.InspectionAnswer.create({ ...where, ...values }, { transaction: t });
-    await refreshFacts(work, opened.value);
+    const job = opened.value;
+    // Work found, or no longer found, changes the plan; so does what the house never counted.
+    const plain = input.answer !== 'work' && before?.answer !== 'work' && job.facts.items === asked.length;
+    await (plain ? refreshAnswered(work, job, inspection.id, asked) : refreshFacts(work, job));
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'item answered',

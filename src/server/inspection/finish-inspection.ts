@@ -15,7 +15,7 @@ export const finishInspection = defineUseCase({
     const { models, t, now, actor } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const { inspection, checklist } = await openInspection(work, input.jobId);
+    const { inspection, checklist } = await openInspection(work, opened.value);
     if (inspection.version !== input.version)
       return conflict(work, inspection.finishedBy, 'finished', inspection.version);
     const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });

@@ -1,13 +1,14 @@
+import type { Job } from '../db/models/jobs.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** The job's inspection, begun with the newest checklist when there is none yet. */
-export async function openInspection({ models, t }: Work, jobId: number) {
-  const job = await models.Job.findByPk(jobId, { transaction: t });
+export async function openInspection({ models, t }: Work, job: Pick<Job, 'id' | 'list'>) {
+  const jobId = job.id;
   const known = await models.Inspection.findOne({ where: { jobId }, transaction: t, lock: t.LOCK.UPDATE });
   const checklist = known
     ? await models.ChecklistRow.findByPk(known.checklistId, { transaction: t })
     : await models.ChecklistRow.findOne({
-        where: { list: job?.list ?? '' },
+        where: { list: job.list },
         order: [['version', 'DESC']],
         transaction: t,
       });

@@ -1,5 +1,6 @@
+import { Op, type Transaction } from 'sequelize';
+import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import type { JobFacts } from '../../core/job/leaves.ts';
-import type { Transaction } from 'sequelize';
 import type { Models } from '../db/models/index.ts';
 import type { Work } from '../use-case/use-case.ts';
 import type { Job } from '../db/models/jobs.ts';
@@ -23,6 +24,25 @@ export const NO_FACTS: JobFacts = {
   benchChecked: false,
   signed: false,
 };
+
+/**
+ * Counts only what an answer changes that leads to no work and never did: how many items are answered. What was counted
+ * before of all else still holds. Same transaction as the change.
+ * @param asked the items this instrument is asked
+ */
+export async function refreshAnswered(
+  work: Work,
+  job: Job,
+  inspectionId: number,
+  asked: readonly Pick<ChecklistItem, 'key'>[],
+): Promise<void> {
+  const answered = await work.models.InspectionAnswer.count({
+    where: { inspectionId, answer: { [Op.ne]: null }, item: asked.map((i) => i.key) },
+    transaction: work.t,
+  });
+  job.facts = { ...job.facts, answered };
+  await job.save({ transaction: work.t });
+}
 
 /** Counts the job again and keeps the counts with it, so that the rack needs one query. Same transaction as the change. */
 export const refreshFacts = (work: Work, job: Job): Promise<void> => refreshFactsOf(work.models, job, work.t);

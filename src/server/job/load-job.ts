@@ -68,39 +68,31 @@ function inspectionView(
   };
 }
 
-/** Everything a job's leaves show, as plain data. Null when there is no such job. */
-export async function loadJob(db: Database, number: number, now: Date = new Date()) {
+/** What all leaves of a job show, as plain data, with what it was made from. Null when there is no such job. */
+export async function loadJobCore(db: Database, number: number, now: Date = new Date()) {
   const { models } = db;
   const job = await models.Job.findOne({ where: { number } });
   if (!job) return null;
-  const [g, customer, items, people, places] = await Promise.all([
+  const [g, customer, items, people, places, kinds] = await Promise.all([
     gatherJob(models, job),
     models.Customer.findByPk(job.customerId),
     models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
     models.Person.findAll({ order: [['name', 'ASC']] }),
     models.Place.findAll({ order: [['sort', 'ASC']] }),
+    offeredKinds(db),
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [order, words, sheet, seal, visits, receipt, custody, lists, kinds, double, plan] = await Promise.all(
-    [
-      workView(db, g, judged, name, now),
-      wordsView(db, job.id, name, now),
-      shownSheet(models, g, judged.items, now),
-      checkSeal(models, job),
-      earlierVisits(db, job),
-      receiptView(db, job),
-      custodyOf(models, job.id),
-      listNames(db),
-      offeredKinds(db),
-      job.state === 'open' ? looksDouble(models, customer, g.instrument) : null,
-      planView(db, g, judged, name),
-    ],
-  );
-  return {
+  const [order, words, custody, lists, readings] = await Promise.all([
+    workView(db, g, judged, name, now),
+    wordsView(db, job.id, name, now),
+    custodyOf(models, job.id),
+    listNames(db),
+    readingsView(db, g, judged, name),
+  ]);
+  const view = {
     ...headOf(job, g, customer, kinds, name),
     kinds,
-    double,
     shop: shopOf(g.settings),
     people: people.map((p) => ({ id: p.id, name: p.name })),
     places: places.map((p) => ({ id: p.id, name: p.name })),
@@ -117,9 +109,8 @@ export async function loadJob(db: Database, number: number, now: Date = new Date
     marks: custody.marks.map(({ markedBy, ...m }) => ({ ...m, by: name(markedBy) })),
     photos: custody.photos.map(({ takenBy, digest: _d, ...p }) => ({ ...p, by: name(takenBy) })),
     inspection: inspectionView(g, judged.items, lists, name),
-    readings: await readingsView(db, g, judged, name),
+    readings,
     proposal: judged.proposal,
-    plan,
     decisions: g.decisions.map((d) => ({
       line: d.line,
       decision: d.decision,
@@ -133,7 +124,6 @@ export async function loadJob(db: Database, number: number, now: Date = new Date
     queue: order.queue,
     waits: order.waits,
     ...words,
-    sheet,
     handOver: {
       version: g.handOver?.version ?? 0,
       checks: g.handOver?.checks ?? {},
@@ -157,10 +147,46 @@ export async function loadJob(db: Database, number: number, now: Date = new Date
           : { amount: g.handOver.paidMinor, how: g.handOver.paidHow, at: iso(g.handOver.paidAt) },
       tweakDays: rulesOf(g.settings).tweakDays,
     },
-    seal,
-    visits,
-    receipt,
   };
+  return { view, g, judged, name, customer, now };
+}
+
+export type JobCore = NonNullable<Awaited<ReturnType<typeof loadJobCore>>>;
+
+/** What only Arrival shows: whether it is in the book twice, earlier visits, the receipt. */
+export async function arrivalParts(db: Database, { g, customer }: Pick<JobCore, 'g' | 'customer'>) {
+  const [double, visits, receipt] = await Promise.all([
+    g.job.state === 'open' ? looksDouble(db.models, customer, g.instrument) : null,
+    earlierVisits(db, g.job),
+    receiptView(db, g.job),
+  ]);
+  return { double, visits, receipt };
+}
+
+/** What Plan shows, and who adds to the order: the catalogue, what was tried, offered and achieved. */
+export const planParts = async (db: Database, { g, judged, name }: JobCore) => ({
+  plan: await planView(db, g, judged, name),
+});
+
+/** What Hand-over shows: the customer's sheet, and whether the seal holds. */
+export async function sheetParts({ models }: Database, { g, judged, now }: JobCore) {
+  const [sheet, seal] = await Promise.all([
+    shownSheet(models, g, judged.items, now),
+    checkSeal(models, g.job),
+  ]);
+  return { sheet, seal };
+}
+
+/** Everything a job's leaves show, as plain data. Null when there is no such job. */
+export async function loadJob(db: Database, number: number, now: Date = new Date()) {
+  const core = await loadJobCore(db, number, now);
+  if (!core) return null;
+  const [arrival, plan, sheet] = await Promise.all([
+    arrivalParts(db, core),
+    planParts(db, core),
+    sheetParts(db, core),
+  ]);
+  return { ...core.view, ...arrival, ...plan, ...sheet };
 }
 
 function headOf(

@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import { mentioned } from '../../core/work/mentions.ts';
 import { ok } from '../../core/result.ts';
 import type { Notice } from '../db/models/bench.ts';
@@ -50,20 +50,13 @@ export async function tellMentioned(work: Work, jobId: number, number: number, t
 }
 
 /** What rings a person's bell: not seen yet, newest first. */
-export async function loadNotices({ models }: Pick<Database, 'models'>, personId: number) {
-  const rows = await models.Notice.findAll({
-    where: { personId, seenAt: null },
-    order: [['id', 'DESC']],
-    limit: 50,
-  });
-  const jobs = rows.length === 0 ? [] : await models.Job.findAll({ where: { id: rows.map((r) => r.jobId) } });
-  return rows.map((r) => ({
-    id: r.id,
-    kind: r.kind,
-    words: r.words,
-    at: r.at.toISOString(),
-    number: jobs.find((j) => j.id === r.jobId)?.number ?? 0,
-  }));
+export async function loadNotices({ sequelize }: Pick<Database, 'sequelize'>, personId: number) {
+  const rows = await sequelize.query<Pick<Notice, 'id' | 'kind' | 'words' | 'at'> & { number: number }>(
+    `SELECT n.id, n.kind, n.words, n.at, j.number FROM notices n JOIN jobs j ON j.id = n.job_id
+     WHERE n.person_id = ? AND n.seen_at IS NULL ORDER BY n.id DESC LIMIT 50`,
+    { type: QueryTypes.SELECT, replacements: [personId] },
+  );
+  return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
 }
 
 /** Quiets one's own bell up to a notice. */

@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import type { Actor } from '../use-case/use-case.ts';
 import { tokenHash } from './tokens.ts';
@@ -9,28 +9,20 @@ export const SESSION_COOKIE = 'rubrica_session';
 
 /** Who a session token belongs to, if the session, its person and its device still stand. The device must be the same. */
 export async function actorFor(
-  { models }: Database,
+  { sequelize }: Pick<Database, 'sequelize'>,
   sessionToken: string | undefined,
   deviceToken: string | undefined,
   now: Date,
 ): Promise<Actor | null> {
   if (!sessionToken || !deviceToken) return null;
-  const where = { tokenHash: tokenHash(sessionToken), endedAt: null, expiresAt: { [Op.gt]: now } };
-  const session = await models.Session.findOne({ where });
-  if (!session) return null;
-  const [person, device] = await Promise.all([
-    models.Person.findByPk(session.personId),
-    models.Device.findByPk(session.deviceId),
-  ]);
-  if (!person?.active || !device || device.revokedAt !== null || device.tokenHash !== tokenHash(deviceToken))
-    return null;
-  return {
-    personId: person.id,
-    deviceId: device.id,
-    name: person.name,
-    initials: person.initials,
-    role: person.role,
-  };
+  const [actor] = await sequelize.query<Actor>(
+    `SELECT p.id AS personId, d.id AS deviceId, p.name, p.initials, p.role
+     FROM sessions s JOIN people p ON p.id = s.person_id JOIN devices d ON d.id = s.device_id
+     WHERE s.token_hash = ? AND s.ended_at IS NULL AND s.expires_at > ? AND p.active
+       AND d.revoked_at IS NULL AND d.token_hash = ?`,
+    { type: QueryTypes.SELECT, replacements: [tokenHash(sessionToken), now, tokenHash(deviceToken)] },
+  );
+  return actor ?? null;
 }
 
 /** The people to choose from on a paired device; null when the device is not paired. */

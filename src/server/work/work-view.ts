@@ -103,19 +103,13 @@ export async function workView(
   };
 }
 
-/** What people said to each other about a job, what went wrong, who handed it on, and the customer's ways in. */
-export async function wordsView({ models }: Database, jobId: number, name: Name, now: Date) {
-  const own = { where: { jobId }, order: [['id', 'ASC']] as [string, string][] };
-  const [remarks, handOns, accidents, links, seals, messages] = await Promise.all([
-    models.Remark.findAll(own),
-    models.HandOn.findAll(own),
-    models.Accident.findAll(own),
-    models.CustomerLink.findAll(own),
-    models.EarlierSeal.findAll({
-      ...own,
-      attributes: { exclude: ['record', 'shown'] },
-    }),
-    models.MessageRow.findAll(own),
+const ownOf = (jobId: number) => ({ where: { jobId }, order: [['id', 'ASC']] as [string, string][] });
+
+/** What was said over a job at the bench: notes, questions, answers, and what went along when it changed hands. */
+export async function saidView({ models }: Pick<Database, 'models'>, jobId: number, name: Name) {
+  const [remarks, handOns] = await Promise.all([
+    models.Remark.findAll(ownOf(jobId)),
+    models.HandOn.findAll(ownOf(jobId)),
   ]);
   return {
     remarks: remarks.map((r) => ({
@@ -142,6 +136,24 @@ export async function wordsView({ models }: Database, jobId: number, name: Name,
       stale: h.stale,
       at: h.at.toISOString(),
     })),
+  };
+}
+
+/** What people said to each other about a job, what went wrong, who handed it on, and the customer's ways in. */
+export async function wordsView({ models }: Database, jobId: number, name: Name, now: Date) {
+  const own = ownOf(jobId);
+  const [said, accidents, links, seals, messages] = await Promise.all([
+    saidView({ models }, jobId, name),
+    models.Accident.findAll(own),
+    models.CustomerLink.findAll(own),
+    models.EarlierSeal.findAll({
+      ...own,
+      attributes: { exclude: ['record', 'shown'] },
+    }),
+    models.MessageRow.findAll(own),
+  ]);
+  return {
+    ...said,
     accidents: accidents.map((a) => ({
       id: a.id,
       version: a.version,

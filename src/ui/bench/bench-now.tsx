@@ -1,7 +1,7 @@
 'use client';
 
-import Link from 'next/link';
-import type { JobView } from '../../server/job/load-job.ts';
+import Link from '../link.tsx';
+import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { sayDay, todayIso } from '../dates.ts';
 import { ReadFirst } from '../work/order-list.tsx';
 import { HandedOn } from '../work/hand-on.tsx';
@@ -14,7 +14,7 @@ export function BenchNow({
   lineId,
   may,
 }: {
-  readonly job: JobView | null;
+  readonly job: BenchJob | null;
   readonly lineId: number | null;
   readonly may: boolean;
 }) {

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { sayLeft } from '../../core/work/waits.ts';
 import type { BenchStep } from '../../server/bench/load-bench.ts';
 import type { BenchWait } from '../../server/bench/load-waits.ts';

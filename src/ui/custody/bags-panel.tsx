@@ -1,13 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
 /** Parts taken off, each in its numbered bag, to go back with the instrument. */
-export function BagsPanel({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function BagsPanel({ job, may }: { readonly job: LeafJob; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const [name, setName] = useState('');
   const bags = job.items.filter((i) => i.bag !== null);

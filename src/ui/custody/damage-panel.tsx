@@ -3,7 +3,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useRef, useState } from 'react';
 import { VIEW_NAMES, VIEWS, type View } from '../../core/instrument/outline.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { PillChoice } from '../pill-choice.tsx';
@@ -12,14 +12,14 @@ import { useSend } from '../use-send.ts';
 import { InstrumentDrawing } from './instrument-drawing.tsx';
 import { Marking } from './marking.tsx';
 
-type Mark = JobView['marks'][number];
+type Mark = LeafJob['marks'][number];
 
 function MarkRow({
   job,
   mark,
   fresh,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly mark: Mark;
   readonly fresh: boolean;
 }) {
@@ -75,7 +75,7 @@ function Marks({
   onView,
   onClose,
 }: {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly view: View;
   readonly onView: (v: View) => void;
   readonly onClose: () => void;
@@ -133,7 +133,7 @@ const SMALL: Readonly<Record<View, string>> = {
 const SMALL_ORDER: readonly View[] = ['front', 'back', 'head', 'bass-side', 'treble-side'];
 
 /** The damage an instrument came with: pins on its drawings, words and photos; opens large to mark more. */
-export function DamagePanel({ job, may }: { readonly job: JobView; readonly may: boolean }) {
+export function DamagePanel({ job, may }: { readonly job: LeafJob; readonly may: boolean }) {
   const [view, setView] = useState<View | null>(null);
   return (
     <section aria-labelledby="damage" className="space-y-3">
@@ -187,7 +187,7 @@ export function DamagePanel({ job, may }: { readonly job: JobView; readonly may:
 }
 
 /** A mark's photos, as small as they can be told apart. */
-function PhotosOf({ job, markId }: { readonly job: JobView; readonly markId: number }) {
+function PhotosOf({ job, markId }: { readonly job: LeafJob; readonly markId: number }) {
   const photos = job.photos.filter((p) => p.markId === markId);
   if (photos.length === 0) return null;
   return (

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Estimate } from '../../server/customer/estimate.ts';
 import { readDraft, saveDraft, useMounted } from '../draft.ts';
-import { FormField } from '../form-field.tsx';
+import { NameField } from './name-field.tsx';
 import { ChooseOption } from '../plan/choose-option.tsx';
 import { AskTheShop } from './ask-the-shop.tsx';
 import { sayByLink } from './say-by-link.ts';
@@ -62,18 +62,11 @@ export function AnswerEstimate({ token, estimate }: { readonly token: string; re
         {estimate.limit !== null && `; your limit is ${money(estimate.limit)}`}.
       </p>
       {asked.length > 0 && (
-        <FormField label="Your name" error={name.trim() === '' ? 'Write your name first' : undefined}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              autoComplete="name"
-              maxLength={120}
-              value={name}
-              onChange={(e) => setBy(e.target.value)}
-            />
-          )}
-        </FormField>
+        <NameField
+          value={name}
+          onChange={setBy}
+          error={name.trim() === '' ? 'Write your name first' : undefined}
+        />
       )}
       {trouble && (
         <p role="alert" className="py-2 text-rubric">

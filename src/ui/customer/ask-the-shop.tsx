@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { readDraft, saveDraft, useMounted } from '../draft.ts';
 import { FormField } from '../form-field.tsx';
+import { NameField } from './name-field.tsx';
 import { sayByLink } from './say-by-link.ts';
 
 interface Asked {
@@ -76,18 +77,7 @@ export function AskTheShop({
             />
           )}
         </FormField>
-        <FormField label="Your name">
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              autoComplete="name"
-              maxLength={120}
-              value={name}
-              onChange={(e) => setBy(e.target.value)}
-            />
-          )}
-        </FormField>
+        <NameField value={name} onChange={setBy} />
         <button type="submit" className="button" disabled={busy || words.trim() === '' || name.trim() === ''}>
           Ask the shop
         </button>

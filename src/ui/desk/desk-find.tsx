@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { DeskFound } from '../../server/desk/load-desk.ts';

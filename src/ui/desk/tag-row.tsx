@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { isLate } from '../../core/job/waiting.ts';
 import type { RackTag } from '../../server/rack/load-rack.ts';
 import { sayDay } from '../dates.ts';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { useId, useState } from 'react';
 import { readCustomersCsv, readVcards, type CustomerEntry } from '../../contracts/formats/customers.ts';
 import { readInstrumentsCsv, type InstrumentEntry } from '../../contracts/formats/instruments.ts';

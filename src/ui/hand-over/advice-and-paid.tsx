@@ -10,7 +10,7 @@ import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
 /** Advice in the bench's own words, and the day of the next check. */
-export function Advice({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
+export function Advice({ job, may }: { readonly job: LeafProps<'sheet'>['job']; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const { advice, nextCheck } = job.sheet.content;
   const [text, setText] = useState<string | null>(null);
@@ -82,7 +82,7 @@ export function Advice({ job, may }: { readonly job: LeafProps['job']; readonly 
 const HOW = { cash: 'Cash', card: 'Card', transfer: 'Transfer', 'on account': 'On account' } as const;
 
 /** What was paid and how: written down, nothing more. */
-export function Paid({ job }: Pick<LeafProps, 'job'>) {
+export function Paid({ job }: Pick<LeafProps<'sheet'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const { paid } = job.handOver;
   const [how, setHow] = useState<keyof typeof HOW>('card');

@@ -10,7 +10,7 @@ import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
 /** The bench check, ticked off; the last tick puts the name under it. */
-export function BenchCheck({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
+export function BenchCheck({ job, may }: { readonly job: LeafProps<'sheet'>['job']; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const { checks, exception, version, checkedBy, checkedAt } = job.handOver;
   const [text, setText] = useState(exception);
@@ -57,7 +57,11 @@ export function BenchCheck({ job, may }: { readonly job: LeafProps['job']; reado
 }
 
 /** The name of a second person under the bench check, where the shop or the worth asks for it. */
-export function SecondName({ job, me, may }: Pick<LeafProps, 'job' | 'me'> & { readonly may: boolean }) {
+export function SecondName({
+  job,
+  me,
+  may,
+}: Pick<LeafProps<'sheet'>, 'job' | 'me'> & { readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const { second, checkedAt, checkedBy, version } = job.handOver;
   if (second.at !== null)
@@ -88,7 +92,7 @@ export function SecondName({ job, me, may }: Pick<LeafProps, 'job' | 'me'> & { r
 }
 
 /** What of the readings as left is not as it should be. */
-export function LeftTrouble({ job }: Pick<LeafProps, 'job'>) {
+export function LeftTrouble({ job }: Pick<LeafProps<'sheet'>, 'job'>) {
   const { trouble, exception } = job.handOver;
   if (!trouble) return null;
   const lines = (

@@ -10,7 +10,7 @@ import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
 /** The customer plays, then signs what is shown. */
-export function Signing({ job }: Pick<LeafProps, 'job'>) {
+export function Signing({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [signer, setSigner] = useState(job.customer.name);
   const [strokes, setStrokes] = useState<Strokes | null>(null);
@@ -87,7 +87,7 @@ function Verify({ whole }: { readonly whole: boolean }) {
 }
 
 /** The seal of a signed job, whole or broken. */
-export function Seal({ job }: Pick<LeafProps, 'job'>) {
+export function Seal({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
   const { seal, handOver } = job;
   if (seal.kind === 'open') return null;
   const whole = seal.kind === 'whole';
@@ -115,7 +115,7 @@ export function Seal({ job }: Pick<LeafProps, 'job'>) {
 }
 
 /** The customer would have something otherwise: the signed job opens again, without a charge inside the window. */
-export function Tweak({ job }: Pick<LeafProps, 'job'>) {
+export function Tweak({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [words, setWords] = useState('');
   return (
@@ -150,7 +150,7 @@ export function Tweak({ job }: Pick<LeafProps, 'job'>) {
 }
 
 /** Signatures the job was opened again after. */
-export function Earlier({ job }: Pick<LeafProps, 'job'>) {
+export function Earlier({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
   if (job.earlier.length === 0) return null;
   return (
     <section aria-label="Signed before" className="border border-seal p-3 text-sm">

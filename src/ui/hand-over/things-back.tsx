@@ -6,7 +6,7 @@ import type { LeafProps } from '../leaves/leaf-props.ts';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
-type Item = LeafProps['job']['items'][number];
+type Item = LeafProps<'sheet'>['job']['items'][number];
 
 /** One thing that came with the instrument: given back, or why it is not there. */
 function Thing({
@@ -53,7 +53,7 @@ function Thing({
 }
 
 /** What came with the instrument and what was taken off it: given back, or why not. */
-export function Things({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
+export function Things({ job, may }: { readonly job: LeafProps<'sheet'>['job']; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   if (job.items.length === 0) return null;
   return (

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { useState } from 'react';
 import type { GatewaySettings } from '../../contracts/house-rules.ts';
 import type { OutboxMessage } from '../../server/messages/load-outbox.ts';

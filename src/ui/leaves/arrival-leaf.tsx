@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { sayRadius } from '../../core/instrument/board-radius.ts';
 import { FACTS } from '../../core/instrument/construction.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
@@ -22,7 +22,7 @@ function Fact({ name, value }: { readonly name: string; readonly value: string }
   );
 }
 
-function Construction({ job }: Pick<LeafProps, 'job'>) {
+function Construction({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>, 'job'>) {
   const c = job.instrument.construction;
   return (
     <dl className="text-sm">
@@ -61,7 +61,7 @@ function Construction({ job }: Pick<LeafProps, 'job'>) {
 }
 
 /** What nobody has said yet: not compulsory, but worth asking while they are here or on the telephone. */
-function Unknowns({ job }: Pick<LeafProps, 'job'>) {
+function Unknowns({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>, 'job'>) {
   if (job.state === 'closed') return null;
   const open = unknownAtArrival({ ...job, ...job.customer, ...job.instrument });
   if (open.length === 0) return null;
@@ -69,7 +69,7 @@ function Unknowns({ job }: Pick<LeafProps, 'job'>) {
 }
 
 /** What was said and brought at the counter. */
-export function ArrivalLeaf({ job, allowed }: LeafProps) {
+export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>) {
   const came = job.items.filter((i) => i.bag === null);
   return (
     <div className="grid gap-8 lg:grid-cols-3">

@@ -14,7 +14,7 @@ import type { LeafProps } from './leaf-props.ts';
 const VIEWS = { sheet: 'The customer’s sheet', bench: 'Before and after, in bench units' } as const;
 
 /** What the customer sees and signs, the bench check, what goes back, payment, and the seals. */
-export function HandOverLeaf({ job, allowed, me }: LeafProps) {
+export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal'>) {
   const [view, setView] = useState<keyof typeof VIEWS>('sheet');
   const signed = job.state === 'closed';
   return (

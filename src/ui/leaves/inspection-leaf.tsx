@@ -11,14 +11,14 @@ import { useQueue, type Queued } from '../queue/queue.ts';
 import { PillChoice } from '../pill-choice.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useAnswers } from '../use-answers.ts';
 import { isTyping } from '../use-slash.ts';
 import type { LeafProps } from './leaf-props.ts';
 
-type Item = LeafProps['job']['inspection']['items'][number] & { readonly unsent?: boolean };
+type Item = LeafProps<'inspection'>['job']['inspection']['items'][number] & { readonly unsent?: boolean };
 
 /** The items as they stand once what was answered without a connection has arrived. */
-function withUnsent(job: LeafProps['job'], queue: readonly Queued[]): readonly Item[] {
+function withUnsent(job: LeafProps<'inspection'>['job'], queue: readonly Queued[]): readonly Item[] {
   const answers = queue.filter((q) => q.name === 'inspection.answer' && q.state === 'waiting');
   if (answers.length === 0) return job.inspection.items;
   return job.inspection.items.map((item) => {
@@ -37,14 +37,6 @@ function withUnsent(job: LeafProps['job'], queue: readonly Queued[]): readonly I
 
 const TONE: Readonly<Record<Answer, string>> = { fine: '●', watch: '◐', work: '▲', na: '–', skipped: '▷' };
 const FOUR = ANSWERS.filter((a) => a !== 'skipped');
-
-/** An answer given here, with what stood there before: the way back. */
-interface Given {
-  readonly at: number;
-  readonly key: string;
-  readonly answer: Answer | null;
-  readonly note: string;
-}
 
 const SHOWS = { all: 'all', open: 'open, skipped', work: 'watch and work' } as const;
 type Show = keyof typeof SHOWS;
@@ -120,10 +112,10 @@ function List({
 }
 
 /** The checklist: one item large, one key or tap an answer, the next item by itself. */
-export function InspectionLeaf({ job, allowed }: LeafProps) {
+export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
   const { finishedAt } = job.inspection;
   const items = withUnsent(job, useQueue());
-  const { give, trouble } = useSend();
+  const answers = useAnswers(job.id, items);
   const firstOpen = items.findIndex((i) => i.answer === null);
   const [at, setAt] = useState(Math.max(0, firstOpen));
   const item = items[at];
@@ -133,8 +125,6 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
   const draftKey = `note:${job.id}:${item?.key ?? ''}`;
   const [note, setNote] = useState('');
   const [show, setShow] = useState<Show>('all');
-  const [given, setGiven] = useState<readonly Given[]>([]);
-  const waiting = useRef(new Set<string>());
   const others = useOthers();
   useEffect(() => {
     setItem(item?.key ?? '');
@@ -143,40 +133,15 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
   useEffect(() => setNote(readDraft<string>(draftKey) ?? item?.note ?? ''), [draftKey, item?.note]);
 
   const answer = async (chosen: Answer) => {
-    if (!item || !may || waiting.current.has(item.key)) return;
-    waiting.current.add(item.key);
+    if (!item || !may) return;
     const next = items.findIndex((i, n) => n > at && i.answer === null);
     setAt(next >= 0 ? next : Math.min(at + 1, items.length - 1));
-    const done = await give('inspection.answer', {
-      jobId: job.id,
-      item: item.key,
-      answer: chosen,
-      note,
-      version: item.version,
-    });
-    waiting.current.delete(item.key);
-    if (done) {
-      dropDraft(draftKey);
-      setGiven((g) => [...g, { at, key: item.key, answer: item.answer, note: item.note }]);
-    } else setAt(at);
+    if (await answers.answer(at, item.key, chosen, note)) dropDraft(draftKey);
+    else setAt(at);
   };
   const undo = async () => {
-    const last = given.at(-1);
-    const now = items.find((i) => i.key === last?.key);
-    if (!last || !now || !may || waiting.current.has(last.key)) return;
-    waiting.current.add(last.key);
-    const { key, answer: before, note: noted } = last;
-    const done = await give('inspection.answer', {
-      jobId: job.id,
-      item: key,
-      answer: before,
-      note: noted,
-      version: now.version,
-    });
-    waiting.current.delete(key);
-    if (!done) return;
-    setGiven((g) => g.slice(0, -1));
-    setAt(last.at);
+    const back = may ? await answers.undo() : null;
+    if (back !== null) setAt(back);
   };
   const latest = useRef({ answer, undo });
   useEffect(() => {
@@ -256,7 +221,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
           <button
             type="button"
             className="button"
-            disabled={!may || given.length === 0}
+            disabled={!may || !answers.canUndo}
             onClick={() => void undo()}
           >
             Undo
@@ -288,7 +253,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps) {
             <AnswerMark item={item} /> by {item.by}
           </p>
         )}
-        <Trouble trouble={trouble} />
+        <Trouble trouble={answers.trouble} />
         <StringsPanel job={job} may={allowed.work} />
         <InspectionEnd job={job} may={may} />
       </section>

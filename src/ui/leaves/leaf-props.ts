@@ -1,8 +1,10 @@
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob, Part } from '../../server/job/load-leaf.ts';
+
+export type { LeafJob };
 
 /** What every leaf gets: the job, what this person may do on it, and their name. */
-export interface LeafProps {
-  readonly job: JobView;
+export interface LeafProps<Shown extends Part = never> {
+  readonly job: LeafJob<Shown>;
   readonly allowed: Readonly<
     Record<'house' | 'take' | 'inspect' | 'measure' | 'plan' | 'approve' | 'work' | 'handOver', boolean>
   >;

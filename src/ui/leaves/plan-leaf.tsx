@@ -27,7 +27,7 @@ type Part = keyof typeof PARTS;
 const isPart = (text: string | null): text is Part => text !== null && text in PARTS;
 
 /** What Rubrica proposes, everything that can be tried, the plans found, and what the customer chooses from. */
-export function PlanLeaf({ job, allowed }: LeafProps) {
+export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
   const asked = useSearchParams().get('part');
   const [part, showPart] = useState<Part>(isPart(asked) ? asked : 'proposed');
   const setPart = (to: Part) => {

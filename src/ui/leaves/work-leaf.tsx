@@ -17,11 +17,11 @@ import { OrderList } from '../work/order-list.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';
 import type { LeafProps } from './leaf-props.ts';
 
-type Line = LeafProps['job']['lines'][number];
+type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
 const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;
 type How = (typeof HOWS)[number];
 
-function Answering({ job }: Pick<LeafProps, 'job'>) {
+function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [by, setBy] = useState(job.customer.name);
   const [how, setHow] = useState<How>('at the counter');
@@ -83,7 +83,7 @@ function Answering({ job }: Pick<LeafProps, 'job'>) {
 }
 
 /** The work order: the customer's word line by line, the steps in their order with their clocks, and what people say. */
-export function WorkLeaf({ job, allowed, me }: LeafProps) {
+export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>) {
   const open = job.state === 'open';
   return (
     <div className="grid gap-8 lg:grid-cols-[1fr_20rem]">

@@ -12,7 +12,7 @@ import {
   type SimulatedGauge,
   type SimulatedKind,
 } from '../../devices/simulated-gauge.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
@@ -20,7 +20,7 @@ import type { StationView } from './sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
   readonly state: ReadingsState;
   readonly station: StationView | null;

@@ -3,7 +3,7 @@
 import { useEffect, useId, useMemo, useState } from 'react';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey, type SheetPart } from '../../core/readings/stations.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { lineOf, sheetGeometry, stretchOf } from './geometry.ts';
 import { PlanView, ROW } from './plan-view.tsx';
 import { fieldState, ReadingField } from './reading-field.tsx';
@@ -22,7 +22,7 @@ const LEAST_WIDTH = 720;
 const USUAL_SADDLE = 3;
 
 interface Props {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
   readonly part: SheetPart;
   readonly lines: ReadonlySet<LineChoice>;

@@ -3,12 +3,12 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { pastedCells } from '../../contracts/formats/readings.ts';
 import { readEntry, sayEntry } from '../../core/readings/entry.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import type { StationView } from './sheet-stations.ts';
 import type { Draft } from './use-readings.ts';
 import { asTyped, sayVerdict, unitOf, type Tongue } from './units.ts';
 
-export type ReadingView = JobView['readings']['readings'][number];
+export type ReadingView = LeafJob['readings']['readings'][number];
 
 /** What one field shows: the text, how it stands, and the words under it. */
 export interface FieldState {
@@ -40,7 +40,7 @@ export function fieldState(
   kept: { readonly typed: string; readonly version: number } | undefined,
   draft: Draft | undefined,
   tongue: Tongue,
-  habits: Pick<JobView['readings']['habits'], 'units' | 'feelings'> = { units: {}, feelings: [] },
+  habits: Pick<LeafJob['readings']['habits'], 'units' | 'feelings'> = { units: {}, feelings: [] },
 ): FieldState {
   const unit = unitOf(station.quantity, tongue, habits.units);
   const fresh = kept !== undefined && kept.version > (reading?.version ?? 0);

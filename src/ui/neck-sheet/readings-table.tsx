@@ -3,14 +3,14 @@
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { fieldState, ReadingField } from './reading-field.tsx';
 import type { StationView } from './sheet-stations.ts';
 import { sayBand, sayValue, type Tongue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
   readonly tongue: Tongue;
   readonly editable: boolean;

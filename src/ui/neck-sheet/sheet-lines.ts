@@ -2,7 +2,7 @@ import { topsByFret } from '../../core/readings/fret-tops.ts';
 import { actionFret } from '../../core/readings/methods.ts';
 import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import type { Measured } from './geometry.ts';
 import { methodsOf } from './sheet-stations.ts';
 import type { SheetLine } from './side-view.tsx';
@@ -12,7 +12,7 @@ export const LINES = { found: 'as found', planned: 'planned', left: 'as left' } 
 export type LineChoice = keyof typeof LINES;
 
 /** What was read of one string in a round, for drawing. Readings that are not representative are not drawn. */
-export function measuredOf(job: JobView, round: RoundKind, string: number): Measured {
+export function measuredOf(job: LeafJob, round: RoundKind, string: number): Measured {
   const readings = job.readings.readings.filter((r) => r.round === round && r.notRepresentative === null);
   const value = (key: string) => readings.find((r) => r.key === key)?.standard ?? null;
   return {
@@ -27,7 +27,7 @@ export function measuredOf(job: JobView, round: RoundKind, string: number): Meas
 }
 
 /** The same with every accepted proposal carried out: what it rests on comes to its aim. */
-function plannedOf(job: JobView, string: number): Measured | null {
+function plannedOf(job: LeafJob, string: number): Measured | null {
   const accepted = job.decisions.filter((d) => d.decision !== 'declined').map((d) => d.line);
   const lines = job.proposal.lines.filter((l) => accepted.includes(l.key));
   const rests = new Set(lines.flatMap((l) => l.restsOn));
@@ -46,7 +46,7 @@ function plannedOf(job: JobView, string: number): Measured | null {
 
 /** The lines to draw for one string: as found, planned and as left as chosen, and always the round in hand. */
 export function sheetLines(
-  job: JobView,
+  job: LeafJob,
   round: RoundKind,
   string: number,
   chosen: ReadonlySet<LineChoice>,
@@ -76,5 +76,5 @@ export function sheetLines(
 }
 
 /** The fret the round's action is read at. */
-export const roundActionFret = (job: JobView, round: RoundKind): number =>
+export const roundActionFret = (job: LeafJob, round: RoundKind): number =>
   actionFret(methodsOf(job, round).action, job.instrument.construction.frets);

@@ -1,4 +1,4 @@
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { ROW } from './plan-view.tsx';
 import type { Placed } from './sheet-layout.ts';
 
@@ -37,7 +37,7 @@ export function RowNames({
   construction: c,
   top,
 }: {
-  readonly construction: JobView['instrument']['construction'];
+  readonly construction: LeafJob['instrument']['construction'];
   readonly top: number;
 }) {
   const rows = c.strings.length / c.perCourse;

@@ -6,7 +6,7 @@ import { METHODS, methodWords } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { methodsOf, type StationView } from './sheet-stations.ts';
 import { sayValue, unitOf, type Tongue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
@@ -15,12 +15,12 @@ interface Props {
   readonly station: StationView | null;
   readonly state: ReadingsState;
   readonly tongue: Tongue;
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
 }
 
 /** The gauge a quantity is read with on a round: the round's, the shop's, or what usually serves. */
-function gaugeWords(job: JobView, round: RoundKind, quantity: StationView['quantity']): string {
+function gaugeWords(job: LeafJob, round: RoundKind, quantity: StationView['quantity']): string {
   const taken = job.readings.rounds.find((r) => r.kind === round)?.gauges[quantity];
   const own = job.readings.gauges.find((g) => g.id === taken);
   return own?.name ?? QUANTITY_FACTS[quantity].gauge;

@@ -3,14 +3,14 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { allStations, type Station } from '../../core/readings/stations.ts';
 import { resolveTarget, targetLayers, type Resolving } from '../../core/targets/resolve.ts';
 import type { Target } from '../../core/targets/target.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 
 /** A station with the band its reading is held against, as the round's method shows it. */
 export interface StationView extends Station {
   readonly target: Target | null;
 }
 
-const resolving = (job: JobView): Resolving => {
+const resolving = (job: LeafJob): Resolving => {
   const found = new Map(
     job.readings.readings
       .filter((r) => r.round === 'as-found' && r.notRepresentative === null)
@@ -20,11 +20,11 @@ const resolving = (job: JobView): Resolving => {
 };
 
 /** The methods in force on a round. */
-export const methodsOf = (job: JobView, round: RoundKind) =>
+export const methodsOf = (job: LeafJob, round: RoundKind) =>
   job.readings.rounds.find((r) => r.kind === round)?.methods ?? job.readings.habits.methods ?? USUAL_METHODS;
 
 /** Every place of a round's sheet, the setup first in the shop's working order, each with its target. */
-export function sheetStations(job: JobView, round: RoundKind): readonly StationView[] {
+export function sheetStations(job: LeafJob, round: RoundKind): readonly StationView[] {
   const { construction } = job.instrument;
   const methods = methodsOf(job, round);
   const how = { ...resolving(job), methods };
@@ -35,5 +35,5 @@ export function sheetStations(job: JobView, round: RoundKind): readonly StationV
 }
 
 /** Every layer that says something about a station, from the kind up. */
-export const layersOf = (job: JobView, station: Station): readonly Target[] =>
+export const layersOf = (job: LeafJob, station: Station): readonly Target[] =>
   targetLayers(job.instrument.construction, job.touch, job.readings.wishes, station, resolving(job));

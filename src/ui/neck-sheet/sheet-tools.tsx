@@ -1,11 +1,11 @@
 'use client';
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { useState } from 'react';
 import { readReadingsCsv } from '../../contracts/formats/readings.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { FileField } from '../file-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
@@ -14,7 +14,7 @@ import type { StationView } from './sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {
-  readonly job: JobView;
+  readonly job: LeafJob;
   readonly round: RoundKind;
   readonly state: ReadingsState;
   readonly station: StationView | null;

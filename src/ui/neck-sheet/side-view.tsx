@@ -22,6 +22,8 @@ interface Props {
   readonly saddleThickness: number;
   readonly reliefRed: boolean;
   readonly actionRed: boolean;
+  /** whether every line has its name, along it; else only those laid over the round in hand */
+  readonly named?: boolean;
 }
 
 /** Each line has its own dash and its name at its own place along it. */
@@ -78,6 +80,7 @@ export function SideView({
   saddleThickness,
   reliefRed,
   actionRed,
+  named = false,
 }: Props) {
   const plane = top + height - UNDER - FRET_PX;
   const board = plane + FRET_PX;
@@ -154,6 +157,8 @@ export function SideView({
         const [y0, y1] = [plane - g.rise(line.nut), plane - g.rise(line.saddle)];
         const found = l.tone !== 'left' && lines.length > 1;
         const at = LABEL_AT[l.tone];
+        const slope = (Math.atan2(y1 - y0, g.x(length) - g.x(0)) * 180) / Math.PI;
+        const [lx, ly] = [g.x(length * at), plane - g.rise(line.nut + (line.saddle - line.nut) * at)];
         const ink = l.tone === 'planned' ? 'var(--plain)' : 'var(--ink)';
         return (
           <g
@@ -166,10 +171,11 @@ export function SideView({
             <path
               d={`M${g.x(0) - 42} ${y0 + 14} L${g.x(0)} ${y0} L${g.x(length)} ${y1} L${g.x(length) + 26} ${board + 2}`}
             />
-            {found && (
+            {(found || named) && (
               <text
-                x={g.x(length * at)}
-                y={plane - g.rise(line.nut + (line.saddle - line.nut) * at) - 6}
+                x={lx}
+                y={ly + (found ? -6 : 15)}
+                transform={named ? `rotate(${slope.toFixed(2)} ${lx} ${ly})` : undefined}
                 stroke="none"
                 fill={ink}
                 fontSize={12}

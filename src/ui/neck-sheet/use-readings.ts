@@ -6,7 +6,7 @@ import { readEntry, type EntryQuestion } from '../../core/readings/entry.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { askAbout } from '../../core/readings/plausibility.ts';
 import type { Station } from '../../core/readings/stations.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 import { dropDraft, readDraft, saveDraft } from '../draft.ts';
 import { lookSoon } from '../look.ts';
 import { send } from '../send.ts';
@@ -48,7 +48,7 @@ const sentFrom = (d: Draft): readonly string[] => {
 };
 
 /** The readings of one round on the screen: drafts kept in this browser, saved one by one, conflicts shown. */
-export function useReadings(job: JobView, round: RoundKind, tongue: Tongue) {
+export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
   const [drafts, setDrafts] = useState<Drafts>({});
   const [kept, setKept] = useState<Kept>({});
   const stations = useMemo(() => sheetStations(job, round), [job, round]);

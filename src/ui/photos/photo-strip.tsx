@@ -2,7 +2,7 @@
 
 import { Camera, ImagePlus, X } from 'lucide-react';
 import { useId } from 'react';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { useSend } from '../use-send.ts';
 import { Trouble } from '../trouble.tsx';
 import { useUploads, type Going, type PhotoTarget } from './uploads.tsx';
@@ -80,7 +80,7 @@ export function PhotoStrip({
   about,
   may,
 }: {
-  readonly job: JobView;
+  readonly job: Pick<BenchJob, 'id' | 'photos'>;
   readonly target: Omit<PhotoTarget, 'jobId'>;
   readonly about: string;
   readonly may: boolean;

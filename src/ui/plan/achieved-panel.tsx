@@ -5,7 +5,7 @@ import type { LeafProps } from '../leaves/leaf-props.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 
 /** What the chosen plan said would stand at each place, and what was read when it was done. */
-export function AchievedPanel({ job }: Pick<LeafProps, 'job'>) {
+export function AchievedPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { choice, results } = job.plan;
   if (!choice) return null;
   const station = (key: string) => job.readings.stations.find((s) => s.key === key);

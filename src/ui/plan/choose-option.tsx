@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { openOffer } from '../../server/plan/offers.ts';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
+import { NameField } from '../customer/name-field.tsx';
 import { OptionCard } from './option-card.tsx';
 
 type Opened = NonNullable<Awaited<ReturnType<typeof openOffer>>>;
@@ -79,18 +80,7 @@ export function ChooseOption({
             void send();
           }}
         >
-          <FormField label="Your name" error={wrong === '' ? undefined : wrong}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                autoComplete="name"
-                maxLength={120}
-                value={by}
-                onChange={(e) => setBy(e.target.value)}
-              />
-            )}
-          </FormField>
+          <NameField value={by} onChange={setBy} error={wrong === '' ? undefined : wrong} />
           <FormField label="Anything we should know (you may leave this empty)">
             {(w) => (
               <textarea

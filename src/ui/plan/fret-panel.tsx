@@ -15,7 +15,7 @@ const SIDE = 14;
 const HEIGHT = 120;
 
 /** The fret map: what stands at each of three places across, how much of it comes off, what is left. */
-export function FretPanel({ job }: Pick<LeafProps, 'job'>) {
+export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
   const c = job.instrument.construction;
   const tops = fretTopsOf(input.readings, input.stale);

@@ -48,7 +48,7 @@ const spots = (
   }));
 
 /** Per string: what the saddle and the nut have to do, whether the contact stays on the crown, and what else there is. */
-export function IntonationPanel({ job }: Pick<LeafProps, 'job'>) {
+export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
   const c = job.instrument.construction;
   const usable = [...input.readings.values()].filter((r) => !input.stale.has(r.key));

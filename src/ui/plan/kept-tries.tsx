@@ -19,7 +19,7 @@ export const KeptTries = memo(function KeptTries({
   moves,
   hand,
   onTry,
-}: Pick<LeafProps, 'job'> & {
+}: Pick<LeafProps<'plan'>, 'job'> & {
   readonly may: boolean;
   readonly model: NeckModel;
   /** what is tried now */

@@ -14,9 +14,9 @@ import { OptionCard } from './option-card.tsx';
 
 const HOW = ['at the counter', 'by telephone', 'in writing'] as const;
 const DAYS = 14;
-type Offer = LeafProps['job']['plan']['offers'][number];
+type Offer = LeafProps<'plan'>['job']['plan']['offers'][number];
 
-function Said({ job, offer }: Pick<LeafProps, 'job'> & { readonly offer: Offer }) {
+function Said({ job, offer }: Pick<LeafProps<'plan'>, 'job'> & { readonly offer: Offer }) {
   const { give, busy, trouble } = useSend();
   const [choice, setChoice] = useState<CustomerOption['id']>(offer.options[0]?.id ?? 'leave');
   const [how, setHow] = useState<(typeof HOW)[number]>('at the counter');
@@ -65,7 +65,7 @@ export function OptionsPanel({
   job,
   allowed,
   plans,
-}: Pick<LeafProps, 'job' | 'allowed'> & { readonly plans: Plans | null }) {
+}: Pick<LeafProps<'plan'>, 'job' | 'allowed'> & { readonly plans: Plans | null }) {
   const { give, busy, trouble } = useSend();
   const [token, setToken] = useState('');
   const options = useMemo(

@@ -3,10 +3,10 @@ import { problemFrom, type NotYet } from '../../core/plan/solve/problem-from.ts'
 import type { Problem } from '../../core/plan/solve/problem.ts';
 import type { Target } from '../../core/targets/target.ts';
 import { neckModel, type NeckModel } from '../../core/whatif/neck-model.ts';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { LeafJob } from '../leaves/leaf-props.ts';
 
 /** The plan's input as the house worked it out, put together again from what the page was sent. */
-export function planInputOf(job: JobView): PlanInput {
+export function planInputOf(job: LeafJob<'plan'>): PlanInput {
   const { plan, readings } = job;
   return {
     construction: job.instrument.construction,
@@ -23,7 +23,7 @@ export function planInputOf(job: JobView): PlanInput {
 }
 
 /** The problem plans are found from, or why there is none yet. */
-export const problemOfView = (job: JobView): Problem | NotYet =>
+export const problemOfView = (job: LeafJob<'plan'>): Problem | NotYet =>
   problemFrom(planInputOf(job), {
     touch: job.touch,
     worth: job.plan.worth,
@@ -32,7 +32,7 @@ export const problemOfView = (job: JobView): Problem | NotYet =>
   });
 
 /** The neck to try things on, or null where its action was not read or it is not strung. */
-export function modelOfView(job: JobView): NeckModel | null {
+export function modelOfView(job: LeafJob<'plan'>): NeckModel | null {
   const input = planInputOf(job);
   return input.strings === 'at-pitch' ? neckModel({ ...input, set: undefined }) : null;
 }

@@ -66,7 +66,7 @@ function PlanCard({
   plan,
   may,
   onTry,
-}: Pick<LeafProps, 'job'> & {
+}: Pick<LeafProps<'plan'>, 'job'> & {
   readonly plan: Plan;
   readonly may: boolean;
   readonly onTry: (moves: Moves) => void;
@@ -153,7 +153,7 @@ function PlanCard({
 }
 
 /** Says what it is worth: it decides what may be spent on it. */
-function WorthField({ job, may }: Pick<LeafProps, 'job'> & { readonly may: boolean }) {
+function WorthField({ job, may }: Pick<LeafProps<'plan'>, 'job'> & { readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const [text, setText] = useState(job.plan.worth === null ? '' : (job.plan.worth / 100).toFixed(2));
   const clean = text.trim().replace(',', '.');
@@ -208,7 +208,7 @@ export function PlansPanel({
   plans,
   ms,
   onTry,
-}: Pick<LeafProps, 'job'> & {
+}: Pick<LeafProps<'plan'>, 'job'> & {
   readonly may: boolean;
   readonly plans: Plans | null;
   readonly ms: number;

@@ -10,7 +10,7 @@ import { useSend } from '../use-send.ts';
 import { JobTargets } from '../job-targets.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 
-type Decided = LeafProps['job']['decisions'][number];
+type Decided = LeafProps<'plan'>['job']['decisions'][number];
 const SAID = { accepted: 'accepted', changed: 'changed', declined: 'declined' } as const;
 
 function Why({ line }: { readonly line: ProposalLine }) {
@@ -34,7 +34,7 @@ function Proposed({
   decided,
   may,
 }: {
-  readonly job: LeafProps['job'];
+  readonly job: LeafProps<'plan'>['job'];
   readonly line: ProposalLine;
   readonly decided: Decided | undefined;
   readonly may: boolean;
@@ -150,7 +150,7 @@ function Proposed({
   );
 }
 
-function AddOperation({ job }: { readonly job: LeafProps['job'] }) {
+function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
   const { give, busy, trouble } = useSend();
   const [operation, setOperation] = useState<OperationId>('play-test');
   const [detail, setDetail] = useState('');
@@ -184,7 +184,7 @@ function AddOperation({ job }: { readonly job: LeafProps['job'] }) {
 }
 
 /** What Rubrica proposes, with the sum in words; the tech decides and the reason stays. */
-export function ProposedPanel({ job, allowed }: Pick<LeafProps, 'job' | 'allowed'>) {
+export function ProposedPanel({ job, allowed }: Pick<LeafProps<'plan'>, 'job' | 'allowed'>) {
   const { lines, leave, missing, stale } = job.proposal;
   const label = (key: string) => job.readings.stations.find((s) => s.key === key)?.label ?? key;
   const decisionOf = (key: string) => job.decisions.find((d) => d.line === key);

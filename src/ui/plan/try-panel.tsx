@@ -22,7 +22,7 @@ import { sayEachString, sayLowest, sayMoves, sayTightest } from './try-says.ts';
 import type { useTrying } from './trying.ts';
 import { useWorker } from './use-worker.ts';
 
-interface Props extends Pick<LeafProps, 'job'> {
+interface Props extends Pick<LeafProps<'plan'>, 'job'> {
   readonly may: boolean;
   readonly model: NeckModel;
   readonly trying: ReturnType<typeof useTrying>;

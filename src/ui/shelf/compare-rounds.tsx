@@ -73,6 +73,7 @@ function Overlaid({
           saddleThickness={3}
           reliefRed={false}
           actionRed={false}
+          named
         />
       </svg>
     </section>

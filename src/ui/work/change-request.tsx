@@ -11,7 +11,7 @@ import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
 /** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */
-export function ChangeRequest({ job }: Pick<LeafProps, 'job'>) {
+export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [open, setOpen] = useState(false);
   const [found, setFound] = useState('');

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
@@ -10,7 +11,7 @@ import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
 /** What the one before said when the job came into these hands. */
-export function HandedOn({ job }: Pick<LeafProps, 'job'>) {
+export function HandedOn({ job }: { readonly job: Pick<BenchJob, 'handOns' | 'state' | 'holder'> }) {
   const last = job.handOns.at(-1);
   if (!last || job.state !== 'open' || last.to !== job.holder) return null;
   return (

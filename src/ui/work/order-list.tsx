@@ -17,7 +17,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { ChevronDown, ChevronUp, GripVertical } from 'lucide-react';
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { formatMoney } from '../../core/money/money.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';

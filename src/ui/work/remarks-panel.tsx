@@ -3,13 +3,14 @@
 import { useState } from 'react';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
+import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { ListChoice } from '../list-choice.tsx';
 import { useQueue } from '../queue/queue.ts';
 import { Trouble } from '../trouble.tsx';
 import { useSend } from '../use-send.ts';
 
-type Remark = LeafProps['job']['remarks'][number];
+type Remark = BenchJob['remarks'][number];
+type RemarkedJob = Pick<BenchJob, 'id' | 'people' | 'remarks'>;
 
 function Answering({ remark }: { readonly remark: Remark }) {
   const { give, busy, trouble } = useSend();
@@ -61,7 +62,7 @@ function One({ remark, may }: { readonly remark: Remark; readonly may: boolean }
 }
 
 /** Notes on the job, and questions to a colleague or from the customer, with the answers that stay. */
-export function RemarksPanel({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
+export function RemarksPanel({ job, may }: { readonly job: RemarkedJob; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const [words, setWords] = useState('');
   const [to, setTo] = useState('');

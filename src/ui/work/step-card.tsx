@@ -1,13 +1,13 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import Link from 'next/link';
+import Link from '../link.tsx';
 import { useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { useNow } from '../bell.tsx';
 import { FormField } from '../form-field.tsx';
-import type { JobView } from '../../server/job/load-job.ts';
+import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueuedFor } from '../queue/queue.ts';
 import { Trouble } from '../trouble.tsx';
@@ -54,7 +54,7 @@ function Hinders({
   line,
   onWithout,
 }: {
-  readonly job: Pick<JobView, 'number'>;
+  readonly job: Pick<BenchJob, 'number'>;
   readonly line: Line;
   readonly onWithout: ((reason: string) => void) | null;
 }) {
@@ -140,7 +140,7 @@ export function StepCard({
   may,
   large = false,
 }: {
-  readonly job: JobView;
+  readonly job: Pick<BenchJob, 'id' | 'number' | 'photos'>;
   readonly line: Line;
   readonly may: boolean;
   readonly large?: boolean;

@@ -1,10 +1,12 @@
 import { may } from '../../../core/people/roles.ts';
+import { loadBenchJob } from '../../../server/bench/load-bench-job.ts';
 import { loadBench } from '../../../server/bench/load-bench.ts';
 import { loadWaits } from '../../../server/bench/load-waits.ts';
 import { database } from '../../../server/db/connection.ts';
-import { loadJob } from '../../../server/job/load-job.ts';
+import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { BenchNow } from '../../../ui/bench/bench-now.tsx';
 import { BenchSteps, BenchWaits } from '../../../ui/bench/bench-steps.tsx';
+import { ShowsJob } from '../../../ui/shows-job.tsx';
 import { PageHead } from '../../../ui/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
@@ -13,18 +15,22 @@ export const metadata = { title: 'Bench' };
 export default async function BenchPage() {
   const actor = await requireActor();
   const db = database();
-  const [steps, waits] = await Promise.all([loadBench(db, actor.personId), loadWaits(db)]);
+  const [steps, waits] = await Promise.all([
+    loadBench(db, actor.personId),
+    sharedLoad('waits', () => loadWaits(db)),
+  ]);
   // What runs; else what was interrupted last; else the first of mine that is ready.
   const now =
     steps.find((s) => s.mine && s.step === 'running') ??
     steps.find((s) => s.mine && s.step === 'paused') ??
     steps.find((s) => s.mine);
-  const job = now ? await loadJob(db, now.number) : null;
+  const job = now ? await sharedLoad(`bench job ${now.number}`, () => loadBenchJob(db, now.number)) : null;
   const mine = steps.filter((s) => s.mine && s !== now);
   const anyone = steps.filter((s) => !s.mine);
   return (
     <>
       <PageHead title="Bench" note={actor.name} />
+      <ShowsJob number={now?.number ?? 0} />
       <div className="grid gap-8 px-5 py-4 lg:grid-cols-[1fr_22rem]">
         <BenchNow job={job} lineId={now?.lineId ?? null} may={may(actor.role, 'work')} />
         <div className="space-y-6">

@@ -1,4 +1,5 @@
 import { database } from '../../../server/db/connection.ts';
+import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { loadDesk } from '../../../server/desk/load-desk.ts';
 import type { RackTag } from '../../../server/rack/load-rack.ts';
 import { sayDay, todayIso } from '../../../ui/dates.ts';
@@ -39,7 +40,7 @@ function Column({
 export default async function DeskPage() {
   await requireActor('take-in');
   const today = todayIso();
-  const { goingHome, words, cameToday } = await loadDesk(database(), new Date());
+  const { goingHome, words, cameToday } = await sharedLoad('desk', () => loadDesk(database(), new Date()));
   return (
     <>
       <PageHead title="Desk" note={`who is at the counter, ${sayDay(today, today)}`} />

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../ui/link.tsx';
 import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/money.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';

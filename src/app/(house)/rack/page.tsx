@@ -1,7 +1,8 @@
-import Link from 'next/link';
+import Link from '../../../ui/link.tsx';
 import { isLate } from '../../../core/job/waiting.ts';
 import { leafStates } from '../../../core/job/leaves.ts';
 import { database } from '../../../server/db/connection.ts';
+import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { loadPlaces, loadRack, type RackTag as Tag } from '../../../server/rack/load-rack.ts';
 import { sayDay, todayIso } from '../../../ui/dates.ts';
 import { PageHead } from '../../../ui/page-head.tsx';
@@ -62,7 +63,7 @@ export default async function RackPage({
   await requireActor();
   const { find = '' } = await searchParams;
   const db = database();
-  const [all, places] = await Promise.all([loadRack(db), loadPlaces(db)]);
+  const [all, places] = await sharedLoad('rack', () => Promise.all([loadRack(db), loadPlaces(db)]));
   const tags = find === '' ? all : all.filter((t) => matches(t, find));
   const today = todayIso();
   return (

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../ui/link.tsx';
 import { database } from '../../../server/db/connection.ts';
 import { loadShelf } from '../../../server/shelf/load-shelf.ts';
 import { FindField } from '../../../ui/find-field.tsx';

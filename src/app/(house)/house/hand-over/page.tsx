@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../ui/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadRules } from '../../../../server/house/load-rules.ts';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../ui/link.tsx';
 import { notFound } from 'next/navigation';
 import { roundName, type RoundKind } from '../../../../core/readings/rounds.ts';
 import { database } from '../../../../server/db/connection.ts';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../ui/link.tsx';
 import { database } from '../../../../server/db/connection.ts';
 import { loadDuplicates } from '../../../../server/shelf/load-duplicates.ts';
 import { PageHead } from '../../../../ui/page-head.tsx';

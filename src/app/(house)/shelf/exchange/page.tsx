@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../ui/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { BringBookIn, BringJobIn } from '../../../../ui/exchange/bring-in.tsx';
 import { PageHead } from '../../../../ui/page-head.tsx';

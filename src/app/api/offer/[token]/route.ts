@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { database } from '../../../../server/db/connection.ts';
+import { wakeFeed } from '../../../../server/events/feed.ts';
 import { answerOffer } from '../../../../server/plan/offers.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 
@@ -21,5 +22,6 @@ export async function POST(
     return Response.json({ ok: false, message: 'Choose one and write your name.' }, { status: 422 });
   const { token } = await params;
   const done = await answerOffer(database(), token, read.data, new Date());
+  if (done.ok) wakeFeed();
   return Response.json(done, { status: done.ok ? 200 : 409 });
 }

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../../ui/link.tsx';
 import { notFound } from 'next/navigation';
 import { may } from '../../../../../core/people/roles.ts';
 import { database } from '../../../../../server/db/connection.ts';

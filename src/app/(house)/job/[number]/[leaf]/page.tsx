@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { LEAF_NAMES, LEAVES, type Leaf } from '../../../../../core/job/leaves.ts';
 import { may } from '../../../../../core/people/roles.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadJob, type JobView } from '../../../../../server/job/load-job.ts';
+import { loadLeaf, type LeafJob, type LoadedLeaf } from '../../../../../server/job/load-leaf.ts';
 import { JobHead } from '../../../../../ui/job-head.tsx';
 import { ArrivalLeaf } from '../../../../../ui/leaves/arrival-leaf.tsx';
 import { HandOverLeaf } from '../../../../../ui/leaves/hand-over-leaf.tsx';
@@ -18,14 +18,24 @@ interface Params {
   readonly params: Promise<{ number: string; leaf: string }>;
 }
 
-const LEAF_PAGES: Readonly<Record<Leaf, (props: LeafProps) => React.ReactNode>> = {
-  arrival: ArrivalLeaf,
-  inspection: InspectionLeaf,
-  readings: ReadingsLeaf,
-  plan: PlanLeaf,
-  work: WorkLeaf,
-  'hand-over': HandOverLeaf,
-};
+type Rest = Pick<LeafProps, 'allowed' | 'me'>;
+
+/** Loads what a leaf shows and draws it. */
+const page =
+  <L extends Leaf>(leaf: L, draw: (job: LoadedLeaf<L>, rest: Rest) => React.ReactNode) =>
+  async (number: number) => {
+    const job = await loadLeaf(database(), number, leaf);
+    return job && { job: job as LeafJob, draw: (rest: Rest) => draw(job, rest) };
+  };
+
+const LEAF_PAGES = {
+  arrival: page('arrival', (job, rest) => <ArrivalLeaf job={job} {...rest} />),
+  inspection: page('inspection', (job, rest) => <InspectionLeaf job={job} {...rest} />),
+  readings: page('readings', (job, rest) => <ReadingsLeaf job={job} {...rest} />),
+  plan: page('plan', (job, rest) => <PlanLeaf job={job} {...rest} />),
+  work: page('work', (job, rest) => <WorkLeaf job={job} {...rest} />),
+  'hand-over': page('hand-over', (job, rest) => <HandOverLeaf job={job} {...rest} />),
+} as const;
 
 const isLeaf = (text: string): text is Leaf => (LEAVES as readonly string[]).includes(text);
 
@@ -34,17 +44,11 @@ export async function generateMetadata({ params }: Params): Promise<Metadata> {
   return { title: `${number} ${isLeaf(leaf) ? LEAF_NAMES[leaf] : ''}` };
 }
 
-async function jobOr404(number: string): Promise<JobView> {
-  if (!/^\d{1,9}$/.test(number)) notFound();
-  return (await loadJob(database(), Number(number))) ?? notFound();
-}
-
 export default async function JobPage({ params }: Params) {
   const actor = await requireActor();
   const { number, leaf } = await params;
-  if (!isLeaf(leaf)) notFound();
-  const job = await jobOr404(number);
-  const Page = LEAF_PAGES[leaf];
+  if (!isLeaf(leaf) || !/^\d{1,9}$/.test(number)) notFound();
+  const { job, draw } = (await LEAF_PAGES[leaf](Number(number))) ?? notFound();
   const open = job.state === 'open';
   const allowed = {
     house: may(actor.role, 'see') && open,
@@ -59,9 +63,7 @@ export default async function JobPage({ params }: Params) {
   return (
     <>
       <JobHead job={job} leaf={leaf} />
-      <div className="px-5 py-3">
-        <Page job={job} allowed={allowed} me={actor.name} />
-      </div>
+      <div className="px-5 py-3">{draw({ allowed, me: actor.name })}</div>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../../ui/link.tsx';
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { loadShop } from '../../../../../server/house/load-shop.ts';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '../../../../../../ui/link.tsx';
 import { notFound } from 'next/navigation';
 import { diffChecklists, isSame } from '../../../../../../core/inspection/checklist-diff.ts';
 import { database } from '../../../../../../server/db/connection.ts';
