@@ -5,7 +5,7 @@ export default defineConfig({
   test: {
     globals: true,
     environment: 'node',
-    include: ['src/core/**/*.test.ts'],
+    include: [process.env.RUBRICA_MUTATION_TESTS ?? 'src/core/**/*.test.ts'],
     setupFiles: ['tests/quick-properties.mjs'],
     testTimeout: 600_000,
   },

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { fretPosition } from '../neck/fret-position.ts';
 import { clearance, clearanceOfNeck, pluckDepth, reliefTops, type ClearanceString } from './clearance.ts';
+import { runs } from '../../../tests/runs.ts';
 
 const BASE: ClearanceString = {
   scale: 648,
@@ -48,7 +49,7 @@ describe('the envelope is the motion of an ideal string', () => {
         const envelope = s <= p ? s / p : (length - s) / (length - p);
         expect(-lowestBySampling(length, p, 1, s)).toBeCloseTo(envelope, 2);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

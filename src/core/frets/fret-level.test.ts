@@ -3,6 +3,7 @@ import { fretPosition } from '../neck/fret-position.ts';
 import { ACROSS, fretLevel, type FretTops } from './fret-level.ts';
 import { highestPlaneUnder, planeAt, type Place } from './lowest-hull.ts';
 import { compareStrategies } from './strategies.ts';
+import { runs } from '../../../tests/runs.ts';
 
 const L = 648;
 
@@ -56,7 +57,7 @@ describe('highestPlaneUnder', () => {
         expect(mean).toBeCloseTo(byEnumeration(places), 9);
         for (const p of places) expect(planeAt(plane, p)).toBeLessThanOrEqual(p.top + 1e-12);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -146,7 +147,7 @@ describe('fretLevel', () => {
           expect(fretLevel(L, raised, 0.5).total).toBeCloseTo(level.total, 8);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -161,7 +162,7 @@ describe('fretLevel', () => {
         }));
         expect(fretLevel(L, twice, 0.5).total).toBeCloseTo(2 * fretLevel(L, frets, 0.5).total, 8);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 });

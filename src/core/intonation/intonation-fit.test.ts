@@ -38,6 +38,8 @@ describe('saddleMove', () => {
 
   test.each([
     [0, 5],
+    [-1, 5],
+    [12, 1200],
     [12, 1300],
   ])('fret %d, %d cents is refused', (fret, cents) => {
     expect(() => saddleMove(L, fret, cents)).toThrow(RangeError);
@@ -138,11 +140,39 @@ describe('intonationFit', () => {
     expect(intonationFit(L, readings, true)).toMatchObject({ ok: false, error: { code: 'cannot-tell' } });
   });
 
+  test('errors far beyond any neck’s end in an answer all the same, and leave less than they found', () => {
+    const wild = fc.double({ min: -900, max: 900, noNaN: true });
+    fc.assert(
+      fc.property(wild, wild, fc.boolean(), (low, high, nut) => {
+        const readings = [
+          { fret: 2, cents: low },
+          { fret: 12, cents: high },
+        ];
+        const fit = intonationFit(L, readings, nut);
+        if (!fit.ok) throw new Error(fit.error.message);
+        expect(Number.isFinite(fit.value.saddleMove + fit.value.nutMove)).toBe(true);
+        expect(fit.value.rmsAfter).toBeLessThanOrEqual(fit.value.rmsBefore + 1e-9);
+        for (const r of fit.value.residuals) expect(Number.isFinite(r.after)).toBe(true);
+      }),
+    );
+  });
+
   test('no weight at all tells nothing', () => {
     expect(intonationFit(L, [{ fret: 12, cents: 3, weight: 0 }], false)).toMatchObject({
       ok: false,
       error: { message: 'No reading has any weight.' },
     });
+  });
+
+  test('a reading without weight does not help to tell nut from saddle', () => {
+    const high = [
+      { fret: 11, cents: 2 },
+      { fret: 12, cents: 3 },
+    ];
+    const low = { fret: 1, cents: -4 };
+    expect(intonationFit(L, [...high, low], true).ok).toBe(true);
+    expect(intonationFit(L, [...high, { ...low, weight: 0 }], true).ok).toBe(false);
+    expect(nutSpread(L, [{ fret: 12, cents: 3 }])).toBe(Infinity);
   });
 
   test('the spread of the nut’s answer is what changing each reading by a cent makes of it', () => {

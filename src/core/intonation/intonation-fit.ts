@@ -123,8 +123,7 @@ export function intonationFit(
   const xs = scale + compensation;
   const rows = toRows(scale, readings);
   const weight = rows.reduce((s, r) => s + r.weight, 0);
-  const told = readings.filter((r) => (r.weight ?? 1) > 0);
-  if (weight <= 0 || (nut && nutSpread(scale, told, compensation) > NUT_SPREAD_MM)) {
+  if (weight <= 0 || (nut && nutSpread(scale, readings, compensation) > NUT_SPREAD_MM)) {
     const message =
       weight <= 0
         ? 'No reading has any weight.'

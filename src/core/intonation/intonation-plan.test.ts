@@ -45,6 +45,27 @@ test('a contact that leaves the crown says how far, and the ways', () => {
   ]);
   expect(s?.outside).toBeCloseTo(2 + (s?.fit.saddleMove ?? 0) - 2.8, 9);
   expect(s?.ways.length).toBeGreaterThan(1);
+  // What is read of the saddle is not read of the pitch, nor another string's contact this one's.
+  expect(s?.fit.saddleMove).toBeCloseTo(saddleMove(c.scale, 12, 8, c.compensation), 6);
+  expect(s?.readings).toEqual([{ fret: 12, cents: 8 }]);
+  const [other] = intonationPlan(c, [
+    cents(2, 12, 1),
+    { quantity: 'contact', string: 3, fret: 0, value: 0.5 },
+    { quantity: 'contact', string: 2, fret: 0, value: 1 },
+  ]);
+  expect(other?.from).toBe(1);
+  expect(other).toMatchObject({ outside: 0, ways: [] });
+});
+
+test('readings are worked out from the nut on, in whatever order they were taken, each string by its own', () => {
+  const mixed = [cents(5, 12, 4), cents(4, 12, -2), cents(5, 3, 1), cents(5, 7, 2)];
+  const [fifth, fourth] = intonationPlan(c, mixed);
+  expect(fifth?.readings.map((r) => r.fret)).toEqual([3, 7, 12]);
+  expect(fourth?.readings).toEqual([{ fret: 12, cents: -2 }]);
+  expect(intonationPlan(c, [...mixed].reverse())[0]?.fit.saddleMove).toBeCloseTo(
+    fifth?.fit.saddleMove ?? NaN,
+    9,
+  );
 });
 
 test('strings that were not read are left out', () => {

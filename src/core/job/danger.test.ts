@@ -24,6 +24,10 @@ test.each<[string, Partial<Promised>, string | null]>([
   ['steps, tomorrow', { stepsOpen: 3 }, '3 steps to go'],
   ['steps, in two days', { stepsOpen: 3, neededBy: '2026-11-27' }, null],
   ['steps, in two days, on stage', { stepsOpen: 3, neededBy: '2026-11-27', hardDate: true }, '3 steps to go'],
+  ['nobody waits for it, though a part is missing', { neededBy: null, waitingFor: 'part' }, null],
+  ['on its way home tomorrow, steps open', { waitingFor: 'home', stepsOpen: 3, asked: 1 }, null],
+  ['rests to its midnight', { waitingUntil: Date.parse('2026-11-27T00:00:00Z') - 1 }, null],
+  ['today', { neededBy: TODAY, stepsOpen: 1 }, '1 steps to go'],
   ['done', {}, null],
 ])('%s', (_what, more, danger) => {
   expect(dangerOf({ ...fine, ...more }, TODAY)).toBe(danger);
@@ -42,6 +46,11 @@ test.each([
   ['BENCH 1', { kind: 'place', id: 9, name: 'Bench 1' }],
   ['12', { kind: 'place', id: 3, name: '12' }],
   ['Z9', { kind: 'unknown', text: 'Z9' }],
+  [
+    'http://127.0.0.1:4370/job/412/work?page=2',
+    { kind: 'unknown', text: 'http://127.0.0.1:4370/job/412/work?page=2' },
+  ],
+  ['412 sheets', { kind: 'unknown', text: '412 sheets' }],
   ['job 412', { kind: 'unknown', text: 'job 412' }],
 ])('a scanner that types %s means %o', (text, meant) => {
   expect(readScan(text, PLACES)).toEqual(meant);

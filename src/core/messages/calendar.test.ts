@@ -51,3 +51,54 @@ test('lines of a description stay lines', () => {
 test.each([Number.NaN, Infinity, 'soon'])('%s is no moment', (at) => {
   expect(() => calendarFile({ ...entry, at })).toThrow(RangeError);
 });
+
+test.each([
+  ['a', 1],
+  ['\u007f', 1],
+  ['\u0080', 2],
+  ['é', 2],
+  ['\u07ff', 2],
+  ['\u0800', 3],
+  ['“', 3],
+  ['\uffff', 3],
+  ['\u{10000}', 4],
+  ['🎸', 4],
+])('a line of “%s” is folded before a character of its %d bytes would not fit', (c, size) => {
+  const lines = calendarFile({ ...entry, summary: c.repeat(200) }).split('\r\n');
+  const at = lines.findIndex((l) => l.startsWith('SUMMARY:'));
+  const folded = lines.slice(
+    at,
+    lines.findIndex((l) => l.startsWith('DESCRIPTION:')),
+  );
+  expect([...(folded[0] ?? '')].length - 'SUMMARY:'.length).toBe(Math.floor((75 - 8) / size));
+  for (const l of folded.slice(1, -1)) expect([...l].length - 1).toBe(Math.floor(74 / size));
+  expect(folded.map((l, i) => (i === 0 ? l.slice('SUMMARY:'.length) : l.slice(1))).join('')).toBe(
+    c.repeat(200),
+  );
+  for (const l of folded) expect(new TextEncoder().encode(l).length).toBeLessThanOrEqual(75);
+});
+
+test('a file as a calendar takes it, line by line', () => {
+  expect(calendarFile({ ...entry, at: Date.UTC(2026, 10, 25, 14, 30, 5, 678) }).split('\r\n')).toEqual([
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Rubrica//Rubrica//EN',
+    'CALSCALE:GREGORIAN',
+    'BEGIN:VEVENT',
+    'UID:rest-1@rubrica.invalid',
+    'DTSTAMP:20261125T090000Z',
+    'DTSTART:20261125T143005Z',
+    'DTEND:20261125T144505Z',
+    'SUMMARY:Glue has set',
+    'DESCRIPTION:Heron\\, place B1\\; clamp off',
+    'LOCATION:Quillmere Fretworks',
+    'END:VEVENT',
+    'END:VCALENDAR',
+    '',
+  ]);
+  expect(
+    calendarFile({ ...entry, at: '2026-12-31' })
+      .split('\r\n')
+      .slice(7, 9),
+  ).toEqual(['DTSTART;VALUE=DATE:20261231', 'DTEND;VALUE=DATE:20270101']);
+});

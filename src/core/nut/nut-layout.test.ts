@@ -66,6 +66,24 @@ describe('nutLayout', () => {
   });
 });
 
+describe('what overlaps', () => {
+  test.each([
+    ['the first pair inside', 40, [1, 1, 1, 1], { size: 2, spread: 0.5 }, 'courses', '1 and 2'],
+    ['the second pair inside', 40, [0.4, 0.4, 1, 1], { size: 2, spread: 0.5 }, 'courses', '3 and 4'],
+    ['one pair and the next', 4.4, [1, 1, 1, 1], { size: 2, spread: 1.5 }, 'width', '2 and 3'],
+    ['single strings', 2, [1, 1, 1], undefined, 'width', '1 and 2'],
+  ] as const)('%s is named from the bass', (_, width, gauges, courses, field, which) => {
+    expect(nutLayout(width, gauges, 'gaps', courses)).toMatchObject({
+      ok: false,
+      error: { field, message: `strings ${which} from the bass would overlap` },
+    });
+  });
+
+  test('strings that just touch do not overlap', () => {
+    expect(laid(3, [1, 1, 1], 'gaps').gaps).toEqual([0, 0]);
+  });
+});
+
 describe('nutSlot', () => {
   test.each([
     [3, 1.5451],

@@ -43,6 +43,15 @@ describe('what makes a reading stale', () => {
     );
   });
 
+  test('several things move the union of what each moves, and nothing moves nothing', () => {
+    expect(movedByAll([])).toEqual(new Set());
+    fc.assert(
+      fc.property(things, (a) => {
+        expect(movedByAll(a)).toEqual(new Set(a.flatMap((t) => [...movedBy(t)])));
+      }),
+    );
+  });
+
   test('what hangs on something stale is stale itself', () => {
     for (const thing of MOVED_THINGS) {
       const moved = movedBy(thing);

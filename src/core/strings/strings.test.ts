@@ -1,7 +1,9 @@
 import fc from 'fast-check';
+import { usualConstruction } from '../instrument/defaults.ts';
 import { noteFrequency, parsePitch, TUNINGS } from './pitch.ts';
 import { pullChange } from './pull-change.ts';
 import { frequenciesOf, setPull, STRING_SETS } from './string-sets.ts';
+import { massOnInstrument, pulls, stringMake } from './string-pull.ts';
 import { bearingDiameter, STEEL, stringTension, unitMass, usualCore } from './unit-mass.ts';
 
 describe('unitMass', () => {
@@ -59,6 +61,56 @@ describe('usualCore', () => {
   });
 });
 
+describe('the strings of an instrument', () => {
+  const string = (gauge: number, wound: boolean, note = 'A2') => ({ gauge, wound, note });
+  const steel = usualConstruction('steel-acoustic');
+  const nylon = usualConstruction('nylon');
+
+  test.each([
+    ['steel-acoustic', false, 'plain'],
+    ['steel-acoustic', true, 'wound'],
+    ['bass', true, 'wound'],
+    ['nylon', false, 'nylon'],
+    ['ukulele', false, 'nylon'],
+    ['nylon', true, 'wound'],
+    ['ukulele', true, 'wound'],
+  ] as const)('%s, wound %s: made as %s', (kind, wound, made) => {
+    expect(stringMake({ kind }, string(0.7, wound))).toEqual({ kind: made, gauge: 0.7 });
+  });
+
+  test.each(['nylon', 'ukulele'] as const)('a wound string of a %s has a core of floss', (kind) => {
+    // Six tenths of the diameter are nylon; a nickel wrap fills π/4 of the ring around it.
+    const square = (d: number) => (Math.PI / 4) * (d / 1000) ** 2;
+    const core = square(0.6 * 0.9);
+    const wrap = 8900 * (Math.PI / 4) * (square(0.9) - core);
+    expect(massOnInstrument({ kind }, string(0.9, true))).toBeCloseTo(1140 * core + wrap, 12);
+    expect(massOnInstrument({ kind }, string(0.9, false))).toBeCloseTo(1140 * square(0.9), 12);
+  });
+
+  test('on steel a wound string has its steel core, a plain one is steel', () => {
+    expect(massOnInstrument(steel, string(1.35, true))).toBe(unitMass({ kind: 'wound', gauge: 1.35 }));
+    expect(massOnInstrument(steel, string(0.3, false))).toBe(unitMass({ kind: 'plain', gauge: 0.3 }));
+  });
+
+  test('each pulls by its own length, note and mass; another reference pulls all by its square', () => {
+    for (const c of [steel, nylon]) {
+      const own = pulls(c);
+      expect(own).toHaveLength(c.strings.length);
+      c.strings.forEach((s, i) => {
+        const hz = frequenciesOf([s.note])[0] ?? 0;
+        const metres = (c.scale + c.compensation) / 1000;
+        expect(own[i]).toBeCloseTo(massOnInstrument(c, s) * (2 * metres * hz) ** 2, 9);
+      });
+      const low = pulls(c, c.strings, 432);
+      for (const [i, t] of own.entries()) expect((low[i] ?? 0) / t).toBeCloseTo((432 / 440) ** 2, 9);
+    }
+    expect(pulls(steel, [string(0.3, false, 'no note')])).toEqual(Float64Array.of(75));
+    expect(pulls({ ...steel, compensation: 20 }, [string(0.3, false)])[0]).toBeGreaterThan(
+      pulls({ ...steel, compensation: 0 }, [string(0.3, false)])[0] ?? 0,
+    );
+  });
+});
+
 describe('stringTension', () => {
   test('a string’s own frequency from its pull gives the pull back: f = √(T/μ)/2L', () => {
     fc.assert(
@@ -108,6 +160,9 @@ describe('notes', () => {
     ['82.4', 82.4],
     ['82,4 Hz', 82.4],
     ['110hz', 110],
+    ['  196 hz ', 196],
+    ['440.25', 440.25],
+    [' A3 ', 220],
     ['A2', 110],
   ])('a pitch written %s is %d Hz', (text, hz) => {
     const read = parsePitch(text);
@@ -119,6 +174,8 @@ describe('notes', () => {
     ['0', 'not-a-pitch'],
     ['-5', 'not-a-pitch'],
     ['loud', 'not-a-pitch'],
+    ['110 hz or so', 'not-a-pitch'],
+    ['   ', 'empty'],
   ])('a pitch written “%s” is refused as %s', (text, code) => {
     expect(parsePitch(text)).toMatchObject({ ok: false, error: { code } });
   });
@@ -158,6 +215,9 @@ describe('sets and tunings', () => {
     [700, 770, 'more'],
     [700, 630, 'less'],
     [700, 703, 'the same'],
+    [700, 707, 'the same'],
+    [700, 693, 'the same'],
+    [0, 0, 'the same'],
   ])('from %d to %d N: %s relief', (before, after, relief) => {
     expect(pullChange(before, after)).toEqual({ before, after, change: after - before, relief });
   });

@@ -5,6 +5,7 @@ import { runDeclared, runSum, sumById } from './run-sum.ts';
 import { nutDrawing } from './nut-sums.ts';
 import { saddleDrawing } from './saddle-sums.ts';
 import { toSvg } from '../templates/drawing.ts';
+import { runs } from '../../../tests/runs.ts';
 
 const IDS = [
   'length',
@@ -163,7 +164,7 @@ describe.each(IDS)('%s', (id) => {
         const done = runSum(id, fill(merged, kept));
         expect(done.ok ? finite(done.value) : done.error.message.length > 3).toBe(true);
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 });

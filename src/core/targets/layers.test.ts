@@ -3,7 +3,8 @@ import { usualConstruction } from '../instrument/defaults.ts';
 import { KINDS } from '../instrument/kinds.ts';
 import { USUAL_METHODS } from '../readings/methods.ts';
 import { allStations } from '../readings/stations.ts';
-import { resolveTarget, slackness, targetLayers } from './resolve.ts';
+import { KIND_TARGETS } from './defaults.ts';
+import { bandFor, resolveTarget, slackness, targetLayers } from './resolve.ts';
 import { SHIPPED_TARGETS } from './shop-targets.ts';
 import type { TargetWish, Touch } from './target.ts';
 
@@ -100,5 +101,81 @@ describe('the layers of a target', () => {
     expect(resolveTarget(c, 'light', [], at('relief:0:7'), { shop })?.layer).toBe('kind');
     const heavy = resolveTarget(c, 'heavy', [], at('relief:0:7'), { shop });
     expect(heavy?.aim).toBeCloseTo(0.2 + 2 * 0.1, 12);
+  });
+
+  test('what a gap held at 2, or left open, is aimed at is the same slot', () => {
+    const goal = (own: typeof c, gap: 'held-3' | 'held-2' | 'open') =>
+      resolveTarget(own, 'medium', [], at('nut-gap:6:1'), { methods: { ...USUAL_METHODS, 'nut-gap': gap } });
+    const nylon = usualConstruction('nylon');
+    for (const [own, action] of [
+      [c, 2],
+      [nylon, 3.3],
+    ] as const) {
+      // The closed forms: a slot h shows h (1 − (1 − s₁)/(1 − s)) less held at a fret s along, and h + (action − h) s₁ / s₁₂ left open.
+      const along = (f: number) => 1 - 2 ** (-f / 12);
+      const slot = (goal(own, 'held-3')?.aim ?? 0) / (1 - along(1) / along(3));
+      expect(goal(own, 'held-2')?.aim).toBeCloseTo(slot * (1 - along(1) / along(2)), 9);
+      const share = along(1) / along(12);
+      expect(goal(own, 'open')?.aim).toBeCloseTo(slot * (1 - share) + action * share, 9);
+    }
+  });
+
+  test('between capo and joint less relief is aimed at than between first and last fret', () => {
+    const methods = { ...USUAL_METHODS, relief: 'capo-joint' } as const;
+    const [pressed, joint] = [USUAL_METHODS, methods].map(
+      (m) => resolveTarget(c, 'medium', [], at('relief:0:7'), { methods: m })?.aim ?? 0,
+    );
+    const bend = (high: number, f: number) =>
+      (2 ** (-1 / 12) - 2 ** (-f / 12)) * (2 ** (-f / 12) - 2 ** (-high / 12));
+    const middle = Math.round((1 + c.bodyFret) / 2);
+    expect((joint ?? 0) / (pressed ?? 1)).toBeCloseTo(bend(c.bodyFret, middle) / bend(c.frets, 7), 9);
+  });
+
+  test('action over another fret is aimed at on the line from nut to the 12th, over the dip', () => {
+    // Without relief the line alone: the nut's height, and from there in proportion to the place.
+    const last = resolveTarget(c, 'medium', [], { ...at('action:6:12'), fret: c.frets });
+    const nut = 0.1 / (1 - (1 - 2 ** (-1 / 12)) / (1 - 2 ** (-3 / 12)));
+    const share = (1 - 2 ** (-c.frets / 12)) / 0.5;
+    const dip = 0.2 * ((2 ** (-1 / 12) - 0.5) * (0.5 - 2 ** (-c.frets / 12)));
+    const seventh = (2 ** (-1 / 12) - 2 ** (-7 / 12)) * (2 ** (-7 / 12) - 2 ** (-c.frets / 12));
+    expect(last?.aim).toBeCloseTo(nut + (2.2 - dip / seventh - nut) * share, 6);
+  });
+
+  test('a tuning counts where it can be compared: note by note, up to five semitones', () => {
+    const with6 = (note: string) =>
+      slackness({ ...c, strings: c.strings.map((s, i) => (i === 0 ? { ...s, note } : s)) });
+    expect(with6('E2')).toBe(0);
+    expect(with6('D2')).toBeCloseTo(2 / 6, 9);
+    expect(with6('B1')).toBeCloseTo(5 / 6, 9);
+    expect(with6('A#1')).toBe(0);
+    expect(with6('not a note')).toBe(0);
+    expect(with6('F2')).toBeCloseTo(-1 / 6, 9);
+  });
+
+  test('a tuning moves relief and action only, and only in a shop that lets it', () => {
+    const layers = (key: string, shop = SHIPPED_TARGETS) =>
+      targetLayers(lowered, 'medium', [], at(key), { shop }).map((l) => l.layer);
+    expect(layers('nut-gap:6:1')).toEqual(['kind']);
+    expect(layers('intonation:6:12')).toEqual(['kind']);
+    expect(layers('saddle-standout:0:0')).toEqual([]);
+    expect(layers('action:1:12')).toEqual(['kind', 'tuning']);
+    expect(layers('action:1:12', { ...SHIPPED_TARGETS, slackPerSemitone: 0 })).toEqual(['kind']);
+  });
+
+  test('a wish where nothing is aimed at stands by itself, a tenth to each side of what is there', () => {
+    const standout = wish({ quantity: 'saddle-standout', side: 'both', relative: 'as-now' });
+    const target = resolveTarget(c, 'medium', [standout], at('saddle-standout:0:0'), { now: () => 3 });
+    expect(target).toEqual({ low: 2.9, aim: 3, high: 3.1, layer: 'job' });
+  });
+
+  test('a band without a kind’s own is nothing aimed at, whichever touch', () => {
+    for (const touch of ['light', 'medium', 'heavy'] as const)
+      expect(bandFor(KIND_TARGETS.bass, touch, 'fret-height', 'both')).toBeNull();
+    expect(bandFor(KIND_TARGETS.bass, 'medium', 'relief', 'both')).toEqual({
+      ...KIND_TARGETS.bass.relief,
+      layer: 'kind',
+    });
+    expect(bandFor(KIND_TARGETS.bass, 'medium', 'action', 'bass')?.aim).toBe(2.2);
+    expect(bandFor(KIND_TARGETS.bass, 'medium', 'action', 'treble')?.aim).toBe(1.8);
   });
 });

@@ -76,7 +76,7 @@ export function slackness(construction: Construction): number {
   if (usual.length !== construction.strings.length) return 0;
   const drops = construction.strings.map((s, i) => {
     const drop = semitonesBelow(s.note, usual[i]?.note ?? '');
-    return Math.abs(drop) > OTHER_STRING ? 0 : drop;
+    return Math.abs(drop) > OTHER_STRING + 1e-9 ? 0 : drop;
   });
   const mean = drops.reduce((a, b) => a + b, 0) / drops.length;
   return Math.abs(mean) < 1e-9 ? 0 : mean;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { checkLine, label, line, shortest, toSvg, type Shape } from './drawing.ts';
+import { contactTemplate, nutContactTemplate } from './contact-templates.ts';
 import { nutTemplate } from './nut-template.ts';
 import { saddleTemplate } from './saddle-template.ts';
 
@@ -49,10 +50,10 @@ describe('shapes', () => {
 });
 
 describe('nutTemplate', () => {
-  const made = nutTemplate(20, [1, 0.5], { centres: [0.5, 19.75], gaps: [18.5] });
+  const make = () => nutTemplate(20, [1, 0.5], { centres: [0.5, 19.75], gaps: [18.5] });
 
   test('two edges a slot at its string’s width, its centre marked over it', () => {
-    expect(strokes(made.shapes).slice(0, 8)).toEqual([
+    expect(strokes(make().shapes).slice(0, 8)).toEqual([
       [8, 16, 28, 16, 0.15],
       [8, 28, 28, 28, 0.15],
       [8, 16, 8, 28, 0.1],
@@ -65,38 +66,38 @@ describe('nutTemplate', () => {
   });
 
   test('distances from the first centre, every other one lower, and the check line under all', () => {
-    expect(words(made.shapes).slice(1, 3)).toEqual([
+    expect(words(make().shapes).slice(1, 3)).toEqual([
       [8.5, 32, 2.4, 'middle', '0.00'],
       [27.75, 35.2, 2.4, 'middle', '19.25'],
     ]);
-    expect(strokes(made.shapes)[8]).toEqual([8, 45, 58, 45, 0.15]);
-    expect([made.width, made.height]).toEqual([106, 56]);
+    expect(strokes(make().shapes)[8]).toEqual([8, 45, 58, 45, 0.15]);
+    expect([make().width, make().height]).toEqual([106, 56]);
     expect(nutTemplate(120, [1], { centres: [60], gaps: [] }).width).toBe(136);
   });
 });
 
 describe('saddleTemplate', () => {
   const flat = { radius: 'flat', spacing: 40, bass: 10, treble: 8, heights: [10, 9, 8] } as const;
-  const made = saddleTemplate(flat);
+  const make = () => saddleTemplate(flat);
 
   test('the base, and each string at its place and height', () => {
-    expect(strokes(made.shapes).slice(0, 4)).toEqual([
+    expect(strokes(make().shapes).slice(0, 4)).toEqual([
       [8, 28, 60, 28, 0.15],
       [14, 28, 14, 18, 0.1],
       [34, 28, 34, 19, 0.1],
       [54, 28, 54, 20, 0.1],
     ]);
-    expect(words(made.shapes).slice(1, 4)).toEqual([
+    expect(words(make().shapes).slice(1, 4)).toEqual([
       [14, 32, 2.4, 'middle', '10.00'],
       [34, 32, 2.4, 'middle', '9.00'],
       [54, 32, 2.4, 'middle', '8.00'],
     ]);
-    expect(strokes(made.shapes)[4]).toEqual([8, 39, 58, 39, 0.15]);
-    expect([made.width, made.height]).toEqual([116, 50]);
+    expect(strokes(make().shapes)[4]).toEqual([8, 39, 58, 39, 0.15]);
+    expect([make().width, make().height]).toEqual([116, 50]);
   });
 
   test('its top goes on straight over the shoulders, and never under the base', () => {
-    const path = made.shapes.find((s) => s.kind === 'path');
+    const path = make().shapes.find((s) => s.kind === 'path');
     if (path?.kind !== 'path') throw new Error('no path');
     expect(path.points).toHaveLength(81);
     const [first, middle, last] = [path.points[0], path.points[40], path.points[80]];
@@ -120,6 +121,66 @@ describe('saddleTemplate', () => {
     const one = saddleTemplate({ ...flat, heights: [9] });
     expect(strokes(one.shapes)[1]?.[0]).toBe(34);
     expect(saddleTemplate({ ...flat, spacing: 120 }).width).toBe(148);
+  });
+});
+
+describe('from above', () => {
+  const spots = [
+    { string: 2, across: 0, from: 2.5, to: 1 },
+    { string: 1, across: 40, from: null, to: 2 },
+  ];
+
+  test('each string at its place: where it must leave, where it does, its number and its figure', () => {
+    const made = contactTemplate(spots, 3);
+    expect(made.title).toBe('Compensated saddle, true size');
+    expect(strokes(made.shapes)).toEqual([
+      [8, 17, 60, 17, 0.15],
+      [8, 20, 60, 20, 0.15],
+      [8, 17, 8, 20, 0.15],
+      [60, 17, 60, 20, 0.15],
+      [11.5, 18, 16.5, 18, 0.15],
+      [12.8, 19.5, 15.2, 19.5, 0.1],
+      [14, 15, 14, 22, 0.1],
+      [51.5, 19, 56.5, 19, 0.15],
+      [54, 15, 54, 22, 0.1],
+      [8, 34, 58, 34, 0.15],
+      [8, 32.5, 8, 35.5, 0.15],
+      [58, 32.5, 58, 35.5, 0.15],
+    ]);
+    expect(words(made.shapes).slice(0, 5)).toEqual([
+      [8, 6, 3, 'start', 'Saddle from above, front edge up, bass left. Figures: mm from the front edge.'],
+      [14, 25, 2.4, 'middle', '1.00'],
+      [14, 14, 2.4, 'middle', '2'],
+      [54, 25, 2.4, 'middle', '2.00'],
+      [54, 14, 2.4, 'middle', '1'],
+    ]);
+    expect([made.width, made.height]).toEqual([116, 46]);
+    expect(contactTemplate([{ string: 1, across: 120, from: null, to: 1 }], 3).width).toBe(148);
+  });
+
+  test('what stands before the edge or behind it gets room', () => {
+    const made = contactTemplate(
+      [
+        { string: 2, across: 0, from: null, to: -1.5 },
+        { string: 1, across: 10, from: 5, to: 1 },
+      ],
+      3,
+    );
+    expect(strokes(made.shapes)[0]?.[1]).toBe(18.5);
+    expect(strokes(made.shapes)[1]?.[1]).toBe(21.5);
+    expect(words(made.shapes)[1]?.slice(0, 2)).toEqual([14, 28.5]);
+    expect(words(made.shapes)[2]?.slice(0, 2)).toEqual([14, 14]);
+    expect(made.height).toBe(49.5);
+    expect(contactTemplate([{ string: 1, across: 0, from: -1, to: 1 }], 3).height).toBe(47);
+    expect(contactTemplate([{ string: 1, across: 0, from: null, to: 4 }], 3).height).toBe(47);
+  });
+
+  test('at the nut the figure is what comes beyond its front edge, which is where each stands now', () => {
+    const made = nutContactTemplate([{ string: 1, across: 0, from: null, to: 0.8 }], 5);
+    expect(made.title).toBe('Compensated nut, true size');
+    const [front, back] = strokes(made.shapes);
+    expect(strokes(made.shapes)[4]?.[1]).toBeCloseTo((front?.[1] ?? 0) + 5.8, 9);
+    expect(strokes(made.shapes)[5]?.[1]).toBeCloseTo(back?.[1] ?? 0, 9);
   });
 });
 

@@ -12,6 +12,7 @@ import { plansFor } from './plans.ts';
 import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
 import { BY_AIM, BY_COST, first, leaveIt, search } from './solve.ts';
+import { runs } from '../../../../tests/runs.ts';
 
 /** Everything a small catalogue can do to a steel-string without fret readings, worked out anew from the closed forms. */
 const SMALL: readonly OperationId[] = [
@@ -194,7 +195,7 @@ describe('against everything that can be done', () => {
         expect([found.misses, found.short]).toEqual([least.misses, least.short]);
         expect(found.weight).toBeLessThanOrEqual(least.weight + plansFor(quiet).bound + 1e-6);
       }),
-      { numRuns: 500 },
+      runs(500),
     );
   }, 120_000);
 
@@ -264,7 +265,7 @@ describe('against everything that can be done', () => {
         expect(loose.misses).toBe(0);
         expect(loose.weight).toBeLessThanOrEqual(tight.weight + 1e-6);
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   }, 120_000);
 
@@ -285,7 +286,7 @@ describe('against everything that can be done', () => {
           if (i >= 0) expect(a[i]).toBeLessThan(b[i] ?? NaN);
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -302,7 +303,7 @@ describe('against everything that can be done', () => {
           expect(o.action[x.judged.index]).toBeCloseTo(x.value, 9);
         expect(leaveIt(s.candidates).misses).toBeGreaterThanOrEqual(plan.misses);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });
