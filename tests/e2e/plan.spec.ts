@@ -229,6 +229,34 @@ test('the customer chooses on their phone, once; the bench sees it by itself', a
   expect(wall?.url()).toContain('/pair');
 });
 
+test('the choice stands on the estimate’s page too, and is made there once', async ({ browser }) => {
+  const number = await takenIn('steel-acoustic', 'Nearphone', { readings: high('3.2', '2.6', '5') });
+  await part(ilse, number, 'Options');
+  await ilse.getByRole('button', { name: 'Put them before the customer' }).click();
+  await expect(ilse.getByLabel('The customer’s link')).toBeVisible();
+  await go(odile, `/job/${number}/work`);
+  await odile.getByRole('button', { name: 'Make a link' }).click();
+  const link = await odile.getByLabel('The customer’s link').inputValue();
+  const context = await freshContext(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
+  const phone = await context.newPage();
+  await phone.goto(new URL(new URL(link).pathname, odile.url()).href);
+  const options = phone.getByRole('region', { name: 'Options' });
+  await accessible(phone, 'options on the estimate');
+  await options
+    .getByRole('button', { name: /^Choose this: / })
+    .first()
+    .tap();
+  await options.getByRole('button', { name: /^Yes: / }).tap();
+  await expect(options.getByText('Please write your name.')).toBeVisible();
+  await options.getByLabel('Your name').fill('Linnet Abelard');
+  await options.getByRole('button', { name: /^Yes: / }).tap();
+  await expect(options.getByRole('status')).toContainText('Linnet Abelard chose');
+  await expect(ilse.getByText(/Linnet Abelard chose/)).toBeVisible(BY_ITSELF);
+  await phone.reload();
+  await expect(options.getByRole('status')).toContainText('Linnet Abelard chose');
+  await expect(options.getByRole('button', { name: /Choose this/ })).toHaveCount(0);
+});
+
 test('the shop’s own catalogue: changed, a circle refused, kept, and in force at once', async () => {
   await go(odile, '/house/operations');
   await odile.getByLabel('Find an operation').fill('strap');

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { entryForm, summed, USUAL_FEELINGS } from './entry-forms.ts';
-import { readEntry, sayEntry } from './entry.ts';
+import { otherWays, readEntry, sayEntry } from './entry.ts';
 import { checkDue, isOverdue, tellsApart, uncertainty } from './gauge.ts';
+import { QUANTITY_FACTS } from './quantities.ts';
 
 const read = (...args: Parameters<typeof readEntry>) => {
   const r = readEntry(...args);
@@ -18,6 +19,15 @@ describe('entryForm', () => {
     ['.005..006', { kind: 'plain' }],
     ['4.0; 4.2 ;4.1', { kind: 'repeated', parts: ['4.0', '4.2', '4.1'] }],
     ['4.0;', { kind: 'repeated', parts: ['4.0'] }],
+    ['+5 to 6 thou', { kind: 'range', parts: ['+5 thou', '6 thou'] }],
+    ['.5 to .6"', { kind: 'range', parts: ['.5"', '.6"'] }],
+    ['15 to 16/64', { kind: 'range', parts: ['15/64', '16/64'] }],
+    ['5 mm to 6 thou', { kind: 'range', parts: ['5 mm', '6 thou'] }],
+    ['5/64 to 6', { kind: 'range', parts: ['5/64', '6'] }],
+    ['5 to about 6 mm', { kind: 'range', parts: ['5', 'about 6 mm'] }],
+    ['a5 to 6 mm', { kind: 'range', parts: ['a5', '6 mm'] }],
+    [Array(25).fill('1').join(';'), { kind: 'repeated', parts: Array(20).fill('1') }],
+    ['  touches ', { kind: 'feeling', feeling: USUAL_FEELINGS[0] }],
     ['Just  clicks', { kind: 'feeling', feeling: USUAL_FEELINGS[1] }],
   ])('%s', (text, form) => {
     if (text === '.005..006') expect(entryForm(text).kind).toBe('range');
@@ -70,6 +80,34 @@ describe('readEntry with more than one number', () => {
     expect(read(text, quantity, 'mm')).toMatchObject({ value, unit, says, question: null });
     expect(readEntry('steep', quantity, 'mm')).toMatchObject({ ok: false, error: { code: 'not-a-number' } });
     expect(readEntry(' ', quantity, 'mm')).toMatchObject({ ok: false, error: { code: 'empty' } });
+  });
+
+  test('what was typed in millimetres is said back in the field’s unit, anything else in millimetres', () => {
+    const says = (text: string, unit: '64ths' | 'mm' | 'thou') => read(text, 'action', unit).says;
+    expect(says('2 mm', '64ths')).toBe(sayEntry(2, 'action', '64ths'));
+    expect(says('5', '64ths')).toBe('1.98 mm');
+    expect(says('between 2.0 mm and 2.2 mm', 'thou')).toBe(
+      `about ${sayEntry(2.1, 'action', 'thou')}, give or take ${sayEntry(0.1, 'action', 'thou')}`,
+    );
+    expect(says('between 5 and 6', '64ths')).toBe('about 2.18 mm, give or take 0.20 mm');
+    expect(says('2 mm; 2.2 mm', 'thou')).toMatch(/^mean .083 of 2, spread .006$/);
+    const { says: cents } = read('between 2 and 6', 'intonation', 'mm');
+    expect(cents).toBe('about +4 c, give or take 2 c');
+  });
+
+  test('only a bare number could have been meant in another unit', () => {
+    const others = (text: string) => otherWays(text, 'action', 'mm').map((o) => o.text);
+    expect(others('.078')).toEqual(['.078 in']);
+    expect(others(' 5 ')).toEqual(['5/64', '5/32']);
+    for (const text of ['5/64', '2.1 mm', 'mm 5', 'five', '5 to 6']) expect(others(text)).toEqual([]);
+    expect(otherWays('5', 'action', '64ths').map((o) => o.text)).toEqual(['5 mm', '5/32']);
+  });
+
+  test('an end of what is plausible is plausible', () => {
+    const [low, high] = QUANTITY_FACTS.action.plausible;
+    for (const at of [low, high]) expect(read(`${at} mm`, 'action', 'mm').question).toBeNull();
+    for (const at of [low - 0.01, high + 0.01])
+      expect(read(`${at} mm`, 'action', 'mm').question?.code).toBe('outside-plausible');
   });
 
   test('an angle no bridge has is asked about', () => {

@@ -154,4 +154,70 @@ describe('standardReadings', () => {
     ]);
     expect(gap?.value).toBeCloseTo(gapHeldAt3(c, 0.5, 'open', 2), 12);
   });
+
+  const gapReading = (methodId: string | undefined, value: number) =>
+    reading({ key: 'nut-gap:3:1', quantity: 'nut-gap', string: 3, fret: 1, methodId, value });
+  const action = (string: number, fret: number, value: number, takenAt = 10) =>
+    reading({ key: `action:${string}:${fret}`, quantity: 'action', string, fret, value, takenAt });
+  const along = (f: number) => 1 - 2 ** (-f / 12);
+
+  test.each(['held-3', 'feel', undefined, 'no way known', 'capo-joint'])(
+    'a gap read by %s stays as it is',
+    (methodId) => {
+      const own = gapReading(methodId, 0.1);
+      expect(standardReadings(c, [own])).toEqual([own]);
+    },
+  );
+
+  test.each(['straightedge', undefined, 'no way known', 'held-2'])(
+    'a relief read by %s stays as it is',
+    (methodId) => {
+      const own = reading({ methodId, value: 0.1 });
+      expect(standardReadings(c, [own])).toEqual([own]);
+    },
+  );
+
+  test('a relief at the capo itself is nothing that can be converted', () => {
+    const own = reading({ key: 'relief:0:1', fret: 1, methodId: 'capo-joint', value: 0 });
+    expect(standardReadings(c, [own])).toEqual([own]);
+  });
+
+  test('an open height uses its own string’s action at the 12th, or the one read elsewhere', () => {
+    const open = gapReading('open', 0.5);
+    // Held at 3, a slot of h over the plane shows h less the line from h to the third fret's top.
+    const heldAt3 = (action12: number) => {
+      const share = along(1) / along(12);
+      const nut = (0.5 - action12 * share) / (1 - share);
+      return nut * (1 - along(1) / along(3));
+    };
+    const [own] = standardReadings(c, [open, action(3, 12, 3), action(3, 17, 9), action(1, 12, 7)]);
+    expect(own?.value).toBeCloseTo(heldAt3(3), 9);
+    const [other] = standardReadings(c, [open, action(1, 17, 7), action(3, 17, 2.6)]);
+    expect(other?.value).toBeCloseTo(heldAt3(2.6), 9);
+  });
+
+  test('an action read elsewhere is brought to the 12th over the nut and the relief as read', () => {
+    const bend = (f: number) =>
+      ((along(f) - along(1)) * (along(c.frets) - along(f))) /
+      ((along(7) - along(1)) * (along(c.frets) - along(7)));
+    const at12 = (gap: number, relief: number) => {
+      const nut = gap / (1 - along(1) / along(3));
+      // The string over the plane of the fret tops at the ends: over the 17th it stands what was read, less the dip there.
+      const over17 = 2.6 - relief * bend(17);
+      return nut + ((over17 - nut) * along(12)) / along(17) + relief * bend(12);
+    };
+    const derived = (...more: Reading[]) =>
+      standardReadings(c, [action(3, 17, 2.6), ...more]).find((r) => r.key === 'action:3:12')?.value;
+    expect(derived()).toBeCloseTo(at12(0.12, 0), 9);
+    expect(derived(gapReading(undefined, 0.2))).toBeCloseTo(at12(0.2, 0), 9);
+    expect(derived(reading({ value: 0.3 }))).toBeCloseTo(at12(0.12, 0.3), 9);
+    const capo = reading({ methodId: 'capo-joint', value: 0.2 });
+    expect(derived(capo)).toBeCloseTo(at12(0.12, reliefAsPressed(c, 0.2, 'capo-joint')), 9);
+    // A gap of another string, or a relief elsewhere, says nothing of this one.
+    expect(derived(reading({ key: 'relief:0:5', fret: 5, value: 0.3 }))).toBeCloseTo(at12(0.12, 0), 9);
+  });
+
+  test('what was read at the 12th in the same moment stands', () => {
+    expect(standardReadings(c, [action(3, 12, 2, 10), action(3, 17, 2.6, 10)])).toHaveLength(2);
+  });
 });

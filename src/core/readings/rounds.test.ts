@@ -49,6 +49,40 @@ describe('rounds', () => {
       [{ title: 'Saddle', at: 12 }],
       { kind: 'after-work-3', title: 'Saddle' },
     ],
+    [
+      'whichever stands first in the list: the round begun last counts',
+      [
+        { kind: 'after-work', startedAt: 6 },
+        { kind: 'after-work-2', startedAt: 10 },
+      ],
+      [{ title: 'Saddle', at: 8 }],
+      null,
+    ],
+    [
+      'the last round of a job, begun later, is none after work',
+      [
+        { kind: 'after-work', startedAt: 6 },
+        { kind: 'as-left', startedAt: 20 },
+      ],
+      [{ title: 'Saddle', at: 8 }],
+      { kind: 'after-work-2', title: 'Saddle' },
+    ],
+    [
+      'finished in the moment the round was begun',
+      [{ kind: 'after-work', startedAt: 6 }],
+      [{ title: 'Rod', at: 6 }],
+      null,
+    ],
+    [
+      'of two finished, the newer names it, in whatever order',
+      [],
+      [
+        { title: 'Rod', at: 5 },
+        { title: 'Nut', at: 9 },
+        { title: 'Frets', at: 7 },
+      ],
+      { kind: 'after-work', title: 'Nut' },
+    ],
   ] as const)('the next round after work: %s', (_, rounds, finished, next) => {
     expect(nextAfterRound(rounds, finished)).toEqual(next);
   });
