@@ -51,7 +51,7 @@ export function rodWays(p: Problem, moves: Moves, sizes: Sizes = 'asked'): Ways 
       `It is ${thou(now)}, a back-bow: a one-way rod cannot push the neck forward.`,
       'A two-way rod, or heavier strings, would bring relief in.',
     );
-  else if (Math.abs(target.aim - now) > p.limits.rod)
+  else if (Math.abs(target.aim - now) > p.limits.rod + LEAST)
     refuse(
       `The relief would have to change by ${thou(Math.abs(target.aim - now))}, over the ${thou(p.limits.rod)} a rod is asked for.`,
       `It would do at a relief between ${thou(target.low - p.limits.rod)} and ${thou(target.high + p.limits.rod)}.`,

@@ -1,0 +1,159 @@
+import type { Construction } from '../../instrument/construction.ts';
+import { formatLength } from '../../units/format-length.ts';
+import { consequences } from '../../whatif/consequences.ts';
+import { NO_MOVES } from '../../whatif/moves.ts';
+import { OPERATIONS } from '../operations.ts';
+import type { OperationId } from '../operation-ids.ts';
+import { nutWays } from './nut-ways.ts';
+import { problem } from './problem-for-tests.ts';
+import type { Problem } from './problem.ts';
+import { rodWays } from './rod-ways.ts';
+import type { Sizes, Ways } from './way.ts';
+
+const thou = (v: number): string => formatLength(v, 'thou');
+const near = (v: number) => expect.closeTo(v, 9) as number;
+const now = (p: Problem) => consequences(p.model, NO_MOVES, p.ratio);
+const named = (w: Ways, name: string) => {
+  const way = w.ways.find((x) => x.name === name);
+  if (!way) throw new Error(`${name} is not among ${w.ways.map((x) => x.name).join(', ')}`);
+  return way;
+};
+const names = (w: Ways) => w.ways.map((x) => x.name);
+const built = (p: Problem, c: Partial<Construction>): Problem => ({
+  ...p,
+  model: { ...p.model, construction: { ...p.model.construction, ...c } },
+});
+const without = (...ids: OperationId[]) => ({ catalogue: OPERATIONS.filter((o) => !ids.includes(o.id)) });
+
+describe('the nut', () => {
+  const along = (f: number) => 1 - 2 ** (-f / 12);
+  const per = 1 / (1 - along(1) / along(3));
+  const ways = (p: Problem, sizes?: Sizes) => nutWays(p, NO_MOVES, now(p), sizes);
+
+  test('high slots are cut to their aims, low ones filled first or a new nut made', () => {
+    const p = problem('steel-acoustic', { 'nut-gap:6:1': 0.3, 'nut-gap:5:1': 0.2, 'nut-gap:1:1': 0.02 });
+    const w = ways(p);
+    expect(names(w)).toEqual(['leave it', 'cut the slots', 'fill and cut', 'a new nut']);
+    const [sixth, fifth, first] = [-0.2, -0.1, 0.08].map((v) => v * per) as [number, number, number];
+    const cut = named(w, 'cut the slots');
+    expect(cut.parts).toEqual([
+      {
+        operation: 'nut-slots',
+        says: `Cut deeper: string 6 ${thou(-sixth)}, string 5 ${thou(-fifth)}.`,
+        amounts: [
+          { what: 'slot of string 6', amount: near(sixth), unit: 'mm' },
+          { what: 'slot of string 5', amount: near(fifth), unit: 'mm' },
+        ],
+        removed: near(-sixth - fifth),
+        firstCut: 'bring all nearly down, read the gaps, then finish one by one',
+      },
+    ]);
+    expect(cut.moves.nut).toEqual([near(sixth), near(fifth), 0, 0, 0, 0]);
+    const fill = named(w, 'fill and cut');
+    expect(fill.parts.map((x) => [x.operation, x.says])).toEqual([
+      ['nut-fill', `Fill and file to height: string 1 ${thou(first)}.`],
+      ['nut-slots', `Cut deeper: string 6 ${thou(-sixth)}, string 5 ${thou(-fifth)}.`],
+    ]);
+    expect(fill.moves.nut[5]).toBeCloseTo(first, 9);
+    expect(fill.parts[0]?.removed).toBe(0);
+    const fresh = named(w, 'a new nut');
+    expect(fresh.parts).toEqual([
+      {
+        operation: 'nut-new',
+        says: 'A new nut, every slot to its aim (1 are too deep).',
+        amounts: [],
+        removed: 0,
+      },
+    ]);
+  });
+
+  test('what stands at its aim is left, only low ones are only filled, and what is not offered is not said', () => {
+    expect(ways(problem('steel-acoustic'))).toEqual({
+      ways: [expect.objectContaining({ name: 'leave it' })],
+      refused: [],
+    });
+    const low = ways(problem('steel-acoustic', { 'nut-gap:1:1': 0.02 }));
+    expect(names(low)).toEqual(['leave it', 'fill and cut', 'a new nut']);
+    expect(named(low, 'fill and cut').parts).toHaveLength(1);
+    const shop = problem('steel-acoustic', { 'nut-gap:1:1': 0.02 }, {}, without('nut-new', 'nut-fill'));
+    expect(names(ways(shop))).toEqual(['leave it']);
+    const high = problem('steel-acoustic', { 'nut-gap:6:1': 0.3 }, {}, without('nut-slots'));
+    expect(names(ways(high))).toEqual(['leave it']);
+  });
+
+  test('for every size those in their band join one by one, the next to its end first', () => {
+    const p = problem('steel-acoustic', { 'nut-gap:6:1': 0.3, 'nut-gap:5:1': 0.14, 'nut-gap:4:1': 0.13 });
+    const cuts = ways(p, 'every').ways.filter((w) => w.name === 'cut the slots');
+    expect(cuts.map((w) => w.moves.nut.filter((v) => v !== 0).length)).toEqual([1, 2, 3]);
+    expect(cuts[1]?.moves.nut[1]).toBeCloseTo(-0.04 * per, 9);
+  });
+});
+
+describe('the rod', () => {
+  const ways = (relief: number, more: Partial<Problem> = {}, c: Partial<Construction> = {}, sizes?: Sizes) =>
+    rodWays({ ...built(problem('steel-acoustic', { relief }), c), ...more }, NO_MOVES, sizes);
+
+  test('to its aim and to the ends of its band', () => {
+    const w = ways(0.4);
+    expect(names(w)).toEqual([
+      'leave it',
+      'rod to its aim',
+      'rod to the straight side of its band',
+      'rod to the deep side of its band',
+    ]);
+    expect(w.ways.slice(1).map((x) => x.moves.relief)).toEqual([near(-0.2), near(-0.24), near(-0.16)]);
+    expect(named(w, 'rod to its aim').parts).toEqual([
+      {
+        operation: 'rod',
+        says: `Relief ${thou(0.4)} at the 7th: bring it to ${thou(0.2)} (band ${thou(0.15)}–${thou(0.25)}).`,
+        amounts: [{ what: 'relief', amount: near(-0.2), unit: 'mm' }],
+        removed: 0,
+      },
+    ]);
+  });
+
+  test('in its band nothing is asked of it, unless every size is', () => {
+    expect(names(ways(0.22))).toEqual(['leave it']);
+    const wide = {
+      targets: new Map([['relief:0:7', { low: 0.05, aim: 0.2, high: 0.3, layer: 'kind' as const }]]),
+    };
+    expect(ways(0.2, wide, {}, 'every').ways.map((x) => x.moves.relief)).toEqual([
+      0,
+      near(-0.04),
+      near(-0.08),
+      near(-0.12),
+      near(0.04),
+      near(0.08),
+    ]);
+    expect(names(ways(0.9, { targets: new Map() }))).toEqual(['leave it']);
+    expect(names(ways(0.9, { judged: [] }))).toEqual(['leave it']);
+  });
+
+  test.each([
+    ['the shop does not set rods', 0.4, without('rod'), {}, /does not offer it/, /catalogue/],
+    ['there is none', 0.4, {}, { rod: 'none' }, /has no rod/, /^With a rod/],
+    [
+      'one way only, and the neck bends back',
+      -0.1,
+      {},
+      { rod: 'one-way' },
+      /a back-bow: a one-way rod/,
+      /heavier strings/,
+    ],
+    ['it would have to do too much', 0.81, {}, {}, /would have to change by .*, over the/, /between .* and/],
+  ] as const)('refused where %s', (_what, relief, more, c, because, would) => {
+    const w = ways(relief, more, c);
+    expect(names(w)).toEqual(['leave it']);
+    expect(w.refused).toHaveLength(1);
+    expect(w.refused[0]).toMatchObject({ group: 'rod', operations: ['rod'] });
+    expect(w.refused[0]?.because).toMatch(because);
+    expect(w.refused[0]?.would).toMatch(would);
+  });
+
+  test('as much as a rod is asked for is not too much; two ways go back from a back-bow', () => {
+    expect(names(ways(0.8))).toContain('rod to its aim');
+    expect(names(ways(-0.1, {}, { rod: 'two-way' }))).toContain('rod to its aim');
+    const far = ways(0.9).refused[0];
+    expect(far?.would).toBe(`It would do at a relief between ${thou(0.15 - 0.6)} and ${thou(0.25 + 0.6)}.`);
+  });
+});
