@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { fretPosition } from '../neck/fret-position.ts';
 import { clearance, clearanceOfNeck, pluckDepth, reliefTops, type ClearanceString } from './clearance.ts';
-import { runs } from '../../../tests/runs.ts';
+import { runs } from '../../runs-for-tests.ts';
 
 const BASE: ClearanceString = {
   scale: 648,

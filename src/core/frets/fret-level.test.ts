@@ -3,7 +3,7 @@ import { fretPosition } from '../neck/fret-position.ts';
 import { ACROSS, fretLevel, type FretTops } from './fret-level.ts';
 import { highestPlaneUnder, planeAt, type Place } from './lowest-hull.ts';
 import { compareStrategies } from './strategies.ts';
-import { runs } from '../../../tests/runs.ts';
+import { runs } from '../../runs-for-tests.ts';
 
 const L = 648;
 

@@ -3,7 +3,7 @@ import { usualConstruction } from '../instrument/defaults.ts';
 import { KINDS } from '../instrument/kinds.ts';
 import { resolveTarget } from '../targets/resolve.ts';
 import type { LengthUnit } from '../units/length-units.ts';
-import { runs } from '../../../tests/runs.ts';
+import { runs } from '../../runs-for-tests.ts';
 import { readEntry } from './entry.ts';
 import { askAbout, type Known } from './plausibility.ts';
 import { allStations } from './stations.ts';

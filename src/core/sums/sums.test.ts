@@ -5,7 +5,7 @@ import { runDeclared, runSum, sumById } from './run-sum.ts';
 import { nutDrawing } from './nut-sums.ts';
 import { saddleDrawing } from './saddle-sums.ts';
 import { toSvg } from '../templates/drawing.ts';
-import { runs } from '../../../tests/runs.ts';
+import { runs } from '../../runs-for-tests.ts';
 
 const IDS = [
   'length',

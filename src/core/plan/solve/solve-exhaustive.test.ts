@@ -12,7 +12,7 @@ import { plansFor } from './plans.ts';
 import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
 import { BY_AIM, BY_COST, first, leaveIt, search } from './solve.ts';
-import { runs } from '../../../../tests/runs.ts';
+import { runs } from '../../../runs-for-tests.ts';
 
 /** Everything a small catalogue can do to a steel-string without fret readings, worked out anew from the closed forms. */
 const SMALL: readonly OperationId[] = [
