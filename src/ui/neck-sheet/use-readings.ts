@@ -134,7 +134,8 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
     const ours = now ? { sent: sentFrom(now) } : {};
     const rest = {
       text: now?.text ?? draft.text,
-      base: draft.base,
+      // An earlier text may have been acknowledged meanwhile: what is typed since stands over that.
+      base: Math.max(draft.base, now?.base ?? 0),
       message: error.message,
       unit,
       ...by,
