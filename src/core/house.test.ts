@@ -4,8 +4,6 @@ import { holds, type Condition } from './inspection/condition.ts';
 import { BENCH_ARRIVAL } from './inspection/lists/bench-arrival.ts';
 import { gaugeSpan, tuningName, usualConstruction } from './instrument/defaults.ts';
 import { KINDS } from './instrument/kinds.ts';
-import { leafStates, type JobFacts } from './job/leaves.ts';
-import { isLate } from './job/waiting.ts';
 import { formatMoney, roundMinor, total } from './money/money.ts';
 import { afterWrongPin, FREE_TRIES, isLocked, type PinTrouble } from './people/lock-out.ts';
 import { may, PERMISSIONS, ROLES } from './people/roles.ts';
@@ -140,67 +138,5 @@ describe('roles', () => {
     expect(ROLES.filter((r) => may(r, 'measure'))).toEqual(['technician', 'lead', 'owner']);
     expect(ROLES.filter((r) => may(r, 'approve'))).toEqual(['desk', 'lead', 'owner']);
     expect(ROLES.filter((r) => may(r, 'house'))).toEqual(['lead', 'owner']);
-  });
-});
-
-describe('leaves', () => {
-  const none: JobFacts = {
-    answered: 0,
-    items: 22,
-    inspectionFinished: false,
-    read: 0,
-    stations: 15,
-    stale: 0,
-    linesOpen: 0,
-    linesDecided: 0,
-    asked: 0,
-    stepsOpen: 0,
-    stepsDone: 0,
-    asLeftRead: 0,
-    benchChecked: false,
-    signed: false,
-  };
-  const kinds = (more: Partial<JobFacts>) =>
-    Object.values(leafStates({ ...none, ...more })).map((s) => s.kind);
-
-  test.each<[string, Partial<JobFacts>, string[]]>([
-    ['taken in', {}, ['done', 'open', 'open', 'open', 'open', 'open']],
-    ['half inspected', { answered: 4 }, ['done', 'begun', 'open', 'open', 'open', 'open']],
-    [
-      'read, to decide',
-      { inspectionFinished: true, read: 15, linesOpen: 3 },
-      ['done', 'done', 'done', 'trouble', 'open', 'open'],
-    ],
-    [
-      'read, nothing to do',
-      { inspectionFinished: true, read: 15 },
-      ['done', 'done', 'done', 'open', 'open', 'open'],
-    ],
-    ['asked', { read: 15, linesDecided: 3, asked: 3 }, ['done', 'open', 'done', 'begun', 'open', 'open']],
-    [
-      'at work',
-      { read: 15, linesDecided: 3, stepsOpen: 2, stepsDone: 1 },
-      ['done', 'open', 'done', 'done', 'begun', 'open'],
-    ],
-    ['stale', { read: 15, stale: 4, stepsDone: 3 }, ['done', 'open', 'trouble', 'done', 'done', 'open']],
-    [
-      'checked',
-      { read: 15, stepsDone: 3, asLeftRead: 15, benchChecked: true },
-      ['done', 'open', 'done', 'done', 'done', 'begun'],
-    ],
-    [
-      'signed',
-      { read: 15, stale: 2, stepsDone: 3, signed: true },
-      ['done', 'open', 'done', 'done', 'done', 'done'],
-    ],
-  ])('%s', (_what, more, expected) => {
-    expect(kinds(more)).toEqual(expected);
-  });
-
-  test('late is past its day, and not when it only waits to be collected', () => {
-    expect(isLate('2026-03-01', '2026-03-02', 'hands')).toBe(true);
-    expect(isLate('2026-03-02', '2026-03-02', 'hands')).toBe(false);
-    expect(isLate('2026-03-01', '2026-03-02', 'home')).toBe(false);
-    expect(isLate(null, '2026-03-02', 'word')).toBe(false);
   });
 });

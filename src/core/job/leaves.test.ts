@@ -55,6 +55,43 @@ describe('how a leaf stands', () => {
     if (state.kind === 'trouble') expect(stands.startsWith(`${state.count} `)).toBe(true);
   });
 
+  const allOf = (more: Partial<JobFacts>) =>
+    Object.values(leafStates({ ...NOTHING, stations: 15, ...more })).map((s) => s.kind);
+
+  test.each<[string, Partial<JobFacts>, string[]]>([
+    ['taken in', {}, ['done', 'open', 'open', 'open', 'open', 'open']],
+    ['half inspected', { answered: 4 }, ['done', 'begun', 'open', 'open', 'open', 'open']],
+    [
+      'read, to decide',
+      { inspectionFinished: true, read: 15, linesOpen: 3 },
+      ['done', 'done', 'done', 'trouble', 'open', 'open'],
+    ],
+    [
+      'read, nothing to do',
+      { inspectionFinished: true, read: 15 },
+      ['done', 'done', 'done', 'open', 'open', 'open'],
+    ],
+    ['asked', { read: 15, linesDecided: 3, asked: 3 }, ['done', 'open', 'done', 'begun', 'open', 'open']],
+    [
+      'at work',
+      { read: 15, linesDecided: 3, stepsOpen: 2, stepsDone: 1 },
+      ['done', 'open', 'done', 'done', 'begun', 'open'],
+    ],
+    ['stale', { read: 15, stale: 4, stepsDone: 3 }, ['done', 'open', 'trouble', 'done', 'done', 'open']],
+    [
+      'checked',
+      { read: 15, stepsDone: 3, asLeftRead: 15, benchChecked: true },
+      ['done', 'open', 'done', 'done', 'done', 'begun'],
+    ],
+    [
+      'signed',
+      { read: 15, stale: 2, stepsDone: 3, signed: true },
+      ['done', 'open', 'done', 'done', 'done', 'done'],
+    ],
+  ])('%s', (_what, more, expected) => {
+    expect(allOf(more)).toEqual(expected);
+  });
+
   test('every leaf stands somewhere, whatever the counts', () => {
     const count = fc.nat(20);
     const facts = fc.record<JobFacts>({
