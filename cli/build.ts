@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { HOME, privateFolder, ROOT } from './paths.ts';
+import { OF_CHECKOUT, ROOT } from './paths.ts';
+import { runningShop } from './running-shop.ts';
 import { say, Trouble } from './say.ts';
 
 const INPUTS = [
@@ -50,12 +51,17 @@ function run(args: readonly string[]): Promise<void> {
 
 /** Builds the application when a source has changed since the last build. */
 export async function buildIfNeeded(): Promise<void> {
-  const stamp = join(HOME, 'build.stamp');
+  const stamp = join(OF_CHECKOUT, 'build.stamp');
   const digest = sourceDigest();
   const built = existsSync(join(ROOT, '.next', 'BUILD_ID'));
   if (built && existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return;
+  const shop = runningShop();
+  if (shop && shop.pid !== process.pid)
+    throw new Trouble(
+      `the shop at http://127.0.0.1:${shop.port} is served from a build of older sources, which this would replace. Stop it first: ./rubrica stop`,
+    );
   say('building (about half a minute) …');
-  privateFolder();
+  mkdirSync(OF_CHECKOUT, { recursive: true, mode: 0o700 });
   rmSync(stamp, { force: true });
   await run([join(ROOT, 'node_modules/next/dist/bin/next'), 'build']);
   writeFileSync(stamp, digest);

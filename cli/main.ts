@@ -10,7 +10,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   stop                         stop what this checkout runs
   test [check|unit|integration|e2e …] [--only TEXT]
                                every check and test, or some kinds (--only: browser tests whose title has TEXT)
-  seed --fresh                 throw the data away and load the demo shop again
+  seed --fresh [--yes]         throw the data away and load the demo shop again (asks first; --yes for scripts)
   pair                         make a pairing code for a tablet
   doctor                       what is installed, running, listening, migrated
   verify [--json]              compare every sealed record with its seal (exit 1 with the list of those that broke)
@@ -49,6 +49,7 @@ export interface Options {
   readonly empty: boolean;
   readonly fresh: boolean;
   readonly json: boolean;
+  readonly yes: boolean;
   readonly only: string;
 }
 
@@ -63,6 +64,7 @@ function options(args: string[]): Options {
       empty: { type: 'boolean', default: false },
       fresh: { type: 'boolean', default: false },
       json: { type: 'boolean', default: false },
+      yes: { type: 'boolean', default: false },
       only: { type: 'string', default: '' },
     },
   });
@@ -75,6 +77,7 @@ function options(args: string[]): Options {
     empty: values.empty,
     fresh: values.fresh,
     json: values.json,
+    yes: values.yes,
     only: values.only,
   };
 }

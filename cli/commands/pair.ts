@@ -1,12 +1,11 @@
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { openHouse } from '../house.ts';
-import { runningStart } from './stop.ts';
 
 /** Prints a pairing code for one tablet, good for twelve hours. */
 export async function run(): Promise<number> {
   const house = await openHouse('leave');
   const code = await makePairingCode(house.db, new Date());
-  await (runningStart() === null ? house.close() : house.db.sequelize.close());
+  await house.close();
   process.stdout.write(`${code}\n`);
   return 0;
 }

@@ -1,24 +1,48 @@
+import { createInterface } from 'node:readline/promises';
+import { QueryTypes } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { DATABASE, ensureDatabase, openHouse } from '../house.ts';
 import type { Options } from '../main.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { startDatabase } from '../private-database.ts';
+import { startDatabase, type PrivateDatabase } from '../private-database.ts';
+import { runningShop } from '../running-shop.ts';
 import { say, Trouble } from '../say.ts';
 import { houseSecret } from '../secret.ts';
-import { runningStart } from './stop.ts';
 
-/** Loads the demo shop: into an empty database, or with --fresh after throwing this checkout's own data away. */
-export async function run(o: Options): Promise<number> {
-  if (!o.fresh) {
-    const house = await openHouse('demo');
-    await (runningStart() === null ? house.close() : house.db.sequelize.close());
-    return 0;
+/** How many jobs would be thrown away; null when there is no record yet. */
+async function jobsAtStake(server: PrivateDatabase): Promise<number | null> {
+  const db = openDatabase(server.url('information_schema'));
+  try {
+    const [table] = await db.sequelize.query<{ n: number }>(
+      "SELECT COUNT(*) AS n FROM tables WHERE table_schema = ? AND table_name = 'jobs'",
+      { type: QueryTypes.SELECT, replacements: [DATABASE] },
+    );
+    if (Number(table?.n) === 0) return null;
+    const [jobs] = await db.sequelize.query<{ n: number }>(`SELECT COUNT(*) AS n FROM \`${DATABASE}\`.jobs`, {
+      type: QueryTypes.SELECT,
+    });
+    return Number(jobs?.n ?? 0);
+  } finally {
+    await db.sequelize.close();
   }
-  if (process.env['RUBRICA_DATABASE_URL'])
-    throw new Trouble('seed --fresh throws data away and works only on the private database.');
-  process.env['RUBRICA_SECRET'] = houseSecret();
-  const server = await startDatabase('database');
+}
+
+/** Asks at a terminal; a script says --yes. */
+async function agreed(jobs: number, yes: boolean): Promise<boolean> {
+  if (yes) return true;
+  const what = `This throws the shop's whole record away: ${jobs} jobs, their readings, photos and seals.`;
+  if (!process.stdin.isTTY)
+    throw new Trouble(`${what} To do it without being asked: ./rubrica seed --fresh --yes`);
+  const ask = createInterface({ input: process.stdin, output: process.stdout });
+  const answer = await ask.question(`${what}\nType the number of jobs to go on: `);
+  ask.close();
+  return answer.trim() === String(jobs);
+}
+
+async function replaceRecord(server: PrivateDatabase, yes: boolean): Promise<boolean> {
+  const jobs = await jobsAtStake(server);
+  if (jobs !== null && !(await agreed(jobs, yes))) return false;
   const admin = openDatabase(server.url('information_schema'));
   await admin.sequelize.query(`DROP DATABASE IF EXISTS \`${DATABASE}\``);
   await admin.sequelize.close();
@@ -26,7 +50,33 @@ export async function run(o: Options): Promise<number> {
   await migrate(db.sequelize);
   await fillDemo(db, new Date());
   await db.sequelize.close();
-  if (runningStart() === null) await server.stop();
-  say('the demo shop is fresh');
-  return 0;
+  return true;
+}
+
+/**
+ * Loads the demo shop: into an empty database, or with --fresh after throwing this checkout's own data away. What would be
+ * lost is said and asked about first; a shop that is open is never thrown away.
+ */
+export async function run(o: Options): Promise<number> {
+  if (!o.fresh) {
+    const house = await openHouse('demo');
+    await house.close();
+    return 0;
+  }
+  if (process.env['RUBRICA_DATABASE_URL'])
+    throw new Trouble('seed --fresh throws data away and works only on the private database.');
+  const shop = runningShop();
+  if (shop)
+    throw new Trouble(
+      `the shop is open at http://127.0.0.1:${shop.port}: its record is not thrown away. Stop it first: ./rubrica stop`,
+    );
+  process.env['RUBRICA_SECRET'] = houseSecret();
+  const server = await startDatabase('database');
+  try {
+    const done = await replaceRecord(server, o.yes);
+    say(done ? 'the demo shop is fresh' : 'nothing was changed');
+    return done ? 0 : 1;
+  } finally {
+    await server.stop();
+  }
 }

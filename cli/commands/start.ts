@@ -1,11 +1,9 @@
-import { writeFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { buildIfNeeded } from '../build.ts';
 import { openHouse, type House } from '../house.ts';
 import type { Options } from '../main.ts';
-import { HOME } from '../paths.ts';
+import { claimShop } from '../running-shop.ts';
 import { say } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
 
@@ -29,31 +27,34 @@ const untilStopped = (): Promise<void> =>
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => resolve());
   });
 
-/** Serves the house until it is told to stop; stops both cleanly. */
-export async function serveHouse(o: Options, mode: 'start' | 'dev'): Promise<number> {
+async function serveUntilStopped(o: Options, mode: 'start' | 'dev'): Promise<number> {
   const [house] = await Promise.all([
     openHouse(o.empty ? 'empty' : 'demo'),
     mode === 'start' ? buildIfNeeded() : null,
   ]);
   const stopped = untilStopped();
-  const child = await serve(
-    o.port,
-    { RUBRICA_DATABASE_URL: house.url, RUBRICA_SECRET: house.secret },
-    mode,
-  ).catch(async (e: unknown) => {
+  try {
+    const env = { RUBRICA_DATABASE_URL: house.url, RUBRICA_SECRET: house.secret };
+    const child = await serve(o.port, env, mode);
+    await tell(house, o.port);
+    const died = new Promise<'died'>((r) => child.once('exit', () => r('died')));
+    const how = await Promise.race([stopped, died]);
+    say(how === 'died' ? 'the server ended by itself; closing the database' : 'closing …');
+    await endServer(child);
+    return how === 'died' ? 1 : 0;
+  } finally {
     await house.close();
-    throw e;
-  });
-  const pidFile = join(HOME, 'start.pid');
-  writeFileSync(pidFile, String(process.pid));
-  await tell(house, o.port);
-  const died = new Promise<'died'>((r) => child.once('exit', () => r('died')));
-  const how = await Promise.race([stopped, died]);
-  say(how === 'died' ? 'the server ended by itself; closing the database' : 'closing …');
-  await endServer(child);
-  await house.close();
-  rmSync(pidFile, { force: true });
-  return how === 'died' ? 1 : 0;
+  }
+}
+
+/** Serves the house until it is told to stop; stops both cleanly. */
+export async function serveHouse(o: Options, mode: 'start' | 'dev'): Promise<number> {
+  const release = await claimShop(o.port);
+  try {
+    return await serveUntilStopped(o, mode);
+  } finally {
+    release();
+  }
 }
 
 export const run = (o: Options): Promise<number> => serveHouse(o, 'start');

@@ -1,28 +1,23 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { HOME } from '../paths.ts';
-import { stopServer } from '../private-database.ts';
+import { databasePlace } from '../database-place.ts';
+import { isUsed, stopServer } from '../private-database.ts';
+import { runningShop } from '../running-shop.ts';
 import { say } from '../say.ts';
 
-/** The pid of this checkout's running `start`, or null; a recycled number is not ours. */
-export function runningStart(): number | null {
-  try {
-    const pid = Number(readFileSync(join(HOME, 'start.pid'), 'utf8'));
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('cli/main.ts') ? pid : null;
-  } catch {
-    return null;
-  }
-}
+const WAIT_MS = 15_000;
 
+/** Stops what this checkout runs: its shop, and a database that was left running. */
 export async function run(): Promise<number> {
-  const pid = runningStart();
-  if (pid !== null) {
-    process.kill(pid, 'SIGTERM');
-    for (let i = 0; i < 200 && runningStart() !== null; i++) await new Promise((r) => setTimeout(r, 50));
+  const shop = runningShop();
+  if (shop !== null) {
+    process.kill(shop.pid, 'SIGTERM');
+    for (let i = 0; i < WAIT_MS / 50 && runningShop() !== null; i++)
+      await new Promise((r) => setTimeout(r, 50));
     say('stopped');
   }
-  const left = await stopServer(join(HOME, 'database'));
-  if (pid === null)
+  const place = databasePlace('database');
+  const left = await stopServer(place);
+  if (isUsed(place)) say('the database ends with the other command of this checkout that uses it');
+  else if (shop === null)
     say(left ? 'stopped a database that was left running' : 'nothing of this checkout was running');
   return 0;
 }

@@ -1,0 +1,196 @@
+/** The house's own MariaDB: nothing of it is thrown away, nobody gets in without a secret, commands join what runs. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { databasePlace, isReachable } from '../../cli/database-place.ts';
+import { ensureDatabase } from '../../cli/house.ts';
+import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/private-database.ts';
+import { claimShop, runningShop } from '../../cli/running-shop.ts';
+import { openDatabase } from '../../src/server/db/connection.ts';
+
+const before = process.env['RUBRICA_HOME'];
+let folder = '';
+const place = () => databasePlace('database');
+const credentials = () => join(folder, 'database', 'credentials.json');
+
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'rubrica-house-'));
+  process.env['RUBRICA_HOME'] = folder;
+});
+afterEach(() => {
+  const left = runningServer(place());
+  if (left !== null) process.kill(left, 'SIGKILL');
+  const { data } = place();
+  rmSync(folder, { recursive: true, force: true });
+  if (!data.startsWith(folder)) rmSync(join(data, '..'), { recursive: true, force: true });
+  if (before === undefined) delete process.env['RUBRICA_HOME'];
+  else process.env['RUBRICA_HOME'] = before;
+});
+
+/** One statement as the application's account. */
+async function ask(server: PrivateDatabase, sql: string): Promise<readonly object[]> {
+  const db = openDatabase(await ensureDatabase(server, 'rubrica_kept'));
+  try {
+    if (!/^SELECT/i.test(sql)) {
+      await db.sequelize.query(sql, { type: QueryTypes.RAW });
+      return [];
+    }
+    return await db.sequelize.query(sql, { type: QueryTypes.SELECT });
+  } finally {
+    await db.sequelize.close();
+  }
+}
+
+/** Whether an account gets in over TCP without a password. */
+async function opensWithout(server: PrivateDatabase, user: string): Promise<boolean> {
+  const db = openDatabase(`mariadb://${user}@127.0.0.1:${new URL(server.url('x')).port}/information_schema`);
+  try {
+    await db.sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
+    return true;
+  } catch {
+    return false;
+  } finally {
+    await db.sequelize.close();
+  }
+}
+
+/** A command of this checkout on the test's own house. */
+function rubrica(...args: string[]) {
+  const env = { ...process.env, RUBRICA_HOME: folder };
+  const done = spawnSync(join(process.cwd(), 'rubrica'), args, {
+    encoding: 'utf8',
+    input: '',
+    env,
+    timeout: 90_000,
+  });
+  return { status: done.status, words: done.stdout + done.stderr };
+}
+
+async function houseWithOneRow(): Promise<void> {
+  const server = await startDatabase('database');
+  await ask(server, 'CREATE TABLE cut (mm DECIMAL(6,3))');
+  await ask(server, 'INSERT INTO cut VALUES (0.952)');
+  await server.stop();
+}
+
+test.each([
+  ['missing', () => rmSync(credentials())],
+  ['written in half', () => writeFileSync(credentials(), '{"port":3306,"user":"rubr')],
+  ['empty', () => writeFileSync(credentials(), '')],
+])('credentials that are %s cost nothing of the record', async (_, spoil) => {
+  await houseWithOneRow();
+  spoil();
+  const server = await startDatabase('database');
+  expect(await ask(server, 'SELECT mm FROM cut')).toEqual([{ mm: '0.952' }]);
+  await server.stop();
+  expect(statSync(credentials()).mode & 0o077).toBe(0);
+  expect(JSON.parse(readFileSync(credentials(), 'utf8'))).toMatchObject({ user: 'rubrica' });
+});
+
+test('without credentials and while somebody uses it, nothing is done and it is said', async () => {
+  const server = await startDatabase('database');
+  rmSync(credentials());
+  await expect(startDatabase('database')).rejects.toThrow(/credentials.json is missing while/);
+  expect(runningServer(place())).toBe(server.pid);
+});
+
+test('nobody gets in without a secret, it is not the system’s root, and SQL reads no files', async () => {
+  const server = await startDatabase('database');
+  for (const user of ['root', 'mysql', 'mariadb.sys', ''])
+    expect(await opensWithout(server, user)).toBe(false);
+  const uid = Number(/^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))?.[1]);
+  expect(uid).not.toBe(0);
+  expect(statSync(place().data).uid).toBe(uid);
+  expect(existsSync(place().atStart)).toBe(false);
+  await expect(ask(server, "SELECT 1 INTO OUTFILE '/tmp/rubrica-out'")).rejects.toThrow();
+  const [settings] = await ask(server, 'SELECT @@local_infile AS local, @@secure_file_priv AS folder');
+  expect(settings).toEqual({ local: 0, folder: `${place().files}/` });
+  await server.stop();
+  expect(runningServer(place())).toBeNull();
+});
+
+test('a house of an older release, open to everybody on the machine, is put right when it starts', async () => {
+  await houseWithOneRow();
+  const { data, account } = place();
+  const sql = join(data, '..', 'open.sql');
+  writeFileSync(
+    sql,
+    "CREATE OR REPLACE USER 'root'@'127.0.0.1' IDENTIFIED BY '';\nCREATE OR REPLACE USER ''@'localhost' IDENTIFIED BY '';\nGRANT ALL ON *.* TO 'root'@'127.0.0.1';\nCREATE DATABASE IF NOT EXISTS test;\nSHUTDOWN;\n",
+    { mode: 0o644 },
+  );
+  const opened = spawnSync(
+    '/usr/sbin/mariadbd',
+    [
+      '--no-defaults',
+      `--datadir=${data}`,
+      '--socket=s.sock',
+      '--skip-networking',
+      `--init-file=${sql}`,
+      ...(account ? [`--user=${account.name}`] : []),
+    ],
+    { cwd: '/', encoding: 'utf8' },
+  );
+  expect([opened.status, opened.stderr.includes('ERROR')]).toEqual([0, false]);
+  const server = await startDatabase('database');
+  expect(await opensWithout(server, 'root')).toBe(false);
+  expect(await ask(server, 'SELECT mm FROM cut')).toHaveLength(1);
+  const [databases] = await ask(
+    server,
+    "SELECT COUNT(*) AS n FROM information_schema.schemata WHERE schema_name = 'test'",
+  );
+  expect(databases).toEqual({ n: 0 });
+  await server.stop();
+});
+
+test('commands join the database that runs, and the last one to leave ends it', async () => {
+  const first = await startDatabase('database');
+  const second = await startDatabase('database');
+  expect(second.pid).toBe(first.pid);
+  expect(rubrica('pair')).toMatchObject({ status: 0 });
+  expect(rubrica('verify').words).toContain('0 seals are whole');
+  expect(runningServer(place())).toBe(first.pid);
+  expect(rubrica('stop').words).toContain('ends with the other command');
+  expect(runningServer(place())).toBe(first.pid);
+  await first.stop();
+  expect(runningServer(place())).toBeNull();
+});
+
+test('a record is thrown away only when that was said, and never under an open shop', async () => {
+  const server = await startDatabase('database');
+  const db = openDatabase(await ensureDatabase(server, 'rubrica'));
+  await db.sequelize.query('CREATE TABLE jobs (id INT)');
+  await db.sequelize.query('INSERT INTO jobs VALUES (1), (2), (3)');
+  const asked = rubrica('seed', '--fresh');
+  expect(asked.status).toBe(1);
+  expect(asked.words).toMatch(/throws the shop's whole record away: 3 jobs.*--yes/s);
+  const release = await claimShop(4399);
+  expect(runningShop()).toEqual({ pid: process.pid, port: 4399 });
+  expect(rubrica('seed', '--fresh', '--yes').words).toContain('Stop it first');
+  release();
+  expect(await db.sequelize.query('SELECT id FROM jobs', { type: QueryTypes.SELECT })).toHaveLength(3);
+  await db.sequelize.close();
+  await server.stop();
+});
+
+test('a second start says so and harms nothing', async () => {
+  const release = await claimShop(4399);
+  expect(rubrica('start', '--port', '4398').words).toContain(
+    'Rubrica is open already at http://127.0.0.1:4399',
+  );
+  release();
+  const other = createServer().listen(4397, '127.0.0.1');
+  await new Promise((r) => other.once('listening', r));
+  const busy = rubrica('start', '--port', '4397');
+  expect(busy.status).toBe(1);
+  expect(busy.words).toContain('port 4397 is used by another program');
+  expect(existsSync(join(folder, 'database'))).toBe(false);
+  await new Promise((r) => other.close(r));
+});
+
+test('a folder closed to others is told from one that lets them through', () => {
+  expect(isReachable('/usr/bin/env')).toBe(true);
+  expect(isReachable(join(folder, 'database'))).toBe(false);
+});
