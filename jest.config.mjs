@@ -24,7 +24,7 @@ export default {
     {
       ...shared,
       displayName: 'unit',
-      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/tests/architecture/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}', '<rootDir>/tests/architecture/**/*.test.ts'],
     },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/tests/integration/**/*.test.ts'] },
     { ...shared, displayName: 'together', testMatch: ['<rootDir>/tests/together/**/*.test.ts'] },

@@ -20,6 +20,10 @@ function policy(nonce: string, development: boolean): string {
 
 /** Puts the content policy on every page, with a fresh nonce each time. The other strict headers are the same for all. */
 export function proxy(request: NextRequest): NextResponse {
+  // Pages are only read: what would be sent to one is refused before anybody reads it.
+  if (request.method !== 'GET' && request.method !== 'HEAD')
+    return new NextResponse(null, { status: 405, headers: { Allow: 'GET, HEAD', Connection: 'close' } });
+  if (request.headers.has('rsc')) return NextResponse.next();
   const nonce = btoa(crypto.randomUUID());
   const csp = policy(nonce, process.env.NODE_ENV === 'development');
   const headers = new Headers(request.headers);
@@ -31,12 +35,20 @@ export function proxy(request: NextRequest): NextResponse {
   return answer;
 }
 
-/** Documents alone carry scripts: data of a page looked at again, answers and files need no nonce. */
+/**
+ * Documents alone carry scripts: data of a page loaded again, answers and files need no nonce. Whatever brings a body to
+ * a page is stopped here.
+ */
 export const config = {
   matcher: [
+    { source: '/((?!api/|_next/static|_next/image|icon.svg).*)', missing: [{ type: 'header', key: 'rsc' }] },
     {
       source: '/((?!api/|_next/static|_next/image|icon.svg).*)',
-      missing: [{ type: 'header', key: 'rsc' }],
+      has: [{ type: 'header', key: 'content-length' }],
+    },
+    {
+      source: '/((?!api/|_next/static|_next/image|icon.svg).*)',
+      has: [{ type: 'header', key: 'transfer-encoding' }],
     },
   ],
 };

@@ -1,7 +1,7 @@
 import { Agent, get } from 'node:http';
 import { performance } from 'node:perf_hooks';
 import { concerns, type HeardChange } from '../../src/core/job/concerns.ts';
-import { SETTLE_MS } from '../../src/ui/look.ts';
+import { SETTLE_MS } from '../../src/ui/data/refresh.ts';
 import { rowOf, type Row } from './row.ts';
 
 const SCREENS = 20;

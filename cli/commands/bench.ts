@@ -21,7 +21,7 @@ import { sheetRows } from '../bench/sheet-rows.ts';
 import { sumRows } from '../bench/sum-rows.ts';
 import { say, Trouble } from '../say.ts';
 import { endServer, serve } from '../serve.ts';
-import { SETTLE_MS } from '../../src/ui/look.ts';
+import { SETTLE_MS } from '../../src/ui/data/refresh.ts';
 
 const SIZES = [1_000, 20_000] as const;
 const RUNS = 40;

@@ -9,7 +9,7 @@ import { LENGTH_UNITS } from '../core/units/length-units.ts';
 import { operationsFormat } from './formats/operations.ts';
 import { operationId } from './operation-id.ts';
 import { PLAN_COMMANDS } from './plan-commands.ts';
-import { WORK_COMMANDS, whenDone, type WorkAnswer } from './work-commands.ts';
+import { WORK_COMMANDS, howLongAgo, type WorkAnswer } from './work-commands.ts';
 import { checklistItems } from './formats/checklists.ts';
 import { constructionSchema } from './construction.ts';
 import { habitsSchema, methodsSchema } from './habits.ts';
@@ -28,6 +28,9 @@ const kindId = z.string().regex(/^[a-z0-9-]{1,40}$/);
 const entity = z.enum(['customer', 'instrument']);
 const round = z.custom<RoundKind>((v) => typeof v === 'string' && ROUND_KIND.test(v), 'No such round');
 const stringsState = z.enum(['at-pitch', 'missing', 'off-pitch', 'off']);
+
+/** Said of a place where another instrument hangs: both do. */
+const together = z.boolean().optional();
 
 const relative = z.enum(Object.keys(RELATIVE_WISHES) as [RelativeWish, ...RelativeWish[]]).nullable();
 
@@ -65,6 +68,7 @@ export const takeInSchema = z.object({
   stringsState,
   cameWith: z.array(z.object({ name: text(120).min(1), state: text(200) })).max(30),
   placeId: z.union([z.null(), id]),
+  together,
 });
 
 /** Every command a screen can give, by name, with what it takes. */
@@ -89,6 +93,7 @@ export const COMMANDS = {
     jobId: id,
     version,
     placeId: z.union([z.null(), id]),
+    together,
     waitingFor: z.enum(WAITS),
     waitingNote: text(200),
     holderId: z.union([z.null(), id]),
@@ -99,7 +104,7 @@ export const COMMANDS = {
     answer: z.enum(ANSWERS).nullable(),
     note: text(2000),
     version,
-    at: whenDone,
+    ago: howLongAgo,
   }),
   'inspection.finish': z.object({ jobId: id, version, ending: text(60) }),
   'inspection.choose-list': z.object({ jobId: id, list: text(40).min(1) }),
@@ -210,7 +215,15 @@ export const COMMANDS = {
     unit: z.enum(LENGTH_UNITS),
     version,
     gaugeId: id.optional(),
-    at: whenDone,
+    ago: howLongAgo,
+  }),
+  'readings.take-back': z.object({
+    jobId: id,
+    round,
+    quantity: z.enum(QUANTITIES),
+    string: z.number().int().min(0).max(14),
+    fret: z.number().int().min(0).max(36),
+    version,
   }),
   'readings.copy-forward': z.object({ jobId: id, round }),
   'plan.target': z.object({
@@ -302,6 +315,7 @@ export interface CommandAnswer extends WorkAnswer {
   'strings.on': { round: string };
   'readings.conditions': { version: number };
   'readings.save': { version: number; value: number; notRepresentative: string | null };
+  'readings.take-back': { version: number };
   'readings.copy-forward': { copied: number };
   'plan.target': { version: number };
   'plan.decide': { version: number };

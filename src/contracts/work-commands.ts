@@ -9,7 +9,7 @@ const money = z.number().int().min(0).max(100_000_000);
 const lineOrNone = z.union([z.null(), id]);
 
 /** What is done on a tablet without a connection carries the moment it was done. */
-export const whenDone = z.iso.datetime().optional();
+export const howLongAgo = z.number().int().min(0).optional();
 
 /** The bench, the words between people, the customer's link, and what comes after the signature. */
 export const WORK_COMMANDS = {
@@ -19,7 +19,7 @@ export const WORK_COMMANDS = {
     action: z.enum(['start', 'pause', 'finish', 'reopen', 'undo']),
     /** why it is begun without the reading it is cut by */
     without: text(200).optional(),
-    at: whenDone,
+    ago: howLongAgo,
   }),
   'work.move': z.object({ lineId: id, version, to: z.number().int().min(0).max(500) }),
   'work.ask-change': z.object({
@@ -36,7 +36,7 @@ export const WORK_COMMANDS = {
     kind: z.enum(['note', 'question']),
     words: text(2000).min(1, 'Write it first.'),
     toPerson: z.union([z.null(), id]),
-    at: whenDone,
+    ago: howLongAgo,
   }),
   'work.reply': z.object({ remarkId: id, version, answer: text(2000).min(1, 'Write the answer first.') }),
   'work.hand-on': z.object({
@@ -52,7 +52,7 @@ export const WORK_COMMANDS = {
     lineId: lineOrNone,
     happened: text(1000).min(1, 'What happened?'),
     remedy: text(1000),
-    at: whenDone,
+    ago: howLongAgo,
   }),
   'work.change-accident': z.object({
     accidentId: id,
@@ -77,6 +77,8 @@ export const WORK_COMMANDS = {
   'hand-over.paid': z.object({
     jobId: id,
     amountMinor: money,
+    /** what the screen showed as paid already: another payment meanwhile is not written over */
+    over: money.nullable().default(null),
     how: z.enum(['cash', 'card', 'transfer', 'on account']),
   }),
   'hand-over.tweak': z.object({

@@ -7,8 +7,8 @@ import { useEffect, useState } from 'react';
 import { sayLeft } from '../core/work/waits.ts';
 import type { BenchWait } from '../server/bench/load-waits.ts';
 import { sayMoment } from './dates.ts';
-import { useMounted } from './draft.ts';
-import { useSend } from './use-send.ts';
+import { useMounted } from './data/draft.ts';
+import { useSend } from './data/use-send.ts';
 
 export interface BellNotice {
   readonly id: number;

@@ -1,7 +1,6 @@
 'use client';
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { useState } from 'react';
 import { POSITIONS, STRINGS_STATES } from '../core/readings/conditions.ts';
 import type { Methods } from '../core/readings/methods.ts';
 import type { RoundKind } from '../core/readings/rounds.ts';
@@ -11,7 +10,22 @@ import { GaugeChoice } from './gauge-choice.tsx';
 import { MethodChoice } from './method-choice.tsx';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { ConflictChoice } from './data/conflict-choice.tsx';
+import type { Fields } from './data/edit-model.ts';
+import { useEdit } from './data/use-edit.ts';
+import { useSend } from './data/use-send.ts';
+
+type Round = LeafJob['readings']['rounds'][number];
+interface Typed extends Fields {
+  readonly strings: Round['strings'];
+  readonly position: Round['position'];
+  readonly tuning: string;
+  readonly temperature: string;
+  readonly humidity: string;
+  readonly pitch: string;
+  readonly methods: Methods;
+  readonly gauges: NonNullable<Round['gauges']>;
+}
 
 const NUMBER = /^-?\d{1,3}(?:[.,]\d)?$/;
 const toNumber = (text: string): number | null =>
@@ -29,31 +43,33 @@ export function ConditionsDialog({
 }) {
   const known = job.readings.rounds.find((r) => r.kind === round);
   const { give, busy, trouble } = useSend();
-  const [strings, setStrings] = useState(known?.strings ?? 'at-pitch');
-  const [position, setPosition] = useState(known?.position ?? 'playing');
-  const [tuning, setTuning] = useState(known?.tuning ?? job.readings.rounds[0]?.tuning ?? '');
-  const [temperature, setTemperature] = useState(known?.temperature?.toString() ?? '');
-  const [pitch, setPitch] = useState(known?.pitch?.toString() ?? '');
-  const [methods, setMethods] = useState<Methods>(known?.methods ?? job.readings.habits.methods);
-  const [gauges, setGauges] = useState(known?.gauges ?? {});
-  const [humidity, setHumidity] = useState(known?.humidity?.toString() ?? '');
+  const now: Typed = {
+    strings: known?.strings ?? 'at-pitch',
+    position: known?.position ?? 'playing',
+    tuning: known?.tuning ?? job.readings.rounds[0]?.tuning ?? '',
+    temperature: known?.temperature?.toString() ?? '',
+    humidity: known?.humidity?.toString() ?? '',
+    pitch: known?.pitch?.toString() ?? '',
+    methods: known?.methods ?? job.readings.habits.methods,
+    gauges: known?.gauges ?? {},
+  };
+  const edit = useEdit<Typed>(now, known?.version ?? 0, `conditions:${job.id}:${round}`);
+  const { strings, position, tuning, temperature, humidity, pitch, methods, gauges } = edit.value;
   const wrong = (text: string) =>
     text.trim() !== '' && !NUMBER.test(text.trim()) ? 'A number, like 21 or 44,5' : undefined;
   const save = async () => {
     if (wrong(temperature) || wrong(humidity) || wrong(pitch)) return;
-    const done = await give('readings.conditions', {
-      jobId: job.id,
-      round,
-      version: known?.version ?? 0,
-      strings,
-      position,
-      tuning,
-      temperature: toNumber(temperature),
-      humidity: toNumber(humidity),
-      pitch: toNumber(pitch),
-      methods,
-      gauges,
-    });
+    const done = await edit.save((value, version) =>
+      give('readings.conditions', {
+        ...value,
+        jobId: job.id,
+        round,
+        version,
+        temperature: toNumber(value.temperature),
+        humidity: toNumber(value.humidity),
+        pitch: toNumber(value.pitch),
+      }),
+    );
     if (done) onClose();
   };
   return (
@@ -61,11 +77,26 @@ export function ConditionsDialog({
       <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
         <DialogPanel className="w-full max-h-full max-w-2xl space-y-3 overflow-y-auto border border-plain bg-paper p-6">
           <DialogTitle className="text-xl">How it is while you read</DialogTitle>
-          <PillChoice legend="Strings" value={strings} options={STRINGS_STATES} onChange={setStrings} />
-          <PillChoice legend="Position" value={position} options={POSITIONS} onChange={setPosition} />
+          <PillChoice
+            legend="Strings"
+            value={strings}
+            options={STRINGS_STATES}
+            onChange={(v) => edit.set({ strings: v })}
+          />
+          <PillChoice
+            legend="Position"
+            value={position}
+            options={POSITIONS}
+            onChange={(v) => edit.set({ position: v })}
+          />
           <FormField label="Tuning">
             {(w) => (
-              <input {...w} className="field" value={tuning} onChange={(e) => setTuning(e.target.value)} />
+              <input
+                {...w}
+                className="field"
+                value={tuning}
+                onChange={(e) => edit.set({ tuning: e.target.value })}
+              />
             )}
           </FormField>
           <div className="grid grid-cols-3 gap-3">
@@ -76,7 +107,7 @@ export function ConditionsDialog({
                   className="field"
                   inputMode="decimal"
                   value={temperature}
-                  onChange={(e) => setTemperature(e.target.value)}
+                  onChange={(e) => edit.set({ temperature: e.target.value })}
                 />
               )}
             </FormField>
@@ -87,7 +118,7 @@ export function ConditionsDialog({
                   className="field"
                   inputMode="decimal"
                   value={humidity}
-                  onChange={(e) => setHumidity(e.target.value)}
+                  onChange={(e) => edit.set({ humidity: e.target.value })}
                 />
               )}
             </FormField>
@@ -99,16 +130,28 @@ export function ConditionsDialog({
                   inputMode="decimal"
                   placeholder="440"
                   value={pitch}
-                  onChange={(e) => setPitch(e.target.value)}
+                  onChange={(e) => edit.set({ pitch: e.target.value })}
                 />
               )}
             </FormField>
           </div>
-          <MethodChoice methods={methods} onChange={setMethods} />
-          <GaugeChoice gauges={job.readings.gauges} chosen={gauges} onChange={setGauges} />
-          <Trouble trouble={trouble} />
+          <MethodChoice methods={methods} onChange={(v) => edit.set({ methods: v })} />
+          <GaugeChoice
+            gauges={job.readings.gauges}
+            chosen={gauges}
+            onChange={(v) => edit.set({ gauges: v })}
+          />
+          <ConflictChoice edit={edit} />
+          <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
           <div className="flex justify-end gap-3">
-            <button type="button" className="button" onClick={onClose}>
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                edit.reset();
+                onClose();
+              }}
+            >
               Leave it
             </button>
             <button type="button" className="button button-main" disabled={busy} onClick={() => void save()}>

@@ -5,7 +5,7 @@ import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayMoment } from './dates.ts';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { useSend } from './data/use-send.ts';
 
 /** The end of an inspection: finished by one button, with one of the list's words where it ends in one. */
 export function InspectionEnd({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {

@@ -5,13 +5,15 @@ import { useState } from 'react';
 import type { LeafJob } from './leaves/leaf-props.ts';
 import { draftOf, readConstruction, type ConstructionDraft, type DraftErrors } from './construction-draft.ts';
 import { ConstructionFields } from './construction-fields.tsx';
-import { dropDraft, readDraft, saveDraft } from './draft.ts';
+import { ConflictChoice } from './data/conflict-choice.tsx';
+import type { Fields } from './data/edit-model.ts';
+import { useEdit } from './data/use-edit.ts';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { useSend } from './data/use-send.ts';
 
-interface Typed {
+interface Typed extends Fields {
   readonly maker: string;
   readonly model: string;
   readonly year: string;
@@ -22,7 +24,7 @@ interface Typed {
 }
 
 const NAMED: ReadonlyArray<
-  readonly [field: Exclude<keyof Typed, 'draft' | 'kind'>, label: string, max: number]
+  readonly [field: 'maker' | 'model' | 'serial' | 'year' | 'yearFrom', label: string, max: number]
 > = [
   ['maker', 'Maker', 80],
   ['model', 'Model', 120],
@@ -38,14 +40,11 @@ function typedOf({ instrument }: LeafJob<'kinds'>): Typed {
 
 function Editing({ job, onClose }: { readonly job: LeafJob<'kinds'>; readonly onClose: () => void }) {
   const { give, busy, trouble } = useSend();
-  const key = `instrument:${job.instrument.id}:${job.instrument.version}`;
-  const [typed, setTyped] = useState<Typed>(() => readDraft<Typed>(key) ?? typedOf(job));
+  const { id: instrumentId, version } = job.instrument;
+  const edit = useEdit<Typed>(typedOf(job), version, `instrument:${instrumentId}`);
+  const typed = edit.value;
   const [errors, setErrors] = useState<DraftErrors>({});
-  const change = (more: Partial<Typed>) => {
-    const next = { ...typed, ...more };
-    setTyped(next);
-    saveDraft(key, next);
-  };
+  const change = edit.set;
   const chooseKind = (id: string) => {
     const kind = job.kinds.find((k) => k.id === id);
     if (kind)
@@ -55,12 +54,13 @@ function Editing({ job, onClose }: { readonly job: LeafJob<'kinds'>; readonly on
     const read = readConstruction(typed.draft);
     setErrors(read.ok ? {} : read.error);
     if (!read.ok) return;
-    const { draft: _d, ...named } = typed;
+    const { maker, model, year, yearFrom, serial, kind } = typed;
+    const named = { maker, model, year, yearFrom, serial, kind };
     const construction = { ...read.value, strings: [...read.value.strings] };
-    const { id: instrumentId, version } = job.instrument;
-    if (!(await give('shelf.change-instrument', { instrumentId, version, ...named, construction }))) return;
-    dropDraft(key);
-    onClose();
+    const done = await edit.save((_, began) =>
+      give('shelf.change-instrument', { instrumentId, version: began, ...named, construction }),
+    );
+    if (done) onClose();
   };
   return (
     <DialogPanel className="max-h-[94vh] w-full max-w-4xl space-y-3 overflow-y-auto border border-plain bg-paper p-5">
@@ -91,19 +91,28 @@ function Editing({ job, onClose }: { readonly job: LeafJob<'kinds'>; readonly on
         ))}
       </div>
       <ConstructionFields draft={typed.draft} errors={errors} onChange={(draft) => change({ draft })} />
-      <Trouble trouble={trouble} />
+      <ConflictChoice
+        edit={edit}
+        names={{ ...Object.fromEntries(NAMED), draft: 'How it is built', kind: 'Kind' }}
+      />
+      <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
       <div className="flex justify-end gap-3">
         <button
           type="button"
           className="button"
           onClick={() => {
-            dropDraft(key);
+            edit.reset();
             onClose();
           }}
         >
           Leave it as it was
         </button>
-        <button type="button" className="button button-main" disabled={busy} onClick={() => void keep()}>
+        <button
+          type="button"
+          className="button button-main"
+          disabled={busy || edit.conflicts.length > 0}
+          onClick={() => void keep()}
+        >
           Keep
         </button>
       </div>

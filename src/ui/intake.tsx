@@ -9,12 +9,13 @@ import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../server/desk/find.ts';
 import type { OfferedKind } from '../server/house/kinds.ts';
 import { CustomerField } from './customer-field.tsx';
-import { commandIdFor, dropDraft, readDraft, saveDraft } from './draft.ts';
+import { commandIdFor, dropDraft, readDraft, saveDraft } from './data/draft.ts';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
+import { sayPlace } from './say-place.ts';
 import { InstrumentFields } from './instrument-fields.tsx';
 import { intakeCommand, type IntakeForm } from './intake-form.ts';
-import { send } from './send.ts';
+import { send } from './data/send.ts';
 import { PillChoice } from './pill-choice.tsx';
 
 const EMPTY: IntakeForm = {
@@ -56,7 +57,7 @@ export function Intake({
   begin,
 }: {
   readonly kinds: readonly OfferedKind[];
-  readonly places: readonly { id: number; name: string }[];
+  readonly places: readonly { id: number; name: string; holds: number | null }[];
   /** what was found, or looked for in vain, before this page */
   readonly begin: {
     readonly customer: FoundCustomer | null;
@@ -110,7 +111,7 @@ export function Intake({
     setValue('email', customer?.email ?? '');
     setValue('instrumentId', null);
   };
-  const submit = handleSubmit(async (values) => {
+  const takeIn = async (values: IntakeForm, together: boolean) => {
     setTrouble(null);
     const command = intakeCommand(values);
     if (!command.ok) {
@@ -118,7 +119,8 @@ export function Intake({
         setError(field as keyof IntakeForm, { message }, { shouldFocus: true });
       return;
     }
-    const done = await send('desk.take-in', command.value, commandIdFor(DRAFT_COMMAND, command.value));
+    const input = together ? { ...command.value, together } : command.value;
+    const done = await send('desk.take-in', input, commandIdFor(DRAFT_COMMAND, input));
     if (done.ok) {
       dropDraft(DRAFT_CUSTOMER);
       dropDraft(DRAFT_COMMAND);
@@ -133,7 +135,8 @@ export function Intake({
       const field = path.split('.').at(-1) === 'name' ? 'customerName' : (path.split('.').at(-1) ?? path);
       setError(field as keyof IntakeForm, { message });
     }
-  });
+  };
+  const submit = handleSubmit((values) => takeIn(values, false));
   const construction = watch('construction');
   const setConstruction = (c: Construction) => setValue('construction', c);
   return (
@@ -266,19 +269,24 @@ export function Intake({
             />
           )}
         </FormField>
-        <FormField label="Place in the rack">
+        <FormField label="Place in the rack" error={errors.placeId?.message}>
           {(w) => (
             <ListChoice
               {...w}
               value={watch('placeId')}
               items={[
                 { value: '', name: 'no place yet' },
-                ...places.map((p) => ({ value: String(p.id), name: p.name })),
+                ...places.map((p) => ({ value: String(p.id), name: sayPlace(p) })),
               ]}
               onChange={(value) => setValue('placeId', value)}
             />
           )}
         </FormField>
+        {errors.placeId && (
+          <button type="button" className="button" onClick={() => void takeIn(getValues(), true)}>
+            Both hang there: take it in
+          </button>
+        )}
         {trouble && (
           <p role="alert" className="text-rubric">
             ◆ {trouble}

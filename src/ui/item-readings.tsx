@@ -7,6 +7,7 @@ import { fieldState, ReadingField } from './neck-sheet/reading-field.tsx';
 import type { StationView } from './neck-sheet/sheet-stations.ts';
 import { useReadings } from './neck-sheet/use-readings.ts';
 import type { Tongue } from './neck-sheet/units.ts';
+import { answerByKey } from './neck-sheet/sheet-says.tsx';
 
 /** The fields of some stations, away from the neck sheet: the same drafts, questions and saves. */
 export function ItemReadings({
@@ -51,7 +52,9 @@ export function ItemReadings({
               className="h-11 w-full bg-card text-lg"
               describedBy={`${id}-says-${s.key}`}
               onType={(text) => state.type(s.key, text)}
-              onCommit={() => state.commit(s)}
+              onCommit={(by) => state.commit(s, false, by)}
+              onSame={() => state.sameAgain(s)}
+              onAnswer={(key) => answerByKey(state, s, key)}
               onNext={(back) => next(s, back)}
               onFocus={() => undefined}
             />

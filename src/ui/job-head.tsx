@@ -5,8 +5,8 @@ import { STRINGS_STATES } from '../core/readings/conditions.ts';
 import { TOUCHES } from '../core/targets/target.ts';
 import type { LeafJob } from './leaves/leaf-props.ts';
 import { sayDay, todayIso } from './dates.ts';
-import { Presence } from './presence.tsx';
-import { ShowsJob } from './shows-job.tsx';
+import { Presence } from './data/presence.tsx';
+import { ShowsJob } from './data/shows-job.tsx';
 
 function Mark({ state }: { readonly state: LeafState }) {
   switch (state.kind) {

@@ -12,7 +12,7 @@ import { layersOf, type StationView } from './neck-sheet/sheet-stations.ts';
 import { sayValue, unitOf } from './neck-sheet/units.ts';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { useSend } from './data/use-send.ts';
 
 interface Row {
   readonly name: string;
@@ -81,6 +81,9 @@ function WishForm({
   const [text, setText] = useState('');
   const [reason, setReason] = useState('');
   const [error, setError] = useState<string | undefined>();
+  // What a colleague sets while this form is open is not written over unseen.
+  const [seen, setSeen] = useState(job.readings.targetVersions);
+  const theirs = trouble?.code === 'conflict' ? trouble.theirs : null;
   const target = job.readings.stations.find((s) => s.key === row.key)?.target ?? null;
   const aimOf = (): number | null => {
     const read =
@@ -94,11 +97,11 @@ function WishForm({
     setError(undefined);
     return typeof read.value === 'number' ? read.value : read.value.mm;
   };
-  const keep = async () => {
+  const keep = async (versions = seen) => {
     if (!target) return;
     const aim = relative === '' ? aimOf() : target.aim;
     if (aim === null) return;
-    const known = job.readings.targetVersions.find(
+    const known = versions.find(
       (v) => v.quantity === row.quantity && v.side === row.side && v.string === string && v.layer === layer,
     );
     // The band keeps its width and moves with the aim.
@@ -157,7 +160,24 @@ function WishForm({
         {(w) => <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />}
       </FormField>
       <Trouble trouble={trouble} />
-      <button type="submit" className="button button-main" disabled={busy}>
+      {theirs && (
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="button" onClick={onClose}>
+            Let theirs stand
+          </button>
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              setSeen(job.readings.targetVersions);
+              void keep(job.readings.targetVersions);
+            }}
+          >
+            Mine over theirs
+          </button>
+        </div>
+      )}
+      <button type="submit" className="button button-main" disabled={busy || theirs !== null}>
         Keep the target
       </button>
     </form>

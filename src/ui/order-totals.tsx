@@ -6,7 +6,9 @@ import { FormField } from './form-field.tsx';
 import type { LeafProps } from './leaves/leaf-props.ts';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { ConflictChoice } from './data/conflict-choice.tsx';
+import { useEdit } from './data/use-edit.ts';
+import { useSend } from './data/use-send.ts';
 
 const KINDS: Readonly<Record<Discount['kind'], string>> = {
   none: 'None',
@@ -20,16 +22,22 @@ const asTyped = (d: Discount): string => (d.kind === 'none' ? '' : String(d.valu
 
 function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();
-  const [kind, setKind] = useState<Discount['kind']>(
-    job.discount.kind === 'none' ? 'share' : job.discount.kind,
+  const { discount } = job;
+  const edit = useEdit<{ kind: Discount['kind']; text: string; reason: string }>(
+    { kind: discount.kind, text: asTyped(discount), reason: discount.reason },
+    job.version,
+    `discount:${job.id}`,
   );
-  const [text, setText] = useState(asTyped(job.discount));
-  const [reason, setReason] = useState(job.discount.reason);
+  const { text, reason } = edit.value;
+  // Who opens the form wants to give one: a share, unless they say otherwise.
+  const kind = edit.value.kind === 'none' && !edit.changed ? 'share' : edit.value.kind;
   const fine = kind === 'none' || NUMBER.test(text.trim());
   const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
   const keep = async () => {
     const value = kind === 'none' ? 0 : Math.round(Number(text.trim().replace(',', '.')) * 100);
-    const done = await give('work.discount', { jobId: job.id, version: job.version, kind, value, reason });
+    const done = await edit.save((_, version) =>
+      give('work.discount', { jobId: job.id, version, kind, value, reason }),
+    );
     if (done) onDone();
   };
   return (
@@ -40,7 +48,12 @@ function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDon
         if (fine) void keep();
       }}
     >
-      <PillChoice legend="Discount" value={kind} options={KINDS} onChange={setKind} />
+      <PillChoice
+        legend="Discount"
+        value={kind}
+        options={KINDS}
+        onChange={(value) => edit.set({ kind: value })}
+      />
       {kind !== 'none' && (
         <>
           <FormField
@@ -53,7 +66,7 @@ function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDon
                 className="field"
                 inputMode="decimal"
                 value={text}
-                onChange={(e) => setText(e.target.value)}
+                onChange={(e) => edit.set({ kind, text: e.target.value })}
               />
             )}
           </FormField>
@@ -64,16 +77,21 @@ function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDon
                 className="field"
                 maxLength={200}
                 value={reason}
-                onChange={(e) => setReason(e.target.value)}
+                onChange={(e) => edit.set({ kind, reason: e.target.value })}
               />
             )}
           </FormField>
         </>
       )}
-      <button type="submit" className="button button-main" disabled={busy || !fine}>
+      <button
+        type="submit"
+        className="button button-main"
+        disabled={busy || !fine || edit.conflicts.length > 0}
+      >
         Keep the discount
       </button>
-      {trouble?.code !== 'invalid' && <Trouble trouble={trouble} />}
+      <ConflictChoice edit={edit} names={{ kind: 'Discount', text: 'How much', reason: 'Its reason' }} />
+      {trouble?.code !== 'invalid' && edit.conflicts.length === 0 && <Trouble trouble={trouble} />}
     </form>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { postJson } from './post-json.ts';
+import { postJson } from './data/post-json.ts';
 
 /** Types the pairing code and a name for this device. */
 export function PairDevice({ code: given }: { readonly code: string }) {

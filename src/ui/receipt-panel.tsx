@@ -7,7 +7,7 @@ import { sayMoment } from './dates.ts';
 import { FormField } from './form-field.tsx';
 import { SignatureField, type Strokes } from './signature.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { useSend } from './data/use-send.ts';
 
 function Initialling({ job, onDone }: { readonly job: LeafJob<'receipt'>; readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();

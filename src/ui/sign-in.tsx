@@ -2,8 +2,8 @@
 
 import { useRef, useState } from 'react';
 import type { Role } from '../core/people/roles.ts';
-import { lastPage } from './last-page.ts';
-import { postJson } from './post-json.ts';
+import { lastPage } from './data/last-page.ts';
+import { postJson } from './data/post-json.ts';
 
 interface Person {
   readonly id: number;

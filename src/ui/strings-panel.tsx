@@ -13,7 +13,7 @@ import { ItemReadings } from './item-readings.tsx';
 import { ListChoice } from './list-choice.tsx';
 import { PillChoice } from './pill-choice.tsx';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { useSend } from './data/use-send.ts';
 
 const plural = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 

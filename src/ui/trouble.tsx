@@ -1,8 +1,8 @@
 import type { Failure } from '../contracts/failure.ts';
-import type { Offline } from './send.ts';
+import type { Fault, Offline } from './data/wire.ts';
 
 /** Says what went wrong, where it went wrong. */
-export function Trouble({ trouble }: { readonly trouble: Failure | Offline | null }) {
+export function Trouble({ trouble }: { readonly trouble: Failure | Offline | Fault | null }) {
   if (trouble === null) return null;
   const more =
     trouble.code === 'invalid' ? Object.values(trouble.fields).filter((m) => m !== trouble.message) : [];

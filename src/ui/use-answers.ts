@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { Answer } from '../core/inspection/checklist.ts';
-import { useSend } from './use-send.ts';
+import { useSend } from './data/use-send.ts';
 
 /** What an item says: its answer, its note, and the version both stand in. */
 interface Said {

@@ -1,40 +1,32 @@
 'use client';
 
-import { useState } from 'react';
 import { WAIT_NAMES, WAITS, type Wait } from '../core/job/waiting.ts';
 import type { LeafJob } from './leaves/leaf-props.ts';
 import { FormField } from './form-field.tsx';
 import { ListChoice } from './list-choice.tsx';
+import { sayPlace } from './say-place.ts';
 import { Trouble } from './trouble.tsx';
-import { useSend } from './use-send.ts';
+import { ConflictChoice } from './data/conflict-choice.tsx';
+import { useEdit } from './data/use-edit.ts';
+import { useSend } from './data/use-send.ts';
+
+const NAMES = { placeId: 'Place', holderId: 'Who has it', waitingFor: 'Waits for', waitingNote: 'Note' };
 
 /** Place, holder, and what the instrument waits for. */
 export function WhereItHangs({ job }: { readonly job: LeafJob }) {
   const { give, busy, trouble } = useSend();
-  const [edit, setEdit] = useState<{
-    placeId: string;
-    holderId: string;
-    waitingFor: Wait;
-    waitingNote: string;
-  } | null>(null);
-  const now = edit ?? {
-    placeId: String(job.placeId ?? ''),
-    holderId: String(job.holderId ?? ''),
-    waitingFor: job.waitingFor,
-    waitingNote: job.waitingNote,
-  };
-  const set = (part: Partial<typeof now>) => setEdit({ ...now, ...part });
+  const { placeId, holderId, waitingFor, waitingNote } = job;
+  const edit = useEdit({ placeId, holderId, waitingFor, waitingNote }, job.version, `hangs:${job.id}`);
+  const now = edit.value;
   const id = (text: string) => (text === '' ? null : Number(text));
-  const move = async () => {
-    const done = await give('rack.move', {
-      jobId: job.id,
-      version: job.version,
-      placeId: id(now.placeId),
-      holderId: id(now.holderId),
-      waitingFor: now.waitingFor,
-      waitingNote: now.waitingNote,
-    });
-    if (done) setEdit(null);
+  const move = (together = false) =>
+    edit.save((value, version) => give('rack.move', { jobId: job.id, version, ...value, together }));
+  const taken = trouble?.code === 'invalid' ? trouble.fields['placeId'] : undefined;
+  const say = (field: string, value: unknown): string => {
+    if (field === 'placeId') return job.places.find((p) => p.id === value)?.name ?? 'no place';
+    if (field === 'holderId') return job.people.find((p) => p.id === value)?.name ?? 'nobody yet';
+    if (field === 'waitingFor') return WAIT_NAMES[value as Wait].name.toLowerCase();
+    return String(value) || 'nothing';
   };
   return (
     <form
@@ -47,16 +39,16 @@ export function WhereItHangs({ job }: { readonly job: LeafJob }) {
     >
       <h2 className="text-xl">Where it hangs</h2>
       <div className="grid grid-cols-2 gap-3">
-        <FormField label="Place">
+        <FormField label="Place" error={taken}>
           {(w) => (
             <ListChoice
               {...w}
-              value={now.placeId}
+              value={String(now.placeId ?? '')}
               items={[
                 { value: '', name: 'no place' },
-                ...job.places.map((p) => ({ value: String(p.id), name: p.name })),
+                ...job.places.map((p) => ({ value: String(p.id), name: sayPlace(p, job.number) })),
               ]}
-              onChange={(placeId) => set({ placeId })}
+              onChange={(value) => edit.set({ placeId: id(value) })}
             />
           )}
         </FormField>
@@ -64,12 +56,12 @@ export function WhereItHangs({ job }: { readonly job: LeafJob }) {
           {(w) => (
             <ListChoice
               {...w}
-              value={now.holderId}
+              value={String(now.holderId ?? '')}
               items={[
                 { value: '', name: 'nobody yet' },
                 ...job.people.map((p) => ({ value: String(p.id), name: p.name })),
               ]}
-              onChange={(holderId) => set({ holderId })}
+              onChange={(value) => edit.set({ holderId: id(value) })}
             />
           )}
         </FormField>
@@ -82,7 +74,7 @@ export function WhereItHangs({ job }: { readonly job: LeafJob }) {
                 value: wait,
                 name: `${WAIT_NAMES[wait].name.toLowerCase()}: ${WAIT_NAMES[wait].hint}`,
               }))}
-              onChange={(value) => set({ waitingFor: value as Wait })}
+              onChange={(value) => edit.set({ waitingFor: value as Wait })}
             />
           )}
         </FormField>
@@ -92,13 +84,19 @@ export function WhereItHangs({ job }: { readonly job: LeafJob }) {
               {...w}
               className="field"
               value={now.waitingNote}
-              onChange={(e) => set({ waitingNote: e.target.value })}
+              onChange={(e) => edit.set({ waitingNote: e.target.value })}
             />
           )}
         </FormField>
       </div>
-      <Trouble trouble={trouble} />
-      <button type="submit" className="button" disabled={busy || edit === null}>
+      <ConflictChoice edit={edit} names={NAMES} say={say} />
+      <Trouble trouble={edit.conflicts.length > 0 || taken !== undefined ? null : trouble} />
+      {taken !== undefined && (
+        <button type="button" className="button" disabled={busy} onClick={() => void move(true)}>
+          Both hang there
+        </button>
+      )}{' '}
+      <button type="submit" className="button" disabled={busy || !edit.changed || edit.conflicts.length > 0}>
         Hang it there
       </button>
     </form>

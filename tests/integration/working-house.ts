@@ -42,7 +42,7 @@ export async function workingHouse(name: string) {
       operation: OperationId,
       action: CommandInput<'work.step'>['action'],
       who: Actor = house.technician,
-      rest: { without?: string; at?: string } = {},
+      rest: { without?: string; ago?: number } = {},
     ) => {
       const { id: lineId, version } = await line(operation);
       return house.give(who, 'work.step', { lineId, version, action, ...rest });

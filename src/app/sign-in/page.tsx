@@ -2,7 +2,7 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { database } from '../../server/db/connection.ts';
 import { DEVICE_COOKIE, peopleOn } from '../../server/people/who.ts';
-import { isOwnPath } from '../../ui/last-page.ts';
+import { isOwnPath } from '../../ui/data/last-page.ts';
 import { SignIn } from '../../ui/sign-in.tsx';
 
 export const metadata = { title: 'Who are you?' };

@@ -61,6 +61,7 @@ export function replay(log: readonly ReplayedEntry[]): Replayed {
     const of = `${e.jobId ?? ''}:${e.entityId}`;
     if (e.kind === 'item answered')
       answers.set(of, { answer: textOrNull(after['answer']), note: text(after['note']) });
+    else if (e.kind === 'reading taken back') readings.delete(of);
     else if (e.entity === 'reading') readings.set(of, text(after['typed']));
     else if (e.kind === 'step undone') steps.set(e.entityId, text(data['after']));
     else if (e.kind === 'clock corrected') {

@@ -7,6 +7,7 @@ export interface HeardChange {
 /** What changes a job's own leaves, and its tag, but never rings a bell, moves a rest or shows on another job. */
 const OWN_LEAVES_ONLY: ReadonlySet<string> = new Set([
   'reading taken',
+  'reading taken back',
   'readings carried forward',
   'conditions set',
   'target set',

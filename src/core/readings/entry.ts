@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
-import { bareUnit } from '../units/bare-unit.ts';
+import { BARE, bareUnit } from '../units/bare-unit.ts';
 import { formatLength } from '../units/format-length.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../units/length-units.ts';
 import { formatCents, parseCents } from '../units/parse-cents.ts';
@@ -18,7 +18,14 @@ export interface OtherReading {
 /** A question to the tech, never a block. */
 export interface EntryQuestion {
   readonly code:
-    'outside-plausible' | 'impossible' | 'half-or-double' | 'ten-times' | 'sides-swapped' | 'odd-one-out';
+    | 'outside-plausible'
+    | 'other-unit'
+    | 'take-back'
+    | 'impossible'
+    | 'half-or-double'
+    | 'ten-times'
+    | 'sides-swapped'
+    | 'odd-one-out';
   readonly message: string;
   readonly others: readonly OtherReading[];
 }
@@ -58,7 +65,7 @@ const SUFFIX: Readonly<Record<LengthUnit, string>> = {
 /** What a bare number would mean in each other unit where that makes sense of it. */
 export function otherWays(text: string, quantity: Quantity, read: EntryUnit): OtherReading[] {
   const bare = text.trim();
-  if (!/^[+-]?[\d.,]+$/.test(bare)) return [];
+  if (!BARE.test(bare)) return [];
   const seen: OtherReading[] = [];
   for (const unit of LENGTH_UNITS.filter((u) => u !== read)) {
     const as = `${bare}${SUFFIX[unit]}`;
@@ -88,7 +95,7 @@ function readOne(text: string, quantity: Quantity, unit: LengthUnit): Result<One
   }
   if (text.trim() === '') return fail({ code: 'empty', message: 'Nothing is written here yet.' });
   const { form, unit: as, name } = NUMBERS[measure];
-  const m = form.exec(text.trim());
+  const m = form.exec(text.trim().replace(/[\u2212\u2013]/g, '-'));
   if (!m) return fail({ code: 'not-a-number', message: `“${text.trim()}” cannot be read. Write ${name}.` });
   return ok({ value: Number((m[1] ?? '').replace(',', '.')), unit: as });
 }
@@ -128,6 +135,29 @@ function readAll(
     ),
     unit: first.unit,
   });
+}
+
+/**
+ * What was typed, with the unit of its bare numbers written out, so that it means the same in any field.
+ * @param unit the field's unit when it was typed
+ * @example withUnits('5 to 6', 'action', '64ths') → '5/64 to 6/64'
+ */
+export function withUnits(text: string, quantity: Quantity, unit: LengthUnit): string {
+  if (QUANTITY_FACTS[quantity].measure !== 'length') return text;
+  const form = entryForm(text, []);
+  const one = (part: string): string => {
+    if (/[a-z"″'’′”]/i.test(part) || /\/(?:16|32|64|128)\s*$/.test(part)) return part;
+    const read = parseLength(part, bareUnit(part, unit));
+    return read.ok ? `${part.trim()}${SUFFIX[read.value.unit]}` : part;
+  };
+  switch (form.kind) {
+    case 'range':
+      return form.parts.map(one).join(' to ');
+    case 'repeated':
+      return form.parts.map(one).join('; ');
+    default:
+      return one(text);
+  }
 }
 
 /** Says a value of a quantity with its unit, lengths in the unit asked for. */

@@ -5,6 +5,7 @@ import { otherWays, type EntryQuestion, type EntryReading } from './entry.ts';
 import { actionAt } from './methods.ts';
 import type { Quantity } from './quantities.ts';
 import { stationKey, type Station } from './stations.ts';
+import { unitSlip } from './unit-slip.ts';
 
 /** What a reading is held against: values by station key, mm or cents. */
 export interface Known {
@@ -15,6 +16,8 @@ export interface Known {
   readonly before: ReadonlyMap<string, number>;
   /** aims, to tell bass and treble apart */
   readonly aims: ReadonlyMap<string, number>;
+  /** the least step of the gauge in hand, mm; what is usual where it is not said */
+  readonly step?: number | undefined;
 }
 
 type Rule = (entry: EntryReading, station: Station, known: Known, typed: string) => EntryQuestion | null;
@@ -111,7 +114,11 @@ const oddOneOut: Rule = ({ value }, station, { round }) => {
   };
 };
 
-const RULES: readonly Rule[] = [underTheFret, halfOrDouble, tenTimes, sidesSwapped, oddOneOut];
+/** The same digits in another unit would be usual here. */
+const otherUnit: Rule = (entry, station, { aims, before, step }, typed) =>
+  unitSlip(entry, station, typed, { aim: aims.get(station.key), before: before.get(station.key), step });
+
+const RULES: readonly Rule[] = [underTheFret, halfOrDouble, tenTimes, otherUnit, sidesSwapped, oddOneOut];
 
 /**
  * What Rubrica would ask about a reading, from the instrument, the round's other readings and what stood there before:

@@ -25,8 +25,8 @@ test.each([
   [2.2 * (25.4 / 64), '64ths', '2.2/64'],
   [25.4 / 32, '32nds', '1/32'],
   [0.0254, 'thou', '.001'],
-  [-0.0000254, 'thou', '.0000'],
-  [254, 'thou', '10.000'],
+  [-0.0000254, 'thou', '.000'],
+  [254, 'thou', '10.000 in'],
 ] as const)('%d mm in %s is said %s', (mm, unit, said) => {
   expect(formatLength(mm, unit)).toBe(said);
 });

@@ -1,7 +1,9 @@
 import { fromMm, type LengthUnit } from './length-units.ts';
 
 const trim = (s: string): string => s.replace(/\.?0+$/, '');
-const minus = (s: string): string => s.replace('-', '\u2212');
+/** A sign as it is set; nothing is no less than nothing. */
+const minus = (s: string): string =>
+  /[1-9½]/.test(s.replace(/\/\d+$/, '')) ? s.replace('-', '\u2212') : s.replace('-', '');
 
 function counted(n: number): string {
   const halves = Math.round(n * 2);
@@ -14,9 +16,10 @@ function counted(n: number): string {
   return n.toFixed(1);
 }
 
-/** `.008`; a tenth more below one thousandth, where three places would say nothing. */
+/** `.008`; a tenth more below one thousandth, where three places would say nothing; an inch and more says its unit. */
 function thousandths(n: number): string {
-  const places = Math.abs(n) < 1 && n !== 0 ? 4 : 3;
+  if (Math.round(Math.abs(n)) >= 1000) return `${(n / 1000).toFixed(3)} in`;
+  const places = Math.abs(n) < 1 && Math.round(Math.abs(n) * 10) > 0 ? 4 : 3;
   const text = (Math.abs(n) / 1000).toFixed(places).replace(/^0/, '');
   return n < 0 && Number(text) !== 0 ? `-${text}` : text;
 }

@@ -27,9 +27,9 @@ const VULGAR: Readonly<Record<string, string>> = {
 };
 
 const UNIT_WORDS: ReadonlyArray<readonly [RegExp, LengthUnit]> = [
-  [/^(mm|millimet(re|er)s?)$/, 'mm'],
-  [/^("|''|in|inch|inches)$/, 'in'],
-  [/^(thou|thousandths?|thousandths of an inch)$/, 'thou'],
+  [/^(mm\.?|millimet(re|er)s?)$/, 'mm'],
+  [/^("|''|in\.?|inch|inches)$/, 'in'],
+  [/^(thou\.?|thousandths?|thousandths of an inch)$/, 'thou'],
   [/^(64ths?|64\.)$/, '64ths'],
   [/^(32nds?|32\.)$/, '32nds'],
 ];
@@ -49,6 +49,13 @@ const normalise = (text: string): string =>
     .replace(/\s+/g, ' ')
     .trim();
 
+/** The unit a text says after its number; `5/64ths` says again that it is of an inch. */
+function unitWritten(rest: string, { form, denominator }: Amount): LengthUnit | undefined {
+  if (form !== 'decimal' && rest === (denominator === 64 ? 'ths' : denominator === 32 ? 'nds' : '?'))
+    return 'in';
+  return UNIT_WORDS.find(([word]) => word.test(rest))?.[1];
+}
+
 const decimal = (s: string): number => Number(s.replace(',', '.'));
 
 interface Amount {
@@ -66,8 +73,20 @@ const DECIMAL = String.raw`(?:\d+(?:[.,]\d+)?|[.,]\d+)`;
 const AMOUNT = new RegExp(
   String.raw`^(?:(\d+)[ -](\d+)/(\d+)|(${DECIMAL})/(\d+)|(${DECIMAL}))(?=$|[^\d.,/])`,
 );
+/** `7½/64`, `4 1/2/64`: so many and a part of 64ths or 32nds. */
+const COUNTED = /^(?:(\d+)[ -])?(\d+)\/(\d+)\/(32|64)(?=$|[^\d.,/])/;
 
 function readAmount(body: string, text: string): Result<{ amount: Amount; rest: string }, LengthError> {
+  const counted = COUNTED.exec(body);
+  if (counted) {
+    const [all, whole = '0', over, under, denominator] = counted;
+    if (Number(under) === 0) return fail(bad(text));
+    const value = (Number(whole) + Number(over) / Number(under)) / Number(denominator);
+    return ok({
+      amount: { value, form: 'fraction', denominator: Number(denominator) },
+      rest: body.slice(all.length).trim(),
+    });
+  }
   const m = AMOUNT.exec(body);
   if (!m) return fail(bad(text));
   const rest = body.slice(m[0].length).trim();
@@ -124,7 +143,8 @@ function unitFor(
 }
 
 /**
- * Reads a length as a bench writes it: `5/64`, `4.5/64`, `1 3/8"`, `.078`, `78 thou`, `1,98 mm`, `5½ 64ths`.
+ * Reads a length as a bench writes it: `5/64`, `4.5/64`, `7½/64`, `1 3/8"`, `.078`, `78 thou`, `1,98 mm`,
+ * `5½ 64ths`, `5/64ths`.
  *
  * A plain fraction of 2, 4, 8 … 128 is of an inch. A bare number takes `fieldUnit`; without one it is refused as
  * ambiguous, with the ways it could be read. Precision is kept: nothing is rounded.
@@ -142,7 +162,7 @@ export function parseLength(text: string, fieldUnit?: LengthUnit): Result<ReadLe
   const read = readAmount(body, text);
   if (!read.ok) return read;
   const { amount, rest } = read.value;
-  const written = rest === '' ? undefined : UNIT_WORDS.find(([word]) => word.test(rest))?.[1];
+  const written = rest === '' ? undefined : unitWritten(rest, amount);
   if (rest !== '' && written === undefined) return fail(bad(text));
   const unit = unitFor(amount, written, fieldUnit, text);
   if (!unit.ok) return unit;

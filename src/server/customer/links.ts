@@ -6,7 +6,7 @@ import type { CustomerLink } from '../db/models/bench.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { rulesOf } from '../house/load-rules.ts';
-import { newToken, tokenHash } from '../people/tokens.ts';
+import { tokenHash, tokenOfCommand } from '../people/tokens.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 const DAY_MS = 86_400_000;
@@ -16,14 +16,14 @@ export async function newLink(
   { models, t, actor, now }: Work,
   job: Job,
   purpose: CustomerLink['purpose'],
-): Promise<{ readonly link: CustomerLink; readonly token: string }> {
+  token: string,
+): Promise<CustomerLink> {
   const { linkDays } = rulesOf(await models.Setting.findAll({ transaction: t }));
-  const token = newToken();
   await models.CustomerLink.update(
     { withdrawnAt: now },
     { where: { jobId: job.id, purpose, withdrawnAt: null }, transaction: t },
   );
-  const link = await models.CustomerLink.create(
+  return models.CustomerLink.create(
     {
       jobId: job.id,
       purpose,
@@ -34,20 +34,28 @@ export async function newLink(
     },
     { transaction: t },
   );
-  return { link, token };
 }
+
+/** A link's answer without what opens it; the same command says it again. */
+export const withoutToken = {
+  kept: <A extends { readonly token: string }>({ token: _t, ...rest }: A) => rest,
+  whole: <A extends { readonly token: string }>(kept: unknown, commandId: string): A =>
+    ({ ...(kept as object), token: tokenOfCommand(commandId) }) as A,
+};
 
 /** Puts the estimate or the sheet before the customer by a link only they have. */
 export const makeLink = defineUseCase({
   name: 'work.link',
   needs: 'hand-over',
+  secret: withoutToken,
   run: async (work, { jobId, purpose }) => {
     const { models, t } = work;
     const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });
     if (!job) return fail({ code: 'not-found', message: 'There is no such job.' });
     if (purpose === 'estimate' && job.state === 'closed')
       return fail({ code: 'closed', message: `Job ${job.number} is signed and closed.` });
-    const { link, token } = await newLink(work, job, purpose);
+    const token = tokenOfCommand(work.commandId);
+    const link = await newLink(work, job, purpose, token);
     await recordEvent(work, {
       jobId,
       kind: 'link made',

@@ -7,6 +7,7 @@ import { up as listsAndPresence } from './migrations/005-lists-and-presence.ts';
 import { up as roundsGaugesTargets } from './migrations/007-rounds-gauges-targets.ts';
 import { up as plans } from './migrations/008-plans.ts';
 import { up as bench } from './migrations/009-bench.ts';
+import { up as keptSecrets } from './migrations/010-kept-secrets.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
 import { up as checklistsAndStrings } from './migrations/002-checklists-and-strings.ts';
 
@@ -21,6 +22,7 @@ const MIGRATIONS = [
   { name: '007-rounds-gauges-targets', up: roundsGaugesTargets },
   { name: '008-plans', up: plans },
   { name: '009-bench', up: bench },
+  { name: '010-kept-secrets', up: keptSecrets },
 ];
 
 const runner = (sequelize: Sequelize) =>

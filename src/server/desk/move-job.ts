@@ -1,5 +1,6 @@
-import { ok } from '../../core/result.ts';
+import { fail, ok } from '../../core/result.ts';
 import { WAIT_NAMES } from '../../core/job/waiting.ts';
+import { placeTaken } from './places.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { conflict, openJob } from '../job/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -20,13 +21,16 @@ export const moveJob = defineUseCase({
         job.version,
       );
     }
+    const stays = input.placeId === job.placeId;
+    const taken = stays ? null : await placeTaken(work, input.placeId, job.id, input.together ?? false);
+    if (taken) return fail(taken);
     const before = {
       placeId: job.placeId,
       waitingFor: job.waitingFor,
       waitingNote: job.waitingNote,
       holderId: job.holderId,
     };
-    const { jobId: _j, version: _v, ...after } = input;
+    const { jobId: _j, version: _v, together: _t, ...after } = input;
     // A rest counted from a step's end is over or was called off by hand: only its rail stays.
     const rests = after.waitingFor === job.waitingFor && after.waitingNote === job.waitingNote;
     job.set({ ...after, ...(!rests && { waitingUntil: null }), version: job.version + 1 });

@@ -5,6 +5,7 @@ import { tuningName } from '../../core/instrument/defaults.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
 import { kindExists } from '../house/kinds.ts';
 import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
+import { placeTaken } from './places.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
@@ -92,7 +93,9 @@ export const takeIn = defineUseCase({
     });
     if (inHouse)
       return { ok: false, error: refuse(`That instrument is already here as job ${inHouse.number}.`) };
-    const { customer: _c, instrument: _i, cameWith, actionWish = null, ...facts } = input;
+    const taken = await placeTaken(work, input.placeId, null, input.together ?? false);
+    if (taken) return { ok: false, error: taken };
+    const { customer: _c, instrument: _i, cameWith, actionWish = null, together: _t, ...facts } = input;
     const job = await models.Job.create(
       {
         ...facts,

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import type { HeardChange } from '../../core/job/concerns.ts';
 import { database, type Database } from '../db/connection.ts';
 import { expectRush } from '../db/shared-load.ts';
+import { sweep } from '../keep/sweep.ts';
 import { deliverDue } from '../messages/deliver.ts';
 
 /** What a screen hears of an event: enough to know whether to look again. */
@@ -16,6 +17,10 @@ const HEARD_SQL =
 type Listener = (heard: readonly Heard[]) => void;
 
 const POLL_MS = 75;
+/** What only serves for a while is swept so often. */
+const SWEEP_MS = 3_600_000;
+/** How long until the database is asked again where it was away at the beginning. */
+const BEGIN_MS = 500;
 /** Messages that are due go out from wherever somebody listens; they are no hurry. */
 const DELIVER_EVERY = 20;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
@@ -27,7 +32,7 @@ const LATE_EVERY = 10;
  * Reads the event log and tells listeners what is new. It asks the database, so events of every process arrive. It runs
  * only while somebody listens.
  */
-class EventFeed {
+export class EventFeed {
   private readonly listeners = new Set<Listener>();
   private timer: NodeJS.Timeout | null = null;
   private newest = 0;
@@ -35,6 +40,7 @@ class EventFeed {
   private polls = 0;
   private polling = false;
   private woken = false;
+  private sweptAt = -Infinity;
 
   constructor(private readonly db: () => Database) {}
 
@@ -51,14 +57,21 @@ class EventFeed {
   }
 
   private async begin(): Promise<void> {
+    // Without the database nothing is known of what was told before: it begins when that can be read.
+    while (this.listeners.size > 0 && !(await this.readBeginning()))
+      await new Promise((r) => setTimeout(r, BEGIN_MS));
+    this.again();
+  }
+
+  private async readBeginning(): Promise<boolean> {
     try {
       const known = await this.read(Number.MAX_SAFE_INTEGER);
       this.seen = new Set(known.map((e) => e.id));
       this.newest = Math.max(0, ...this.seen);
+      return true;
     } catch {
-      this.newest = 0;
+      return false;
     }
-    this.again();
   }
 
   private again(): void {
@@ -105,6 +118,10 @@ class EventFeed {
     this.polling = true;
     try {
       if (this.polls++ % DELIVER_EVERY === 0) await deliverDue(this.db(), new Date());
+      if (Date.now() - this.sweptAt > SWEEP_MS) {
+        this.sweptAt = Date.now();
+        await sweep(this.db(), new Date());
+      }
       const fresh = await this.fresh();
       for (const e of fresh) this.seen.add(e.id);
       this.newest = Math.max(this.newest, ...fresh.map((e) => e.id));

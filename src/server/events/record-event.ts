@@ -23,7 +23,7 @@ export async function recordEvent({ models, actor, now, t, commandId }: Work, e:
       entityId: String(e.entityId),
       fromVersion: e.fromVersion,
       data: e.data,
-      commandId: commandId ?? null,
+      commandId,
     },
     { transaction: t },
   );

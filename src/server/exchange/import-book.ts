@@ -57,22 +57,30 @@ export const importInstruments = defineUseCase({
     const owners = new Map(customers.map((c) => [c.name.toLowerCase(), c.id]));
     const rows = await models.Instrument.findAll({ where: { mergedInto: null }, transaction: t });
     const known = new Set(rows.map((i) => keyOf(String(i.customerId), i.maker, i.model, i.serial)));
-    let added = 0;
-    for (const { customer, construction, ...named } of instruments) {
-      const owner =
-        owners.get(customer.toLowerCase()) ??
-        (await models.Customer.create({ name: customer, createdAt: now }, { transaction: t })).id;
-      owners.set(customer.toLowerCase(), owner);
-      const key = keyOf(String(owner), named.maker, named.model, named.serial);
-      if (known.has(key)) continue;
+    const strangers = new Map(
+      instruments
+        .filter((i) => !owners.has(i.customer.toLowerCase()))
+        .map((i) => [i.customer.toLowerCase(), i.customer]),
+    );
+    await models.Customer.bulkCreate(
+      [...strangers.values()].map((name) => ({ name, createdAt: now })),
+      { transaction: t },
+    );
+    if (strangers.size > 0)
+      for (const c of await models.Customer.findAll({
+        where: { name: [...strangers.values()] },
+        transaction: t,
+      }))
+        if (!owners.has(c.name.toLowerCase())) owners.set(c.name.toLowerCase(), c.id);
+    const fresh = instruments.flatMap(({ customer, construction, ...named }) => {
+      const customerId = owners.get(customer.toLowerCase()) ?? 0;
+      const key = keyOf(String(customerId), named.maker, named.model, named.serial);
+      if (known.has(key)) return [];
       known.add(key);
-      added++;
-      await models.Instrument.create(
-        { ...named, customerId: owner, construction, scaleMm: String(construction.scale), createdAt: now },
-        { transaction: t },
-      );
-    }
-    await written(work, 'instruments', { added });
-    return ok({ added, known: instruments.length - added });
+      return [{ ...named, customerId, construction, scaleMm: String(construction.scale), createdAt: now }];
+    });
+    await models.Instrument.bulkCreate(fresh, { transaction: t });
+    await written(work, 'instruments', { added: fresh.length });
+    return ok({ added: fresh.length, known: instruments.length - fresh.length });
   },
 });

@@ -1,9 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import { DatabaseError, ValidationError, type Transaction } from 'sequelize';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
+import { placeTaken } from '../desk/places.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
@@ -186,13 +188,13 @@ async function write(db: Database, actor: Actor, read: ReadJob, now: Date, t: Tr
       instrumentId,
       takenInBy: people.get(takenInBy),
       holderId: holder === null ? null : (people.get(holder) ?? null),
-      placeId: hangs?.id ?? null,
+      placeId: hangs && (await placeTaken({ models, t }, hangs.id, null, false)) === null ? hangs.id : null,
     },
     { transaction: t },
   );
   await writeParts(db, read, job.id, people, t);
   await recordEvent(
-    { actor, models, t, now },
+    { actor, models, t, now, commandId: randomUUID() },
     {
       jobId: null,
       kind: 'job brought in',

@@ -32,11 +32,13 @@ export const saveAdvice = defineUseCase({
 export const recordPaid = defineUseCase({
   name: 'hand-over.paid',
   needs: 'hand-over',
-  run: async (work, { jobId, amountMinor, how }) => {
+  run: async (work, { jobId, amountMinor, how, over }) => {
     const { models, t, now } = work;
     const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });
     if (!job) return fail({ code: 'not-found', message: 'There is no such job.' });
     const sheet = await openHandOver(work, jobId);
+    if (sheet.paidMinor !== over)
+      return conflict(work, null, `a payment was written down (${sheet.paidHow})`, sheet.version);
     const before = { amount: sheet.paidMinor, how: sheet.paidHow };
     await sheet.update({ paidMinor: amountMinor, paidHow: how, paidAt: now }, { transaction: t });
     await recordEvent(work, {

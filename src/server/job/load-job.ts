@@ -22,6 +22,7 @@ import { rulesOf } from '../house/load-rules.ts';
 import { wordsView, workView } from '../work/work-view.ts';
 import { offeredKinds, type OfferedKind } from '../house/kinds.ts';
 import { listNames } from '../house/load-checklists.ts';
+import { placesWithJobs } from '../desk/places.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
 import { gatherJob, type GatheredJob } from './gather-job.ts';
@@ -78,7 +79,7 @@ export async function loadJobCore(db: Database, number: number, now: Date = new 
     models.Customer.findByPk(job.customerId),
     models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
     models.Person.findAll({ order: [['name', 'ASC']] }),
-    models.Place.findAll({ order: [['sort', 'ASC']] }),
+    placesWithJobs(db),
     offeredKinds(db),
   ]);
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
@@ -95,7 +96,7 @@ export async function loadJobCore(db: Database, number: number, now: Date = new 
     kinds,
     shop: shopOf(g.settings),
     people: people.map((p) => ({ id: p.id, name: p.name })),
-    places: places.map((p) => ({ id: p.id, name: p.name })),
+    places: places.map(({ id, name, holds }) => ({ id, name, holds })),
     place: places.find((p) => p.id === job.placeId)?.name ?? null,
     items: items.map((i) => ({
       id: i.id,

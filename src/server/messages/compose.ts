@@ -3,6 +3,7 @@ import type { Customer } from '../db/models/shop.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { MessageRow } from '../db/models/bench.ts';
 import { newLink } from '../customer/links.ts';
+import { newToken } from '../people/tokens.ts';
 import { gatewayOf } from '../house/load-rules.ts';
 import { shopOf } from '../house/load-shop.ts';
 import type { Work } from '../use-case/use-case.ts';
@@ -15,7 +16,8 @@ const SUBJECTS: Readonly<Record<Purpose, string>> = {
   'next-check': 'the check after it has settled',
 };
 
-const publicUrl = (): string => (process.env['RUBRICA_PUBLIC_URL'] ?? '').replace(/\/$/, '');
+/** Stands in a message's words for the address that is written in when it leaves. */
+export const LINK = '{link}';
 
 const addressOf = (customer: Customer | null, channel: MessageRow['channel']): string =>
   (channel === 'mail' ? customer?.email : customer?.phone) ?? '';
@@ -55,8 +57,8 @@ export async function queueMessage(
   const shop = shopOf(settings).name;
   const name = `${instrument?.maker ?? ''} ${instrument?.model ?? ''}`.trim();
   const kind = purpose === 'estimate' ? 'estimate' : 'sheet';
-  const { token } = await newLink(work, job, kind);
-  const link = `${publicUrl()}/${kind}/${token}`;
+  // What opens it is made when the message leaves; until then nobody has it, and afterwards only they.
+  const link = await newLink(work, job, kind, newToken());
   const words: Readonly<Record<Purpose, string>> = {
     estimate: `There is something to decide about your ${name}. Read it in peace and answer line by line, or ask:`,
     ready: `Your ${name} is ready. Come and play it. What was done stands here:`,
@@ -69,11 +71,12 @@ export async function queueMessage(
       channel,
       address: addressOf(customer, channel),
       subject: `${name}: ${SUBJECTS[purpose]}`.slice(0, 160),
-      body: `${customer?.name ?? ''},\n\n${words[purpose]}\n${link}\n\n${shop}`,
+      body: `${customer?.name ?? ''},\n\n${words[purpose]}\n${LINK}\n\n${shop}`,
       calendar:
         purpose === 'next-check' && nextCheck !== null
           ? checkEntry(shop, job.number, name, nextCheck, now.getTime())
           : null,
+      linkId: link.id,
       madeBy: actor.personId,
       madeAt: now,
       dueAt: new Date(now.getTime() + gatewayOf(settings).delay * 1000),

@@ -1,10 +1,19 @@
-import { createHash, randomBytes, randomInt } from 'node:crypto';
+import { createHash, createHmac, randomBytes, randomInt } from 'node:crypto';
 
 /** An unguessable token for a cookie: 256 bits, url-safe. */
 export const newToken = (): string => randomBytes(32).toString('base64url');
 
 /** What is kept of a token or code: its SHA-256, in hex. Enough, since what is hashed is itself random. */
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/**
+ * The token a command makes: the same when the same command is given again, so that nothing of it need be kept for a lost
+ * answer. Without the house's secret nobody can work it out.
+ */
+export const tokenOfCommand = (commandId: string): string =>
+  createHmac('sha256', process.env['RUBRICA_SECRET'] ?? '')
+    .update(`customer link\n${commandId}`)
+    .digest('base64url');
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
 

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import { recordEvent } from '../events/record-event.ts';
@@ -26,7 +27,7 @@ export async function keepPhoto(
     return prepared;
   }
   return sequelize.transaction(async (t) => {
-    const work = { actor, models, t, now };
+    const work = { actor, models, t, now, commandId: randomUUID() };
     const opened = await openJob(work, upload.jobId);
     if (!opened.ok) return fail(opened.error.message);
     await upload.reload({ transaction: t, lock: t.LOCK.UPDATE });

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Job } from '../db/models/jobs.ts';
 import { gatherJob } from '../job/gather-job.ts';
 import type { Work } from '../use-case/use-case.ts';
@@ -12,12 +13,22 @@ export async function keepResults({ models, t, now }: Work, job: Job): Promise<v
       .filter((r) => r.round === 'as-left' && r.notRepresentative === null)
       .map((r) => [r.key, r.value]),
   );
-  for (const { key, value } of choice.content.predicted) {
+  const rows = choice.content.predicted.flatMap(({ key, value }) => {
     const achieved = left.get(key);
-    if (achieved === undefined) continue;
-    const values = { predicted: value.toFixed(9), achieved: achieved.toFixed(9), at: now };
-    const known = await models.PlanResult.findOne({ where: { jobId: job.id, place: key }, transaction: t });
-    if (known) await known.update(values, { transaction: t });
-    else await models.PlanResult.create({ jobId: job.id, place: key, ...values }, { transaction: t });
-  }
+    if (achieved === undefined) return [];
+    return [
+      { jobId: job.id, place: key, predicted: value.toFixed(9), achieved: achieved.toFixed(9), at: now },
+    ];
+  });
+  // What was taken back or is not representative any more is no result.
+  const kept = rows.map((r) => r.place);
+  await models.PlanResult.destroy({
+    where: { jobId: job.id, ...(kept.length > 0 && { place: { [Op.notIn]: kept } }) },
+    transaction: t,
+  });
+  if (rows.length > 0)
+    await models.PlanResult.bulkCreate(rows, {
+      updateOnDuplicate: ['predicted', 'achieved', 'at'],
+      transaction: t,
+    });
 }

@@ -8,8 +8,9 @@ import type { Offer } from '../db/models/plans.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { gatherJob } from '../job/gather-job.ts';
+import { withoutToken } from '../customer/links.ts';
 import { openJob } from '../job/open-job.ts';
-import { newToken, tokenHash } from '../people/tokens.ts';
+import { tokenHash, tokenOfCommand } from '../people/tokens.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { problemOf } from './problem-of.ts';
 
@@ -19,6 +20,7 @@ const DAY_MS = 86_400_000;
 export const makeOffer = defineUseCase({
   name: 'plan.offer',
   needs: 'plan',
+  secret: withoutToken,
   run: async (work, { jobId, days }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
@@ -31,7 +33,7 @@ export const makeOffer = defineUseCase({
       complaint: g.job.complaint,
       options: optionsFor(plansFor(problem).plans, shopOf(g.settings).taxRate),
     };
-    const token = newToken();
+    const token = tokenOfCommand(work.commandId);
     // A new link takes the place of those not answered yet: the customer must not choose from what has changed.
     await models.Offer.update(
       { withdrawnAt: now },

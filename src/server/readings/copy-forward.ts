@@ -1,4 +1,5 @@
 import { copyForward } from '../../core/readings/copy-forward.ts';
+import { stationKey } from '../../core/readings/stations.ts';
 import { ok } from '../../core/result.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { recordEvent } from '../events/record-event.ts';
@@ -37,18 +38,22 @@ export const copyReadingsForward = defineUseCase({
     }
     const round = await openRound(work, opened.value, input.round);
     const ids = new Map(gathered.rounds.map((r) => [r.id, r.kind]));
-    for (const r of still) {
-      const row = await models.ReadingRow.findOne({
-        where: { roundId: r.roundId, quantity: r.quantity, stringNo: r.string, fret: r.fret },
-        transaction: t,
-      });
-      if (!row) continue;
-      const { id: _id, roundId: _round, version: _version, ...kept } = row.get({ plain: true });
-      await models.ReadingRow.create(
-        { ...kept, roundId: round.id, copiedFrom: row.copiedFrom ?? ids.get(r.roundId) ?? null, version: 1 },
-        { transaction: t },
-      );
-    }
+    const wanted = new Set(still.map((r) => `${r.roundId} ${r.key}`));
+    const rows = await models.ReadingRow.findAll({
+      where: { roundId: [...new Set(still.map((r) => r.roundId))] },
+      transaction: t,
+    });
+    await models.ReadingRow.bulkCreate(
+      rows
+        .filter((row) => wanted.has(`${row.roundId} ${stationKey(row.quantity, row.stringNo, row.fret)}`))
+        .map((row) => {
+          const { id: _id, roundId: _round, version: _version, ...kept } = row.get({ plain: true });
+          const from = row.copiedFrom ?? ids.get(row.roundId) ?? null;
+          const last = round.takenBack?.[stationKey(row.quantity, row.stringNo, row.fret)] ?? 0;
+          return { ...kept, roundId: round.id, copiedFrom: from, version: last + 1 };
+        }),
+      { transaction: t },
+    );
     await refreshFacts(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,

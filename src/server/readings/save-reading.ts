@@ -1,12 +1,13 @@
 import { invalidField } from '../../contracts/failure.ts';
 import type { CommandInput } from '../../contracts/commands.ts';
 import { notRepresentative } from '../../core/readings/conditions.ts';
-import { readEntry, type EntryReading } from '../../core/readings/entry.ts';
+import { readEntry, withUnits, type EntryReading } from '../../core/readings/entry.ts';
 import { isOverdue, uncertainty } from '../../core/readings/gauge.ts';
 import { methodWords, METHODS } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { allStations, stationKey } from '../../core/readings/stations.ts';
 import { ok } from '../../core/result.ts';
+import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../events/record-event.ts';
 import { habitsOf } from '../house/load-habits.ts';
@@ -36,11 +37,19 @@ const methodIdOf = (input: Save, round: Round, habits: ShopHabits): string | nul
     ? (round.methods ?? habits.methods)[input.quantity as keyof typeof METHODS]
     : null;
 
+/** What was typed; with its units written out where they are not all the one that is kept beside it. */
+function keptText(input: Save, { value, unit }: EntryReading): string {
+  const own = (LENGTH_UNITS as readonly string[]).includes(unit) ? (unit as LengthUnit) : input.unit;
+  const again = readEntry(input.typed, input.quantity, own);
+  const same = again.ok && Math.abs(again.value.value - value) < 1e-9;
+  return same ? input.typed : withUnits(input.typed, input.quantity, input.unit);
+}
+
 async function values(work: Work, input: Save, round: Round, read: EntryReading, habits: ShopHabits) {
   const gauge = await gaugeOf(work, input, round, habits);
   return {
     value: (read.value - gauge.zeroOffset).toFixed(9),
-    typed: input.typed,
+    typed: keptText(input, read),
     unit: read.unit,
     method: methodWords(input.quantity, round.methods ?? habits.methods),
     methodId: methodIdOf(input, round, habits),
@@ -52,7 +61,9 @@ async function values(work: Work, input: Save, round: Round, read: EntryReading,
     notRepresentative: notRepresentative(round, input.quantity),
     takenBy: work.actor.personId,
     takenAt: work.now,
-    version: input.version + 1,
+    version:
+      Math.max(input.version, round.takenBack?.[stationKey(input.quantity, input.string, input.fret)] ?? 0) +
+      1,
   };
 }
 

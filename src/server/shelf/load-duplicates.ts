@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import { likeCustomers, likeInstruments, type LookAlike } from '../../core/record/duplicates.ts';
 import type { Database } from '../db/connection.ts';
 
@@ -28,10 +29,39 @@ export interface Merged {
 
 const LATELY = 10;
 
-/** What looks double and nobody has judged yet, and what was lately joined and may be taken apart again. */
-export async function loadDuplicates({
-  models,
-}: Database): Promise<{ found: Duplicate[]; merged: Merged[] }> {
+interface Doubles {
+  readonly found: Duplicate[];
+  readonly merged: Merged[];
+}
+
+/** What the search rests on: it changes with every customer, instrument and merge, and with nothing else. */
+const STATE_SQL = `SELECT CONCAT_WS(' ',
+  (SELECT CONCAT(COUNT(*), '/', COALESCE(SUM(version), 0), '/', COALESCE(MAX(id), 0)) FROM customers),
+  (SELECT CONCAT(COUNT(*), '/', COALESCE(SUM(version), 0), '/', COALESCE(MAX(id), 0)) FROM instruments),
+  (SELECT CONCAT(COUNT(*), '/', COUNT(undone_at)) FROM merges)) AS state`;
+
+const KEY = Symbol.for('rubrica.doubles');
+type Holder = {
+  [KEY]?: { readonly db: unknown; readonly state: string; readonly doubles: Promise<Doubles> };
+};
+
+/**
+ * What looks double and nobody has judged yet, and what was lately joined and may be taken apart again. The book is
+ * searched only when it has changed, not whenever a screen that shows this is loaded again.
+ */
+export async function loadDuplicates(db: Database): Promise<Doubles> {
+  const [row] = await db.sequelize.query<{ state: string }>(STATE_SQL, { type: QueryTypes.SELECT });
+  const state = row?.state ?? '';
+  const holder = globalThis as Holder;
+  const known = holder[KEY];
+  if (known && known.db === db.sequelize && known.state === state) return known.doubles;
+  const doubles = searchDoubles(db);
+  holder[KEY] = { db: db.sequelize, state, doubles };
+  doubles.catch(() => Reflect.deleteProperty(holder, KEY));
+  return doubles;
+}
+
+async function searchDoubles({ models }: Database): Promise<Doubles> {
   const [customers, instruments, merges, people] = await Promise.all([
     models.Customer.findAll(),
     models.Instrument.findAll({ attributes: { exclude: ['construction'] } }),

@@ -9,6 +9,7 @@ import { refuse, type Failure } from '../../contracts/failure.ts';
 import { may } from '../../core/people/roles.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
+import type { CommandRow } from '../db/models/events.ts';
 import { USE_CASES } from './registry.ts';
 import type { Actor, UseCase } from './use-case.ts';
 
@@ -33,6 +34,9 @@ function parse<N extends CommandName>(name: N, raw: unknown): Result<CommandInpu
   return fail({ code: 'invalid', message: 'Something is missing or cannot be read.', fields });
 }
 
+const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer[N] =>
+  found.secret ? found.secret.whole(row.answer, row.id) : (row.answer as CommandAnswer[N]);
+
 async function runOnce<N extends CommandName>(
   db: Database,
   found: UseCase<N>,
@@ -50,12 +54,18 @@ async function runOnce<N extends CommandName>(
       if (before.personId !== actor.personId || before.name !== found.name) {
         throw new Rollback(refuse('This command was already used for something else.'));
       }
-      return before.answer as CommandAnswer[N];
+      return firstAnswer(found, before);
     }
     const done = await found.run({ actor, models, t, now, commandId }, input);
     if (!done.ok) throw new Rollback(done.error);
     await models.CommandRow.create(
-      { id: commandId, name: found.name, personId: actor.personId, answer: done.value, at: now },
+      {
+        id: commandId,
+        name: found.name,
+        personId: actor.personId,
+        answer: found.secret ? found.secret.kept(done.value) : done.value,
+        at: now,
+      },
       { transaction: t },
     );
     return done.value;
@@ -65,14 +75,12 @@ async function runOnce<N extends CommandName>(
 const OLDEST_MS = 48 * 3_600_000;
 
 /**
- * The moment of what is done: now, or when it was done on a tablet that had no connection then. A moment still to come, or
- * one of days ago, is none.
+ * The moment of what is done, by the house's clock: now, or so long ago as it waited on a tablet that had no connection. A
+ * tablet never says what time it is. What claims to have waited for days is of now.
  */
 function whenDone(input: unknown, now: Date): Date {
-  const { at } = input as { readonly at?: string };
-  const then = at === undefined ? Number.NaN : Date.parse(at);
-  const late = now.getTime() - then;
-  return late > 0 && late < OLDEST_MS ? new Date(then) : now;
+  const { ago = 0 } = input as { readonly ago?: number };
+  return ago < OLDEST_MS ? new Date(now.getTime() - ago) : now;
 }
 
 /** What the same command answered when it ran beside this one and was first: a refusal caused by oneself is none. */
@@ -84,7 +92,7 @@ async function answeredMeanwhile<N extends CommandName>(
 ): Promise<CommandAnswer[N] | null> {
   const first = await db.models.CommandRow.findByPk(commandId);
   if (!first || first.personId !== actor.personId || first.name !== found.name) return null;
-  return first.answer as CommandAnswer[N];
+  return firstAnswer(found, first);
 }
 
 /**

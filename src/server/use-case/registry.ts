@@ -30,6 +30,7 @@ import { decideLine } from '../plan/decide-line.ts';
 import { setTarget } from '../plan/set-target.ts';
 import { copyReadingsForward } from '../readings/copy-forward.ts';
 import { saveReading } from '../readings/save-reading.ts';
+import { takeReadingBack } from '../readings/take-back.ts';
 import { setConditions } from '../readings/set-conditions.ts';
 import { putStringsOn } from '../strings/put-on.ts';
 import { takeStringsOff } from '../strings/take-off.ts';
@@ -79,6 +80,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'strings.on': putStringsOn,
   'readings.conditions': setConditions,
   'readings.save': saveReading,
+  'readings.take-back': takeReadingBack,
   'readings.copy-forward': copyReadingsForward,
   'plan.target': setTarget,
   'plan.decide': decideLine,

@@ -21,7 +21,7 @@ export interface Work {
   readonly t: Transaction;
   readonly now: Date;
   /** the command being carried out: its events carry it */
-  readonly commandId?: string;
+  readonly commandId: string;
 }
 
 /** One thing the shop does. Parsed and permitted before `run`; everything in `run` is one transaction. */
@@ -29,6 +29,11 @@ export interface UseCase<N extends CommandName> {
   readonly name: N;
   readonly needs: Permission;
   readonly run: (work: Work, input: CommandInput<N>) => Promise<Result<CommandAnswer[N], Failure>>;
+  /** where an answer says something that must not be kept: what is kept of it, and how it is whole again */
+  readonly secret?: {
+    readonly kept: (answer: CommandAnswer[N]) => unknown;
+    readonly whole: (kept: unknown, commandId: string) => CommandAnswer[N];
+  };
 }
 
 /** Types a use case by its command's name. */

@@ -1,30 +1,30 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { checklistItems, toFileItems } from '../../contracts/formats/checklists.ts';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
-import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import type { Fields } from '../data/edit-model.ts';
 import { FormField } from '../form-field.tsx';
 import { KindChoice } from '../kind-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 import { DiffView } from './diff-view.tsx';
 import { ItemForm } from './item-form.tsx';
 import { SortableItems } from './sortable-items.tsx';
 
-interface Draft {
-  readonly basedOn: number;
+interface Draft extends Fields {
   readonly name: string;
   readonly ends: string;
   readonly items: readonly ChecklistItem[];
 }
 
 const draftOf = (list: Checklist): Draft => ({
-  basedOn: list.version,
   name: list.name,
   ends: list.ends.join(', '),
   items: list.items,
@@ -66,19 +66,11 @@ function freshKey(items: readonly ChecklistItem[]): string {
 export function ChecklistEditor({ list, may }: { readonly list: Checklist; readonly may: boolean }) {
   const router = useRouter();
   const { give, busy, trouble } = useSend();
-  const draftKey = `checklist:${list.id}`;
-  const [draft, setDraft] = useState<Draft>(() => draftOf(list));
+  const edit = useEdit<Draft>(draftOf(list), list.version, `checklist:${list.id}`);
+  const draft = edit.value;
   const [current, setCurrent] = useState<string | null>(list.items[0]?.key ?? null);
   const [kind, setKind] = useState<Kind>('steel-acoustic');
-  useEffect(() => {
-    const kept = readDraft<Draft>(draftKey);
-    if (kept) setDraft(kept);
-  }, [draftKey]);
-  const change = (next: Partial<Draft>) => {
-    const whole = { ...draft, ...next };
-    setDraft(whole);
-    saveDraft(draftKey, whole);
-  };
+  const change = edit.set;
   const edited = { name: draft.name, ends: endsOf(draft.ends), items: draft.items };
   const diff = diffChecklists(list, edited);
   const wrong = useMemo(() => troubles(draft.items), [draft.items]);
@@ -102,21 +94,16 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
     setCurrent(key);
   };
   const save = async () => {
-    const done = await give('house.save-checklist', {
-      list: list.id,
-      name: edited.name,
-      ends: edited.ends,
-      items: toFileItems(draft.items),
-      version: draft.basedOn,
-    });
-    if (!done) return;
-    dropDraft(draftKey);
-    setDraft((d) => ({ ...d, basedOn: done.version }));
-    router.push(`/house/checklists?list=${list.id}`);
-  };
-  const backToKept = () => {
-    dropDraft(draftKey);
-    setDraft(draftOf(list));
+    const done = await edit.save((value, version) =>
+      give('house.save-checklist', {
+        list: list.id,
+        name: value.name,
+        ends: endsOf(value.ends),
+        items: toFileItems(value.items),
+        version,
+      }),
+    );
+    if (done) router.push(`/house/checklists?list=${list.id}`);
   };
   return (
     <div className="grid gap-6 px-5 py-3 lg:grid-cols-[24rem_1fr]">
@@ -202,17 +189,25 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
                 .join(', ')}
             </p>
           )}
-          <Trouble trouble={trouble} />
+          <ConflictChoice edit={edit} names={{ name: 'Name', ends: 'Its last words', items: 'Items' }} />
+          <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
           <div className="flex gap-3">
             <button
               type="button"
               className="button button-main"
-              disabled={!may || busy || isSame(diff) || wrong.size > 0 || draft.items.length === 0}
+              disabled={
+                !may ||
+                busy ||
+                edit.conflicts.length > 0 ||
+                isSame(diff) ||
+                wrong.size > 0 ||
+                draft.items.length === 0
+              }
               onClick={() => void save()}
             >
               Keep as version {list.version + 1}
             </button>
-            <button type="button" className="button" disabled={isSame(diff)} onClick={backToKept}>
+            <button type="button" className="button" disabled={isSame(diff)} onClick={edit.reset}>
               Back to version {list.version}
             </button>
           </div>

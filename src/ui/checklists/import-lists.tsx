@@ -6,7 +6,7 @@ import type { Checklist } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
 import { FileField } from '../file-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { DiffView } from './diff-view.tsx';
 
 type FileList = ChecklistsFile[number];

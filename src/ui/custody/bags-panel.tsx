@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { LeafJob } from '../leaves/leaf-props.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** Parts taken off, each in its numbered bag, to go back with the instrument. */
 export function BagsPanel({ job, may }: { readonly job: LeafJob; readonly may: boolean }) {

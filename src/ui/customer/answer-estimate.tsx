@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Estimate } from '../../server/customer/estimate.ts';
-import { readDraft, saveDraft, useMounted } from '../draft.ts';
+import { readDraft, saveDraft, useMounted } from '../data/draft.ts';
 import { NameField } from './name-field.tsx';
 import { ChooseOption } from '../plan/choose-option.tsx';
 import { AskTheShop } from './ask-the-shop.tsx';

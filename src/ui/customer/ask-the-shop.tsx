@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { readDraft, saveDraft, useMounted } from '../draft.ts';
+import { readDraft, saveDraft, useMounted } from '../data/draft.ts';
 import { FormField } from '../form-field.tsx';
 import { NameField } from './name-field.tsx';
 import { sayByLink } from './say-by-link.ts';

@@ -6,7 +6,7 @@ import { FreshLink } from './fresh-link.tsx';
 import { Resend } from './resend.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 type Purpose = 'estimate' | 'sheet';
 const NAMES: Readonly<Record<Purpose, string>> = {

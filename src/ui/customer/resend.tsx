@@ -1,7 +1,7 @@
 'use client';
 
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** Gives a message that failed to the gateway once more. */
 export function Resend({ messageId }: { readonly messageId: number }) {

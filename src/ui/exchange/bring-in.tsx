@@ -7,7 +7,7 @@ import { readInstrumentsCsv, type InstrumentEntry } from '../../contracts/format
 import type { Result } from '../../core/result.ts';
 import { FileField } from '../file-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 type Found =
   | { readonly what: 'customers'; readonly entries: readonly CustomerEntry[] }

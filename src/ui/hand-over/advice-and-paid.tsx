@@ -7,32 +7,34 @@ import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { PillChoice } from '../pill-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** Advice in the bench's own words, and the day of the next check. */
 export function Advice({ job, may }: { readonly job: LeafProps<'sheet'>['job']; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
   const { advice, nextCheck } = job.sheet.content;
-  const [text, setText] = useState<string | null>(null);
-  const [day, setDay] = useState<string | null>(null);
-  const now = { advice: text ?? advice.join('\n'), nextCheck: day ?? nextCheck ?? '' };
-  const changed = text !== null || day !== null;
+  const edit = useEdit(
+    { advice: advice.join('\n'), nextCheck: nextCheck ?? '' },
+    job.handOver.version,
+    `advice:${job.id}`,
+  );
+  const now = edit.value;
   return (
     <form
       aria-label="Advice"
       className="space-y-2"
       onSubmit={(e) => {
         e.preventDefault();
-        void give('hand-over.advice', {
-          jobId: job.id,
-          version: job.handOver.version,
-          advice: now.advice,
-          nextCheck: now.nextCheck === '' ? null : now.nextCheck,
-        }).then((done) => {
-          if (!done) return;
-          setText(null);
-          setDay(null);
-        });
+        void edit.save((value, version) =>
+          give('hand-over.advice', {
+            jobId: job.id,
+            version,
+            advice: value.advice,
+            nextCheck: value.nextCheck === '' ? null : value.nextCheck,
+          }),
+        );
       }}
     >
       <FormField
@@ -45,7 +47,7 @@ export function Advice({ job, may }: { readonly job: LeafProps<'sheet'>['job']; 
             rows={4}
             readOnly={!may}
             value={now.advice}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => edit.set({ advice: e.target.value })}
           />
         )}
       </FormField>
@@ -61,7 +63,7 @@ export function Advice({ job, may }: { readonly job: LeafProps<'sheet'>['job']; 
               className="field"
               readOnly={!may}
               value={now.nextCheck}
-              onChange={(e) => setDay(e.target.value)}
+              onChange={(e) => edit.set({ nextCheck: e.target.value })}
             />
           )}
         </FormField>
@@ -69,12 +71,17 @@ export function Advice({ job, may }: { readonly job: LeafProps<'sheet'>['job']; 
           In the calendar
         </a>
         {may && (
-          <button type="submit" className="button" disabled={busy || !changed}>
+          <button
+            type="submit"
+            className="button"
+            disabled={busy || !edit.changed || edit.conflicts.length > 0}
+          >
             Keep it
           </button>
         )}
       </div>
-      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      <ConflictChoice edit={edit} names={{ advice: 'Advice', nextCheck: 'Next check' }} />
+      <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
     </form>
   );
 }
@@ -106,7 +113,7 @@ export function Paid({ job }: Pick<LeafProps<'sheet'>, 'job'>) {
           onSubmit={(e) => {
             e.preventDefault();
             const amountMinor = Math.round(Number(text.trim().replace(',', '.')) * 100);
-            if (fine) void give('hand-over.paid', { jobId: job.id, amountMinor, how });
+            if (fine) void give('hand-over.paid', { jobId: job.id, amountMinor, how, over: null });
           }}
         >
           <PillChoice legend="How" value={how} options={HOW} onChange={setHow} />

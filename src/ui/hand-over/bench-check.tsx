@@ -7,7 +7,7 @@ import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** The bench check, ticked off; the last tick puts the name under it. */
 export function BenchCheck({ job, may }: { readonly job: LeafProps<'sheet'>['job']; readonly may: boolean }) {

@@ -7,7 +7,7 @@ import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { SignatureDrawing, SignatureField, type Strokes } from '../signature.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** The customer plays, then signs what is shown. */
 export function Signing({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {

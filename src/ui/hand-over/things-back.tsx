@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { CommandInput } from '../../contracts/commands.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 type Item = LeafProps<'sheet'>['job']['items'][number];
 

@@ -8,7 +8,10 @@ import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts'
 import { parseLength } from '../../core/units/parse-length.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import type { Fields } from '../data/edit-model.ts';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 
 type Kept = Gauge & { readonly retired: boolean; readonly version: number };
 
@@ -24,32 +27,62 @@ const FRESH: Kept = {
   retired: false,
   version: 0,
 };
+interface Typed extends Fields {
+  readonly name: string;
+  readonly quantities: readonly Quantity[];
+  readonly unit: LengthUnit;
+  readonly retired: boolean;
+  readonly resolution: string;
+  readonly every: string;
+}
+
+const typedOf = ({ name, quantities, unit, retired, resolution, checkEveryDays }: Kept): Typed => ({
+  name,
+  quantities,
+  unit,
+  retired,
+  resolution: formatLength(resolution, unit),
+  every: String(checkEveryDays),
+});
+
 const day = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();
-  const [gauge, setGauge] = useState(first);
-  const [resolution, setResolution] = useState(formatLength(first.resolution, first.unit));
-  const [every, setEvery] = useState(String(first.checkEveryDays));
+  const edit = useEdit<Typed>(typedOf(first), first.version, `gauge:${first.id}`);
+  const gauge = edit.value;
+  const { resolution, every } = gauge;
   const read = parseLength(resolution, gauge.unit);
   const fields = trouble && 'fields' in trouble ? trouble.fields : {};
   const toggle = (q: Quantity) =>
-    setGauge({
-      ...gauge,
+    edit.set({
       quantities: gauge.quantities.includes(q)
         ? gauge.quantities.filter((x) => x !== q)
         : [...gauge.quantities, q],
     });
   const keep = async () => {
     if (!read.ok || !/^\d+$/.test(every)) return;
-    const { checkedAt: _c, quantities, ...kept } = gauge;
-    const done = await give('house.save-gauge', {
-      ...kept,
-      quantities: [...quantities],
-      resolution: read.value.mm,
-      checkEveryDays: Number(every),
+    const { mm } = read.value;
+    const { id, zeroOffset } = first;
+    const done = await edit.save(async ({ name, quantities, unit, retired }, version) => {
+      const kept = {
+        id,
+        version,
+        name,
+        quantities: [...quantities],
+        unit,
+        resolution: mm,
+        zeroOffset,
+        retired,
+      };
+      const did = await give('house.save-gauge', { ...kept, checkEveryDays: Number(every) });
+      return did && { version: version + 1 };
     });
-    if (done) onDone();
+    if (done) leave();
+  };
+  const leave = () => {
+    edit.reset();
+    onDone();
   };
   return (
     <section
@@ -64,7 +97,7 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
               className="field"
               maxLength={80}
               value={gauge.name}
-              onChange={(e) => setGauge({ ...gauge, name: e.target.value })}
+              onChange={(e) => edit.set({ name: e.target.value })}
             />
           )}
         </FormField>
@@ -74,7 +107,7 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
               {...w}
               className="field"
               value={gauge.unit}
-              onChange={(e) => setGauge({ ...gauge, unit: e.target.value as LengthUnit })}
+              onChange={(e) => edit.set({ unit: e.target.value as LengthUnit })}
             >
               {LENGTH_UNITS.map((u) => (
                 <option key={u}>{u}</option>
@@ -88,7 +121,7 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
               {...w}
               className="field"
               value={resolution}
-              onChange={(e) => setResolution(e.target.value)}
+              onChange={(e) => edit.set({ resolution: e.target.value })}
             />
           )}
         </FormField>
@@ -96,7 +129,14 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
           label="Checked every … days"
           error={/^[1-9]\d{0,3}$/.test(every) ? undefined : 'A number of days'}
         >
-          {(w) => <input {...w} className="field" value={every} onChange={(e) => setEvery(e.target.value)} />}
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              value={every}
+              onChange={(e) => edit.set({ every: e.target.value })}
+            />
+          )}
         </FormField>
       </div>
       <fieldset>
@@ -114,16 +154,22 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
         <input
           type="checkbox"
           checked={gauge.retired}
-          onChange={(e) => setGauge({ ...gauge, retired: e.target.checked })}
+          onChange={(e) => edit.set({ retired: e.target.checked })}
         />
         no longer used
       </label>
-      <Trouble trouble={trouble} />
+      <ConflictChoice edit={edit} />
+      <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
       <div className="flex gap-3">
-        <button type="button" className="button button-main" disabled={busy} onClick={() => void keep()}>
+        <button
+          type="button"
+          className="button button-main"
+          disabled={busy || edit.conflicts.length > 0}
+          onClick={() => void keep()}
+        >
           Keep the gauge
         </button>
-        <button type="button" className="button" onClick={onDone}>
+        <button type="button" className="button" onClick={leave}>
           Leave it
         </button>
       </div>
@@ -200,6 +246,7 @@ export function GaugeEditor({
 }) {
   const [open, setOpen] = useState<{ readonly what: 'edit' | 'check'; readonly gauge: Kept } | null>(null);
   const done = () => setOpen(null);
+  const newest = (g: Kept): Kept => gauges.find((x) => x.id === g.id) ?? g;
   return (
     <div className="space-y-4 px-5 py-3">
       <table className="w-full text-left text-sm">
@@ -276,7 +323,7 @@ export function GaugeEditor({
           Add a gauge
         </button>
       )}
-      {open?.what === 'edit' && <GaugeForm key={open.gauge.id} first={open.gauge} onDone={done} />}
+      {open?.what === 'edit' && <GaugeForm key={open.gauge.id} first={newest(open.gauge)} onDone={done} />}
       {open?.what === 'check' && <CheckForm key={open.gauge.id} gauge={open.gauge} onDone={done} />}
     </div>
   );

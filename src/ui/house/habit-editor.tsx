@@ -7,7 +7,12 @@ import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts'
 import { MethodChoice } from '../method-choice.tsx';
 import { PillChoice } from '../pill-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import type { Fields } from '../data/edit-model.ts';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
+
+type Typed = ShopHabits & Fields;
 
 const STRINGS = { lowest: 'the lowest string first', highest: 'the highest string first' } as const;
 
@@ -24,13 +29,14 @@ export function HabitEditor({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const [habits, setHabits] = useState(first);
+  const edit = useEdit<Typed>({ ...first }, version, 'house:habits');
+  const habits = edit.value;
   const [said, setSaid] = useState('');
   const move = (at: number, by: number) => {
     const order = [...habits.order];
     const [group] = order.splice(at, 1);
     if (group) order.splice(at + by, 0, group);
-    setHabits({ ...habits, order });
+    edit.set({ order });
   };
   const set = <K extends 'units' | 'gauges'>(
     which: K,
@@ -38,17 +44,19 @@ export function HabitEditor({
     value: ShopHabits[K][Quantity],
   ) => {
     const { [quantity]: _old, ...rest } = habits[which];
-    setHabits({ ...habits, [which]: value === undefined ? rest : { ...rest, [quantity]: value } });
+    edit.set({ [which]: value === undefined ? rest : { ...rest, [quantity]: value } });
   };
   const feel = (at: number, end: 'low' | 'high', mm: number) => {
     if (Number.isNaN(mm)) return;
     const feelings = habits.feelings.map((f, i) => (i === at ? { ...f, [end]: mm } : f));
-    setHabits({ ...habits, feelings });
+    edit.set({ feelings });
   };
   const keep = async () => {
     setSaid('');
-    if (await give('house.save-habits', { version, habits }))
-      setSaid('Kept. Rounds begun from now on follow it.');
+    const kept = await edit.save((value, began) =>
+      give('house.save-habits', { version: began, habits: value as ShopHabits }),
+    );
+    if (kept) setSaid('Kept. Rounds begun from now on follow it.');
   };
   return (
     <div className="grid gap-8 px-5 py-3 lg:grid-cols-2">
@@ -59,7 +67,7 @@ export function HabitEditor({
         <MethodChoice
           methods={habits.methods}
           disabled={!may}
-          onChange={(methods) => setHabits({ ...habits, methods })}
+          onChange={(methods) => edit.set({ methods })}
         />
         <h2 className="text-xl">Working order</h2>
         <ol className="space-y-1">
@@ -98,7 +106,7 @@ export function HabitEditor({
           value={habits.firstString}
           options={STRINGS}
           disabled={!may}
-          onChange={(firstString) => setHabits({ ...habits, firstString })}
+          onChange={(firstString) => edit.set({ firstString })}
         />
         <h2 className="text-xl">What a feeling stands for</h2>
         <ul className="text-sm">
@@ -187,8 +195,14 @@ export function HabitEditor({
         </table>
         {may && (
           <>
-            <Trouble trouble={trouble} />
-            <button type="button" className="button button-main" disabled={busy} onClick={() => void keep()}>
+            <ConflictChoice edit={edit} />
+            <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
+            <button
+              type="button"
+              className="button button-main"
+              disabled={busy || edit.conflicts.length > 0}
+              onClick={() => void keep()}
+            >
               Keep how we read
             </button>
             <p aria-live="polite">{said}</p>

@@ -14,7 +14,9 @@ import { ConstructionFields } from '../construction-fields.tsx';
 import { FormField } from '../form-field.tsx';
 import { KindChoice } from '../kind-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 
 interface Editing {
   readonly id: string;
@@ -32,17 +34,25 @@ const fresh = (): Editing => ({
 
 function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();
-  const [editing, setEditing] = useState(first);
+  const began = { name: first.name, draft: first.draft };
+  const edit = useEdit(began, first.version, `kind:${first.id || 'new'}`);
   const [errors, setErrors] = useState<DraftErrors>({});
-  const { name, draft } = editing;
+  const { name, draft } = edit.value;
   const fields = trouble && 'fields' in trouble ? trouble.fields : {};
   const keep = async () => {
     const read = readConstruction(draft);
     setErrors(read.ok ? {} : read.error);
     if (!read.ok) return;
-    const { id, version } = editing;
     const construction = { ...read.value, strings: [...read.value.strings] };
-    if (await give('house.save-kind', { id, version, name, construction })) onDone();
+    const done = await edit.save(async (value, version) => {
+      const kept = await give('house.save-kind', { id: first.id, version, name: value.name, construction });
+      return kept && { version: version + 1 };
+    });
+    if (done) leave();
+  };
+  const leave = () => {
+    edit.reset();
+    onDone();
   };
   return (
     <section
@@ -57,38 +67,33 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
               className="field"
               maxLength={60}
               value={name}
-              onChange={(e) => setEditing({ ...editing, name: e.target.value })}
+              onChange={(e) => edit.set({ name: e.target.value })}
             />
           )}
         </FormField>
         <KindChoice
           label="Goes by the rules of a"
           value={draft.facts.kind}
-          onChange={(kind) =>
-            setEditing({ ...editing, draft: { ...draft, facts: { ...draft.facts, kind } } })
-          }
+          onChange={(kind) => edit.set({ draft: { ...draft, facts: { ...draft.facts, kind } } })}
         />
       </div>
       <p className="text-sm text-quiet">
         Its rules: targets, the kinds the checklists name, the outline damage is marked on. What is usual for
         it:
       </p>
-      <ConstructionFields
-        draft={draft}
-        errors={errors}
-        onChange={(d) => setEditing({ ...editing, draft: d })}
-      />
-      <Trouble trouble={trouble} />
+      <ConstructionFields draft={draft} errors={errors} onChange={(d) => edit.set({ draft: d })} />
+      <ConflictChoice edit={edit} names={{ name: 'Name', draft: 'How it is built' }} />
+      <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
       <div className="flex gap-3">
         <button
           type="button"
           className="button button-main"
-          disabled={busy || name.trim() === ''}
+          disabled={busy || name.trim() === '' || edit.conflicts.length > 0}
           onClick={() => void keep()}
         >
           Keep this kind
         </button>
-        <button type="button" className="button" onClick={onDone}>
+        <button type="button" className="button" onClick={leave}>
           Not now
         </button>
       </div>
@@ -105,6 +110,10 @@ export function KindEditor({
   readonly may: boolean;
 }) {
   const [editing, setEditing] = useState<Editing | null>(null);
+  const newest = (e: Editing): Editing => {
+    const k = kinds.find((x) => x.id === e.id);
+    return k ? { id: k.id, version: k.version, name: k.name, draft: draftOf(k.usual) } : e;
+  };
   return (
     <div className="max-w-4xl space-y-4 px-5 py-3">
       <ul>
@@ -132,7 +141,7 @@ export function KindEditor({
         ))}
       </ul>
       {editing ? (
-        <Form key={editing.id} first={editing} onDone={() => setEditing(null)} />
+        <Form key={editing.id} first={newest(editing)} onDone={() => setEditing(null)} />
       ) : (
         may && (
           <button type="button" className="button" onClick={() => setEditing(fresh())}>

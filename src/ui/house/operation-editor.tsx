@@ -10,7 +10,9 @@ import type { LoadedOperations } from '../../server/house/load-operations.ts';
 import { FileField } from '../file-field.tsx';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 import { VersionList } from './version-list.tsx';
 import { OperationForm } from './operation-form.tsx';
 
@@ -23,6 +25,20 @@ const wait = (minutes: number): string =>
         ? `${Math.round(minutes / 60)} h`
         : `${Math.round(minutes / 1440)} d`;
 
+type ById = Readonly<Record<string, Operation | null>>;
+
+const byId = (list: readonly Operation[]): ById => Object.fromEntries(list.map((o) => [o.id, o]));
+
+const inOrder = (value: ById): readonly Operation[] =>
+  Object.values(value)
+    .filter((o) => o !== null)
+    .sort((a, b) => a.order - b.order);
+
+const sayOperation = (o: Operation | null): string =>
+  o === null
+    ? 'not offered'
+    : `${o.minutes.low}–${o.minutes.likely}–${o.minutes.high} min, price ${o.price / 100}, parts ${o.parts / 100}`;
+
 /** The shop's catalogue: what each kind of work takes, costs, moves and asks for. Kept by versions, in and out as a file. */
 export function OperationEditor({
   loaded,
@@ -34,16 +50,23 @@ export function OperationEditor({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const [list, setList] = useState<readonly Operation[]>(loaded.operations);
+  // One field an operation: two people who change different ones do not meet.
+  const edit = useEdit(byId(loaded.operations), loaded.version, 'house:operations');
+  const list = inOrder(edit.value);
+  const setList = (to: readonly Operation[]) => {
+    const gone = list.filter((o) => !to.some((x) => x.id === o.id)).map((o) => [o.id, null] as const);
+    edit.set({ ...byId(to.filter((o) => edit.value[o.id] !== o)), ...Object.fromEntries(gone) });
+  };
   const [open, setOpen] = useState<Operation['id'] | null>(null);
   const [find, setFind] = useState('');
   const [note, setNote] = useState('');
   const [fileWrong, setFileWrong] = useState('');
-  const changed = JSON.stringify(list) !== JSON.stringify(loaded.operations);
+  const changed = edit.changed;
   const circle = circleIn(list);
   const gone = OPERATIONS.filter((o) => !list.some((x) => x.id === o.id));
   const shown = list.filter((o) => o.name.toLowerCase().includes(find.trim().toLowerCase()));
   const chosen = list.find((o) => o.id === open);
+  const names = Object.fromEntries([...OPERATIONS, ...list].map((o) => [o.id, o.name]));
   const name = (id: Operation['id']) => list.find((o) => o.id === id)?.name ?? id;
   const change = (to: Operation) => setList(list.map((o) => (o.id === to.id ? to : o)));
   const add = () => {
@@ -52,8 +75,12 @@ export function OperationEditor({
     setList([...list, fresh].sort((a, b) => a.order - b.order));
     setOpen(id);
   };
-  const keep = () =>
-    give('house.save-operations', { version: loaded.version, operations: operationsFile(list), note });
+  const keep = async () => {
+    const kept = await edit.save((value, version) =>
+      give('house.save-operations', { version, operations: operationsFile(inOrder(value)), note }),
+    );
+    if (kept) setNote('');
+  };
   const bringIn = async (file: File) => {
     const read = readOperationsFile(await file.text());
     setFileWrong(read.ok ? '' : `${read.error} Nothing was changed.`);
@@ -148,21 +175,17 @@ export function OperationEditor({
               <button
                 type="button"
                 className="button button-main"
-                disabled={busy || !changed || circle !== null}
+                disabled={busy || !changed || circle !== null || edit.conflicts.length > 0}
                 onClick={() => void keep()}
               >
                 Keep as version {loaded.version + 1}
               </button>
-              <button
-                type="button"
-                className="button"
-                disabled={!changed}
-                onClick={() => setList(loaded.operations)}
-              >
+              <button type="button" className="button" disabled={!changed} onClick={edit.reset}>
                 Undo my changes
               </button>
             </div>
-            <Trouble trouble={trouble} />
+            <ConflictChoice edit={edit} say={(_, v) => sayOperation(v as Operation | null)} names={names} />
+            <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
           </div>
         )}
       </section>

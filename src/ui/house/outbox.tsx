@@ -1,7 +1,6 @@
 'use client';
 
 import Link from '../link.tsx';
-import { useState } from 'react';
 import type { GatewaySettings } from '../../contracts/house-rules.ts';
 import type { OutboxMessage } from '../../server/messages/load-outbox.ts';
 import { Resend } from '../customer/resend.tsx';
@@ -9,7 +8,9 @@ import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import { PillChoice } from '../pill-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 
 const DOES: Readonly<Record<GatewaySettings['does'], string>> = {
   deliver: 'delivers',
@@ -28,8 +29,8 @@ function Gateway({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const [does, setDoes] = useState(gateway.does);
-  const [delay, setDelay] = useState(String(gateway.delay));
+  const edit = useEdit({ does: gateway.does, delay: String(gateway.delay) }, version, 'house:gateway');
+  const { does, delay } = edit.value;
   const fine = /^\d{1,4}$/.test(delay.trim());
   const error = trouble?.code === 'invalid' ? trouble.fields['gateway.delay'] : undefined;
   return (
@@ -38,14 +39,20 @@ function Gateway({
       className="flex flex-wrap items-end gap-4 border border-dashed border-plain p-3"
       onSubmit={(e) => {
         e.preventDefault();
-        if (fine) void give('house.save-gateway', { version, gateway: { does, delay: Number(delay) } });
+        if (fine)
+          void edit.save((value, began) =>
+            give('house.save-gateway', {
+              version: began,
+              gateway: { does: value.does, delay: Number(value.delay) },
+            }),
+          );
       }}
     >
       <PillChoice
         legend="The simulated gateway"
         value={does}
         options={DOES}
-        onChange={setDoes}
+        onChange={(value) => edit.set({ does: value })}
         disabled={!may}
       />
       <FormField label="after so many seconds" className="w-44" error={fine ? error : 'Whole seconds'}>
@@ -56,7 +63,7 @@ function Gateway({
             inputMode="numeric"
             readOnly={!may}
             value={delay}
-            onChange={(e) => setDelay(e.target.value)}
+            onChange={(e) => edit.set({ delay: e.target.value })}
           />
         )}
       </FormField>
@@ -65,10 +72,17 @@ function Gateway({
           Keep it so
         </button>
       )}
-      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      <ConflictChoice edit={edit} />
+      <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
     </form>
   );
 }
+
+/** What a message says, as far as the house keeps it. */
+const wordsOf = (m: OutboxMessage): string =>
+  m.body === ''
+    ? 'It was delivered: what it said, and the link in it, are the customer’s alone now.'
+    : m.body.replace('{link}', '(their own link, written in when it leaves)');
 
 /** The outbox, to be read, and how the stand-in for a mail or text service behaves. */
 export function Outbox({
@@ -86,7 +100,7 @@ export function Outbox({
 }) {
   return (
     <div className="space-y-4 px-5 py-4">
-      <Gateway key={version} gateway={gateway} version={version} may={mayChange} />
+      <Gateway gateway={gateway} version={version} may={mayChange} />
       {messages.length === 0 && <p className="text-quiet">No message was written yet.</p>}
       <ul aria-label="Outbox">
         {messages.map((m) => (
@@ -107,7 +121,7 @@ export function Outbox({
               <Link href={`/job/${m.number}/hand-over`} className="underline">
                 To job {m.number}
               </Link>
-              <pre className="py-2 font-sans break-words whitespace-pre-wrap">{m.body}</pre>
+              <pre className="py-2 font-sans break-words whitespace-pre-wrap">{wordsOf(m)}</pre>
               {m.calendar && (
                 <pre
                   className="overflow-auto bg-shade p-2 text-xs"

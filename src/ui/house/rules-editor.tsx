@@ -1,11 +1,12 @@
 'use client';
 
-import { useState } from 'react';
 import type { HandOverRules } from '../../core/hand-over/rules.ts';
 import { FormField } from '../form-field.tsx';
 import { PillChoice } from '../pill-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 
 const SECOND: Readonly<Record<HandOverRules['second'], string>> = {
   never: 'never',
@@ -27,13 +28,18 @@ export function RulesEditor({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const [second, setSecond] = useState(rules.second);
-  const [text, setText] = useState({
-    secondFrom: String(rules.secondFrom / 100),
-    tweakDays: String(rules.tweakDays),
-    checkWeeks: String(rules.checkWeeks),
-    linkDays: String(rules.linkDays),
-  });
+  const edit = useEdit(
+    {
+      second: rules.second,
+      secondFrom: String(rules.secondFrom / 100),
+      tweakDays: String(rules.tweakDays),
+      checkWeeks: String(rules.checkWeeks),
+      linkDays: String(rules.linkDays),
+    },
+    version,
+    'house:rules',
+  );
+  const { second, ...text } = edit.value;
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
   const fine = Object.values(text).every((t) => WHOLE.test(t.trim()));
   const number = (key: keyof typeof text, label: string) => (
@@ -49,7 +55,7 @@ export function RulesEditor({
           inputMode="numeric"
           readOnly={!may}
           value={text[key]}
-          onChange={(e) => setText({ ...text, [key]: e.target.value })}
+          onChange={(e) => edit.set({ [key]: e.target.value })}
         />
       )}
     </FormField>
@@ -61,32 +67,39 @@ export function RulesEditor({
       onSubmit={(e) => {
         e.preventDefault();
         if (!fine) return;
-        void give('house.save-rules', {
-          version,
-          rules: {
-            second,
-            secondFrom: Number(text.secondFrom) * 100,
-            tweakDays: Number(text.tweakDays),
-            checkWeeks: Number(text.checkWeeks),
-            linkDays: Number(text.linkDays),
-          },
-        });
+        void edit.save((value, began) =>
+          give('house.save-rules', {
+            version: began,
+            rules: {
+              second: value.second,
+              secondFrom: Number(value.secondFrom) * 100,
+              tweakDays: Number(value.tweakDays),
+              checkWeeks: Number(value.checkWeeks),
+              linkDays: Number(value.linkDays),
+            },
+          }),
+        );
       }}
     >
       <PillChoice
         legend="A second person signs the bench check"
         value={second}
         options={SECOND}
-        onChange={setSecond}
+        onChange={(value) => edit.set({ second: value })}
         disabled={!may}
       />
       {second === 'worth' && number('secondFrom', `From a worth of, ${currency}`)}
       {number('tweakDays', 'Days in which a tweak costs nothing')}
       {number('checkWeeks', 'Weeks until the next check (2 to 4)')}
       {number('linkDays', 'Days a customer’s link opens')}
-      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      <ConflictChoice edit={edit} />
+      <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
       {may && (
-        <button type="submit" className="button button-main" disabled={busy || !fine}>
+        <button
+          type="submit"
+          className="button button-main"
+          disabled={busy || !fine || edit.conflicts.length > 0}
+        >
           Keep the rules
         </button>
       )}

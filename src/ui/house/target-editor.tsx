@@ -9,7 +9,9 @@ import type { LoadedTargets } from '../../server/house/load-targets.ts';
 import { FileField } from '../file-field.tsx';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 import { VersionList } from './version-list.tsx';
 
 interface Kind {
@@ -83,15 +85,20 @@ export function TargetEditor({
 }) {
   const { give, busy, trouble } = useSend();
   const [kind, setKind] = useState(kinds[0]?.id ?? '');
-  const [texts, setTexts] = useState(() => textsOf(loaded.targets, kinds));
+  const kept = textsOf(loaded.targets, kinds);
+  const edit = useEdit<Readonly<Record<string, string>>>(kept, loaded.version, 'house:targets');
+  const texts = edit.value;
+  const setTexts = (to: Readonly<Record<string, string>>) =>
+    edit.set(Object.fromEntries(Object.entries(to).filter(([k, v]) => texts[k] !== v)));
   const [note, setNote] = useState('');
   const [fileWrong, setFileWrong] = useState('');
   const { targets, wrong } = readTexts(texts, loaded.targets, kinds);
-  const type = (name: string, text: string) => setTexts({ ...texts, [name]: text });
-  const changed = JSON.stringify(textsOf(loaded.targets, kinds)) !== JSON.stringify(texts);
+  const type = (name: string, text: string) => edit.set({ [name]: text });
+  const changed = edit.changed;
   const keep = async () => {
     if (Object.keys(wrong).length > 0) return;
-    await give('house.save-targets', { version: loaded.version, targets, note });
+    const done = await edit.save((_, version) => give('house.save-targets', { version, targets, note }));
+    if (done) setNote('');
   };
   const bringIn = async (file: File) => {
     const read = readTargetsFile(await file.text(), loaded.targets);
@@ -206,22 +213,18 @@ export function TargetEditor({
             {elsewhere.length > 0 && (
               <p className="text-sm text-rubric">◆ Look at {elsewhere.map((k) => k.name).join(', ')}.</p>
             )}
-            <Trouble trouble={trouble} />
+            <ConflictChoice edit={edit} />
+            <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
             <div className="flex gap-3">
               <button
                 type="button"
                 className="button button-main"
-                disabled={busy || !changed || Object.keys(wrong).length > 0}
+                disabled={busy || !changed || Object.keys(wrong).length > 0 || edit.conflicts.length > 0}
                 onClick={() => void keep()}
               >
                 Keep as version {loaded.version + 1}
               </button>
-              <button
-                type="button"
-                className="button"
-                disabled={!changed}
-                onClick={() => setTexts(textsOf(loaded.targets, kinds))}
-              >
+              <button type="button" className="button" disabled={!changed} onClick={edit.reset}>
                 Undo my changes
               </button>
             </div>

@@ -2,12 +2,12 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
-import { dropDraft, readDraft, saveDraft } from '../draft.ts';
+import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { setItem, useOthers } from '../here.ts';
 import { InspectionEnd, InspectionList } from '../inspection-end.tsx';
 import { ItemReadings } from '../item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
-import { useQueue, type Queued } from '../queue/queue.ts';
+import { useQueue, type Queued } from '../data/command-queue.ts';
 import { PillChoice } from '../pill-choice.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { Trouble } from '../trouble.tsx';

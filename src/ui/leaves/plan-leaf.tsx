@@ -12,6 +12,7 @@ import { ProposedPanel } from '../plan/proposed-panel.tsx';
 import { TryPanel } from '../plan/try-panel.tsx';
 import { useTrying } from '../plan/trying.ts';
 import { useWorker } from '../plan/use-worker.ts';
+import { WorkerSays } from '../plan/worker-says.tsx';
 import { PillChoice } from '../pill-choice.tsx';
 import type { LeafProps } from './leaf-props.ts';
 
@@ -50,7 +51,8 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
         : null,
     [part, problem],
   );
-  const answer = useWorker<'plans'>(question);
+  const worker = useWorker<'plans'>(question);
+  const { answer } = worker;
   const notYet = 'because' in problem ? <p className="py-3 text-lg">◆ {problem.because}</p> : null;
   const tryIt = (moves: typeof trying.moves) => {
     trying.set(moves);
@@ -73,6 +75,7 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
         ) : (
           (notYet ?? <p>The action was not read: there is no string to draw yet.</p>)
         ))}
+      {question && <WorkerSays of={worker} what="Every way is looked at" />}
       {part === 'plans' &&
         (notYet ?? (
           <PlansPanel

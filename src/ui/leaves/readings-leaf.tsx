@@ -14,6 +14,7 @@ import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { SheetTools } from '../neck-sheet/sheet-tools.tsx';
 import type { Tongue } from '../neck-sheet/units.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { PillChoice } from '../pill-choice.tsx';
 import { Sentences } from '../sentences.tsx';
 import type { LeafProps } from './leaf-props.ts';
@@ -33,11 +34,11 @@ const firstRound = (job: LeafProps['job']): RoundKind => {
 };
 
 /** Readings at the places where they are taken, on the neck sheet. */
-export function ReadingsLeaf({ job, allowed }: LeafProps) {
+export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
   const [chosenRound, setRound] = useState<RoundKind>(() => firstRound(job));
   // A round that was only offered may be gone when another was begun meanwhile.
   const round = job.readings.rounds.some((r) => r.kind === chosenRound) ? chosenRound : firstRound(job);
-  const [tongue, setTongue] = useState<Tongue>(job.shop.heights);
+  const [tongue, setTongue] = useDisplayUnit(me, job.shop.heights);
   const [view, setView] = useState<keyof typeof VIEWS>('setup');
   const [lines, setLines] = useState<ReadonlySet<LineChoice>>(() => new Set(['found']));
   const [chosen, setChosen] = useState<number | null>(null);

@@ -9,7 +9,7 @@ import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../strings-panel.tsx';
 import { OrderTotals } from '../order-totals.tsx';
 import { LinksPanel } from '../customer/links-panel.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { AccidentsPanel } from '../work/accidents-panel.tsx';
 import { ChangeRequest } from '../work/change-request.tsx';
 import { HandedOn, HandOn } from '../work/hand-on.tsx';

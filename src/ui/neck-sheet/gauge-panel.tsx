@@ -15,7 +15,7 @@ import {
 import type { LeafJob } from '../leaves/leaf-props.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import type { StationView } from './sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';
 

@@ -14,6 +14,7 @@ import { FretNames, RowNames } from './sheet-names.tsx';
 import { SideView } from './side-view.tsx';
 import { sayBand, type Tongue } from './units.ts';
 import { useWidth } from './use-width.ts';
+import { answerByKey } from './sheet-says.tsx';
 import type { ReadingsState } from './use-readings.ts';
 
 const SIDE = 186;
@@ -100,7 +101,9 @@ export function NeckSheet(props: Props) {
       className={className}
       describedBy="sheet-says"
       onType={(text) => state.type(s.key, text)}
-      onCommit={() => state.commit(s)}
+      onCommit={(by) => state.commit(s, false, by)}
+      onSame={() => state.sameAgain(s)}
+      onAnswer={(key) => answerByKey(state, s, key)}
       onNext={(back) => next(s, back)}
       onFocus={() => onField(s)}
       onCells={(found) => state.fill(stations.slice(stations.indexOf(s)), found)}

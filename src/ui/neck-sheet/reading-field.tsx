@@ -5,7 +5,7 @@ import { pastedCells } from '../../contracts/formats/readings.ts';
 import { readEntry, sayEntry } from '../../core/readings/entry.ts';
 import type { LeafJob } from '../leaves/leaf-props.ts';
 import type { StationView } from './sheet-stations.ts';
-import type { Draft } from './use-readings.ts';
+import { isGone, type Draft, type KeptText } from './use-readings.ts';
 import { asTyped, sayVerdict, unitOf, type Tongue } from './units.ts';
 
 export type ReadingView = LeafJob['readings']['readings'][number];
@@ -29,7 +29,7 @@ const DRAFT_WORDS: Readonly<Record<Draft['state'], string>> = {
   sending: '',
   unsent: 'unsent, kept here',
   wrong: 'cannot be read',
-  asked: 'which unit?',
+  asked: 'is it so?',
   conflict: 'changed by a colleague',
 };
 
@@ -37,17 +37,19 @@ const DRAFT_WORDS: Readonly<Record<Draft['state'], string>> = {
 export function fieldState(
   station: StationView,
   reading: ReadingView | undefined,
-  kept: { readonly typed: string; readonly version: number } | undefined,
+  kept: KeptText | undefined,
   draft: Draft | undefined,
   tongue: Tongue,
   habits: Pick<LeafJob['readings']['habits'], 'units' | 'feelings'> = { units: {}, feelings: [] },
 ): FieldState {
   const unit = unitOf(station.quantity, tongue, habits.units);
-  const fresh = kept !== undefined && kept.version > (reading?.version ?? 0);
-  const stored = reading ? asTyped(reading.typed, reading.unit, unit) : '';
-  const text = draft?.text ?? (fresh ? kept.typed : stored);
-  const read = draft || fresh ? readEntry(text, station.quantity, unit, habits.feelings) : null;
-  const value = read ? (read.ok ? read.value.value : null) : (reading?.value ?? null);
+  const gone = isGone(kept, reading?.version);
+  const fresh = kept !== undefined && kept.version !== 0 && kept.version > (reading?.version ?? 0);
+  const stored = reading ? asTyped(reading.typed, reading.unit, unit, station.quantity) : '';
+  const own = draft ?? (fresh ? { text: kept.typed, unit: kept.unit } : null);
+  const text = own ? asTyped(own.text, own.unit ?? unit, unit, station.quantity) : gone ? '' : stored;
+  const read = own ? readEntry(text, station.quantity, unit, habits.feelings) : null;
+  const value = read ? (read.ok ? read.value.value : null) : gone ? null : (reading?.value ?? null);
   const shown = draft || value === null ? text : sayEntry(value, station.quantity, unit);
   const sending = draft?.state === 'sending' || draft?.state === 'unsent';
   const plain = { text, shown, mark: '', red: false, struck: false, sending };
@@ -75,7 +77,12 @@ interface Props {
   readonly className?: string;
   readonly describedBy?: string;
   readonly onType: (text: string) => void;
-  readonly onCommit: () => boolean;
+  /** keeps what is typed; `leave` when the hand only goes elsewhere */
+  readonly onCommit: (by: 'enter' | 'leave') => boolean;
+  /** the same was typed again over what stands there */
+  readonly onSame?: (() => void) | undefined;
+  /** a key that may answer the question asked at this field */
+  readonly onAnswer?: ((key: string) => boolean) | undefined;
   readonly onNext: (back: boolean) => void;
   readonly onFocus: () => void;
   /** a column pasted from a spreadsheet: one cell a place, from this one on */
@@ -93,6 +100,8 @@ export function ReadingField({
   describedBy,
   onType,
   onCommit,
+  onSame,
+  onAnswer,
   onNext,
   onFocus,
   onCells,
@@ -103,10 +112,18 @@ export function ReadingField({
   useLayoutEffect(() => {
     if (writing) field.current?.select();
   }, [writing]);
+  // Typing over what stands there with the same digits changes nothing in the field, and is a reading all the same.
+  const typedOver = useRef(false);
+  const commit = (by: 'enter' | 'leave'): boolean => {
+    if (typedOver.current && state.sending !== true) onSame?.();
+    typedOver.current = false;
+    return onCommit(by);
+  };
   const key = (e: KeyboardEvent<HTMLInputElement>) => {
+    if (!e.ctrlKey && !e.metaKey && !e.altKey && onAnswer?.(e.key)) return e.preventDefault();
     if (e.key !== 'Enter') return;
     e.preventDefault();
-    if (onCommit()) onNext(e.shiftKey);
+    if (commit('enter')) onNext(e.shiftKey);
   };
   return (
     <input
@@ -125,7 +142,11 @@ export function ReadingField({
       placeholder="–"
       value={writing ? state.text : state.shown}
       readOnly={!editable}
-      onChange={(e) => onType(e.target.value)}
+      onBeforeInput={() => (typedOver.current = true)}
+      onChange={(e) => {
+        typedOver.current = false;
+        onType(e.target.value);
+      }}
       onKeyDown={key}
       onPaste={(e) => {
         const cells = onCells ? pastedCells(e.clipboardData.getData('text/plain')) : null;
@@ -135,7 +156,7 @@ export function ReadingField({
       }}
       onBlur={() => {
         setWriting(false);
-        onCommit();
+        commit('leave');
       }}
       onFocus={() => {
         setWriting(true);

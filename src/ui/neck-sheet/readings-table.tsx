@@ -8,6 +8,7 @@ import { fieldState, ReadingField } from './reading-field.tsx';
 import type { StationView } from './sheet-stations.ts';
 import { sayBand, sayValue, type Tongue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
+import { answerByKey } from './sheet-says.tsx';
 
 interface Props {
   readonly job: LeafJob;
@@ -77,7 +78,9 @@ export function ReadingsTable({ job, round, tongue, editable, state, onFocus }: 
                       className="h-11 w-full text-base"
                       describedBy="sheet-says"
                       onType={(text) => state.type(s.key, text)}
-                      onCommit={() => state.commit(s)}
+                      onCommit={(by) => state.commit(s, false, by)}
+                      onSame={() => state.sameAgain(s)}
+                      onAnswer={(key) => answerByKey(state, s, key)}
                       onNext={(back) => next(s, back)}
                       onFocus={() => onFocus(s)}
                       onCells={(found) => state.fill(state.stations.slice(state.stations.indexOf(s)), found)}

@@ -26,6 +26,20 @@ function gaugeWords(job: LeafJob, round: RoundKind, quantity: StationView['quant
   return own?.name ?? QUANTITY_FACTS[quantity].gauge;
 }
 
+/** Keys that answer a question at a field; none of them begins anything that is typed there. */
+const YES_KEY = 'y';
+const OTHER_KEYS = ['a', 'b', 'd', 'e'] as const;
+
+/** Answers the question asked at a place by one key. Says whether the key was one. */
+export function answerByKey(state: ReadingsState, station: StationView, key: string): boolean {
+  const draft = state.drafts[station.key];
+  if (draft?.state !== 'asked' || !draft.question) return false;
+  const other = draft.question.others[OTHER_KEYS.findIndex((k) => k === key.toLowerCase())];
+  if (key.toLowerCase() !== YES_KEY && !other) return false;
+  state.say(station, other?.text ?? draft.text);
+  return true;
+}
+
 function Asked({ about, state }: { readonly about: StationView; readonly state: ReadingsState }) {
   const draft = state.drafts[about.key];
   const focus = () => document.getElementById(`station-${about.key}`)?.focus();
@@ -57,13 +71,14 @@ function Asked({ about, state }: { readonly about: StationView; readonly state: 
   return (
     <span className="flex flex-wrap items-center gap-2 text-rubric">
       ◆ {about.label}: {draft.question.message}
-      {draft.question.others.map((o) => (
+      {draft.question.others.map((o, i) => (
         <button key={o.text} type="button" className="button" onClick={() => answer(o.text)}>
-          {o.says}
+          <kbd className="mr-1 text-quiet">{OTHER_KEYS[i]}</kbd> {o.says}
         </button>
       ))}
       <button type="button" className="button" onClick={() => answer(draft.text)}>
-        It is {draft.text}, as typed
+        <kbd className="mr-1 text-quiet">{YES_KEY}</kbd>{' '}
+        {draft.question.code === 'take-back' ? 'Take it back' : `It is ${draft.text}, as typed`}
       </button>
     </span>
   );

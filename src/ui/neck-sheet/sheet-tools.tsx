@@ -8,7 +8,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { LeafJob } from '../leaves/leaf-props.ts';
 import { FileField } from '../file-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { GaugePanel } from './gauge-panel.tsx';
 import type { StationView } from './sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';

@@ -117,12 +117,20 @@ describe('what a field shows', () => {
   });
 
   test('what was just kept, until the house shows it', () => {
-    expect(fieldState(station, reading, { typed: '6', version: 2 }, undefined, '64ths')).toMatchObject({
+    expect(
+      fieldState(station, reading, { typed: '6', unit: '64ths', version: 2 }, undefined, '64ths'),
+    ).toMatchObject({
       shown: '6/64',
       words: 'in its band',
     });
     expect(
-      fieldState(station, { ...reading, version: 2 }, { typed: '6', version: 2 }, undefined, '64ths').shown,
+      fieldState(
+        station,
+        { ...reading, version: 2 },
+        { typed: '6', unit: '64ths', version: 2 },
+        undefined,
+        '64ths',
+      ).shown,
     ).toBe('7½/64');
   });
 

@@ -1,5 +1,5 @@
-import { sayEntry } from '../../core/readings/entry.ts';
-import { fromMm, type LengthUnit } from '../../core/units/length-units.ts';
+import { sayEntry, withUnits } from '../../core/readings/entry.ts';
+import { fromMm, LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { verdict, type Target } from '../../core/targets/target.ts';
 
@@ -18,19 +18,16 @@ export function unitOf(
   return tongue === 'mm' ? 'mm' : QUANTITY_FACTS[quantity].unit;
 }
 
-const SUFFIX: Readonly<Record<string, string>> = {
-  mm: ' mm',
-  in: ' in',
-  thou: ' thou',
-  '64ths': '/64',
-  '32nds': '/32',
-};
-
-/** What was typed, with its unit when it was a bare number and the field now counts in another one. */
-export const asTyped = (typed: string, unit: string, fieldUnit: LengthUnit): string =>
-  /^[+-]?[\d.,]+$/.test(typed) && unit !== 'cents' && unit !== fieldUnit
-    ? `${typed}${SUFFIX[unit] ?? ''}`
-    : typed;
+/** What was typed as it stands in a field of another unit: it means what it meant where it was typed. */
+export const asTyped = (
+  typed: string,
+  unit: string,
+  fieldUnit: LengthUnit,
+  quantity: Quantity = 'action',
+): string =>
+  unit === fieldUnit || !(LENGTH_UNITS as readonly string[]).includes(unit)
+    ? typed
+    : withUnits(typed, quantity, unit as LengthUnit);
 
 /** Says a value of a quantity in the sheet's unit. */
 export const sayValue = (value: number, quantity: Quantity, tongue: Tongue): string =>

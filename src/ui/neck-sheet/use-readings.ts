@@ -7,12 +7,12 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { askAbout } from '../../core/readings/plausibility.ts';
 import type { Station } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../leaves/leaf-props.ts';
-import { dropDraft, readDraft, saveDraft } from '../draft.ts';
-import { lookSoon } from '../look.ts';
-import { send } from '../send.ts';
+import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
+import { refreshSoon } from '../data/refresh.ts';
+import { send } from '../data/send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import { sheetStations } from './sheet-stations.ts';
-import { unitOf, type Tongue } from './units.ts';
+import { asTyped, unitOf, type Tongue } from './units.ts';
 
 /** What is being typed at a station and not yet in the house. */
 export interface Draft {
@@ -28,17 +28,41 @@ export interface Draft {
   readonly state: 'typing' | 'sending' | 'unsent' | 'wrong' | 'asked' | 'conflict';
   readonly message?: string;
   readonly question?: EntryQuestion;
-  /** when it was first given to the house: without a connection it arrives later */
-  readonly at?: string;
+  /** when it was first given to the house, by this tablet's clock: without a connection it waits, and says how long */
+  readonly since?: number;
+  /** how often the house answered that it could not keep it */
+  readonly faults?: number;
   /** the gauge that gave it, where one spoke for itself */
   readonly gauge?: number;
   readonly theirs?: Theirs;
 }
 
 type Drafts = Readonly<Record<string, Draft>>;
-type Kept = Readonly<Record<string, { readonly typed: string; readonly version: number }>>;
+export interface KeptText {
+  readonly typed: string;
+  /** the unit of its bare numbers */
+  readonly unit: LengthUnit;
+  /** 0 where it was taken back */
+  readonly version: number;
+  /** the version that was taken back: what the house shows up to there is gone */
+  readonly over?: number;
+}
+type Kept = Readonly<Record<string, KeptText>>;
+
+/** Whether what the house still shows at a place was taken back from here. */
+export const isGone = (own: KeptText | undefined, shown: number | undefined): boolean =>
+  own?.version === 0 && (shown ?? 0) <= (own.over ?? 0);
+
+/** The question whether an emptied field means that its reading is to be taken back. */
+const takeBack = (stood: string): EntryQuestion => ({
+  code: 'take-back',
+  message: `Take ${stood} back? The history keeps it.`,
+  others: [],
+});
 
 const RETRY_MS = 2500;
+/** After so many faults of the house a reading is shown with what was said, and Enter gives it again. */
+const MOST_FAULTS = 3;
 
 /** What went to the house from here over the same base: any of it may stand there, though its answer was lost. */
 const sentFrom = (d: Draft): readonly string[] => {
@@ -84,14 +108,21 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
 
   const versionOf = (key: string): number => {
     const reading = job.readings.readings.find((r) => r.round === round && r.key === key);
-    return Math.max(reading?.version ?? 0, kept[key]?.version ?? 0);
+    const own = kept[key];
+    if (isGone(own, reading?.version)) return 0;
+    return Math.max(reading?.version ?? 0, own?.version ?? 0);
   };
+
+  /** The unit a bare number counts in at a place, as its field shows it now. */
+  const unitAt = (quantity: Station['quantity']): LengthUnit => unitOf(quantity, tongue, units);
 
   const type = (key: string, text: string, gauge?: number) => {
     const now = live.current[key];
     const sent = now ? sentFrom(now) : [];
+    const station = stations.find((s) => s.key === key);
     change(key, {
       text,
+      ...(station && { unit: unitAt(station.quantity) }),
       base: now?.base ?? versionOf(key),
       state: 'typing',
       ...(sent.length > 0 && { sent }),
@@ -101,10 +132,10 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
 
   const give = async (station: Station, draft: Draft) => {
     const { quantity, string, fret, key } = station;
-    const unit = draft.unit ?? unitOf(quantity, tongue, units);
+    const unit = draft.unit ?? unitAt(quantity);
     const command = draft.command ?? crypto.randomUUID();
-    const { text, base, sent, gauge, at = new Date().toISOString() } = draft;
-    const by = { at, ...(gauge !== undefined && { gauge }) };
+    const { text, base, sent, gauge, faults = 0, since = Date.now() } = draft;
+    const by = { since, ...(gauge !== undefined && { gauge }) };
     change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }), ...by });
     const input = {
       jobId: job.id,
@@ -115,19 +146,19 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
       typed: draft.text.trim(),
       unit,
       version: draft.base,
-      at,
+      ...(draft.since !== undefined && { ago: Math.max(0, Date.now() - since) }),
       ...(gauge !== undefined && { gaugeId: gauge }),
     };
     const done = await send('readings.save', input, command);
     const now = live.current[key];
     if (done.ok) {
-      setKept((k) => ({ ...k, [key]: { typed: input.typed, version: done.value.version } }));
+      setKept((k) => ({ ...k, [key]: { typed: input.typed, unit, version: done.value.version } }));
       if (now?.text === draft.text) change(key, null);
       else if (now) {
         const { sent: _answered, ...rest } = now;
         change(key, { ...rest, base: done.value.version });
       }
-      lookSoon();
+      refreshSoon();
       return;
     }
     const { error } = done;
@@ -149,12 +180,22 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
     } else if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
     else if (error.code === 'offline' || error.code === 'signed-out')
       change(key, { ...rest, ...(rest.text === text && { command }), state: 'unsent' });
+    else if (error.code === 'fault' && faults + 1 < MOST_FAULTS)
+      change(key, { ...rest, ...(rest.text === text && { command }), faults: faults + 1, state: 'unsent' });
     else
       change(key, {
         ...rest,
         state: 'wrong',
         message: error.code === 'invalid' ? (error.fields['typed'] ?? error.message) : error.message,
       });
+  };
+
+  /** The least step of the gauge in hand at a place, mm, where the shop knows it. */
+  const stepOf = (key: string): number | undefined => {
+    const quantity = stations.find((s) => s.key === key)?.quantity;
+    const taken = job.readings.rounds.find((r) => r.kind === round)?.gauges;
+    const id = live.current[key]?.gauge ?? (quantity && taken?.[quantity]);
+    return job.readings.gauges.find((g) => g.id === id)?.resolution;
   };
 
   /** What a reading at a place is held against: the round's other places, and what stood there before. */
@@ -164,12 +205,12 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
     const earlier = readings.filter((r) => r.round !== round && r.stale === null && !r.notRepresentative);
     // What was kept a moment ago may not have come back with the page yet.
     const texts = [
-      ...Object.entries(kept).map(([k, v]) => [k, v.typed] as const),
-      ...Object.entries(live.current).map(([k, d]) => [k, d.text] as const),
+      ...Object.entries(kept).map(([k, v]) => [k, v.typed, v.unit] as const),
+      ...Object.entries(live.current).map(([k, d]) => [k, d.text, d.unit] as const),
     ];
-    const typed = texts.flatMap(([k, text]) => {
+    const typed = texts.flatMap(([k, text, unit]) => {
       const s = stations.find((x) => x.key === k);
-      const read = s && k !== key ? readEntry(text, s.quantity, unitOf(s.quantity, tongue, units)) : null;
+      const read = s && k !== key ? readEntry(text, s.quantity, unit ?? unitAt(s.quantity)) : null;
       return read?.ok ? [[k, read.value.value] as const] : [];
     });
     return {
@@ -177,19 +218,37 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
       round: new Map([...here.map((r) => [r.key, r.value] as const), ...typed]),
       before: new Map([...before, ...earlier].map((r) => [r.key, r.value])),
       aims: new Map(stations.flatMap((s) => (s.target ? [[s.key, s.target.aim] as const] : []))),
+      step: stepOf(key),
     };
   };
 
   /** Saves a station when what is typed can be read. Answers whether the tech may move on. */
-  const commit = (station: Station, sure = false): boolean => {
+  /** What stands at a place in the house, as it was typed. */
+  const stands = (key: string): string => {
+    const own = kept[key];
+    const reading = job.readings.readings.find((r) => r.round === round && r.key === key);
+    if (isGone(own, reading?.version)) return '';
+    return own && own.version >= (reading?.version ?? 0) ? own.typed : (reading?.typed ?? '');
+  };
+
+  /** A field that was emptied: left, it says again what stands there; with Enter the reading is asked to be taken back. */
+  const emptied = (station: Station, draft: Draft, by: 'enter' | 'leave'): boolean => {
+    const stood = stands(station.key);
+    if (by === 'enter' && stood !== '') {
+      change(station.key, { ...draft, state: 'asked', question: takeBack(stood) });
+      return false;
+    }
+    change(station.key, null);
+    return true;
+  };
+
+  const commit = (station: Station, sure = false, by: 'enter' | 'leave' = 'enter'): boolean => {
     const draft = live.current[station.key];
     if (!draft || draft.state === 'sending') return true;
     if (draft.state === 'conflict' && !sure) return false;
-    if (draft.text.trim() === '') {
-      change(station.key, null);
-      return true;
-    }
-    const read = readEntry(draft.text, station.quantity, unitOf(station.quantity, tongue, units), feelings);
+    if (draft.state === 'asked' && !sure && by === 'leave') return false;
+    if (draft.text.trim() === '') return emptied(station, draft, by);
+    const read = readEntry(draft.text, station.quantity, draft.unit ?? unitAt(station.quantity), feelings);
     if (!read.ok) {
       change(station.key, { ...draft, state: 'wrong', message: read.error.message });
       return false;
@@ -213,9 +272,45 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
     });
   };
 
+  /** A reading is taken back: nothing stands at its place any more. */
+  const remove = async (station: Station): Promise<void> => {
+    const { quantity, string, fret, key } = station;
+    const base = live.current[key]?.base ?? versionOf(key);
+    const draft: Draft = { text: '', base, state: 'sending' };
+    change(key, draft);
+    const done = await send('readings.take-back', {
+      jobId: job.id,
+      round,
+      quantity,
+      string,
+      fret,
+      version: base,
+    });
+    if (done.ok) {
+      setKept((k) => ({ ...k, [key]: { typed: '', unit: unitAt(quantity), version: 0, over: base } }));
+      change(key, null);
+    } else if (done.error.code === 'conflict') {
+      change(key, { ...draft, state: 'conflict', message: done.error.message, theirs: done.error.theirs });
+    } else change(key, { ...draft, state: 'wrong', message: done.error.message });
+    refreshSoon();
+  };
+
+  /** The same was read once more: it is fresh again, though nothing in the field changed. */
+  const sameAgain = (station: Station): void => {
+    const text = stands(station.key);
+    const reading = job.readings.readings.find((r) => r.round === round && r.key === station.key);
+    if (text === '' || live.current[station.key]) return;
+    const unit = unitAt(station.quantity);
+    type(station.key, reading ? asTyped(text, reading.unit, unit, station.quantity) : text);
+    commit(station, true);
+  };
+
   const say = (station: Station, text: string) => {
+    const asked = live.current[station.key];
+    if (asked?.question?.code === 'take-back') return void remove(station);
     change(station.key, {
       text,
+      unit: asked?.unit ?? unitAt(station.quantity),
       base: live.current[station.key]?.base ?? versionOf(station.key),
       state: 'typing',
     });
@@ -224,13 +319,18 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
 
   const takeTheirs = (key: string) => {
     change(key, null);
-    lookSoon();
+    refreshSoon();
   };
 
   const keepMine = (station: Station) => {
     const draft = live.current[station.key];
     if (!draft?.theirs) return;
-    change(station.key, { text: draft.text, base: draft.theirs.version, state: 'typing' });
+    const { theirs, text, unit } = draft;
+    if (text === '') {
+      change(station.key, { ...draft, base: theirs.version });
+      return void remove(station);
+    }
+    change(station.key, { text, base: theirs.version, state: 'typing', ...(unit && { unit }) });
     commit(station, true);
   };
 
@@ -249,7 +349,7 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
     return () => clearInterval(timer);
   }, [waiting]);
 
-  return { stations, drafts, kept, type, commit, fill, say, takeTheirs, keepMine };
+  return { stations, drafts, kept, type, commit, fill, say, sameAgain, takeTheirs, keepMine };
 }
 
 export type ReadingsState = ReturnType<typeof useReadings>;

@@ -12,7 +12,7 @@ import {
   type ReactNode,
 } from 'react';
 import * as tus from 'tus-js-client';
-import { lookSoon } from '../look.ts';
+import { refreshSoon } from '../data/refresh.ts';
 
 /** Where photos belong. */
 export interface PhotoTarget {
@@ -140,7 +140,7 @@ export function Uploads({ children }: { readonly children: ReactNode }) {
       onProgress: (sent) => change(key, { sent }),
       onSuccess: () => {
         forget(key);
-        lookSoon();
+        refreshSoon();
         rest();
       },
       onError: (error) => {

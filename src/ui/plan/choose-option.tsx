@@ -6,6 +6,7 @@ import type { openOffer } from '../../server/plan/offers.ts';
 import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import { NameField } from '../customer/name-field.tsx';
+import { sayByLink } from '../customer/say-by-link.ts';
 import { OptionCard } from './option-card.tsx';
 
 type Opened = NonNullable<Awaited<ReturnType<typeof openOffer>>>;
@@ -32,20 +33,10 @@ export function ChooseOption({
     if (by.trim() === '') return setWrong('Please write your name.');
     setBusy(true);
     setWrong('');
-    try {
-      const answer = await fetch(`/api/${door}/${token}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ choice, by: by.trim(), note: note.trim() }),
-      });
-      const done = (await answer.json()) as { ok: boolean; message?: string };
-      if (done.ok) router.refresh();
-      else setWrong(done.message ?? 'That did not work. Try again.');
-    } catch {
-      setWrong('No connection. What you wrote is still here; try again.');
-    } finally {
-      setBusy(false);
-    }
+    const done = await sayByLink(token, { choice, by: by.trim(), note: note.trim() }, door);
+    setBusy(false);
+    if (done.ok) router.refresh();
+    else setWrong(done.message);
   };
   return (
     <>

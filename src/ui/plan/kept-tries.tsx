@@ -8,7 +8,7 @@ import type { NeckModel } from '../../core/whatif/neck-model.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { rowsOf } from './try-says.ts';
 
 /** What was kept by a name, side by side with what was read and what is tried now. */

@@ -9,7 +9,7 @@ import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { OptionCard } from './option-card.tsx';
 
 const HOW = ['at the counter', 'by telephone', 'in writing'] as const;

@@ -34,5 +34,9 @@ function answer(asked: Asked): Answered {
 }
 
 self.addEventListener('message', (e: MessageEvent<Asked>) => {
-  self.postMessage(answer(e.data));
+  try {
+    self.postMessage(answer(e.data));
+  } catch (error) {
+    self.postMessage({ id: e.data.id, error: error instanceof Error ? error.message : String(error) });
+  }
 });

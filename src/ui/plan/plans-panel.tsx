@@ -7,7 +7,7 @@ import type { Moves } from '../../core/whatif/moves.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 const STEP_MARKS = { do: '■', 'first-cut': '▸', read: '◇', wait: '◷' } as const;
 

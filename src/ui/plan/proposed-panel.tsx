@@ -6,7 +6,7 @@ import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { FormField } from '../form-field.tsx';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { JobTargets } from '../job-targets.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 

@@ -21,6 +21,7 @@ import { TryDrawing } from './try-drawing.tsx';
 import { sayEachString, sayLowest, sayMoves, sayTightest } from './try-says.ts';
 import type { useTrying } from './trying.ts';
 import { useWorker } from './use-worker.ts';
+import { WorkerSays } from './worker-says.tsx';
 
 interface Props extends Pick<LeafProps<'plan'>, 'job'> {
   readonly may: boolean;
@@ -63,7 +64,8 @@ export function TryPanel({ job, may, model, trying }: Props) {
         : null,
     [sure, model, settled, hand, job, ratio],
   );
-  const answer = useWorker<'chance'>(question);
+  const worker = useWorker<'chance'>(question);
+  const { answer } = worker;
   const target = job.readings.stations.find(
     (s) => s.key === stationKey('action', c.strings.length - drawn, 12),
   )?.target;
@@ -135,6 +137,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
         onMove={(to, at) => trying.set(to, at)}
         onSettle={trying.settle}
       />
+      {question && <WorkerSays of={worker} what="The chance of a buzz" />}
       <p aria-live="polite" className="border-y border-line py-1">
         <b>{sayTightest(model, maps)}.</b> {lowest}
         {answer &&

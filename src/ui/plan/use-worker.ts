@@ -1,42 +1,47 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { reportError } from '../data/report-error.ts';
+import { workerClient, type WorkerLike, type WorkerState } from './ask-worker.ts';
 import type { Answered, Asked } from './plan-worker.ts';
 
 type Question = Asked extends infer A ? (A extends { readonly id: number } ? Omit<A, 'id'> : never) : never;
 type Kind = Asked['kind'];
 type AnswerOf<K extends Kind> = Extract<Answered, { readonly kind: K }>;
 
+const PATIENCE_MS = 20_000;
+
 /**
- * Asks the worker beside the page, which takes its time without holding the drawing up. The newest question counts; an
- * answer to an older one is let go.
+ * Asks the worker beside the page, which takes its time without holding the drawing up.
  * @param question what to ask, or null for nothing; ask again by giving a new one
+ * @returns how it stands, with a way to stop it and a way to ask the same once more
  */
-export function useWorker<K extends Kind>(
-  question: Extract<Question, { readonly kind: K }> | null,
-): AnswerOf<K> | null {
-  const worker = useRef<Worker | null>(null);
-  const asked = useRef(0);
-  const [answer, setAnswer] = useState<AnswerOf<K> | null>(null);
+export function useWorker<K extends Kind>(question: Extract<Question, { readonly kind: K }> | null) {
+  const client = useRef<ReturnType<typeof workerClient<AnswerOf<K>>> | null>(null);
+  const [state, setState] = useState<WorkerState<AnswerOf<K>>>({ kind: 'idle' });
+  const [turn, setTurn] = useState(0);
   useEffect(() => {
-    const own = new Worker(new URL('./plan-worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    own.onmessage = (e: MessageEvent<AnswerOf<K>>) => {
-      if (e.data.id === asked.current) setAnswer(e.data);
+    const make = () =>
+      new Worker(new URL('./plan-worker.ts', import.meta.url), {
+        type: 'module',
+      }) as unknown as WorkerLike<AnswerOf<K>>;
+    const tell = (s: WorkerState<AnswerOf<K>>) => {
+      if (s.kind === 'failed' && s.why !== 'cancelled')
+        reportError('the plan worker', new Error(s.why === 'time' ? 'it took too long' : s.detail));
+      setState(s);
     };
-    return () => {
-      own.terminate();
-      worker.current = null;
-    };
+    const own = workerClient(make, tell, PATIENCE_MS);
+    client.current = own;
+    return () => own.end();
   }, []);
   useEffect(() => {
-    if (question === null) {
-      asked.current++;
-      setAnswer(null);
-      return;
-    }
-    asked.current++;
-    worker.current?.postMessage({ ...question, id: asked.current });
-  }, [question]);
-  return answer;
+    if (question === null) client.current?.nothing();
+    else client.current?.ask(question);
+  }, [question, turn]);
+  return {
+    state,
+    answer: state.kind === 'answered' ? state.answer : null,
+    cancel: () => client.current?.cancel(),
+    again: () => setTurn((t) => t + 1),
+  };
 }

@@ -15,8 +15,9 @@ import { useState, type ReactNode } from 'react';
 import { WAIT_NAMES, WAITS, type Wait } from '../../core/job/waiting.ts';
 import type { RackTag as Tag } from '../../server/rack/load-rack.ts';
 import { RackTag } from '../rack-tag.tsx';
+import { sayPlace } from '../say-place.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { ScanField } from './scan-field.tsx';
 
 interface Place {
@@ -46,11 +47,14 @@ function Hung({
   tag,
   today,
   places,
+  holds,
   onMove,
 }: {
   readonly tag: Tag;
   readonly today: string;
   readonly places: readonly Place[];
+  /** the job that hangs at a place */
+  readonly holds: (placeId: number) => number | null;
   readonly onMove: (tag: Tag, to: Partial<Pick<Tag, 'waitingFor' | 'placeId'>>) => void;
 }) {
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id: tag.jobId });
@@ -86,7 +90,7 @@ function Hung({
           {places.map((p) => (
             <MenuItem key={p.id} disabled={p.id === tag.placeId}>
               <button type="button" className={item} onClick={() => onMove(tag, { placeId: p.id })}>
-                Hang it at {p.name}
+                Hang it at {sayPlace({ name: p.name, holds: holds(p.id) }, tag.number)}
               </button>
             </MenuItem>
           ))}
@@ -109,14 +113,21 @@ export function RackBoard({
   readonly empty: ReactNode;
 }) {
   const { give, trouble } = useSend();
-  const [said, setSaid] = useState('');
+  const [words, setSaid] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
-  const move = async (tag: Tag, to: Partial<Pick<Tag, 'waitingFor' | 'placeId'>>): Promise<boolean> => {
+  const holds = (placeId: number) => tags.find((t) => t.placeId === placeId)?.number ?? null;
+  const move = async (
+    tag: Tag,
+    to: Partial<Pick<Tag, 'waitingFor' | 'placeId'>>,
+    said = false,
+  ): Promise<boolean> => {
     const onRail = to.waitingFor !== undefined && to.waitingFor !== tag.waitingFor;
     const done = await give('rack.move', {
       jobId: tag.jobId,
       version: tag.version,
       placeId: to.placeId ?? tag.placeId,
+      // Whoever was told who hangs there already, and chooses it, means both.
+      together: said && to.placeId != null && holds(to.placeId) !== null,
       holderId: tag.holderId,
       waitingFor: to.waitingFor ?? tag.waitingFor,
       waitingNote: onRail ? '' : tag.waitingNote,
@@ -138,11 +149,11 @@ export function RackBoard({
         <ScanField
           places={places}
           tags={tags}
-          onHang={(tag, placeId) => move(tag, { placeId })}
+          onHang={(tag, placeId, again) => move(tag, { placeId }, again)}
           onSay={setSaid}
         />
         <p role="status" className="text-ink">
-          {said}
+          {words}
         </p>
         <Trouble trouble={trouble} />
       </div>
@@ -157,7 +168,8 @@ export function RackBoard({
                 tag={tag}
                 today={today}
                 places={places}
-                onMove={(t, to) => void move(t, to)}
+                holds={holds}
+                onMove={(t, to) => void move(t, to, true)}
               />
             ))}
         </Rail>

@@ -14,12 +14,13 @@ export function ScanField({
 }: {
   readonly tags: readonly Tag[];
   readonly places: readonly { readonly id: number; readonly name: string }[];
-  readonly onHang: (tag: Tag, placeId: number) => Promise<boolean>;
+  readonly onHang: (tag: Tag, placeId: number, again: boolean) => Promise<boolean>;
   readonly onSay: (words: string) => void;
 }) {
   const id = useId();
   const [text, setText] = useState('');
   const [number, setNumber] = useState<number | null>(null);
+  const [refused, setRefused] = useState<number | null>(null);
   const inHand = tags.find((t) => t.number === number) ?? null;
   const read = async () => {
     const scanned = readScan(text, places);
@@ -31,7 +32,12 @@ export function ScanField({
       return onSay(tag ? `${tag.number} is in your hand: now its place.` : `${scanned.number} is not here.`);
     }
     if (!inHand) return onSay('First the tag, then the place.');
-    if (await onHang(inHand, scanned.id)) setNumber(null);
+    // The same place once more, after it was said who hangs there: both do.
+    const again = refused === scanned.id;
+    const hung = await onHang(inHand, scanned.id, again);
+    setRefused(hung ? null : scanned.id);
+    if (hung) setNumber(null);
+    else onSay('Scan the place again to hang both there, or another one.');
   };
   return (
     <form

@@ -3,7 +3,7 @@
 import type { Duplicate, Merged, Side } from '../../server/shelf/load-duplicates.ts';
 import { sayMoment } from '../dates.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 const KINDS = { customer: 'Customers', instrument: 'Instruments' } as const;
 

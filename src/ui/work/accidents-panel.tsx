@@ -6,32 +6,47 @@ import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
 
 type Accident = LeafProps['job']['accidents'][number];
 
 function Words({
-  start,
-  busy,
-  error,
-  onKeep,
-  onLeave,
+  one,
+  jobId,
+  onClose,
 }: {
-  readonly start: Pick<Accident, 'happened' | 'remedy'>;
-  readonly busy: boolean;
-  readonly error: string | undefined;
-  readonly onKeep: (happened: string, remedy: string) => void;
-  readonly onLeave: () => void;
+  /** the one that is written anew, or null for a new one */
+  readonly one: Accident | null;
+  readonly jobId: number;
+  readonly onClose: () => void;
 }) {
-  const [happened, setHappened] = useState(start.happened);
-  const [remedy, setRemedy] = useState(start.remedy);
+  const { give, busy, trouble } = useSend();
+  const edit = useEdit(
+    { happened: one?.happened ?? '', remedy: one?.remedy ?? '' },
+    one?.version ?? 0,
+    `accident:${jobId}:${one?.id ?? 'new'}`,
+  );
+  const { happened, remedy } = edit.value;
+  const error = trouble?.code === 'invalid' ? trouble.fields['happened'] : undefined;
+  const keep = async () => {
+    const done = await edit.save(async (value, version) => {
+      if (one) return give('work.change-accident', { accidentId: one.id, version, ...value });
+      const made = await give('work.accident', { jobId, lineId: null, ...value });
+      return made && { version: 0 };
+    });
+    if (!done) return;
+    edit.reset();
+    onClose();
+  };
   return (
     <form
       aria-label="An accident"
       className="space-y-2 border border-plain p-3"
       onSubmit={(e) => {
         e.preventDefault();
-        onKeep(happened, remedy);
+        void keep();
       }}
     >
       <FormField label="What happened, in words for the customer" error={error}>
@@ -41,7 +56,7 @@ function Words({
             className="field"
             rows={2}
             value={happened}
-            onChange={(e) => setHappened(e.target.value)}
+            onChange={(e) => edit.set({ happened: e.target.value })}
           />
         )}
       </FormField>
@@ -52,33 +67,34 @@ function Words({
             className="field"
             rows={2}
             value={remedy}
-            onChange={(e) => setRemedy(e.target.value)}
+            onChange={(e) => edit.set({ remedy: e.target.value })}
           />
         )}
       </FormField>
       <div className="flex gap-2">
-        <button type="submit" className="button button-main" disabled={busy}>
+        <button type="submit" className="button button-main" disabled={busy || edit.conflicts.length > 0}>
           Write it down
         </button>
-        <button type="button" className="button" onClick={onLeave}>
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            edit.reset();
+            onClose();
+          }}
+        >
           Leave it
         </button>
       </div>
+      <ConflictChoice edit={edit} names={{ happened: 'What happened', remedy: 'What was done about it' }} />
+      <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
     </form>
   );
 }
 
 /** What went wrong at the bench, with photo and remedy. It stands on the customer's sheet and cannot be taken away. */
 export function AccidentsPanel({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
-  const { give, busy, trouble } = useSend();
   const [open, setOpen] = useState<number | null>(null);
-  const error = trouble?.code === 'invalid' ? trouble.fields['happened'] : undefined;
-  const keep = async (one: Accident | null, happened: string, remedy: string) => {
-    const done = one
-      ? await give('work.change-accident', { accidentId: one.id, version: one.version, happened, remedy })
-      : await give('work.accident', { jobId: job.id, lineId: null, happened, remedy });
-    if (done) setOpen(null);
-  };
   if (job.accidents.length === 0 && !may) return null;
   return (
     <section aria-labelledby="accidents" className="space-y-2">
@@ -89,13 +105,7 @@ export function AccidentsPanel({ job, may }: { readonly job: LeafProps['job']; r
         {job.accidents.map((a) => (
           <li key={a.id} className="border-b border-line py-2">
             {open === a.id ? (
-              <Words
-                start={a}
-                busy={busy}
-                error={error}
-                onKeep={(h, r) => void keep(a, h, r)}
-                onLeave={() => setOpen(null)}
-              />
+              <Words one={a} jobId={job.id} onClose={() => setOpen(null)} />
             ) : (
               <>
                 <p className="text-ink">{a.happened}</p>
@@ -125,16 +135,7 @@ export function AccidentsPanel({ job, may }: { readonly job: LeafProps['job']; r
           Something went wrong
         </button>
       )}
-      {open === 0 && (
-        <Words
-          start={{ happened: '', remedy: '' }}
-          busy={busy}
-          error={error}
-          onKeep={(h, r) => void keep(null, h, r)}
-          onLeave={() => setOpen(null)}
-        />
-      )}
-      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      {open === 0 && <Words one={null} jobId={job.id} onClose={() => setOpen(null)} />}
     </section>
   );
 }

@@ -8,7 +8,7 @@ import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */
 export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {

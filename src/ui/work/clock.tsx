@@ -5,7 +5,7 @@ import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import { Trouble } from '../trouble.tsx';
 import { useNow } from '../bell.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 
 export type Line = LeafProps['job']['lines'][number];

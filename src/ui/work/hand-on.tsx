@@ -8,7 +8,7 @@ import { FormField } from '../form-field.tsx';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { ListChoice } from '../list-choice.tsx';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 /** What the one before said when the job came into these hands. */
 export function HandedOn({ job }: { readonly job: Pick<BenchJob, 'handOns' | 'state' | 'holder'> }) {

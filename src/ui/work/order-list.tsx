@@ -22,7 +22,7 @@ import { formatMoney } from '../../core/money/money.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import type { LeafProps } from '../leaves/leaf-props.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import type { Line } from './clock.tsx';
 import { StepCard } from './step-card.tsx';
 

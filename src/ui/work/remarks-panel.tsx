@@ -5,9 +5,9 @@ import { sayMoment } from '../dates.ts';
 import { FormField } from '../form-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { ListChoice } from '../list-choice.tsx';
-import { useQueue } from '../queue/queue.ts';
+import { useQueue } from '../data/command-queue.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 
 type Remark = BenchJob['remarks'][number];
 type RemarkedJob = Pick<BenchJob, 'id' | 'people' | 'remarks'>;

@@ -9,9 +9,9 @@ import { useNow } from '../bell.tsx';
 import { FormField } from '../form-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
-import { useQueuedFor } from '../queue/queue.ts';
+import { useQueuedFor } from '../data/command-queue.ts';
 import { Trouble } from '../trouble.tsx';
-import { useSend } from '../use-send.ts';
+import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';

@@ -1,9 +1,13 @@
+import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { COMMANDS, type CommandName } from '../../../contracts/commands.ts';
 import type { Failure } from '../../../contracts/failure.ts';
+import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { wakeFeed } from '../../../server/events/feed.ts';
+import { houseLog } from '../../../server/keep/log.ts';
 import { execute } from '../../../server/use-case/execute.ts';
+import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';
 
@@ -36,10 +40,18 @@ export async function POST(request: Request): Promise<Response> {
       code: 'signed-out',
       message: 'Tap your name and PIN again; what you typed is kept here.',
     });
-  const body: unknown = await request.json().catch(() => null);
-  const read = envelope.safeParse(body);
+  // A book of customers is brought in by who may; nobody else sends that much.
+  const body = await readJson(request, may(actor.role, 'house') ? MOST.book : MOST.command);
+  if (body.tooLarge) return tooLarge();
+  const read = envelope.safeParse(body.value);
   if (!read.success) return answer({ code: 'invalid', message: 'This is not a command.', fields: {} });
-  const done = await execute(database(), actor, read.data.name, read.data.input, read.data.id);
+  const { id, name, input } = read.data;
+  const done = await execute(database(), actor, name, input, id).catch((error: unknown) => {
+    const request = randomUUID().slice(0, 8);
+    houseLog().error('a command failed', { request, command: id, name, error });
+    return Response.json({ ok: false, error: { code: 'fault', request } }, { status: 500 });
+  });
+  if (done instanceof Response) return done;
   if (done.ok) wakeFeed();
   return done.ok ? Response.json({ ok: true, value: done.value }) : answer(done.error);
 }

@@ -2,6 +2,7 @@ import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { importJob } from '../../../server/exchange/import-job.ts';
 import { MOST_ZIP_BYTES } from '../../../server/exchange/read-job.ts';
+import { readBytes } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';
 
@@ -14,10 +15,9 @@ export async function POST(request: Request): Promise<Response> {
   if (!actor) return answer(401, { ok: false, error: 'Tap your name and PIN again.' });
   if (!may(actor.role, 'house'))
     return answer(403, { ok: false, error: 'A lead or the owner brings jobs in.' });
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_ZIP_BYTES) {
+  const zip = await readBytes(request, MOST_ZIP_BYTES);
+  if (zip === null)
     return answer(413, { ok: false, error: 'The file is larger than 300 MB. Nothing was changed.' });
-  }
-  const zip = new Uint8Array(await request.arrayBuffer());
   const done = await importJob(database(), actor, zip, new Date());
   return answer(done.ok ? 200 : 422, done);
 }

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { database } from '../../../server/db/connection.ts';
 import { pairDevice } from '../../../server/people/pair-device.ts';
 import { DEVICE_COOKIE } from '../../../server/people/who.ts';
+import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
 import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
 
 const asked = z.object({ code: z.string().trim().min(1).max(40), name: z.string().trim().min(1).max(80) });
@@ -13,7 +14,9 @@ export async function POST(request: Request): Promise<Response> {
   const no = (message: string, status: number) =>
     Response.json({ ok: false, error: { code: 'refused', message } }, { status });
   if (!sameOrigin(request)) return no('This request comes from elsewhere.', 403);
-  const read = asked.safeParse(await request.json().catch(() => null));
+  const body = await readJson(request, MOST.few);
+  if (body.tooLarge) return tooLarge();
+  const read = asked.safeParse(body.value);
   if (!read.success) return no('Type the code and a name for this device.', 422);
   const done = await pairDevice(database(), read.data.code, read.data.name, new Date());
   if (!done.ok) return no(done.error.message, 403);

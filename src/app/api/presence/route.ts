@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LEAVES } from '../../../core/job/leaves.ts';
 import { database } from '../../../server/db/connection.ts';
 import { beHere } from '../../../server/people/presence.ts';
+import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';
 
@@ -16,7 +17,9 @@ export async function POST(request: Request): Promise<Response> {
   if (!sameOrigin(request)) return new Response('This request comes from elsewhere.', { status: 403 });
   const actor = await currentActor();
   if (!actor) return new Response('Sign in first.', { status: 401 });
-  const read = place.safeParse(await request.json().catch(() => null));
+  const body = await readJson(request, MOST.few);
+  if (body.tooLarge) return tooLarge();
+  const read = place.safeParse(body.value);
   if (!read.success) return new Response('This is no place.', { status: 422 });
   return Response.json(await beHere(database(), actor, read.data, new Date()));
 }

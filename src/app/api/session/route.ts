@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { database } from '../../../server/db/connection.ts';
 import { signIn, signOut } from '../../../server/people/sign-in.ts';
 import { DEVICE_COOKIE, SESSION_COOKIE } from '../../../server/people/who.ts';
+import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
 import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
 
 const asked = z.object({
@@ -16,11 +17,13 @@ const no = (message: string, status: number): Response =>
 /** Signs in: a name on a paired device, and its PIN. */
 export async function POST(request: Request): Promise<Response> {
   if (!sameOrigin(request)) return no('This request comes from elsewhere.', 403);
-  const read = asked.safeParse(await request.json().catch(() => null));
-  if (!read.success) return no('A PIN has four to six digits.', 422);
   const jar = await cookies();
   const device = jar.get(DEVICE_COOKIE)?.value;
   if (!device) return no('This device is not paired with the shop.', 403);
+  const body = await readJson(request, MOST.few);
+  if (body.tooLarge) return tooLarge();
+  const read = asked.safeParse(body.value);
+  if (!read.success) return no('A PIN has four to six digits.', 422);
   const done = await signIn(database(), device, read.data.personId, read.data.pin, new Date());
   if (!done.ok) return no(done.error.message, 403);
   jar.set(SESSION_COOKIE, done.value.token, {

@@ -105,6 +105,8 @@ export class MessageRow extends Model<InferAttributes<MessageRow>, InferCreation
   declare subject: string;
   declare body: string;
   declare calendar: CreationOptional<string | null>;
+  /** the link its words carry; who opens it is said only in what leaves the house */
+  declare linkId: CreationOptional<number | null>;
   declare state: CreationOptional<'waiting' | 'delivered' | 'failed'>;
   declare trouble: CreationOptional<string>;
   declare tries: CreationOptional<number>;
@@ -121,8 +123,16 @@ const moment = (field: string) => ({ type: DataTypes.DATE(3), field });
 const noMoment = (field: string) => ({ ...moment(field), defaultValue: null });
 const version = () => ({ type: DataTypes.INTEGER, defaultValue: 0 });
 
-function initWords(sequelize: Sequelize): void {
-  Remark.init(
+function initWords(
+  sequelize: Sequelize,
+  own: {
+    readonly Remark: typeof Remark;
+    readonly Notice: typeof Notice;
+    readonly HandOn: typeof HandOn;
+    readonly Accident: typeof Accident;
+  },
+): void {
+  own.Remark.init(
     {
       id: id(),
       jobId: ref('job_id'),
@@ -140,7 +150,7 @@ function initWords(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Remark', tableName: 'remarks' },
   );
-  Notice.init(
+  own.Notice.init(
     {
       id: id(),
       personId: ref('person_id'),
@@ -152,7 +162,7 @@ function initWords(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Notice', tableName: 'notices' },
   );
-  HandOn.init(
+  own.HandOn.init(
     {
       id: id(),
       jobId: ref('job_id'),
@@ -166,7 +176,7 @@ function initWords(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'HandOn', tableName: 'hand_ons' },
   );
-  Accident.init(
+  own.Accident.init(
     {
       id: id(),
       jobId: ref('job_id'),
@@ -181,10 +191,21 @@ function initWords(sequelize: Sequelize): void {
   );
 }
 
-/** Binds these models to a connection. */
-export function initBench(sequelize: Sequelize): void {
-  initWords(sequelize);
-  CustomerLink.init(
+/** Binds a connection's own models to it. */
+export function initBench(
+  sequelize: Sequelize,
+  own: {
+    readonly Remark: typeof Remark;
+    readonly Notice: typeof Notice;
+    readonly HandOn: typeof HandOn;
+    readonly Accident: typeof Accident;
+    readonly CustomerLink: typeof CustomerLink;
+    readonly EarlierSeal: typeof EarlierSeal;
+    readonly MessageRow: typeof MessageRow;
+  },
+): void {
+  initWords(sequelize, own);
+  own.CustomerLink.init(
     {
       id: id(),
       jobId: ref('job_id'),
@@ -197,7 +218,7 @@ export function initBench(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'CustomerLink', tableName: 'customer_links' },
   );
-  EarlierSeal.init(
+  own.EarlierSeal.init(
     {
       id: id(),
       jobId: ref('job_id'),
@@ -215,7 +236,7 @@ export function initBench(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'EarlierSeal', tableName: 'seals' },
   );
-  MessageRow.init(
+  own.MessageRow.init(
     {
       id: id(),
       jobId: ref('job_id'),
@@ -225,6 +246,7 @@ export function initBench(sequelize: Sequelize): void {
       subject: { type: DataTypes.STRING(160) },
       body: { type: DataTypes.TEXT },
       calendar: { type: DataTypes.TEXT, defaultValue: null },
+      linkId: noRef('link_id'),
       state: { type: DataTypes.ENUM('waiting', 'delivered', 'failed'), defaultValue: 'waiting' },
       trouble: { type: DataTypes.STRING(200), defaultValue: '' },
       tries: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },

@@ -65,9 +65,18 @@ const id = { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: 
 const ref = (field: string) => ({ type: DataTypes.INTEGER.UNSIGNED, field });
 const moment = (field: string) => ({ type: DataTypes.DATE(3), field });
 
-/** Binds these models to a connection. */
-export function initCustody(sequelize: Sequelize): void {
-  Mark.init(
+/** Binds a connection's own models to it. */
+export function initCustody(
+  sequelize: Sequelize,
+  own: {
+    readonly Mark: typeof Mark;
+    readonly Photo: typeof Photo;
+    readonly PhotoFile: typeof PhotoFile;
+    readonly UploadRow: typeof UploadRow;
+    readonly UploadPiece: typeof UploadPiece;
+  },
+): void {
+  own.Mark.init(
     {
       id,
       jobId: ref('job_id'),
@@ -82,7 +91,7 @@ export function initCustody(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Mark', tableName: 'marks' },
   );
-  Photo.init(
+  own.Photo.init(
     {
       id,
       jobId: ref('job_id'),
@@ -97,7 +106,7 @@ export function initCustody(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Photo', tableName: 'photos' },
   );
-  PhotoFile.init(
+  own.PhotoFile.init(
     {
       photoId: { ...ref('photo_id'), primaryKey: true },
       size: { type: DataTypes.ENUM('whole', 'small'), primaryKey: true },
@@ -105,7 +114,7 @@ export function initCustody(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'PhotoFile', tableName: 'photo_files' },
   );
-  UploadRow.init(
+  own.UploadRow.init(
     {
       id: { type: DataTypes.CHAR(36), primaryKey: true },
       jobId: ref('job_id'),
@@ -120,7 +129,7 @@ export function initCustody(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'UploadRow', tableName: 'uploads' },
   );
-  UploadPiece.init(
+  own.UploadPiece.init(
     {
       uploadId: { type: DataTypes.CHAR(36), primaryKey: true, field: 'upload_id' },
       atByte: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'at_byte' },

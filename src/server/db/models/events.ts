@@ -30,9 +30,12 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare commandId: CreationOptional<string | null>;
 }
 
-/** Binds these models to a connection. */
-export function initEvents(sequelize: Sequelize): void {
-  CommandRow.init(
+/** Binds a connection's own models to it. */
+export function initEvents(
+  sequelize: Sequelize,
+  own: { readonly CommandRow: typeof CommandRow; readonly EventRow: typeof EventRow },
+): void {
+  own.CommandRow.init(
     {
       id: { type: DataTypes.CHAR(36), primaryKey: true },
       name: { type: DataTypes.STRING(60) },
@@ -42,7 +45,7 @@ export function initEvents(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'CommandRow', tableName: 'commands' },
   );
-  EventRow.init(
+  own.EventRow.init(
     {
       id: { type: DataTypes.BIGINT.UNSIGNED, primaryKey: true, autoIncrement: true },
       at: { type: DataTypes.DATE(3) },
@@ -51,7 +54,7 @@ export function initEvents(sequelize: Sequelize): void {
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
       kind: { type: DataTypes.STRING(60) },
       entity: { type: DataTypes.STRING(40) },
-      entityId: { type: DataTypes.STRING(40), field: 'entity_id' },
+      entityId: { type: DataTypes.STRING(120), field: 'entity_id' },
       fromVersion: { type: DataTypes.INTEGER.UNSIGNED, field: 'from_version' },
       data: { type: DataTypes.JSON },
       commandId: { type: DataTypes.CHAR(36), field: 'command_id', defaultValue: null },

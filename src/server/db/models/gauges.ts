@@ -35,9 +35,12 @@ export class TargetVersion extends Model<
   declare savedAt: Date;
 }
 
-/** Binds these models to a connection. */
-export function initGauges(sequelize: Sequelize): void {
-  GaugeRow.init(
+/** Binds a connection's own models to it. */
+export function initGauges(
+  sequelize: Sequelize,
+  own: { readonly GaugeRow: typeof GaugeRow; readonly TargetVersion: typeof TargetVersion },
+): void {
+  own.GaugeRow.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       name: { type: DataTypes.STRING(80) },
@@ -52,7 +55,7 @@ export function initGauges(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'GaugeRow', tableName: 'gauges' },
   );
-  TargetVersion.init(
+  own.TargetVersion.init(
     {
       version: { type: DataTypes.INTEGER, primaryKey: true },
       targets: { type: DataTypes.JSON },

@@ -1,4 +1,4 @@
-import type { Sequelize } from 'sequelize';
+import type { Model, Sequelize } from 'sequelize';
 import {
   initPeople,
   Setting,
@@ -85,21 +85,28 @@ const ALL = {
 /** Every model by name: reach them through the open database, never by importing a class. */
 export type Models = typeof ALL;
 
-/** Defines all models on a connection. */
+/** A class of a connection's own: what is bound to one connection says nothing of another. */
+const derive = (base: (typeof ALL)[keyof typeof ALL]): unknown => class extends (base as ModelClass) {};
+type ModelClass = new () => Model;
+
+/** Defines all models on a connection: each connection has classes of its own. */
 export function defineModels(sequelize: Sequelize): Models {
-  initPeople(sequelize);
-  initShop(sequelize);
-  initJobs(sequelize);
-  initInspections(sequelize);
-  initReadings(sequelize);
-  initWork(sequelize);
-  initStrings(sequelize);
-  initReceipts(sequelize);
-  initCustody(sequelize);
-  initMerges(sequelize);
-  initGauges(sequelize);
-  initPlans(sequelize);
-  initBench(sequelize);
-  initEvents(sequelize);
-  return ALL;
+  const own = Object.fromEntries(
+    Object.entries(ALL).map(([name, base]) => [name, derive(base)]),
+  ) as unknown as Models;
+  initPeople(sequelize, own);
+  initShop(sequelize, own);
+  initJobs(sequelize, own);
+  initInspections(sequelize, own);
+  initReadings(sequelize, own);
+  initWork(sequelize, own);
+  initStrings(sequelize, own);
+  initReceipts(sequelize, own);
+  initCustody(sequelize, own);
+  initMerges(sequelize, own);
+  initGauges(sequelize, own);
+  initPlans(sequelize, own);
+  initBench(sequelize, own);
+  initEvents(sequelize, own);
+  return own;
 }

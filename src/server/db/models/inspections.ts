@@ -45,9 +45,16 @@ export class InspectionAnswer extends Model<
   declare version: CreationOptional<number>;
 }
 
-/** Binds these models to a connection. */
-export function initInspections(sequelize: Sequelize): void {
-  ChecklistRow.init(
+/** Binds a connection's own models to it. */
+export function initInspections(
+  sequelize: Sequelize,
+  own: {
+    readonly ChecklistRow: typeof ChecklistRow;
+    readonly Inspection: typeof Inspection;
+    readonly InspectionAnswer: typeof InspectionAnswer;
+  },
+): void {
+  own.ChecklistRow.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       list: { type: DataTypes.STRING(40) },
@@ -58,7 +65,7 @@ export function initInspections(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'ChecklistRow', tableName: 'checklists' },
   );
-  Inspection.init(
+  own.Inspection.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
@@ -70,7 +77,7 @@ export function initInspections(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Inspection', tableName: 'inspections' },
   );
-  InspectionAnswer.init(
+  own.InspectionAnswer.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       inspectionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'inspection_id' },

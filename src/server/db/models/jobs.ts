@@ -56,9 +56,12 @@ export class JobItem extends Model<InferAttributes<JobItem>, InferCreationAttrib
   declare version: CreationOptional<number>;
 }
 
-/** Binds these models to a connection. */
-export function initJobs(sequelize: Sequelize): void {
-  Job.init(
+/** Binds a connection's own models to it. */
+export function initJobs(
+  sequelize: Sequelize,
+  own: { readonly Job: typeof Job; readonly JobItem: typeof JobItem },
+): void {
+  own.Job.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       number: { type: DataTypes.INTEGER.UNSIGNED },
@@ -98,7 +101,7 @@ export function initJobs(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Job', tableName: 'jobs' },
   );
-  JobItem.init(
+  own.JobItem.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },

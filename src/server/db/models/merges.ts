@@ -35,9 +35,12 @@ export class KindRow extends Model<InferAttributes<KindRow>, InferCreationAttrib
   declare version: CreationOptional<number>;
 }
 
-/** Binds these models to a connection. */
-export function initMerges(sequelize: Sequelize): void {
-  Merge.init(
+/** Binds a connection's own models to it. */
+export function initMerges(
+  sequelize: Sequelize,
+  own: { readonly Merge: typeof Merge; readonly KindRow: typeof KindRow },
+): void {
+  own.Merge.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       entity: { type: DataTypes.ENUM('customer', 'instrument') },
@@ -51,7 +54,7 @@ export function initMerges(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Merge', tableName: 'merges' },
   );
-  KindRow.init(
+  own.KindRow.init(
     {
       id: { type: DataTypes.STRING(40), primaryKey: true },
       name: { type: DataTypes.STRING(60) },

@@ -69,9 +69,20 @@ export class Presence extends Model<InferAttributes<Presence>, InferCreationAttr
   declare seenAt: Date;
 }
 
-/** Binds these models to a connection. */
-export function initPeople(sequelize: Sequelize): void {
-  Setting.init(
+/** Binds a connection's own models to it. */
+export function initPeople(
+  sequelize: Sequelize,
+  own: {
+    readonly Setting: typeof Setting;
+    readonly Person: typeof Person;
+    readonly Device: typeof Device;
+    readonly PairingCode: typeof PairingCode;
+    readonly Session: typeof Session;
+    readonly PinTroubleRow: typeof PinTroubleRow;
+    readonly Presence: typeof Presence;
+  },
+): void {
+  own.Setting.init(
     {
       name: { type: DataTypes.STRING(60), primaryKey: true },
       value: { type: DataTypes.JSON },
@@ -79,7 +90,7 @@ export function initPeople(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Setting', tableName: 'settings' },
   );
-  Person.init(
+  own.Person.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       name: { type: DataTypes.STRING(80) },
@@ -91,7 +102,7 @@ export function initPeople(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Person', tableName: 'people' },
   );
-  Device.init(
+  own.Device.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       name: { type: DataTypes.STRING(80) },
@@ -101,7 +112,7 @@ export function initPeople(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Device', tableName: 'devices' },
   );
-  PairingCode.init(
+  own.PairingCode.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       codeHash: { type: DataTypes.CHAR(64), field: 'code_hash' },
@@ -110,7 +121,7 @@ export function initPeople(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'PairingCode', tableName: 'pairing_codes' },
   );
-  Session.init(
+  own.Session.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
@@ -122,7 +133,7 @@ export function initPeople(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Session', tableName: 'sessions' },
   );
-  PinTroubleRow.init(
+  own.PinTroubleRow.init(
     {
       personId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'person_id' },
       deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
@@ -131,7 +142,7 @@ export function initPeople(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'PinTroubleRow', tableName: 'pin_troubles' },
   );
-  Presence.init(
+  own.Presence.init(
     {
       deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
       personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },

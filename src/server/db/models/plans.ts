@@ -76,9 +76,18 @@ export class OperationVersion extends Model<
 const id = { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true };
 const jobId = { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' };
 
-/** Binds these models to a connection. */
-export function initPlans(sequelize: Sequelize): void {
-  WhatIf.init(
+/** Binds a connection's own models to it. */
+export function initPlans(
+  sequelize: Sequelize,
+  own: {
+    readonly WhatIf: typeof WhatIf;
+    readonly PlanChoice: typeof PlanChoice;
+    readonly PlanResult: typeof PlanResult;
+    readonly Offer: typeof Offer;
+    readonly OperationVersion: typeof OperationVersion;
+  },
+): void {
+  own.WhatIf.init(
     {
       id: { ...id },
       jobId: { ...jobId },
@@ -90,7 +99,7 @@ export function initPlans(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'WhatIf', tableName: 'what_ifs' },
   );
-  PlanChoice.init(
+  own.PlanChoice.init(
     {
       id: { ...id },
       jobId: { ...jobId },
@@ -103,7 +112,7 @@ export function initPlans(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'PlanChoice', tableName: 'plan_choices' },
   );
-  PlanResult.init(
+  own.PlanResult.init(
     {
       id: { ...id },
       jobId: { ...jobId },
@@ -114,7 +123,7 @@ export function initPlans(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'PlanResult', tableName: 'plan_results' },
   );
-  Offer.init(
+  own.Offer.init(
     {
       id: { ...id },
       jobId: { ...jobId },
@@ -132,7 +141,7 @@ export function initPlans(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Offer', tableName: 'offers' },
   );
-  OperationVersion.init(
+  own.OperationVersion.init(
     {
       version: { type: DataTypes.INTEGER, primaryKey: true },
       operations: { type: DataTypes.JSON },

@@ -30,6 +30,8 @@ export class Round extends Model<InferAttributes<Round>, InferCreationAttributes
   declare gauges: CreationOptional<Partial<Record<Quantity, number>> | null>;
   /** A4 in Hz, where it was said */
   declare pitch: CreationOptional<string | null>;
+  /** the last version of each reading that was taken back, by its place */
+  declare takenBack: CreationOptional<Readonly<Record<string, number>> | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -73,9 +75,16 @@ export class JobTarget extends Model<InferAttributes<JobTarget>, InferCreationAt
   declare version: CreationOptional<number>;
 }
 
-/** Binds these models to a connection. */
-export function initReadings(sequelize: Sequelize): void {
-  Round.init(
+/** Binds a connection's own models to it. */
+export function initReadings(
+  sequelize: Sequelize,
+  own: {
+    readonly Round: typeof Round;
+    readonly ReadingRow: typeof ReadingRow;
+    readonly JobTarget: typeof JobTarget;
+  },
+): void {
+  own.Round.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
@@ -88,13 +97,14 @@ export function initReadings(sequelize: Sequelize): void {
       startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
       title: { type: DataTypes.STRING(160), defaultValue: '' },
       methods: { type: DataTypes.JSON, defaultValue: null },
+      takenBack: { type: DataTypes.JSON, field: 'taken_back', defaultValue: null },
       gauges: { type: DataTypes.JSON, defaultValue: null },
       pitch: { type: DataTypes.DECIMAL(6, 2), defaultValue: null },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'Round', tableName: 'rounds' },
   );
-  ReadingRow.init(
+  own.ReadingRow.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       roundId: { type: DataTypes.INTEGER.UNSIGNED, field: 'round_id' },
@@ -118,7 +128,7 @@ export function initReadings(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'ReadingRow', tableName: 'readings' },
   );
-  JobTarget.init(
+  own.JobTarget.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },

@@ -28,8 +28,8 @@ export class Receipt extends Model<InferAttributes<Receipt>, InferCreationAttrib
 }
 
 /** Binds this model to a connection. */
-export function initReceipts(sequelize: Sequelize): void {
-  Receipt.init(
+export function initReceipts(sequelize: Sequelize, own: { readonly Receipt: typeof Receipt }): void {
+  own.Receipt.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },

@@ -45,9 +45,16 @@ export class Place extends Model<InferAttributes<Place>, InferCreationAttributes
   declare sort: number;
 }
 
-/** Binds these models to a connection. */
-export function initShop(sequelize: Sequelize): void {
-  Customer.init(
+/** Binds a connection's own models to it. */
+export function initShop(
+  sequelize: Sequelize,
+  own: {
+    readonly Customer: typeof Customer;
+    readonly Instrument: typeof Instrument;
+    readonly Place: typeof Place;
+  },
+): void {
+  own.Customer.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       name: { type: DataTypes.STRING(120) },
@@ -59,11 +66,11 @@ export function initShop(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Customer', tableName: 'customers' },
   );
-  Instrument.init(
+  own.Instrument.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       customerId: { type: DataTypes.INTEGER.UNSIGNED, field: 'customer_id' },
-      kind: { type: DataTypes.STRING(30) },
+      kind: { type: DataTypes.STRING(40) },
       maker: { type: DataTypes.STRING(80), defaultValue: '' },
       model: { type: DataTypes.STRING(120), defaultValue: '' },
       year: { type: DataTypes.STRING(20), defaultValue: '' },
@@ -78,7 +85,7 @@ export function initShop(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Instrument', tableName: 'instruments' },
   );
-  Place.init(
+  own.Place.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       name: { type: DataTypes.STRING(40) },

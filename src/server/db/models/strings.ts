@@ -32,8 +32,8 @@ export class StringChange extends Model<
 }
 
 /** Binds this model to a connection. */
-export function initStrings(sequelize: Sequelize): void {
-  StringChange.init(
+export function initStrings(sequelize: Sequelize, own: { readonly StringChange: typeof StringChange }): void {
+  own.StringChange.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },

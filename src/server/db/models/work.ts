@@ -101,9 +101,17 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   declare version: CreationOptional<number>;
 }
 
-/** Binds these models to a connection. */
-export function initWork(sequelize: Sequelize): void {
-  Decision.init(
+/** Binds a connection's own models to it. */
+export function initWork(
+  sequelize: Sequelize,
+  own: {
+    readonly Decision: typeof Decision;
+    readonly WorkLine: typeof WorkLine;
+    readonly TimeEntry: typeof TimeEntry;
+    readonly HandOver: typeof HandOver;
+  },
+): void {
+  own.Decision.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
@@ -118,7 +126,7 @@ export function initWork(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'Decision', tableName: 'decisions' },
   );
-  WorkLine.init(
+  own.WorkLine.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
@@ -145,7 +153,7 @@ export function initWork(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'WorkLine', tableName: 'work_lines' },
   );
-  TimeEntry.init(
+  own.TimeEntry.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id' },
@@ -157,7 +165,7 @@ export function initWork(sequelize: Sequelize): void {
     },
     { sequelize, modelName: 'TimeEntry', tableName: 'time_entries' },
   );
-  HandOver.init(
+  own.HandOver.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },

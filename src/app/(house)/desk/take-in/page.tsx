@@ -1,4 +1,5 @@
 import { database } from '../../../../server/db/connection.ts';
+import { placesWithJobs } from '../../../../server/desk/places.ts';
 import { findCustomer } from '../../../../server/desk/find.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
 import { Intake } from '../../../../ui/intake.tsx';
@@ -18,7 +19,7 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
   const asked = await searchParams;
   const id = /^\d{1,9}$/.test(one(asked.customer)) ? Number(one(asked.customer)) : 0;
   const [places, kinds, customer] = await Promise.all([
-    db.models.Place.findAll({ where: { kind: 'rack' }, order: [['sort', 'ASC']] }),
+    placesWithJobs(db),
     offeredKinds(db),
     findCustomer(db, id),
   ]);
@@ -29,7 +30,7 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
     <>
       <PageHead title="Desk" note="Taking in, in the order of the talk" />
       <Intake
-        places={places.map((p) => ({ id: p.id, name: p.name }))}
+        places={places.filter((p) => p.kind === 'rack')}
         kinds={kinds}
         begin={{
           customer,

@@ -21,7 +21,6 @@ export default async function HandOverRulesPage() {
         </Link>
       </PageHead>
       <RulesEditor
-        key={rulesVersion}
         rules={rules}
         version={rulesVersion}
         currency={shop.currency}

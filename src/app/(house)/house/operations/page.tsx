@@ -26,12 +26,7 @@ export default async function OperationsPage() {
           House
         </Link>
       </PageHead>
-      <OperationEditor
-        key={loaded.version}
-        loaded={loaded}
-        currency={shop.currency}
-        may={may(actor.role, 'house')}
-      />
+      <OperationEditor loaded={loaded} currency={shop.currency} may={may(actor.role, 'house')} />
     </>
   );
 }

@@ -24,7 +24,6 @@ export default async function HabitsPage() {
         </Link>
       </PageHead>
       <HabitEditor
-        key={version}
         habits={habits}
         version={version}
         gauges={gauges.filter((g) => !g.retired).map(({ id, name }) => ({ id, name }))}

@@ -31,7 +31,6 @@ export default async function TargetsPage() {
         </Link>
       </PageHead>
       <TargetEditor
-        key={loaded.version}
         loaded={loaded}
         kinds={kinds.filter((k) => !k.own).map(({ id, name }) => ({ id, name }))}
         may={may(actor.role, 'house')}

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { answerEstimate, askByLink, chooseByLink } from '../../../../server/customer/estimate.ts';
+import { openLink } from '../../../../server/customer/links.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { wakeFeed } from '../../../../server/events/feed.ts';
+import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 
 const by = z.string().trim().min(1, 'Write your name.').max(120);
@@ -27,10 +29,17 @@ export async function POST(
 ): Promise<Response> {
   if (!sameOrigin(request))
     return Response.json({ ok: false, message: 'This request comes from elsewhere.' }, { status: 403 });
-  const read = body.safeParse(await request.json().catch(() => null));
+  const { token } = await params;
+  if (!(await openLink(database(), token, null, new Date())))
+    return Response.json(
+      { ok: false, message: 'This link opens nothing any more. Call the shop.' },
+      { status: 409 },
+    );
+  const sent = await readJson(request, MOST.few);
+  if (sent.tooLarge) return tooLarge();
+  const read = body.safeParse(sent.value);
   if (!read.success)
     return Response.json({ ok: false, message: 'Write your name, and what you say.' }, { status: 422 });
-  const { token } = await params;
   const said = read.data;
   const [db, now] = [database(), new Date()];
   const done =

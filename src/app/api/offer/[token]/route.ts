@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { database } from '../../../../server/db/connection.ts';
 import { wakeFeed } from '../../../../server/events/feed.ts';
-import { answerOffer } from '../../../../server/plan/offers.ts';
+import { answerOffer, openOffer } from '../../../../server/plan/offers.ts';
+import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 
 const body = z.object({
@@ -17,10 +18,17 @@ export async function POST(
 ): Promise<Response> {
   if (!sameOrigin(request))
     return Response.json({ ok: false, message: 'This request comes from elsewhere.' }, { status: 403 });
-  const read = body.safeParse(await request.json().catch(() => null));
+  const { token } = await params;
+  if (!(await openOffer(database(), token, new Date())))
+    return Response.json(
+      { ok: false, message: 'This link opens nothing any more. Call the shop.' },
+      { status: 409 },
+    );
+  const sent = await readJson(request, MOST.few);
+  if (sent.tooLarge) return tooLarge();
+  const read = body.safeParse(sent.value);
   if (!read.success)
     return Response.json({ ok: false, message: 'Choose one and write your name.' }, { status: 422 });
-  const { token } = await params;
   const done = await answerOffer(database(), token, read.data, new Date());
   if (done.ok) wakeFeed();
   return Response.json(done, { status: done.ok ? 200 : 409 });

@@ -1,7 +1,6 @@
 import { runSum } from '../../../../core/sums/run-sum.ts';
 import type { SumError } from '../../../../core/sums/sum.ts';
-
-const MOST_BYTES = 256 * 1024;
+import { MOST, readBytes } from '../../../_lib/read-body.ts';
 
 const refused = (status: number, error: SumError): Response => Response.json(error, { status });
 
@@ -11,13 +10,11 @@ export async function POST(
   { params }: { readonly params: Promise<{ id: string }> },
 ): Promise<Response> {
   const { id } = await params;
-  const text = await request.text();
-  if (text.length > MOST_BYTES) {
-    return refused(413, { code: 'invalid', field: '', message: 'The input is too long.' });
-  }
+  const bytes = await readBytes(request, MOST.sum);
+  if (bytes === null) return refused(413, { code: 'invalid', field: '', message: 'The input is too long.' });
   let input: unknown;
   try {
-    input = JSON.parse(text);
+    input = JSON.parse(new TextDecoder().decode(bytes));
   } catch {
     return refused(400, { code: 'invalid', field: '', message: 'The input is not JSON.' });
   }

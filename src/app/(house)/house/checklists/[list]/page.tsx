@@ -21,7 +21,7 @@ export default async function ChecklistEditPage({ params }: { readonly params: P
           Checklists
         </Link>
       </PageHead>
-      <ChecklistEditor key={newest.version} list={newest} may={may(actor.role, 'house')} />
+      <ChecklistEditor list={newest} may={may(actor.role, 'house')} />
     </>
   );
 }

@@ -4,6 +4,7 @@ import { LEAF_NAMES, LEAVES, type Leaf } from '../../../../../core/job/leaves.ts
 import { may } from '../../../../../core/people/roles.ts';
 import { database } from '../../../../../server/db/connection.ts';
 import { loadLeaf, type LeafJob, type LoadedLeaf } from '../../../../../server/job/load-leaf.ts';
+import { LeafBoundary } from '../../../../../ui/kit/leaf-boundary.tsx';
 import { JobHead } from '../../../../../ui/job-head.tsx';
 import { ArrivalLeaf } from '../../../../../ui/leaves/arrival-leaf.tsx';
 import { HandOverLeaf } from '../../../../../ui/leaves/hand-over-leaf.tsx';
@@ -63,7 +64,11 @@ export default async function JobPage({ params }: Params) {
   return (
     <>
       <JobHead job={job} leaf={leaf} />
-      <div className="px-5 py-3">{draw({ allowed, me: actor.name })}</div>
+      <div className="px-5 py-3">
+        <LeafBoundary key={leaf} name={LEAF_NAMES[leaf]}>
+          {draw({ allowed, me: actor.name })}
+        </LeafBoundary>
+      </div>
     </>
   );
 }

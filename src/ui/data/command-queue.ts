@@ -3,7 +3,8 @@
 import { useSyncExternalStore } from 'react';
 import type { CommandInput, CommandName } from '../../contracts/commands.ts';
 import type { Failure, Theirs } from '../../contracts/failure.ts';
-import { readDraft, saveDraft } from '../draft.ts';
+import { readDraft, saveDraft } from './draft.ts';
+import type { Fault } from './wire.ts';
 
 /** What may be done without a connection: it is kept here, in order, with the moment it was done. */
 const QUEUED_NAMES = ['inspection.answer', 'work.step', 'work.remark', 'work.accident'] as const;
@@ -19,8 +20,11 @@ export interface Queued {
   /** in the bench's words */
   readonly says: string;
   readonly person: number;
+  /** when it was done, by this tablet's clock: for its own words, and to count how long it waited */
   readonly at: string;
-  readonly state: 'waiting' | 'refused' | 'conflict';
+  readonly state: 'waiting' | 'refused' | 'conflict' | 'failed';
+  /** how often the house answered that it could not do it */
+  readonly tries?: number;
   readonly message?: string;
   readonly theirs?: Theirs;
 }
@@ -76,7 +80,7 @@ export const isWaiting = (): boolean => now().some((e) => e.person === owner && 
 /** Keeps a command until the house is there again; answers as the house would, one version on. */
 export function enqueue<N extends QueuedName>(name: N, input: CommandInput<N>, id: string): number {
   const at = new Date().toISOString();
-  const plain: Readonly<Record<string, unknown>> = { at, ...input };
+  const plain: Readonly<Record<string, unknown>> = { ...input };
   const thing = thingOf(name, plain, id);
   keep([
     ...now(),
@@ -89,11 +93,22 @@ export function enqueue<N extends QueuedName>(name: N, input: CommandInput<N>, i
 export type Heard =
   | { readonly kind: 'done'; readonly version: number | null }
   | { readonly kind: 'no'; readonly error: Failure }
+  | { readonly kind: 'fault'; readonly error: Fault }
   | { readonly kind: 'away' };
+
+/** After so many faults of the house a command is shown instead of tried again. */
+export const MOST_TRIES = 4;
+
+/** A command as it goes now: with how long ago it was done, as both moments are by the same clock. */
+export const inputNow = (e: Queued, nowMs: number): Readonly<Record<string, unknown>> => {
+  const { at: _fromAnOlderRelease, ...input } = e.input;
+  return { ...input, ago: Math.max(0, Math.round(nowMs - Date.parse(e.at))) };
+};
 
 /**
  * Sends what waits, oldest first, one after the other. What was refused or met a colleague's change stays, to be decided;
- * what follows on the same thing waits for that decision, the rest goes on.
+ * what follows on the same thing waits for that decision, the rest goes on. So does what the house had a fault with: it is
+ * tried a few times, then shown.
  * @returns whether anything went through
  */
 export async function flush(post: (e: Queued) => Promise<Heard>): Promise<boolean> {
@@ -108,6 +123,11 @@ export async function flush(post: (e: Queued) => Promise<Heard>): Promise<boolea
       if (heard.error.code === 'signed-out') return went;
       stuck.add(e.thing);
       keep(now().map((x) => (x.id === id ? refusedBy(x, heard.error) : x)));
+      continue;
+    }
+    if (heard.kind === 'fault') {
+      stuck.add(e.thing);
+      keep(now().map((x) => (x.id === id ? failedOnce(x, heard.error) : x)));
       continue;
     }
     went = true;
@@ -127,6 +147,16 @@ const refusedBy = (e: Queued, error: Failure): Queued => ({
   message: error.message,
   ...(error.code === 'conflict' && { theirs: error.theirs }),
 });
+
+const failedOnce = (e: Queued, error: Fault): Queued => {
+  const tries = (e.tries ?? 0) + 1;
+  return { ...e, tries, state: tries < MOST_TRIES ? 'waiting' : 'failed', message: error.message };
+};
+
+/** Gives what the house had a fault with to it once more. */
+export function tryAgain(id: string): void {
+  keep(now().map((e) => (e.id === id ? { ...e, state: 'waiting', tries: 0 } : e)));
+}
 
 /** Lets what a colleague did stand: what was queued of the same thing is forgotten. */
 export function letTheirsStand(id: string): void {

@@ -2,36 +2,41 @@
 
 import { CloudOff } from 'lucide-react';
 import { useEffect } from 'react';
-import type { CommandAnswer } from '../../contracts/commands.ts';
-import type { Failure } from '../../contracts/failure.ts';
-import type { Result } from '../../core/result.ts';
+import type { CommandInput } from '../../contracts/commands.ts';
 import { sayMoment } from '../dates.ts';
-import { lookSoon } from '../look.ts';
-import { useMounted } from '../draft.ts';
-import { flush, letTheirsStand, sayMineOver, setOwner, useQueue, type Heard, type Queued } from './queue.ts';
+import { refreshSoon } from './refresh.ts';
+import { useMounted } from './draft.ts';
+import {
+  flush,
+  inputNow,
+  letTheirsStand,
+  sayMineOver,
+  setOwner,
+  tryAgain,
+  useQueue,
+  type Heard,
+  type Queued,
+} from './command-queue.ts';
+import { postCommand } from './wire.ts';
 
 const EVERY_MS = 2500;
 
 async function post(e: Queued): Promise<Heard> {
-  try {
-    const answer = await fetch('/api/command', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id: e.id, name: e.name, input: e.input }),
-    });
-    const done = (await answer.json()) as Result<CommandAnswer[Queued['name']], Failure>;
-    if (!done.ok) return { kind: 'no', error: done.error };
-    return { kind: 'done', version: 'version' in done.value ? done.value.version : null };
-  } catch {
-    return { kind: 'away' };
-  }
+  const input = inputNow(e, Date.now()) as unknown as CommandInput<Queued['name']>;
+  const reply = await postCommand({ id: e.id, name: e.name, input });
+  if (reply.kind === 'refused') return { kind: 'no', error: reply.error };
+  if (reply.kind !== 'done') return reply;
+  return { kind: 'done', version: 'version' in reply.value ? reply.value.version : null };
 }
 
 function Waiting({ one }: { readonly one: Queued }) {
   if (one.state === 'waiting')
     return (
       <li className="text-ink">
-        ◌ {one.says} <span className="text-quiet">{sayMoment(one.at)}</span>
+        ◌ {one.says} <span className="text-quiet">{sayMoment(one.at)}</span>{' '}
+        <button type="button" className="button" onClick={() => letTheirsStand(one.id)}>
+          Forget mine
+        </button>
       </li>
     );
   return (
@@ -40,6 +45,11 @@ function Waiting({ one }: { readonly one: Queued }) {
       {one.theirs && (
         <button type="button" className="button" onClick={() => sayMineOver(one.id)}>
           Say mine over it
+        </button>
+      )}{' '}
+      {one.state === 'failed' && (
+        <button type="button" className="button" onClick={() => tryAgain(one.id)}>
+          Try again
         </button>
       )}{' '}
       <button type="button" className="button" onClick={() => letTheirsStand(one.id)}>
@@ -63,7 +73,7 @@ export function QueueStrip({ person }: { readonly person: number }) {
       busy = true;
       const went = await flush(post);
       busy = false;
-      if (went) lookSoon();
+      if (went) refreshSoon();
     };
     const again = () => void now();
     again();

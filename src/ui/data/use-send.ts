@@ -2,9 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
-import type { Failure } from '../contracts/failure.ts';
-import { send, type Offline } from './send.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { Failure } from '../../contracts/failure.ts';
+import { send } from './send.ts';
+import type { Fault, Offline } from './wire.ts';
 
 /** Gives commands from a leaf: busy while one runs, the trouble it met, and the page looked at again afterwards. */
 export function useSend() {
@@ -12,7 +13,7 @@ export function useSend() {
   const [busy, setBusy] = useState(false);
   // Until the page shows what was done, a second tap would speak of a version that is gone.
   const [looking, look] = useTransition();
-  const [trouble, setTrouble] = useState<Failure | Offline | null>(null);
+  const [trouble, setTrouble] = useState<Failure | Offline | Fault | null>(null);
   const give = async <N extends CommandName>(
     name: N,
     input: CommandInput<N>,
@@ -23,7 +24,8 @@ export function useSend() {
     setTrouble(done.ok ? null : done.error);
     // What is only kept here yet changes nothing there to look at.
     const kept = done.ok && 'queued' in (done.value as object);
-    if (!kept && (done.ok || done.error.code !== 'offline')) look(() => router.refresh());
+    if (!kept && (done.ok || (done.error.code !== 'offline' && done.error.code !== 'fault')))
+      look(() => router.refresh());
     return done.ok ? done.value : null;
   };
   return { give, busy: busy || looking, trouble };

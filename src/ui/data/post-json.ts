@@ -1,5 +1,7 @@
 'use client';
 
+import { faultOf } from './wire.ts';
+
 /** Posts to one of our own routes; answers null when it went well, else the words to show. */
 export async function postJson(path: string, body: unknown): Promise<string | null> {
   try {
@@ -8,7 +10,11 @@ export async function postJson(path: string, body: unknown): Promise<string | nu
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
     });
-    const said = (await answer.json()) as { ok: boolean; error?: { message: string } };
+    const said = (await answer.json().catch(() => null)) as {
+      ok: boolean;
+      error?: { message: string };
+    } | null;
+    if (said === null) return faultOf(answer.status).message;
     return said.ok ? null : (said.error?.message ?? 'That did not work.');
   } catch {
     return 'No connection to the shop. Try again.';

@@ -1,9 +1,9 @@
 /** The wish that the page be looked at again; `Live` hears it. */
-export const LOOK = 'rubrica:look';
+export const REFRESH = 'rubrica:refresh';
 
 /** Asks for the page to be looked at again soon; many wishes together cost one look. */
-export function lookSoon(): void {
-  window.dispatchEvent(new Event(LOOK));
+export function refreshSoon(): void {
+  window.dispatchEvent(new Event(REFRESH));
 }
 
 /** How long a screen waits after a change for others that come with it, ms. */

@@ -3,8 +3,8 @@
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { WifiOff } from 'lucide-react';
-import { concerns, type HeardChange } from '../core/job/concerns.ts';
-import { LOOK, lookSoon, SETTLE_MS } from './look.ts';
+import { concerns, type HeardChange } from '../../core/job/concerns.ts';
+import { REFRESH, refreshSoon, SETTLE_MS } from './refresh.ts';
 import { rememberPage } from './last-page.ts';
 import { patient } from './patient-fetch.ts';
 import { shownJob } from './shows-job.tsx';
@@ -34,7 +34,7 @@ export function Live() {
     busy.current = looking;
     if (looking || !missed.current) return;
     missed.current = false;
-    lookSoon();
+    refreshSoon();
   }, [looking]);
   useEffect(() => {
     let wait: ReturnType<typeof setTimeout> | undefined;
@@ -64,7 +64,7 @@ export function Live() {
       look(() => router.refresh());
     };
     const asked = () => soon();
-    window.addEventListener(LOOK, asked);
+    window.addEventListener(REFRESH, asked);
     source.onmessage = ({ data }: MessageEvent<string>) => {
       heardAt = performance.now();
       const heard = JSON.parse(data) as HeardChange[];
@@ -85,7 +85,7 @@ export function Live() {
     return () => {
       clearTimeout(wait);
       clearTimeout(grace);
-      window.removeEventListener(LOOK, asked);
+      window.removeEventListener(REFRESH, asked);
       source.close();
       delete document.documentElement.dataset['live'];
     };

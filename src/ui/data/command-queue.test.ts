@@ -3,13 +3,16 @@ import fc from 'fast-check';
 import {
   enqueue,
   flush,
+  inputNow,
   isWaiting,
   letTheirsStand,
+  MOST_TRIES,
   sayMineOver,
   setOwner,
+  tryAgain,
   type Heard,
   type Queued,
-} from './queue.ts';
+} from './command-queue.ts';
 
 const store = new Map<string, string>();
 beforeAll(() => {
@@ -125,4 +128,49 @@ test('signed out, or refused: nothing is lost', async () => {
   expect(left()[0]?.state).toBe('waiting');
   await flush(() => Promise.resolve({ kind: 'no', error: { code: 'refused', message: 'Not yet.' } }));
   expect(left()[0]).toMatchObject({ state: 'refused', message: 'Not yet.' });
+});
+
+test('what the house has a fault with is tried a few times, then shown; what comes behind it goes on', async () => {
+  step(1, 'start');
+  step(1, 'pause');
+  step(2, 'start');
+  const h = house();
+  const poisoned = left()[0]?.id;
+  const post = (e: Queued): Promise<Heard> =>
+    e.id === poisoned
+      ? Promise.resolve({ kind: 'fault', error: { code: 'fault', message: 'could not (500)' } })
+      : h.post(e);
+  expect(await flush(post)).toBe(true);
+  expect(h.versions.get('line:2')).toBe(1);
+  for (let i = 1; i < MOST_TRIES; i++) {
+    expect(left()[0]).toMatchObject({ state: 'waiting', tries: i });
+    await flush(post);
+  }
+  expect(left().map((e) => e.state)).toEqual(['failed', 'waiting']);
+  step(3, 'start');
+  await flush(post);
+  expect(h.versions.get('line:3')).toBe(1);
+  tryAgain(poisoned ?? '');
+  await flush(h.post);
+  expect(left()).toEqual([]);
+  expect(h.versions.get('line:1')).toBe(2);
+});
+
+test('what failed can be forgotten, with what was queued on it', async () => {
+  step(1, 'start');
+  step(1, 'pause');
+  for (let i = 0; i < MOST_TRIES; i++)
+    await flush(() => Promise.resolve({ kind: 'fault', error: { code: 'fault', message: '' } }));
+  letTheirsStand(left()[0]?.id ?? '');
+  expect(left()).toEqual([]);
+});
+
+test('how long it waited is said when it goes, by one clock; what an older release kept too', () => {
+  step(1, 'start');
+  const [e] = left();
+  if (!e) throw new Error('nothing queued');
+  expect(e.input).not.toHaveProperty('at');
+  expect(inputNow(e, Date.parse(e.at) + 42_000)).toMatchObject({ lineId: 1, ago: 42_000 });
+  const old = { ...e, input: { ...e.input, at: e.at } };
+  expect(inputNow(old, Date.parse(e.at) - 5000)).toEqual({ ...e.input, ago: 0 });
 });

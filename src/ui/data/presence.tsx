@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect } from 'react';
-import { LEAF_NAMES, type Leaf } from '../core/job/leaves.ts';
-import type { Here } from '../server/people/presence.ts';
-import { setOthers, useItem, useOthers } from './here.ts';
+import { LEAF_NAMES, type Leaf } from '../../core/job/leaves.ts';
+import type { Here } from '../../server/people/presence.ts';
+import { setOthers, useItem, useOthers } from '../here.ts';
 
 const EVERY_MS = 6000;
 
