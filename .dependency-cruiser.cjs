@@ -17,6 +17,14 @@ module.exports = {
       to: { circular: true },
     },
     {
+      name: 'no-folder-rings',
+      severity: 'error',
+      comment: 'Folders that import each other in a ring have no floor: move what both need below them.',
+      scope: 'folder',
+      from: { path: '^(src/(server|ui|contracts)|cli)/' },
+      to: { circular: true },
+    },
+    {
       name: 'core-is-closed',
       severity: 'error',
       comment: 'The core imports only the core: no packages, no Node.',
@@ -67,6 +75,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
+    metrics: true,
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: {

@@ -51,7 +51,7 @@ export default tseslint.config(
       '@typescript-eslint/no-floating-promises': 'error',
       'no-restricted-imports': [
         'error',
-        { name: 'next/link', message: 'Use ui/link.tsx, which fetches nothing ahead.' },
+        { name: 'next/link', message: 'Use ui/kit/link.tsx, which fetches nothing ahead.' },
       ],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
       '@typescript-eslint/switch-exhaustiveness-check': [

@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM_ARGS } from './cli/browser.ts';
+import { CHROMIUM_ARGS } from './cli/base/browser.ts';
 
 export default defineConfig({
   testDir: 'tests/e2e',

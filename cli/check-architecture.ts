@@ -1,8 +1,9 @@
 import { cruise } from 'dependency-cruiser';
 import extractConfig from 'dependency-cruiser/config-utl/extract-depcruise-config';
 import extractTsConfig from 'dependency-cruiser/config-utl/extract-ts-config';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT } from './paths.ts';
+import { ROOT } from './base/paths.ts';
 
 const LEAST_MODULES = 60;
 
@@ -10,7 +11,7 @@ const LEAST_MODULES = 60;
 export async function architectureViolations(folder: string): Promise<string[]> {
   const { options, ...ruleSet } = await extractConfig(join(ROOT, '.dependency-cruiser.cjs'));
   const { output } = await cruise(
-    ['src'],
+    ['src', 'cli'].filter((f) => existsSync(join(folder, f))),
     { ...options, ruleSet, validate: true, baseDir: folder },
     undefined,
     { tsConfig: extractTsConfig(join(ROOT, 'tsconfig.json')) },

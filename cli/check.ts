@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ROOT } from './paths.ts';
+import { ROOT } from './base/paths.ts';
 
 /** What `npm run check` asks, each with its own program. */
 const CHECKS: ReadonlyArray<readonly [name: string, script: string]> = [

@@ -1,5 +1,5 @@
-import { parseArgs } from 'node:util';
-import { Trouble } from './say.ts';
+import { options, type Options } from './base/options.ts';
+import { Trouble } from './base/say.ts';
 
 process.env['TZ'] = 'UTC';
 
@@ -42,45 +42,6 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   bench: () => import('./commands/bench.ts'),
   pictures: () => import('./commands/pictures.ts'),
 };
-
-export interface Options {
-  readonly rest: readonly string[];
-  readonly port: number;
-  readonly empty: boolean;
-  readonly fresh: boolean;
-  readonly json: boolean;
-  readonly yes: boolean;
-  readonly only: string;
-}
-
-const DEFAULT_PORT = 4370;
-
-function options(args: string[]): Options {
-  const { values, positionals } = parseArgs({
-    args,
-    allowPositionals: true,
-    options: {
-      port: { type: 'string' },
-      empty: { type: 'boolean', default: false },
-      fresh: { type: 'boolean', default: false },
-      json: { type: 'boolean', default: false },
-      yes: { type: 'boolean', default: false },
-      only: { type: 'string', default: '' },
-    },
-  });
-  const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
-  if (!Number.isInteger(port) || port < 1 || port > 65535)
-    throw new Trouble(`--port takes a number from 1 to 65535, not ${values.port}`);
-  return {
-    rest: positionals,
-    port,
-    empty: values.empty,
-    fresh: values.fresh,
-    json: values.json,
-    yes: values.yes,
-    only: values.only,
-  };
-}
 
 async function main(): Promise<number> {
   const [name = 'help', ...args] = process.argv.slice(2);

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT } from './paths.ts';
+import { ROOT } from './base/paths.ts';
 
 type Status = 'Killed' | 'Timeout' | 'Survived' | 'NoCoverage' | 'Ignored' | 'CompileError' | 'RuntimeError';
 

@@ -6,7 +6,7 @@ import { checklistsSchema } from '../src/contracts/formats/checklists.ts';
 import { operationsSchema } from '../src/contracts/formats/operations.ts';
 import { targetsSchema } from '../src/contracts/formats/targets.ts';
 import { sumsReference } from '../src/contracts/sums/reference.ts';
-import { ROOT } from './paths.ts';
+import { ROOT } from './base/paths.ts';
 
 /** Pages that are made from the code, by their file. */
 const PAGES: Readonly<Record<string, () => string>> = {

@@ -6,7 +6,7 @@ import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts'
 import { lostWithoutStrings } from '../../src/core/inspection/strings-gate.ts';
 import { stationsOf } from '../../src/core/readings/stations.ts';
 import type { Database } from '../../src/server/db/connection.ts';
-import { execute } from '../../src/server/use-case/execute.ts';
+import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { rowOf, type Row } from './row.ts';
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import type { Database } from '../../src/server/db/connection.ts';
-import { startBrowser } from '../browser.ts';
+import { startBrowser } from '../base/browser.ts';
 import { rowOf, type Row } from './row.ts';
 
 const KEYS = 60;

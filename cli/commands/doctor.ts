@@ -2,13 +2,13 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { pendingMigrations } from '../../src/server/db/migrate.ts';
-import { DATABASE } from '../house.ts';
-import { findProgram } from '../packages.ts';
-import { ROOT } from '../paths.ts';
-import { addressOf, readCredentials } from '../database-accounts.ts';
-import { databasePlace } from '../database-place.ts';
-import { runningServer } from '../private-database.ts';
-import { runningShop } from '../running-shop.ts';
+import { DATABASE } from '../base/house.ts';
+import { findProgram } from '../base/packages.ts';
+import { ROOT } from '../base/paths.ts';
+import { addressOf, readCredentials } from '../base/database-accounts.ts';
+import { databasePlace } from '../base/database-place.ts';
+import { runningServer } from '../base/private-database.ts';
+import { runningShop } from '../base/running-shop.ts';
 
 /** What there is of the private database, without starting or changing anything of it. */
 function privateDatabase() {

@@ -3,8 +3,8 @@ import { targetsFile } from '../../src/contracts/formats/targets.ts';
 import { toChecklistsFile } from '../../src/contracts/formats/checklists.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
-import type { Options } from '../main.ts';
-import { Trouble } from '../say.ts';
+import type { Options } from '../base/options.ts';
+import { Trouble } from '../base/say.ts';
 
 const EXPORTS: Readonly<Record<string, () => unknown>> = {
   checklists: () => toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]),

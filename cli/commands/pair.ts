@@ -1,5 +1,5 @@
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
-import { openHouse } from '../house.ts';
+import { openHouse } from '../base/house.ts';
 
 /** Prints a pairing code for one tablet, good for twelve hours. */
 export async function run(): Promise<number> {

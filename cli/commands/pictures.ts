@@ -3,12 +3,12 @@ import type { Browser, Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
-import { startBrowser } from '../browser.ts';
-import { buildIfNeeded } from '../build.ts';
-import { openHouse } from '../house.ts';
-import type { Options } from '../main.ts';
-import { ROOT } from '../paths.ts';
-import { endServer, serve } from '../serve.ts';
+import { startBrowser } from '../base/browser.ts';
+import { buildIfNeeded } from '../base/build.ts';
+import { openHouse } from '../base/house.ts';
+import type { Options } from '../base/options.ts';
+import { ROOT } from '../base/paths.ts';
+import { endServer, serve } from '../base/serve.ts';
 
 /** The bass with a socket found loose. */
 const PHONE_JOB_ID = 9;

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { planOfFile } from '../../src/server/exchange/plan-of-file.ts';
-import type { Options } from '../main.ts';
+import type { Options } from '../base/options.ts';
 
 const BAD_INPUT = 2;
 

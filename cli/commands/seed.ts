@@ -2,13 +2,13 @@ import { createInterface } from 'node:readline/promises';
 import { QueryTypes } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
-import { DATABASE, ensureDatabase, openHouse } from '../house.ts';
-import type { Options } from '../main.ts';
+import { DATABASE, ensureDatabase, openHouse } from '../base/house.ts';
+import type { Options } from '../base/options.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { startDatabase, type PrivateDatabase } from '../private-database.ts';
-import { runningShop } from '../running-shop.ts';
-import { say, Trouble } from '../say.ts';
-import { houseSecret } from '../secret.ts';
+import { startDatabase, type PrivateDatabase } from '../base/private-database.ts';
+import { runningShop } from '../base/running-shop.ts';
+import { say, Trouble } from '../base/say.ts';
+import { houseSecret } from '../base/secret.ts';
 
 /** How many jobs would be thrown away; null when there is no record yet. */
 async function jobsAtStake(server: PrivateDatabase): Promise<number | null> {

@@ -1,11 +1,11 @@
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
-import { buildIfNeeded } from '../build.ts';
-import { openHouse, type House } from '../house.ts';
-import type { Options } from '../main.ts';
-import { claimShop } from '../running-shop.ts';
-import { say } from '../say.ts';
-import { endServer, serve } from '../serve.ts';
+import { buildIfNeeded } from '../base/build.ts';
+import { openHouse, type House } from '../base/house.ts';
+import type { Options } from '../base/options.ts';
+import { claimShop } from '../base/running-shop.ts';
+import { say } from '../base/say.ts';
+import { endServer, serve } from '../base/serve.ts';
 
 const PAIRINGS = 20;
 

@@ -1,7 +1,7 @@
-import { databasePlace } from '../database-place.ts';
-import { isUsed, stopServer } from '../private-database.ts';
-import { runningShop } from '../running-shop.ts';
-import { say } from '../say.ts';
+import { databasePlace } from '../base/database-place.ts';
+import { isUsed, stopServer } from '../base/private-database.ts';
+import { runningShop } from '../base/running-shop.ts';
+import { say } from '../base/say.ts';
 
 const WAIT_MS = 15_000;
 

@@ -2,7 +2,7 @@ import { createInterface } from 'node:readline';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
 import { runSum } from '../../src/core/sums/run-sum.ts';
 import type { SumError } from '../../src/core/sums/sum.ts';
-import type { Options } from '../main.ts';
+import type { Options } from '../base/options.ts';
 
 const BAD_INPUT = 2;
 

@@ -1,6 +1,6 @@
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
-import { openHouse } from '../house.ts';
-import type { Options } from '../main.ts';
+import { openHouse } from '../base/house.ts';
+import type { Options } from '../base/options.ts';
 
 /** Compares every sealed record with its seal; lists those that broke and then exits 1. */
 export async function run(o: Options): Promise<number> {

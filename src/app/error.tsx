@@ -1,6 +1,6 @@
 'use client';
 
-import { Notice } from '../ui/notice.tsx';
+import { Notice } from '../ui/kit/notice.tsx';
 
 export default function ErrorPage({ reset }: { readonly error: Error; readonly reset: () => void }) {
   return (

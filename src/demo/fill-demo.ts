@@ -3,10 +3,10 @@ import type { CommandAnswer, CommandInput, CommandName } from '../contracts/comm
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import { BENCH_CHECKS } from '../core/job/bench-check.ts';
 import type { Database } from '../server/db/connection.ts';
-import { loadJob, type JobView } from '../server/job/load-job.ts';
+import { loadJob, type JobView } from '../server/leaves/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
-import { execute } from '../server/use-case/execute.ts';
+import { execute } from '../server/door/execute.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
 import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';

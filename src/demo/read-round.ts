@@ -1,7 +1,7 @@
 import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
 import { QUANTITY_FACTS } from '../core/readings/quantities.ts';
 import { allStations } from '../core/readings/stations.ts';
-import type { JobView } from '../server/job/load-job.ts';
+import type { JobView } from '../server/leaves/load-job.ts';
 import type { DemoRound } from './rounds.ts';
 
 /** What tells a story: it gives commands at the times they happened. */

@@ -33,52 +33,85 @@ function cruiseWith(files: Readonly<Record<string, string>>): { passed: boolean;
   const folder = mkdtempSync(join(ROOT, '.rubrica', 'violations-'));
   try {
     cpSync(join(ROOT, 'src'), join(folder, 'src'), { recursive: true });
-    for (const [path, text] of Object.entries(files)) writeFileSync(join(folder, path), text);
+    for (const [path, text] of Object.entries(files)) {
+      mkdirSync(dirname(join(folder, path)), { recursive: true });
+      writeFileSync(join(folder, path), text);
+    }
     return attempt(bin('tsx'), [join(ROOT, 'cli/check-architecture.ts'), folder]);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 }
 
+/** One deliberate violation of each import rule, in one tree. */
+const VIOLATIONS: ReadonlyArray<
+  readonly [what: string, rule: string, files: Readonly<Record<string, string>>]
+> = [
+  [
+    'an upward import, from the core to the server',
+    'core-is-closed: src/core/upward.ts',
+    { 'src/core/upward.ts': "import '../server/db/connection.ts';\n" },
+  ],
+  [
+    'a package in the core',
+    'core-is-closed: src/core/package.ts',
+    { 'src/core/package.ts': "import { format } from 'date-fns';\nexport const f = format;\n" },
+  ],
+  [
+    'a page’s part in the server',
+    'server-not-to',
+    { 'src/server/bad.ts': "import { Beads } from '../ui/rack/beads.tsx';\nexport const b = Beads;\n" },
+  ],
+  [
+    'the server’s code, not its types, in the browser’s parts',
+    'ui-takes-only-types',
+    {
+      'src/ui/bad.ts':
+        "import { loadRack } from '../server/rack/load-rack.ts';\nexport const b = loadRack;\n",
+    },
+  ],
+  [
+    'a cycle of two files',
+    'no-cycles: src/core/one.ts',
+    {
+      'src/core/one.ts': "import { b } from './two.ts';\nexport const a = (): number => b();\n",
+      'src/core/two.ts': "import { a } from './one.ts';\nexport const b = (): number => a();\n",
+    },
+  ],
+  [
+    'a ring of two folders of the server whose files have none',
+    'no-folder-rings: src/server/ring-a',
+    {
+      'src/server/ring-a/one.ts': "import { b } from '../ring-b/two.ts';\nexport const a = b;\n",
+      'src/server/ring-a/three.ts': 'export const c = 1;\n',
+      'src/server/ring-b/two.ts': "import { c } from '../ring-a/three.ts';\nexport const b = c;\n",
+    },
+  ],
+  [
+    'the same in the browser’s parts',
+    'no-folder-rings: src/ui/ring-a',
+    {
+      'src/ui/ring-a/one.ts': "import { b } from '../ring-b/two.ts';\nexport const a = b;\n",
+      'src/ui/ring-a/three.ts': 'export const c = 1;\n',
+      'src/ui/ring-b/two.ts': "import { c } from '../ring-a/three.ts';\nexport const b = c;\n",
+    },
+  ],
+];
+
 describe('the rules are alive: a deliberate violation fails', () => {
   test('the house as it is passes its import rules', () => {
     expect(cruiseWith({})).toMatchObject({ passed: true });
   });
 
-  test('an upward import, from the core to the server', () => {
-    const found = cruiseWith({ 'src/core/bad.ts': "import '../server/db/connection.ts';\n" });
-    expect(found.passed).toBe(false);
-    expect(found.words).toContain('core-is-closed');
-  });
-
-  test('a package in the core', () => {
-    const found = cruiseWith({
-      'src/core/bad.ts': "import { format } from 'date-fns';\nexport const f = format;\n",
+  describe('in a tree with one violation of each', () => {
+    let words = '';
+    beforeAll(() => {
+      const all = Object.assign({}, ...VIOLATIONS.map(([, , files]) => files)) as Record<string, string>;
+      words = cruiseWith(all).words;
     });
-    expect(found.passed).toBe(false);
-  });
-
-  test('a page’s part in the server', () => {
-    const found = cruiseWith({
-      'src/server/bad.ts': "import { Beads } from '../ui/beads.tsx';\nexport const b = Beads;\n",
+    test.each(VIOLATIONS.map(([what, rule]) => [what, rule] as const))('%s', (_, rule) => {
+      expect(words).toContain(rule);
     });
-    expect(found.words).toContain('server-not-to');
-  });
-
-  test('the server’s code, not its types, in the browser’s parts', () => {
-    const found = cruiseWith({
-      'src/ui/bad.ts':
-        "import { loadRack } from '../server/rack/load-rack.ts';\nexport const b = loadRack;\n",
-    });
-    expect(found.words).toContain('ui-takes-only-types');
-  });
-
-  test('a cycle', () => {
-    const found = cruiseWith({
-      'src/core/one.ts': "import { b } from './two.ts';\nexport const a = (): number => b();\n",
-      'src/core/two.ts': "import { a } from './one.ts';\nexport const b = (): number => a();\n",
-    });
-    expect(found.words).toContain('no-cycles');
   });
 
   const LINTED: Readonly<Record<string, string>> = {

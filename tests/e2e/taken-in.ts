@@ -5,7 +5,7 @@ import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import type { OperationId } from '../../src/core/plan/operation-ids.ts';
 import type { Kind } from '../../src/core/instrument/kinds.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
-import { execute } from '../../src/server/use-case/execute.ts';
+import { execute } from '../../src/server/door/execute.ts';
 import { DATABASE } from './shop.ts';
 
 type Save = CommandInput<'readings.save'>;

@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
-import { endServer, serve } from '../../cli/serve.ts';
+import { endServer, serve } from '../../cli/base/serve.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { A, accessible, B, BY_ITSELF, DATABASE, freshContext, go, live, tablet, test } from './shop.ts';
 import { inDatabase, takenIn } from './taken-in.ts';

@@ -10,8 +10,8 @@ import type { ChecklistItem } from '../../src/core/inspection/checklist.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
 import { exportChecklists, loadChecklists, loadVersions } from '../../src/server/house/load-checklists.ts';
-import { refreshFactsOf } from '../../src/server/job/job-facts.ts';
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { refreshFactsOf } from '../../src/server/jobs/job-facts.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { beHere } from '../../src/server/people/presence.ts';
 import { intake, staffedHouse, value } from './house.ts';
 

@@ -1,4 +1,4 @@
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;

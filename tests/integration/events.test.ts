@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { database } from '../../src/server/db/connection.ts';
-import { listenToEvents, type Heard } from '../../src/server/events/feed.ts';
+import { listenToEvents, type Heard } from '../../src/server/live/feed.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;

@@ -5,7 +5,7 @@ import type { Database } from '../../src/server/db/connection.ts';
 import { exportJob } from '../../src/server/exchange/export-job.ts';
 import { importJob } from '../../src/server/exchange/import-job.ts';
 import { sha256Hex, type JobFile } from '../../src/server/exchange/parts.ts';
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { emptyHouse, staffedHouse } from './house.ts';
 import { polyglots } from './hostile-files.ts';
 

@@ -8,7 +8,7 @@ import type { Result } from '../../src/core/result.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { hashPin } from '../../src/server/people/pin.ts';
-import { execute } from '../../src/server/use-case/execute.ts';
+import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { fillShop } from '../../src/demo/fill-shop.ts';
 

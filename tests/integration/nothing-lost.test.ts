@@ -2,10 +2,10 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
-import type { Heard } from '../../src/server/events/feed.ts';
-import { EventFeed } from '../../src/server/events/feed.ts';
-import { openLink } from '../../src/server/customer/links.ts';
-import { loadJob } from '../../src/server/job/load-job.ts';
+import type { Heard } from '../../src/server/live/feed.ts';
+import { EventFeed } from '../../src/server/live/feed.ts';
+import { openLink } from '../../src/server/links/customer-link.ts';
+import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { deliverDue } from '../../src/server/messages/deliver.ts';
 import type { Outgoing } from '../../src/devices/message-gateway.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';

@@ -6,7 +6,7 @@ import { QUANTITY_FACTS } from '../../src/core/readings/quantities.ts';
 import type { RoundKind } from '../../src/core/readings/rounds.ts';
 import { canonicalJson, type Json } from '../../src/core/record/canonical.ts';
 import { sha256 } from '../../src/server/hand-over/sealed-record.ts';
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { customerSheet } from '../../src/server/printing/customer-sheet.ts';
 import { intake, staffedHouse, value } from './house.ts';
 

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { preparePhoto } from '../../src/server/photos/prepare-photo.ts';
 import { UPLOADS_PATH, uploadServer } from '../../src/server/photos/upload-server.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';

@@ -3,8 +3,8 @@ import type { CommandInput } from '../../src/contracts/commands.ts';
 import { NO_MOVES } from '../../src/core/whatif/moves.ts';
 import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
 import { buildRecord } from '../../src/server/hand-over/sealed-record.ts';
-import { loadHistory } from '../../src/server/job/load-history.ts';
-import { loadJob } from '../../src/server/job/load-job.ts';
+import { loadHistory } from '../../src/server/jobs/load-history.ts';
+import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;

@@ -5,10 +5,10 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
-import { databasePlace, isReachable } from '../../cli/database-place.ts';
-import { ensureDatabase } from '../../cli/house.ts';
-import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/private-database.ts';
-import { claimShop, runningShop } from '../../cli/running-shop.ts';
+import { databasePlace, isReachable } from '../../cli/base/database-place.ts';
+import { ensureDatabase } from '../../cli/base/house.ts';
+import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
+import { claimShop, runningShop } from '../../cli/base/running-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 
 const before = process.env['RUBRICA_HOME'];

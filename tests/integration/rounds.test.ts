@@ -7,7 +7,7 @@ import { SHIPPED_TARGETS } from '../../src/core/targets/shop-targets.ts';
 import { loadGauges } from '../../src/server/house/load-gauges.ts';
 import { loadHabits } from '../../src/server/house/load-habits.ts';
 import { loadTargets } from '../../src/server/house/load-targets.ts';
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { loadRounds } from '../../src/server/shelf/load-rounds.ts';
 import { intake, staffedHouse, value } from './house.ts';
 

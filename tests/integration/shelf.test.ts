@@ -2,7 +2,7 @@ import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { findAtDesk, loadDesk, readSearch } from '../../src/server/desk/load-desk.ts';
 import { findCustomers } from '../../src/server/desk/find.ts';
 import { offeredKinds } from '../../src/server/house/kinds.ts';
-import { loadJob, type JobView } from '../../src/server/job/load-job.ts';
+import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { loadDuplicates } from '../../src/server/shelf/load-duplicates.ts';
 import { loadShelf } from '../../src/server/shelf/load-shelf.ts';
 import { intake, staffedHouse, value } from './house.ts';

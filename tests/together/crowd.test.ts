@@ -1,7 +1,7 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { endServer, serve } from '../../cli/serve.ts';
-import { startDatabase, type PrivateDatabase } from '../../cli/private-database.ts';
+import { endServer, serve } from '../../cli/base/serve.ts';
+import { startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { replay } from '../../src/core/history/replay.ts';
 import { operation } from '../../src/core/plan/operations.ts';
 import { runningWait } from '../../src/core/work/waits.ts';
@@ -10,10 +10,10 @@ import { stationKey } from '../../src/core/readings/stations.ts';
 import { fillShop } from '../../src/demo/fill-shop.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
-import { loadJob } from '../../src/server/job/load-job.ts';
+import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { hashPin } from '../../src/server/people/pin.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
-import { execute } from '../../src/server/use-case/execute.ts';
+import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { Person, signedIn, type CrowdJob } from './crowd.ts';
 

@@ -6,7 +6,7 @@ import { loadWaits } from '../../server/bench/load-waits.ts';
 import { Live } from '../../ui/data/live.tsx';
 import { QueueStrip } from '../../ui/data/queue-strip.tsx';
 import { Uploads } from '../../ui/photos/uploads.tsx';
-import { Nav } from '../../ui/nav.tsx';
+import { Nav } from '../../ui/frame/nav.tsx';
 import { requireActor } from '../_lib/session.ts';
 
 export default async function HouseLayout({ children }: { readonly children: ReactNode }) {

@@ -1,5 +1,5 @@
 import { database } from '../../server/db/connection.ts';
-import { loadJob, type JobView } from '../../server/job/load-job.ts';
+import { loadJob, type JobView } from '../../server/leaves/load-job.ts';
 import { currentActor } from './session.ts';
 
 /** The job a route is asked about by somebody signed in, or the answer that says why not. */

@@ -1,5 +1,5 @@
-import Link from '../../ui/link.tsx';
-import { Notice } from '../../ui/notice.tsx';
+import Link from '../../ui/kit/link.tsx';
+import { Notice } from '../../ui/kit/notice.tsx';
 
 export const metadata = { title: 'Not yours to do' };
 

@@ -1,4 +1,4 @@
-import { PairDevice } from '../../ui/pair-device.tsx';
+import { PairDevice } from '../../ui/frame/pair-device.tsx';
 
 export const metadata = { title: 'Pair this device' };
 

@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation';
 import { database } from '../../server/db/connection.ts';
 import { DEVICE_COOKIE, peopleOn } from '../../server/people/who.ts';
 import { isOwnPath } from '../../ui/data/last-page.ts';
-import { SignIn } from '../../ui/sign-in.tsx';
+import { SignIn } from '../../ui/frame/sign-in.tsx';
 
 export const metadata = { title: 'Who are you?' };
 

@@ -1,6 +1,6 @@
 import type { Database } from '../db/connection.ts';
-import { gatherJob } from '../job/gather-job.ts';
-import { judge } from '../job/judge.ts';
+import { gatherJob } from '../jobs/gather-job.ts';
+import { judge } from '../jobs/judge.ts';
 import { saidView, workView } from '../work/work-view.ts';
 
 /** What the Bench shows of the job in these hands: its work order and what was said over it, no more. Null when there is none. */

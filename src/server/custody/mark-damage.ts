@@ -1,6 +1,6 @@
 import { ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Marks damage that is already there: a place on one of the instrument's drawings, and words. */

@@ -1,8 +1,9 @@
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
-import type { EventFacts } from '../events/record-event.ts';
-import { refreshFactsOf } from '../job/job-facts.ts';
+import type { EventFacts } from '../use-case/record-event.ts';
+import { backToHands } from '../jobs/back-to-hands.ts';
+import { refreshFactsOf } from '../jobs/job-facts.ts';
 
 /** A job with its row locked, for what a customer does by a link. */
 export const lockedJob = ({ models }: Database, jobId: number, t: Transaction): Promise<Job | null> =>
@@ -29,12 +30,6 @@ export async function refreshAsCustomer(db: Database, job: Job, _now: Date, t: T
   });
   if (open === 0) backToHands(job);
   await refreshFactsOf(db.models, job, t);
-}
-
-/** A job that hung with those waiting for a word because something was asked goes back to hands. */
-export function backToHands(job: Job): void {
-  if (job.waitingFor !== 'word' || !job.waitingNote.startsWith('asked: ')) return;
-  job.set({ waitingFor: 'hands', waitingNote: '', version: job.version + 1 });
 }
 
 /** Rings the bell of the desk, the leads and whoever holds the job. */

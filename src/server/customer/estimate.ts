@@ -8,7 +8,7 @@ import { custodyOf } from '../custody/load-custody.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { answerOfferWhere, offerOfJob } from '../plan/offers.ts';
 import { lockedJob, recordByCustomer, refreshAsCustomer, ringDesk } from './by-customer.ts';
-import { openLink } from './links.ts';
+import { openLink } from '../links/customer-link.ts';
 
 export type Answered = { readonly ok: true } | { readonly ok: false; readonly message: string };
 

@@ -1,6 +1,6 @@
 import type { Database } from '../db/connection.ts';
-import { loadJob, type JobView } from '../job/load-job.ts';
-import { openLink } from './links.ts';
+import { loadJob, type JobView } from '../leaves/load-job.ts';
+import { openLink } from '../links/customer-link.ts';
 
 /** The job whose sheet a link opens, as the shop itself would see it; null where the token opens nothing. */
 export async function jobOfSheetLink(db: Database, token: string, now: Date): Promise<JobView | null> {

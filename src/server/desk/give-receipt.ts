@@ -1,6 +1,6 @@
 import { ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { seenOnReceipt } from './receipt.ts';
 

@@ -1,8 +1,9 @@
 import { fail, ok } from '../../core/result.ts';
 import { WAIT_NAMES } from '../../core/job/waiting.ts';
 import { placeTaken } from './places.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Says where a job hangs, who has it and what it waits for. */

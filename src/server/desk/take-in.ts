@@ -4,9 +4,9 @@ import { ok } from '../../core/result.ts';
 import { tuningName } from '../../core/instrument/defaults.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
 import { kindExists } from '../house/kinds.ts';
-import { NO_FACTS, refreshFacts } from '../job/job-facts.ts';
+import { NO_FACTS, refreshFacts } from '../jobs/job-facts.ts';
 import { placeTaken } from './places.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 type TakeIn = CommandInput<'desk.take-in'>;

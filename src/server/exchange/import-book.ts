@@ -1,6 +1,6 @@
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { offeredKinds } from '../house/kinds.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 

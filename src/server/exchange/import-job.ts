@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import { placeTaken } from '../desk/places.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
 import { PARTS, PHOTOGRAPHED, type JobFile } from './parts.ts';

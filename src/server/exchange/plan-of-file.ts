@@ -17,8 +17,8 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import { LAYERS, RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts';
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { USUAL_HABITS } from '../../core/readings/stations.ts';
-import { asReading, asWish } from '../job/gather-job.ts';
-import { judge, type ToJudge } from '../job/judge.ts';
+import { asReading, asWish } from '../jobs/gather-job.ts';
+import { judge, type ToJudge } from '../jobs/judge.ts';
 
 const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
 const date = z.iso.datetime().transform((t) => new Date(t));

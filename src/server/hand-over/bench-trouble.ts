@@ -1,8 +1,8 @@
 import { verdict } from '../../core/targets/target.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
-import type { GatheredJob } from '../job/gather-job.ts';
-import type { judge } from '../job/judge.ts';
+import type { GatheredJob } from '../jobs/gather-job.ts';
+import type { judge } from '../jobs/judge.ts';
 
 /** What of the readings as left is not as it should be, by the places' labels. All of it can be explained. */
 export interface BenchTrouble {

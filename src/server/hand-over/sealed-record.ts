@@ -6,7 +6,7 @@ import type { SignedInstrument } from '../db/models/work.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { custodyOf } from '../custody/load-custody.ts';
-import { gatherJob, type GatheredJob } from '../job/gather-job.ts';
+import { gatherJob, type GatheredJob } from '../jobs/gather-job.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
 

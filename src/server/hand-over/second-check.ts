@@ -1,7 +1,8 @@
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
 

@@ -15,8 +15,8 @@ import type { Models } from '../db/models/index.ts';
 import { custodyOf } from '../custody/load-custody.ts';
 import { rulesOf } from '../house/load-rules.ts';
 import { shopOf } from '../house/load-shop.ts';
-import type { GatheredJob } from '../job/gather-job.ts';
-import type { judge } from '../job/judge.ts';
+import type { GatheredJob } from '../jobs/gather-job.ts';
+import type { judge } from '../jobs/judge.ts';
 
 const ACOUSTIC: ReadonlySet<string> = new Set([
   'steel-acoustic',

@@ -5,10 +5,10 @@ import { afterNumber, type RoundKind } from '../../core/readings/rounds.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { HandOver } from '../db/models/work.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { rulesOf } from '../house/load-rules.ts';
-import { refreshFacts } from '../job/job-facts.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 /** What was left at the signature becomes a round among the others: it is read again, and nothing is overwritten. */

@@ -1,6 +1,6 @@
 import { fromFileItems } from '../../contracts/formats/checklists.ts';
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Keeps a list as its next version; inspections begun with an earlier one keep that. Version 0 begins a new list. */

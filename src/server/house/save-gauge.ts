@@ -1,7 +1,7 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { GaugeRow } from '../db/models/gauges.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 const overtaken = (row: GaugeRow) =>

@@ -1,8 +1,8 @@
 import { invalidField } from '../../contracts/failure.ts';
 import { KIND_NAMES, KINDS } from '../../core/instrument/kinds.ts';
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { conflict } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 const idFrom = (name: string): string =>

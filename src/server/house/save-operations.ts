@@ -1,7 +1,7 @@
 import { circleIn } from '../../core/plan/operations.ts';
 import { fail, ok } from '../../core/result.ts';
 import { invalidField } from '../../contracts/failure.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Keeps the shop's catalogue as its next version. Earlier versions stay; jobs go by the newest from now on. */

@@ -1,6 +1,6 @@
 import type { Failure } from '../../contracts/failure.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** Keeps one of the shop's settings at the version the screen saw, with its event. */

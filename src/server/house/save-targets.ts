@@ -1,5 +1,5 @@
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Keeps what the shop aims at as its next version. Earlier versions stay. */

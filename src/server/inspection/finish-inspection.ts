@@ -1,9 +1,10 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { itemsFor } from '../../core/inspection/checklist.ts';
 import { ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { refreshFacts } from '../job/job-facts.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openInspection } from './open-inspection.ts';
 

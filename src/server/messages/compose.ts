@@ -2,7 +2,7 @@ import { calendarFile } from '../../core/messages/calendar.ts';
 import type { Customer } from '../db/models/shop.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { MessageRow } from '../db/models/bench.ts';
-import { newLink } from '../customer/links.ts';
+import { newLink } from '../links/customer-link.ts';
 import { newToken } from '../people/tokens.ts';
 import { gatewayOf } from '../house/load-rules.ts';
 import { shopOf } from '../house/load-shop.ts';

@@ -1,6 +1,6 @@
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { gatewayOf } from '../house/load-rules.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { queueMessage } from './compose.ts';

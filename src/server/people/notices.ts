@@ -3,7 +3,7 @@ import { mentioned } from '../../core/work/mentions.ts';
 import { ok } from '../../core/result.ts';
 import type { Notice } from '../db/models/bench.ts';
 import type { Database } from '../db/connection.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 const LONGEST = 240;

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
 import type { Actor } from '../use-case/use-case.ts';
 import { preparePhoto } from './prepare-photo.ts';
 

@@ -1,9 +1,9 @@
 import { operation } from '../../core/plan/operations.ts';
 import { ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { refreshFacts } from '../job/job-facts.ts';
-import { openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
+import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Puts an operation of the catalogue on the work order by hand. */

@@ -3,12 +3,13 @@ import { operation } from '../../core/plan/operations.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { ok } from '../../core/result.ts';
 import type { Decision } from '../db/models/work.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
-import { gatherJob } from '../job/gather-job.ts';
-import { refreshFacts } from '../job/job-facts.ts';
-import { judge } from '../job/judge.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { gatherJob } from '../jobs/gather-job.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
+import { judge } from '../jobs/judge.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 const detailOf = (line: ProposalLine, change: string) => (change === '' ? line.says : change);

@@ -1,6 +1,6 @@
 import { Op } from 'sequelize';
 import type { Job } from '../db/models/jobs.ts';
-import { gatherJob } from '../job/gather-job.ts';
+import { gatherJob } from '../jobs/gather-job.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** Holds what is left against what the chosen plan said, place by place, and keeps both. */

@@ -1,6 +1,6 @@
 import type { Database } from '../db/connection.ts';
-import type { GatheredJob } from '../job/gather-job.ts';
-import type { judge } from '../job/judge.ts';
+import type { GatheredJob } from '../jobs/gather-job.ts';
+import type { judge } from '../jobs/judge.ts';
 
 /** What the Plan leaf needs besides readings and proposal, as plain data. */
 export async function planView(

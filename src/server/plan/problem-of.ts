@@ -1,8 +1,8 @@
 import { problemFrom, type NotYet } from '../../core/plan/solve/problem-from.ts';
 import type { Problem } from '../../core/plan/solve/problem.ts';
 import { shopOf } from '../house/load-shop.ts';
-import type { GatheredJob } from '../job/gather-job.ts';
-import { judge } from '../job/judge.ts';
+import type { GatheredJob } from '../jobs/gather-job.ts';
+import { judge } from '../jobs/judge.ts';
 
 /** The problem a job's plans are found from, or why it cannot be set yet. */
 export const problemOf = (g: GatheredJob): Problem | NotYet =>

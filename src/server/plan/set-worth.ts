@@ -1,6 +1,7 @@
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /** Says what an instrument is worth: it decides what may be spent on it and what may be done to it. */

@@ -2,7 +2,7 @@ import { fretPosition } from '../../core/neck/fret-position.ts';
 import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { formatLength } from '../../core/units/format-length.ts';
-import type { JobView } from '../job/load-job.ts';
+import type { JobView } from '../leaves/load-job.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 type Station = JobView['readings']['stations'][number];

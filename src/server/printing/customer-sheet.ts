@@ -1,7 +1,7 @@
 import { sayReading } from '../../core/hand-over/customer-sheet.ts';
 import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
 import { formatMoney } from '../../core/money/money.ts';
-import type { JobView } from '../job/load-job.ts';
+import type { JobView } from '../leaves/load-job.ts';
 import { drawAt } from './draw-shapes.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 

@@ -1,5 +1,5 @@
 import { formatMoney, total, totalRange } from '../../core/money/money.ts';
-import type { JobView } from '../job/load-job.ts';
+import type { JobView } from '../leaves/load-job.ts';
 import { Paper, type PaperSize } from './paper.ts';
 
 /** The estimate as paper: every line with what was found, its range, and a place to say yes or no. */

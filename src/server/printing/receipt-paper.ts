@@ -1,7 +1,7 @@
 import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
-import type { JobView } from '../job/load-job.ts';
+import type { JobView } from '../leaves/load-job.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 /** The receipt as paper: what was left, in which state, and the initials. */

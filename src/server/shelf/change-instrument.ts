@@ -1,9 +1,9 @@
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { kindExists } from '../house/kinds.ts';
-import { refreshFacts } from '../job/job-facts.ts';
-import { conflict } from '../job/open-job.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /**

@@ -2,11 +2,11 @@ import { invalidField, refuse } from '../../contracts/failure.ts';
 import { isLookedAt } from '../../core/inspection/checklist.ts';
 import { lostWithoutStrings } from '../../core/inspection/strings-gate.ts';
 import { ok } from '../../core/result.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { gatherJob } from '../job/gather-job.ts';
-import { refreshFacts } from '../job/job-facts.ts';
-import { judge } from '../job/judge.ts';
-import { openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { gatherJob } from '../jobs/gather-job.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
+import { judge } from '../jobs/judge.ts';
+import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /**

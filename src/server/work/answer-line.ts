@@ -1,8 +1,8 @@
 import { refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
-import { backToHands } from '../customer/by-customer.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { refreshFacts } from '../job/job-facts.ts';
+import { backToHands } from '../jobs/back-to-hands.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { refreshFacts } from '../jobs/job-facts.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';
 

@@ -5,8 +5,8 @@ import { inWorkOrder, type NeedsOf } from '../../core/work/order-of-lines.ts';
 import { queueOf, type Next } from '../../core/work/queue.ts';
 import type { Models } from '../db/models/index.ts';
 import type { TimeEntry, WorkLine } from '../db/models/work.ts';
-import type { GatheredJob } from '../job/gather-job.ts';
-import type { judge } from '../job/judge.ts';
+import type { GatheredJob } from '../jobs/gather-job.ts';
+import type { judge } from '../jobs/judge.ts';
 
 /** A work order as a bench sees it: its lines in order, what hinders each, and what comes next. */
 export interface BenchOrder {

@@ -1,6 +1,6 @@
 import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 const later = (a: Date, b: Date): Date => (a > b ? a : b);

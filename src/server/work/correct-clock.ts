@@ -1,8 +1,8 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { whyNotSoLong } from '../../core/work/clocks.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 const MINUTE = 60_000;

@@ -1,10 +1,11 @@
 import { invalidField } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
-import { recordEvent } from '../events/record-event.ts';
-import { gatherJob } from '../job/gather-job.ts';
-import { judge } from '../job/judge.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { recordEvent } from '../use-case/record-event.ts';
+import { gatherJob } from '../jobs/gather-job.ts';
+import { judge } from '../jobs/judge.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import { tell } from '../people/notices.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { stopClocks } from './clocks.ts';

@@ -2,7 +2,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { operation } from '../../core/plan/operations.ts';
 import { fail, ok } from '../../core/result.ts';
 import { inWorkOrder, placesAfter, whyNotAt, type NeedsOf } from '../../core/work/order-of-lines.ts';
-import { recordEvent } from '../events/record-event.ts';
+import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';

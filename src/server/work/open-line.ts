@@ -2,7 +2,8 @@ import type { Failure } from '../../contracts/failure.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
-import { conflict, openJob } from '../job/open-job.ts';
+import { openJob } from '../jobs/open-job.ts';
+import { conflict } from '../use-case/conflict.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** A line of an open job's work order, locked, at the version the screen saw. */

@@ -5,8 +5,8 @@ import { stopped } from '../../core/work/may-start.ts';
 import { rangeOf } from '../../core/work/order-of-lines.ts';
 import { waitsOf } from '../../core/work/waits.ts';
 import type { Database } from '../db/connection.ts';
-import type { GatheredJob } from '../job/gather-job.ts';
-import type { judge } from '../job/judge.ts';
+import type { GatheredJob } from '../jobs/gather-job.ts';
+import type { judge } from '../jobs/judge.ts';
 import { benchOf, entriesOf } from './bench-of.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;

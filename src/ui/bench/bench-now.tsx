@@ -1,8 +1,8 @@
 'use client';
 
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
-import { sayDay, todayIso } from '../dates.ts';
+import { sayDay, todayIso } from '../kit/dates.ts';
 import { ReadFirst } from '../work/order-list.tsx';
 import { HandedOn } from '../work/hand-on.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';

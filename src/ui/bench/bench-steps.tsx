@@ -1,10 +1,10 @@
 'use client';
 
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { sayLeft } from '../../core/work/waits.ts';
 import type { BenchStep } from '../../server/bench/load-bench.ts';
 import type { BenchWait } from '../../server/bench/load-waits.ts';
-import { useNow } from '../bell.tsx';
+import { useNow } from '../frame/bell.tsx';
 
 /** Steps one could take up, a line each. */
 export function BenchSteps({

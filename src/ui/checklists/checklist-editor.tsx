@@ -8,9 +8,9 @@ import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts'
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import type { Fields } from '../data/edit-model.ts';
-import { FormField } from '../form-field.tsx';
-import { KindChoice } from '../kind-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { KindChoice } from '../instrument/kind-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

@@ -7,7 +7,7 @@ import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { operation } from '../../core/plan/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { KindChoice } from '../kind-choice.tsx';
+import { KindChoice } from '../instrument/kind-choice.tsx';
 import { PHASES, valueName } from './words.ts';
 
 function Row({ item, asked }: { readonly item: ChecklistItem; readonly asked: boolean }) {

@@ -9,9 +9,9 @@ import {
   type Condition,
   type ConditionFact,
 } from '../../core/inspection/condition.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
-import { PillChoice } from '../pill-choice.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
 import { valueName } from './words.ts';
 
 type Simple = Exclude<Condition, { readonly all: unknown } | { readonly any: unknown }>;

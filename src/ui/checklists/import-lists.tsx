@@ -4,8 +4,8 @@ import { useId, useState } from 'react';
 import { fromFileItems, readChecklists, type ChecklistsFile } from '../../contracts/formats/checklists.ts';
 import type { Checklist } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
-import { FileField } from '../file-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FileField } from '../kit/file-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { DiffView } from './diff-view.tsx';
 

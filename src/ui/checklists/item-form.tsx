@@ -4,9 +4,9 @@ import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import { OPERATION_IDS, type OperationId } from '../../core/plan/operation-ids.ts';
 import { operation } from '../../core/plan/operations.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
-import { PillChoice } from '../pill-choice.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
 import { ConditionBuilder } from './condition-builder.tsx';
 import { PHASES } from './words.ts';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { LeafJob } from '../leaves/leaf-props.ts';
-import { FormField } from '../form-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** Parts taken off, each in its numbered bag, to go back with the instrument. */

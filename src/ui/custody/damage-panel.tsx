@@ -3,11 +3,11 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useRef, useState } from 'react';
 import { VIEW_NAMES, VIEWS, type View } from '../../core/instrument/outline.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
-import { PillChoice } from '../pill-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { InstrumentDrawing } from './instrument-drawing.tsx';
 import { Marking } from './marking.tsx';

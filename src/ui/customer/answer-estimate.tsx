@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Estimate } from '../../server/customer/estimate.ts';
 import { readDraft, saveDraft, useMounted } from '../data/draft.ts';
-import { NameField } from './name-field.tsx';
-import { ChooseOption } from '../plan/choose-option.tsx';
+import { NameField } from '../kit/name-field.tsx';
+import { ChooseOption } from './choose-option.tsx';
 import { AskTheShop } from './ask-the-shop.tsx';
 import { sayByLink } from './say-by-link.ts';
 

@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { readDraft, saveDraft, useMounted } from '../data/draft.ts';
-import { FormField } from '../form-field.tsx';
-import { NameField } from './name-field.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { NameField } from '../kit/name-field.tsx';
 import { sayByLink } from './say-by-link.ts';
 
 interface Asked {

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { sayMoment } from '../dates.ts';
-import { FreshLink } from './fresh-link.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FreshLink } from '../kit/fresh-link.tsx';
 import { Resend } from './resend.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { Trouble } from '../trouble.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 type Purpose = 'estimate' | 'sheet';

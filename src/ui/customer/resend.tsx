@@ -1,6 +1,6 @@
 'use client';
 
-import { Trouble } from '../trouble.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** Gives a message that failed to the gateway once more. */

@@ -2,9 +2,9 @@ import type { CustomerSheet } from '../../core/hand-over/customer-sheet.ts';
 import { sayReading } from '../../core/hand-over/customer-sheet.ts';
 import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
-import { sayDate } from '../dates.ts';
+import { sayDate } from '../kit/dates.ts';
 import { formatMoney } from '../../core/money/money.ts';
-import { TrueSize } from '../sums/true-size.tsx';
+import { TrueSize } from '../kit/true-size.tsx';
 
 function List({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) {
   if (lines.length === 0) return null;

@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { LEAF_NAMES, type Leaf } from '../../core/job/leaves.ts';
 import type { Here } from '../../server/people/presence.ts';
-import { setOthers, useItem, useOthers } from '../here.ts';
+import { setOthers, useItem, useOthers } from './here.ts';
 
 const EVERY_MS = 6000;
 

@@ -3,7 +3,7 @@
 import { CloudOff } from 'lucide-react';
 import { useEffect } from 'react';
 import type { CommandInput } from '../../contracts/commands.ts';
-import { sayMoment } from '../dates.ts';
+import { sayMoment } from '../kit/dates.ts';
 import { refreshSoon } from './refresh.ts';
 import { useMounted } from './draft.ts';
 import {

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { DeskFound } from '../../server/desk/load-desk.ts';
-import { todayIso } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import { useSlash } from '../use-slash.ts';
+import { todayIso } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { useSlash } from '../kit/use-slash.ts';
 import { TagRow } from './tag-row.tsx';
 
 const NOTHING: DeskFound = { here: [], customers: [], sure: null };

@@ -1,7 +1,7 @@
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { isLate } from '../../core/job/waiting.ts';
 import type { RackTag } from '../../server/rack/load-rack.ts';
-import { sayDay } from '../dates.ts';
+import { sayDay } from '../kit/dates.ts';
 
 /** What the counter usually does next with an instrument that is here. */
 function nextAtCounter(tag: RackTag): { readonly leaf: string; readonly says: string } {

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { useId, useState } from 'react';
 import { readCustomersCsv, readVcards, type CustomerEntry } from '../../contracts/formats/customers.ts';
 import { readInstrumentsCsv, type InstrumentEntry } from '../../contracts/formats/instruments.ts';
 import type { Result } from '../../core/result.ts';
-import { FileField } from '../file-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FileField } from '../kit/file-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 type Found =

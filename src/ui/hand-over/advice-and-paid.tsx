@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { PillChoice } from '../pill-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

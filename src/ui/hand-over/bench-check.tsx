@@ -3,10 +3,10 @@
 import { useState } from 'react';
 import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { Trouble } from '../trouble.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** The bench check, ticked off; the last tick puts the name under it. */

@@ -2,11 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { SignatureDrawing, SignatureField, type Strokes } from '../signature.tsx';
-import { Trouble } from '../trouble.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { SignatureDrawing, SignatureField, type Strokes } from '../kit/signature.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** The customer plays, then signs what is shown. */

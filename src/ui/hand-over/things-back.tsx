@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { CommandInput } from '../../contracts/commands.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { Trouble } from '../trouble.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 type Item = LeafProps<'sheet'>['job']['items'][number];

@@ -6,8 +6,8 @@ import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/q
 import { formatLength } from '../../core/units/format-length.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
-import { FormField } from '../form-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import type { Fields } from '../data/edit-model.ts';
 import { useEdit } from '../data/use-edit.ts';

@@ -9,11 +9,11 @@ import {
   readConstruction,
   type ConstructionDraft,
   type DraftErrors,
-} from '../construction-draft.ts';
-import { ConstructionFields } from '../construction-fields.tsx';
-import { FormField } from '../form-field.tsx';
-import { KindChoice } from '../kind-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+} from '../instrument/construction-draft.ts';
+import { ConstructionFields } from '../instrument/construction-fields.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { KindChoice } from '../instrument/kind-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

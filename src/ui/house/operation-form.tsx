@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { SKILLS, STATIONS, type Operation, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
 
 const WHOLE = /^\d{1,6}$/;
 const AMOUNT = /^\d{1,6}([.,]\d{1,2})?$/;

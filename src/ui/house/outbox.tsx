@@ -1,13 +1,13 @@
 'use client';
 
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import type { GatewaySettings } from '../../contracts/house-rules.ts';
 import type { OutboxMessage } from '../../server/messages/load-outbox.ts';
 import { Resend } from '../customer/resend.tsx';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import { PillChoice } from '../pill-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

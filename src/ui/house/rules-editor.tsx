@@ -1,9 +1,9 @@
 'use client';
 
 import type { HandOverRules } from '../../core/hand-over/rules.ts';
-import { FormField } from '../form-field.tsx';
-import { PillChoice } from '../pill-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

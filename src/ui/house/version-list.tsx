@@ -1,4 +1,4 @@
-import { sayMoment } from '../dates.ts';
+import { sayMoment } from '../kit/dates.ts';
 
 /** A version of one of the shop's rules; the one that ships has no moment. */
 export interface Version {

@@ -1,17 +1,17 @@
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { sayRadius } from '../../core/instrument/board-radius.ts';
 import { FACTS } from '../../core/instrument/construction.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { formatMoney } from '../../core/money/money.ts';
-import { sayMoment } from '../dates.ts';
+import { sayMoment } from '../kit/dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
-import { InstrumentHistory } from '../desk/instrument-history.tsx';
-import { ChangeInstrument } from '../instrument-dialog.tsx';
-import { ReceiptPanel } from '../receipt-panel.tsx';
-import { WhereItHangs } from '../where-it-hangs.tsx';
-import type { LeafProps } from './leaf-props.ts';
+import { InstrumentHistory } from '../instrument/instrument-history.tsx';
+import { ChangeInstrument } from '../instrument/instrument-dialog.tsx';
+import { ReceiptPanel } from '../arrival/receipt-panel.tsx';
+import { WhereItHangs } from '../arrival/where-it-hangs.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 function Fact({ name, value }: { readonly name: string; readonly value: string }) {
   return (

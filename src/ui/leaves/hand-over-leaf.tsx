@@ -1,15 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { BeforeAfter } from '../before-after.tsx';
+import { BeforeAfter } from '../hand-over/before-after.tsx';
 import { LinksPanel } from '../customer/links-panel.tsx';
 import { SheetView } from '../customer/sheet-view.tsx';
 import { Advice, Paid } from '../hand-over/advice-and-paid.tsx';
 import { BenchCheck, LeftTrouble, SecondName } from '../hand-over/bench-check.tsx';
 import { Earlier, Seal, Signing, Tweak } from '../hand-over/signing.tsx';
 import { Things } from '../hand-over/things-back.tsx';
-import { PillChoice } from '../pill-choice.tsx';
-import type { LeafProps } from './leaf-props.ts';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 const VIEWS = { sheet: 'The customer’s sheet', bench: 'Before and after, in bench units' } as const;
 

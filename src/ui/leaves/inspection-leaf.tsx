@@ -3,17 +3,17 @@
 import { useEffect, useRef, useState } from 'react';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
-import { setItem, useOthers } from '../here.ts';
-import { InspectionEnd, InspectionList } from '../inspection-end.tsx';
-import { ItemReadings } from '../item-readings.tsx';
+import { setItem, useOthers } from '../data/here.ts';
+import { InspectionEnd, InspectionList } from '../inspection/inspection-end.tsx';
+import { ItemReadings } from '../inspection/item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueue, type Queued } from '../data/command-queue.ts';
-import { PillChoice } from '../pill-choice.tsx';
-import { StringsPanel } from '../strings-panel.tsx';
-import { Trouble } from '../trouble.tsx';
-import { useAnswers } from '../use-answers.ts';
-import { isTyping } from '../use-slash.ts';
-import type { LeafProps } from './leaf-props.ts';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { StringsPanel } from '../work/strings-panel.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { useAnswers } from '../inspection/use-answers.ts';
+import { isTyping } from '../kit/use-slash.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 type Item = LeafProps<'inspection'>['job']['inspection']['items'][number] & { readonly unsent?: boolean };
 

@@ -13,8 +13,8 @@ import { TryPanel } from '../plan/try-panel.tsx';
 import { useTrying } from '../plan/trying.ts';
 import { useWorker } from '../plan/use-worker.ts';
 import { WorkerSays } from '../plan/worker-says.tsx';
-import { PillChoice } from '../pill-choice.tsx';
-import type { LeafProps } from './leaf-props.ts';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 const PARTS = {
   proposed: 'Proposed',

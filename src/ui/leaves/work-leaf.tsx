@@ -2,12 +2,12 @@
 
 import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { BagsPanel } from '../custody/bags-panel.tsx';
-import { StringsPanel } from '../strings-panel.tsx';
-import { OrderTotals } from '../order-totals.tsx';
+import { StringsPanel } from '../work/strings-panel.tsx';
+import { OrderTotals } from '../work/order-totals.tsx';
 import { LinksPanel } from '../customer/links-panel.tsx';
 import { useSend } from '../data/use-send.ts';
 import { AccidentsPanel } from '../work/accidents-panel.tsx';
@@ -15,7 +15,7 @@ import { ChangeRequest } from '../work/change-request.tsx';
 import { HandedOn, HandOn } from '../work/hand-on.tsx';
 import { OrderList } from '../work/order-list.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';
-import type { LeafProps } from './leaf-props.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
 const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;

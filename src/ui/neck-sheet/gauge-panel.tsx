@@ -12,9 +12,9 @@ import {
   type SimulatedGauge,
   type SimulatedKind,
 } from '../../devices/simulated-gauge.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
-import { FormField } from '../form-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import type { StationView } from './sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';

@@ -3,7 +3,7 @@
 import { useEffect, useId, useMemo, useState } from 'react';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey, type SheetPart } from '../../core/readings/stations.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import { lineOf, sheetGeometry, stretchOf } from './geometry.ts';
 import { PlanView, ROW } from './plan-view.tsx';
 import { fieldState, ReadingField } from './reading-field.tsx';
@@ -13,7 +13,7 @@ import type { StationView } from './sheet-stations.ts';
 import { FretNames, RowNames } from './sheet-names.tsx';
 import { SideView } from './side-view.tsx';
 import { sayBand, type Tongue } from './units.ts';
-import { useWidth } from './use-width.ts';
+import { useWidth } from '../kit/use-width.ts';
 import { answerByKey } from './sheet-says.tsx';
 import type { ReadingsState } from './use-readings.ts';
 

@@ -3,7 +3,7 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { pastedCells } from '../../contracts/formats/readings.ts';
 import { readEntry, sayEntry } from '../../core/readings/entry.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import type { StationView } from './sheet-stations.ts';
 import { isGone, type Draft, type KeptText } from './use-readings.ts';
 import { asTyped, sayVerdict, unitOf, type Tongue } from './units.ts';

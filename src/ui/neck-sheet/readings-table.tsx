@@ -3,7 +3,7 @@
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import { fieldState, ReadingField } from './reading-field.tsx';
 import type { StationView } from './sheet-stations.ts';
 import { sayBand, sayValue, type Tongue } from './units.ts';

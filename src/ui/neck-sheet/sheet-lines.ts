@@ -2,7 +2,7 @@ import { topsByFret } from '../../core/readings/fret-tops.ts';
 import { actionFret } from '../../core/readings/methods.ts';
 import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import type { Measured } from './geometry.ts';
 import { methodsOf } from './sheet-stations.ts';
 import type { SheetLine } from './side-view.tsx';

@@ -1,4 +1,4 @@
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import { ROW } from './plan-view.tsx';
 import type { Placed } from './sheet-layout.ts';
 

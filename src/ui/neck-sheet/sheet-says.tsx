@@ -6,7 +6,7 @@ import { METHODS, methodWords } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import { methodsOf, type StationView } from './sheet-stations.ts';
 import { sayValue, unitOf, type Tongue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';

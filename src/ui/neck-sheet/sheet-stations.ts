@@ -3,7 +3,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { allStations, type Station } from '../../core/readings/stations.ts';
 import { resolveTarget, targetLayers, type Resolving } from '../../core/targets/resolve.ts';
 import type { Target } from '../../core/targets/target.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 
 /** A station with the band its reading is held against, as the round's method shows it. */
 export interface StationView extends Station {

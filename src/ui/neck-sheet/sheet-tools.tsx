@@ -1,13 +1,13 @@
 'use client';
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { useState } from 'react';
 import { readReadingsCsv } from '../../contracts/formats/readings.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
-import { FileField } from '../file-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { FileField } from '../kit/file-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { GaugePanel } from './gauge-panel.tsx';
 import type { StationView } from './sheet-stations.ts';

@@ -6,7 +6,7 @@ import { readEntry, type EntryQuestion } from '../../core/readings/entry.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { askAbout } from '../../core/readings/plausibility.ts';
 import type { Station } from '../../core/readings/stations.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { refreshSoon } from '../data/refresh.ts';
 import { send } from '../data/send.ts';

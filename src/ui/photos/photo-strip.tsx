@@ -4,7 +4,7 @@ import { Camera, ImagePlus, X } from 'lucide-react';
 import { useId } from 'react';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { useSend } from '../data/use-send.ts';
-import { Trouble } from '../trouble.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useUploads, type Going, type PhotoTarget } from './uploads.tsx';
 
 const TAKEN = 'image/jpeg,image/png,image/webp';

@@ -1,7 +1,7 @@
 'use client';
 
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 
 /** What the chosen plan said would stand at each place, and what was read when it was done. */

@@ -5,8 +5,8 @@ import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
 import { USUAL_LIMITS } from '../../core/plan/solve/problem.ts';
 import { formatLength } from '../../core/units/format-length.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { PrintButton } from '../print-button.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { PrintButton } from '../kit/print-button.tsx';
 import { planInputOf } from './plan-problem.ts';
 import { RockMap } from './rock-map.tsx';
 

@@ -8,9 +8,9 @@ import {
   type ContactSpot,
 } from '../../core/templates/contact-templates.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { PrintButton } from '../print-button.tsx';
-import { TrueSize } from '../sums/true-size.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { PrintButton } from '../kit/print-button.tsx';
+import { TrueSize } from '../kit/true-size.tsx';
 import { planInputOf } from './plan-problem.ts';
 
 const USUAL_THICK = 3;

@@ -5,9 +5,9 @@ import { mapOfNeck, type Hand } from '../../core/whatif/clearance-map.ts';
 import { consequences } from '../../core/whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { FormField } from '../form-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { rowsOf } from './try-says.ts';
 

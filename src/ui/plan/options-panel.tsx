@@ -3,12 +3,12 @@
 import { useMemo, useState } from 'react';
 import { optionsFor, type CustomerOption } from '../../core/plan/options.ts';
 import type { Plans } from '../../core/plan/solve/plans.ts';
-import { FreshLink } from '../customer/fresh-link.tsx';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { ListChoice } from '../list-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FreshLink } from '../kit/fresh-link.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { OptionCard } from './option-card.tsx';
 

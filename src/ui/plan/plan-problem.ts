@@ -3,7 +3,7 @@ import { problemFrom, type NotYet } from '../../core/plan/solve/problem-from.ts'
 import type { Problem } from '../../core/plan/solve/problem.ts';
 import type { Target } from '../../core/targets/target.ts';
 import { neckModel, type NeckModel } from '../../core/whatif/neck-model.ts';
-import type { LeafJob } from '../leaves/leaf-props.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
 
 /** The plan's input as the house worked it out, put together again from what the page was sent. */
 export function planInputOf(job: LeafJob<'plan'>): PlanInput {

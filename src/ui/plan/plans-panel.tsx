@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { FormField } from '../form-field.tsx';
-import { Trouble } from '../trouble.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 const STEP_MARKS = { do: '■', 'first-cut': '▸', read: '◇', wait: '◷' } as const;

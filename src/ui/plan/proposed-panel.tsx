@@ -3,12 +3,12 @@
 import { useState } from 'react';
 import type { OperationId } from '../../core/plan/operation-ids.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
-import { JobTargets } from '../job-targets.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
+import { JobTargets } from './job-targets.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 type Decided = LeafProps<'plan'>['job']['decisions'][number];
 const SAID = { accepted: 'accepted', changed: 'changed', declined: 'declined' } as const;

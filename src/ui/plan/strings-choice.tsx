@@ -4,8 +4,8 @@ import type { Construction, StringFact } from '../../core/instrument/constructio
 import { TUNINGS } from '../../core/strings/pitch.ts';
 import { STRING_SETS } from '../../core/strings/string-sets.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
 
 const AS_IT_IS = 'as it is';
 

@@ -7,7 +7,7 @@ import type { Outcome } from '../../core/whatif/consequences.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
 import { sheetGeometry, type SheetGeometry } from '../neck-sheet/geometry.ts';
-import { useWidth } from '../neck-sheet/use-width.ts';
+import { useWidth } from '../kit/use-width.ts';
 import { Place, ROW } from './clearance-place.tsx';
 import { Grip } from './grip.tsx';
 import type { Handle } from './handles.ts';

@@ -14,9 +14,9 @@ import { GripVertical } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { WAIT_NAMES, WAITS, type Wait } from '../../core/job/waiting.ts';
 import type { RackTag as Tag } from '../../server/rack/load-rack.ts';
-import { RackTag } from '../rack-tag.tsx';
-import { sayPlace } from '../say-place.ts';
-import { Trouble } from '../trouble.tsx';
+import { RackTag } from './rack-tag.tsx';
+import { sayPlace } from '../kit/say-place.ts';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { ScanField } from './scan-field.tsx';
 

@@ -5,11 +5,11 @@ import { useMemo, useState } from 'react';
 import { compareReadings } from '../../core/readings/compare.ts';
 import { allStations, stationKey } from '../../core/readings/stations.ts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
-import { FormField } from '../form-field.tsx';
+import { FormField } from '../kit/form-field.tsx';
 import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView } from '../neck-sheet/side-view.tsx';
 import { sayValue, type Tongue } from '../neck-sheet/units.ts';
-import { PillChoice } from '../pill-choice.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
 
 const ReadingCharts = dynamic(() => import('./reading-charts.tsx').then((m) => m.ReadingCharts), {
   ssr: false,

@@ -1,8 +1,8 @@
 'use client';
 
 import type { Duplicate, Merged, Side } from '../../server/shelf/load-duplicates.ts';
-import { sayMoment } from '../dates.ts';
-import { Trouble } from '../trouble.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 const KINDS = { customer: 'Customers', instrument: 'Instruments' } as const;

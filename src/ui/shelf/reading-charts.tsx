@@ -5,7 +5,7 @@ import { format } from 'date-fns';
 import { useRef, useState } from 'react';
 import Chart from 'react-apexcharts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
-import { PillChoice } from '../pill-choice.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
 import { chartSeries, type ChartSeries } from './chart-series.ts';
 
 const INKS = ['#1f2a44', '#6b5b3e', '#3f6b57', '#7a4f6d', '#2f6f8f', '#8a6d1d', '#555555', '#9a4b2f'];

@@ -7,8 +7,8 @@ import { TUNINGS } from '../../core/strings/pitch.ts';
 import type { StringMake } from '../../core/strings/unit-mass.ts';
 import type { Say } from '../../core/sums/sum.ts';
 import { referenceOf, type Typed } from '../../contracts/sums/typed-form.ts';
-import { FormField } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
 
 const thou = (mm: number): string => `.${String(Math.round(mm / 0.0254)).padStart(3, '0')} in`;
 

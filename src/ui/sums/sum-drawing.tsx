@@ -10,7 +10,7 @@ import { stringLineSum } from '../../core/sums/neck-sums.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import type { Say, Sum } from '../../core/sums/sum.ts';
 import { CentsDots, ClearanceBars, FretMap, NeckLine } from './drawings.tsx';
-import { TrueSize } from './true-size.tsx';
+import { TrueSize } from '../kit/true-size.tsx';
 
 type InputOf<S> = S extends { readonly input: z.ZodType<infer I> } ? I : never;
 type OutputOf<S> = S extends { readonly output: z.ZodType<infer O> } ? O : never;

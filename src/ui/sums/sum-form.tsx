@@ -5,9 +5,9 @@ import type { KeyboardEvent, ReactNode } from 'react';
 import type { FormField } from '../../contracts/sums/form-fields.ts';
 import { unitAt, type Typed } from '../../contracts/sums/typed-form.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
-import { FormField as FormBox } from '../form-field.tsx';
-import { ListChoice } from '../list-choice.tsx';
-import { PillChoice } from '../pill-choice.tsx';
+import { FormField as FormBox } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
 
 export interface SumFormProps {
   readonly fields: readonly FormField[];

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
-import { Trouble } from '../trouble.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

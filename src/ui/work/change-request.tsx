@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { formatMoney, total } from '../../core/money/money.ts';
 import { withinLimit } from '../../core/work/limit.ts';
 import type { OperationId } from '../../core/plan/operation-ids.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { ListChoice } from '../list-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */

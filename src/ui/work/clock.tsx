@@ -1,12 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import { Trouble } from '../trouble.tsx';
-import { useNow } from '../bell.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { useNow } from '../frame/bell.tsx';
 import { useSend } from '../data/use-send.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
 
 export type Line = LeafProps['job']['lines'][number];
 

@@ -3,11 +3,11 @@
 import { useState } from 'react';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { ListChoice } from '../list-choice.tsx';
-import { Trouble } from '../trouble.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** What the one before said when the job came into these hands. */

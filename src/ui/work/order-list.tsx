@@ -17,11 +17,11 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { ChevronDown, ChevronUp, GripVertical } from 'lucide-react';
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { formatMoney } from '../../core/money/money.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
-import type { LeafProps } from '../leaves/leaf-props.ts';
-import { Trouble } from '../trouble.tsx';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import type { Line } from './clock.tsx';
 import { StepCard } from './step-card.tsx';

@@ -1,12 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { sayMoment } from '../dates.ts';
-import { FormField } from '../form-field.tsx';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
-import { ListChoice } from '../list-choice.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
 import { useQueue } from '../data/command-queue.ts';
-import { Trouble } from '../trouble.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 type Remark = BenchJob['remarks'][number];

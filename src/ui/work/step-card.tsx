@@ -1,16 +1,16 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import Link from '../link.tsx';
+import Link from '../kit/link.tsx';
 import { useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
-import { useNow } from '../bell.tsx';
-import { FormField } from '../form-field.tsx';
+import { useNow } from '../frame/bell.tsx';
+import { FormField } from '../kit/form-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueuedFor } from '../data/command-queue.ts';
-import { Trouble } from '../trouble.tsx';
+import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
 

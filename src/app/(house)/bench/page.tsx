@@ -7,7 +7,7 @@ import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { BenchNow } from '../../../ui/bench/bench-now.tsx';
 import { BenchSteps, BenchWaits } from '../../../ui/bench/bench-steps.tsx';
 import { ShowsJob } from '../../../ui/data/shows-job.tsx';
-import { PageHead } from '../../../ui/page-head.tsx';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Bench' };

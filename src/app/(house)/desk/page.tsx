@@ -2,10 +2,10 @@ import { database } from '../../../server/db/connection.ts';
 import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { loadDesk } from '../../../server/desk/load-desk.ts';
 import type { RackTag } from '../../../server/rack/load-rack.ts';
-import { sayDay, todayIso } from '../../../ui/dates.ts';
+import { sayDay, todayIso } from '../../../ui/kit/dates.ts';
 import { DeskFind } from '../../../ui/desk/desk-find.tsx';
 import { TagRow } from '../../../ui/desk/tag-row.tsx';
-import { PageHead } from '../../../ui/page-head.tsx';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Desk' };

@@ -1,4 +1,4 @@
-import Link from '../../../ui/link.tsx';
+import Link from '../../../ui/kit/link.tsx';
 import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/money.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
@@ -7,7 +7,7 @@ import { loadTargets } from '../../../server/house/load-targets.ts';
 import type { Band } from '../../../core/neck/truss-rod.ts';
 import { database } from '../../../server/db/connection.ts';
 import { loadShop } from '../../../server/house/load-shop.ts';
-import { PageHead } from '../../../ui/page-head.tsx';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'House' };

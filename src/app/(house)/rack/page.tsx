@@ -1,13 +1,13 @@
-import Link from '../../../ui/link.tsx';
+import Link from '../../../ui/kit/link.tsx';
 import { isLate } from '../../../core/job/waiting.ts';
 import { leafStates } from '../../../core/job/leaves.ts';
 import { database } from '../../../server/db/connection.ts';
 import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { loadPlaces, loadRack, type RackTag as Tag } from '../../../server/rack/load-rack.ts';
-import { sayDay, todayIso } from '../../../ui/dates.ts';
-import { PageHead } from '../../../ui/page-head.tsx';
+import { sayDay, todayIso } from '../../../ui/kit/dates.ts';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { RackBoard } from '../../../ui/rack/rack-board.tsx';
-import { FindField } from '../../../ui/find-field.tsx';
+import { FindField } from '../../../ui/kit/find-field.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Rack' };

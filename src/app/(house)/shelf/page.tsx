@@ -1,8 +1,8 @@
-import Link from '../../../ui/link.tsx';
+import Link from '../../../ui/kit/link.tsx';
 import { database } from '../../../server/db/connection.ts';
 import { loadShelf } from '../../../server/shelf/load-shelf.ts';
-import { FindField } from '../../../ui/find-field.tsx';
-import { PageHead } from '../../../ui/page-head.tsx';
+import { FindField } from '../../../ui/kit/find-field.tsx';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Shelf' };

@@ -1,4 +1,4 @@
-import { PageHead } from '../../../ui/page-head.tsx';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { SumsPlace } from '../../../ui/sums/sums-place.tsx';
 import { requireActor } from '../../_lib/session.ts';
 

@@ -1,4 +1,4 @@
-import { listenToEvents } from '../../../server/events/feed.ts';
+import { listenToEvents } from '../../../server/live/feed.ts';
 import { currentActor } from '../../_lib/session.ts';
 
 export const dynamic = 'force-dynamic';

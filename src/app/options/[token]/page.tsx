@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { database } from '../../../server/db/connection.ts';
 import { openOffer } from '../../../server/plan/offers.ts';
-import { ChooseOption } from '../../../ui/plan/choose-option.tsx';
+import { ChooseOption } from '../../../ui/customer/choose-option.tsx';
 
 export const metadata: Metadata = { title: 'Your options', robots: { index: false } };
 

@@ -2,8 +2,8 @@ import { database } from '../../../../server/db/connection.ts';
 import { placesWithJobs } from '../../../../server/desk/places.ts';
 import { findCustomer } from '../../../../server/desk/find.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
-import { Intake } from '../../../../ui/intake.tsx';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { Intake } from '../../../../ui/desk/intake.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Take in' };

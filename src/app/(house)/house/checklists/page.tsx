@@ -1,10 +1,10 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadChecklists } from '../../../../server/house/load-checklists.ts';
 import { ChecklistPreview } from '../../../../ui/checklists/checklist-preview.tsx';
 import { ImportLists } from '../../../../ui/checklists/import-lists.tsx';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Checklists' };

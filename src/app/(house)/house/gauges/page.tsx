@@ -1,9 +1,9 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadGauges } from '../../../../server/house/load-gauges.ts';
 import { GaugeEditor } from '../../../../ui/house/gauge-editor.tsx';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Gauges' };

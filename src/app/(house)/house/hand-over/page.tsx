@@ -1,10 +1,10 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadRules } from '../../../../server/house/load-rules.ts';
 import { loadShop } from '../../../../server/house/load-shop.ts';
 import { RulesEditor } from '../../../../ui/house/rules-editor.tsx';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Handing over' };

@@ -1,9 +1,9 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
 import { KindEditor } from '../../../../ui/house/kind-editor.tsx';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Kinds of instrument' };

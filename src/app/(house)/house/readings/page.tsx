@@ -1,10 +1,10 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadGauges } from '../../../../server/house/load-gauges.ts';
 import { loadHabits } from '../../../../server/house/load-habits.ts';
 import { HabitEditor } from '../../../../ui/house/habit-editor.tsx';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'How we read' };

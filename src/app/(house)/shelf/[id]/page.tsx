@@ -1,11 +1,11 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
 import { roundName, type RoundKind } from '../../../../core/readings/rounds.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
-import { sayMoment } from '../../../../ui/dates.ts';
+import { sayMoment } from '../../../../ui/kit/dates.ts';
 import { sayValue } from '../../../../ui/neck-sheet/units.ts';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Instrument' };

@@ -1,7 +1,7 @@
-import Link from '../../../../ui/link.tsx';
+import Link from '../../../../ui/kit/link.tsx';
 import { database } from '../../../../server/db/connection.ts';
 import { loadDuplicates } from '../../../../server/shelf/load-duplicates.ts';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { DoubleEntries } from '../../../../ui/shelf/double-entries.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 

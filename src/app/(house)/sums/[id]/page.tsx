@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { sumById } from '../../../../core/sums/run-sum.ts';
-import { PageHead } from '../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { SumsPlace } from '../../../../ui/sums/sums-place.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 

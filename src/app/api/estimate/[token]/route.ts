@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { answerEstimate, askByLink, chooseByLink } from '../../../../server/customer/estimate.ts';
-import { openLink } from '../../../../server/customer/links.ts';
+import { openLink } from '../../../../server/links/customer-link.ts';
 import { database } from '../../../../server/db/connection.ts';
-import { wakeFeed } from '../../../../server/events/feed.ts';
+import { wakeFeed } from '../../../../server/live/feed.ts';
 import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 

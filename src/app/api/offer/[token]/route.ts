@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { database } from '../../../../server/db/connection.ts';
-import { wakeFeed } from '../../../../server/events/feed.ts';
+import { wakeFeed } from '../../../../server/live/feed.ts';
 import { answerOffer, openOffer } from '../../../../server/plan/offers.ts';
 import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';

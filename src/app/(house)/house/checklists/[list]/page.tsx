@@ -1,10 +1,10 @@
-import Link from '../../../../../ui/link.tsx';
+import Link from '../../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
 import { may } from '../../../../../core/people/roles.ts';
 import { database } from '../../../../../server/db/connection.ts';
 import { loadVersions } from '../../../../../server/house/load-checklists.ts';
 import { ChecklistEditor } from '../../../../../ui/checklists/checklist-editor.tsx';
-import { PageHead } from '../../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
 export const metadata = { title: 'Edit a checklist' };

@@ -3,16 +3,16 @@ import { notFound } from 'next/navigation';
 import { LEAF_NAMES, LEAVES, type Leaf } from '../../../../../core/job/leaves.ts';
 import { may } from '../../../../../core/people/roles.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadLeaf, type LeafJob, type LoadedLeaf } from '../../../../../server/job/load-leaf.ts';
-import { LeafBoundary } from '../../../../../ui/kit/leaf-boundary.tsx';
-import { JobHead } from '../../../../../ui/job-head.tsx';
+import { loadLeaf, type LeafJob, type LoadedLeaf } from '../../../../../server/leaves/load-leaf.ts';
+import { LeafBoundary } from '../../../../../ui/leaves/leaf-boundary.tsx';
+import { JobHead } from '../../../../../ui/leaves/job-head.tsx';
 import { ArrivalLeaf } from '../../../../../ui/leaves/arrival-leaf.tsx';
 import { HandOverLeaf } from '../../../../../ui/leaves/hand-over-leaf.tsx';
 import { InspectionLeaf } from '../../../../../ui/leaves/inspection-leaf.tsx';
 import { PlanLeaf } from '../../../../../ui/leaves/plan-leaf.tsx';
 import { ReadingsLeaf } from '../../../../../ui/leaves/readings-leaf.tsx';
 import { WorkLeaf } from '../../../../../ui/leaves/work-leaf.tsx';
-import type { LeafProps } from '../../../../../ui/leaves/leaf-props.ts';
+import type { LeafProps } from '../../../../../ui/job/leaf-props.ts';
 import { requireActor } from '../../../../_lib/session.ts';
 
 interface Params {

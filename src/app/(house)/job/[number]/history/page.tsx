@@ -1,9 +1,9 @@
-import Link from '../../../../../ui/link.tsx';
+import Link from '../../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadHistory } from '../../../../../server/job/load-history.ts';
-import { HistoryList } from '../../../../../ui/history-list.tsx';
-import { PageHead } from '../../../../../ui/page-head.tsx';
+import { loadHistory } from '../../../../../server/jobs/load-history.ts';
+import { HistoryList } from '../../../../../ui/leaves/history-list.tsx';
+import { PageHead } from '../../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
 export const metadata = { title: 'History' };

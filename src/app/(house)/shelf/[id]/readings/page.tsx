@@ -1,9 +1,9 @@
-import Link from '../../../../../ui/link.tsx';
+import Link from '../../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { loadShop } from '../../../../../server/house/load-shop.ts';
 import { loadRounds } from '../../../../../server/shelf/load-rounds.ts';
-import { PageHead } from '../../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../../ui/kit/page-head.tsx';
 import { CompareRounds } from '../../../../../ui/shelf/compare-rounds.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 

@@ -2,11 +2,11 @@ import { notFound } from 'next/navigation';
 import { optionsFor } from '../../../../../core/plan/options.ts';
 import { plansFor } from '../../../../../core/plan/solve/plans.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { gatherJob } from '../../../../../server/job/gather-job.ts';
+import { gatherJob } from '../../../../../server/jobs/gather-job.ts';
 import { shopOf } from '../../../../../server/house/load-shop.ts';
 import { problemOf } from '../../../../../server/plan/problem-of.ts';
 import { OptionCard } from '../../../../../ui/plan/option-card.tsx';
-import { PrintButton } from '../../../../../ui/print-button.tsx';
+import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
 export const metadata = { title: 'Options' };

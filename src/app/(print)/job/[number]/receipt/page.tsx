@@ -1,10 +1,10 @@
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { VIEW_NAMES, VIEWS } from '../../../../../core/instrument/outline.ts';
-import { loadJob, type JobView } from '../../../../../server/job/load-job.ts';
+import { loadJob, type JobView } from '../../../../../server/leaves/load-job.ts';
 import { InstrumentDrawing } from '../../../../../ui/custody/instrument-drawing.tsx';
-import { PrintButton } from '../../../../../ui/print-button.tsx';
-import { SignatureDrawing } from '../../../../../ui/signature.tsx';
+import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
+import { SignatureDrawing } from '../../../../../ui/kit/signature.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
 /** The sides that carry marks, the words beside their numbers, and the photos. */

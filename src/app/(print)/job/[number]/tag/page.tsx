@@ -3,8 +3,8 @@ import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadJob } from '../../../../../server/job/load-job.ts';
-import { PrintButton } from '../../../../../ui/print-button.tsx';
+import { loadJob } from '../../../../../server/leaves/load-job.ts';
+import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
 export const metadata = { title: 'Tag' };

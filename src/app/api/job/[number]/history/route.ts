@@ -1,6 +1,6 @@
 import { toHistoryCsv } from '../../../../../contracts/formats/history.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadHistory } from '../../../../../server/job/load-history.ts';
+import { loadHistory } from '../../../../../server/jobs/load-history.ts';
 import { currentActor } from '../../../../_lib/session.ts';
 
 /** A job's history as CSV, oldest first. */

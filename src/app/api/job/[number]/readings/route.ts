@@ -1,6 +1,6 @@
 import { toReadingsCsv } from '../../../../../contracts/formats/readings.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadJob } from '../../../../../server/job/load-job.ts';
+import { loadJob } from '../../../../../server/leaves/load-job.ts';
 import { currentActor } from '../../../../_lib/session.ts';
 
 /** Every reading of a job as CSV. */

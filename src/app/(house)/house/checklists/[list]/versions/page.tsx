@@ -1,10 +1,10 @@
-import Link from '../../../../../../ui/link.tsx';
+import Link from '../../../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
 import { diffChecklists, isSame } from '../../../../../../core/inspection/checklist-diff.ts';
 import { database } from '../../../../../../server/db/connection.ts';
 import { loadVersions } from '../../../../../../server/house/load-checklists.ts';
 import { DiffView } from '../../../../../../ui/checklists/diff-view.tsx';
-import { PageHead } from '../../../../../../ui/page-head.tsx';
+import { PageHead } from '../../../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../../../_lib/session.ts';
 
 export const metadata = { title: 'Versions of a checklist' };

@@ -1,4 +1,4 @@
-import type { JobView } from '../../../../../../server/job/load-job.ts';
+import type { JobView } from '../../../../../../server/leaves/load-job.ts';
 import { benchSheet } from '../../../../../../server/printing/bench-sheet.ts';
 import { customerSheet } from '../../../../../../server/printing/customer-sheet.ts';
 import { estimatePaper } from '../../../../../../server/printing/estimate-paper.ts';

@@ -1,0 +1,133 @@
+import { DatabaseError, Transaction, UniqueConstraintError } from 'sequelize';
+import {
+  COMMANDS,
+  type CommandAnswer,
+  type CommandInput,
+  type CommandName,
+} from '../../contracts/commands.ts';
+import { refuse, type Failure } from '../../contracts/failure.ts';
+import { may } from '../../core/people/roles.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import type { Database } from '../db/connection.ts';
+import type { CommandRow } from '../db/models/events.ts';
+import { USE_CASES } from './registry.ts';
+import type { Actor, UseCase } from '../use-case/use-case.ts';
+
+class Rollback extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.message);
+  }
+}
+
+const RETRIES = 6;
+
+const isDeadlock = (e: unknown): boolean => {
+  const code = e instanceof DatabaseError ? (e.parent as { code?: string }).code : undefined;
+  return code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT' || code === 'ER_CHECKREAD';
+};
+
+function parse<N extends CommandName>(name: N, raw: unknown): Result<CommandInput<N>, Failure> {
+  const read = COMMANDS[name].safeParse(raw);
+  if (read.success) return ok(read.data as CommandInput<N>);
+  const fields: Record<string, string> = {};
+  for (const issue of read.error.issues) fields[issue.path.join('.')] ??= issue.message;
+  return fail({ code: 'invalid', message: 'Something is missing or cannot be read.', fields });
+}
+
+const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer[N] =>
+  found.secret ? found.secret.whole(row.answer, row.id) : (row.answer as CommandAnswer[N]);
+
+async function runOnce<N extends CommandName>(
+  db: Database,
+  found: UseCase<N>,
+  actor: Actor,
+  input: CommandInput<N>,
+  commandId: string,
+  now: Date,
+): Promise<CommandAnswer[N]> {
+  // READ COMMITTED: the job's row lock orders the writers; gap locks would only make neighbours deadlock.
+  const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
+  return db.sequelize.transaction({ isolationLevel }, async (t) => {
+    const { models } = db;
+    const before = await models.CommandRow.findByPk(commandId, { transaction: t });
+    if (before) {
+      if (before.personId !== actor.personId || before.name !== found.name) {
+        throw new Rollback(refuse('This command was already used for something else.'));
+      }
+      return firstAnswer(found, before);
+    }
+    const done = await found.run({ actor, models, t, now, commandId }, input);
+    if (!done.ok) throw new Rollback(done.error);
+    await models.CommandRow.create(
+      {
+        id: commandId,
+        name: found.name,
+        personId: actor.personId,
+        answer: found.secret ? found.secret.kept(done.value) : done.value,
+        at: now,
+      },
+      { transaction: t },
+    );
+    return done.value;
+  });
+}
+
+const OLDEST_MS = 48 * 3_600_000;
+
+/**
+ * The moment of what is done, by the house's clock: now, or so long ago as it waited on a tablet that had no connection. A
+ * tablet never says what time it is. What claims to have waited for days is of now.
+ */
+function whenDone(input: unknown, now: Date): Date {
+  const { ago = 0 } = input as { readonly ago?: number };
+  return ago < OLDEST_MS ? new Date(now.getTime() - ago) : now;
+}
+
+/** What the same command answered when it ran beside this one and was first: a refusal caused by oneself is none. */
+async function answeredMeanwhile<N extends CommandName>(
+  db: Database,
+  found: UseCase<N>,
+  actor: Actor,
+  commandId: string,
+): Promise<CommandAnswer[N] | null> {
+  const first = await db.models.CommandRow.findByPk(commandId);
+  if (!first || first.personId !== actor.personId || first.name !== found.name) return null;
+  return firstAnswer(found, first);
+}
+
+/**
+ * Carries out a command once: who asks and what is asked are checked, then everything happens in one transaction or not
+ * at all. The same `commandId` again gives the first answer again. Deadlocks are retried.
+ */
+export async function execute<N extends CommandName>(
+  db: Database,
+  actor: Actor,
+  name: N,
+  raw: unknown,
+  commandId: string,
+  now: () => Date = () => new Date(),
+): Promise<Result<CommandAnswer[N], Failure>> {
+  const found = USE_CASES[name] as unknown as UseCase<N>;
+  if (!may(actor.role, found.needs)) {
+    return fail({
+      code: 'not-allowed',
+      message: `${actor.name} (${actor.role}) may not do this. Ask a lead.`,
+    });
+  }
+  const input = parse(name, raw);
+  if (!input.ok) return input;
+  for (let attempt = 0; ; attempt++) {
+    try {
+      const moment = whenDone(input.value, now());
+      return ok(await runOnce(db, found, actor, input.value, commandId, moment));
+    } catch (e) {
+      if (e instanceof Rollback) {
+        const first = await answeredMeanwhile(db, found, actor, commandId);
+        return first === null ? fail(e.failure) : ok(first);
+      }
+      const again = isDeadlock(e) || e instanceof UniqueConstraintError;
+      if (!again || attempt >= RETRIES) throw e;
+      await new Promise((r) => setTimeout(r, 15 * 2 ** attempt));
+    }
+  }
+}

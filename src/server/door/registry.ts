@@ -1,0 +1,120 @@
+import type { CommandName } from '../../contracts/commands.ts';
+import { bagPart } from '../custody/bag-part.ts';
+import { changeMark } from '../custody/change-mark.ts';
+import { markDamage } from '../custody/mark-damage.ts';
+import { removePhoto } from '../custody/remove-photo.ts';
+import { giveReceipt } from '../desk/give-receipt.ts';
+import { moveJob } from '../desk/move-job.ts';
+import { takeIn } from '../desk/take-in.ts';
+import { checkBench } from '../hand-over/check-bench.ts';
+import { returnItem } from '../hand-over/return-item.ts';
+import { sign } from '../hand-over/sign.ts';
+import { importCustomers, importInstruments } from '../exchange/import-book.ts';
+import { changeInstrument } from '../shelf/change-instrument.ts';
+import { mergeRows, undoMerge } from '../shelf/merge.ts';
+import { saveChecklist } from '../house/save-checklist.ts';
+import { checkGauge, saveGauge } from '../house/save-gauge.ts';
+import { saveHabits } from '../house/save-habits.ts';
+import { saveKind } from '../house/save-kind.ts';
+import { saveTargets } from '../house/save-targets.ts';
+import { answerItem } from '../inspection/answer-item.ts';
+import { chooseList } from '../inspection/choose-list.ts';
+import { finishInspection } from '../inspection/finish-inspection.ts';
+import { choosePlan } from '../plan/choose-plan.ts';
+import { dropTry, keepTry } from '../plan/keep-try.ts';
+import { makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
+import { setWorth } from '../plan/set-worth.ts';
+import { saveOperations } from '../house/save-operations.ts';
+import { addLine } from '../plan/add-line.ts';
+import { decideLine } from '../plan/decide-line.ts';
+import { setTarget } from '../plan/set-target.ts';
+import { copyReadingsForward } from '../readings/copy-forward.ts';
+import { saveReading } from '../readings/save-reading.ts';
+import { takeReadingBack } from '../readings/take-back.ts';
+import { setConditions } from '../readings/set-conditions.ts';
+import { putStringsOn } from '../strings/put-on.ts';
+import { takeStringsOff } from '../strings/take-off.ts';
+import { makeLink, withdrawLink } from '../links/customer-link.ts';
+import { recordPaid, saveAdvice } from '../hand-over/advice-and-paid.ts';
+import { secondCheck } from '../hand-over/second-check.ts';
+import { askTweak } from '../hand-over/tweak.ts';
+import { saveGateway, saveRules } from '../house/save-rules.ts';
+import { resendMessage, sendMessage } from '../messages/send-message.ts';
+import { seeNotices } from '../people/notices.ts';
+import { changeAccident, recordAccident } from '../work/accidents.ts';
+import { answerLine } from '../work/answer-line.ts';
+import { askChange } from '../work/ask-change.ts';
+import { correctClock } from '../work/correct-clock.ts';
+import { handOn } from '../work/hand-on.ts';
+import { moveLine } from '../work/move-line.ts';
+import { makeRemark, replyTo } from '../work/remarks.ts';
+import { setDiscount } from '../work/set-discount.ts';
+import { stepLine } from '../work/step-line.ts';
+import type { UseCase } from '../use-case/use-case.ts';
+
+/** Every use case by its command's name. */
+export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
+  'desk.take-in': takeIn,
+  'desk.receipt': giveReceipt,
+  'custody.mark': markDamage,
+  'custody.change-mark': changeMark,
+  'custody.remove-photo': removePhoto,
+  'custody.bag': bagPart,
+  'rack.move': moveJob,
+  'inspection.answer': answerItem,
+  'inspection.finish': finishInspection,
+  'inspection.choose-list': chooseList,
+  'shelf.import-customers': importCustomers,
+  'shelf.import-instruments': importInstruments,
+  'shelf.merge': mergeRows,
+  'shelf.undo-merge': undoMerge,
+  'shelf.change-instrument': changeInstrument,
+  'house.save-kind': saveKind,
+  'house.save-checklist': saveChecklist,
+  'house.save-habits': saveHabits,
+  'house.save-gauge': saveGauge,
+  'house.check-gauge': checkGauge,
+  'house.save-targets': saveTargets,
+  'house.save-operations': saveOperations,
+  'strings.off': takeStringsOff,
+  'strings.on': putStringsOn,
+  'readings.conditions': setConditions,
+  'readings.save': saveReading,
+  'readings.take-back': takeReadingBack,
+  'readings.copy-forward': copyReadingsForward,
+  'plan.target': setTarget,
+  'plan.decide': decideLine,
+  'plan.add': addLine,
+  'plan.keep-try': keepTry,
+  'plan.drop-try': dropTry,
+  'plan.worth': setWorth,
+  'plan.choose': choosePlan,
+  'plan.offer': makeOffer,
+  'plan.withdraw-offer': withdrawOffer,
+  'plan.record-choice': recordChoice,
+  'work.answer': answerLine,
+  'work.discount': setDiscount,
+  'work.step': stepLine,
+  'work.move': moveLine,
+  'work.ask-change': askChange,
+  'work.remark': makeRemark,
+  'work.reply': replyTo,
+  'work.hand-on': handOn,
+  'work.accident': recordAccident,
+  'work.change-accident': changeAccident,
+  'work.correct-clock': correctClock,
+  'work.link': makeLink,
+  'work.withdraw-link': withdrawLink,
+  'hand-over.second': secondCheck,
+  'hand-over.advice': saveAdvice,
+  'hand-over.paid': recordPaid,
+  'hand-over.tweak': askTweak,
+  'desk.message': sendMessage,
+  'desk.resend': resendMessage,
+  'people.seen': seeNotices,
+  'house.save-rules': saveRules,
+  'house.save-gateway': saveGateway,
+  'hand-over.check': checkBench,
+  'hand-over.return': returnItem,
+  'hand-over.sign': sign,
+};

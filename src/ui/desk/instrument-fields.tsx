@@ -1,0 +1,156 @@
+'use client';
+
+import type { UseFormReturn } from 'react-hook-form';
+import { FACTS, type Construction } from '../../core/instrument/construction.ts';
+import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
+import type { OfferedKind } from '../../server/house/kinds.ts';
+import type { FoundCustomer } from '../../server/desk/find.ts';
+import { InstrumentHistory } from '../instrument/instrument-history.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { FACT_NAMES } from '../instrument/instrument-facts.ts';
+import type { IntakeForm } from './intake-form.ts';
+
+interface Props {
+  readonly form: UseFormReturn<IntakeForm>;
+  readonly kinds: readonly OfferedKind[];
+  readonly found: FoundCustomer | null;
+  readonly construction: Construction;
+  readonly onConstruction: (c: Construction) => void;
+}
+
+function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'onConstruction'>) {
+  return (
+    <details>
+      <summary className="flex min-h-11 cursor-pointer items-center underline">
+        Construction: what decides how it is worked on
+      </summary>
+      <div className="grid grid-cols-2 gap-3 pt-2">
+        {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
+          <FormField key={fact} label={FACT_NAMES[fact]}>
+            {(w) => (
+              <ListChoice
+                {...w}
+                value={construction[fact]}
+                items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
+                onChange={(value) => onConstruction({ ...construction, [fact]: value })}
+              />
+            )}
+          </FormField>
+        ))}
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={construction.leftHanded}
+            onChange={(e) => onConstruction({ ...construction, leftHanded: e.target.checked })}
+          />
+          Left-handed
+        </label>
+      </div>
+    </details>
+  );
+}
+
+/** What it is: one the shop knows, or a new one with the usual facts of its kind. */
+export function InstrumentFields({ form, kinds, found, construction, onConstruction }: Props) {
+  const { register, watch, setValue, formState } = form;
+  const errors = formState.errors;
+  const known = found?.instruments ?? [];
+  const instrumentId = watch('instrumentId');
+  const chooseKind = (id: string) => {
+    const usual = kinds.find((k) => k.id === id)?.usual;
+    if (!usual) return;
+    setValue('kind', id);
+    onConstruction(usual);
+    setValue('scaleText', String(usual.scale));
+    setValue('gaugesText', '');
+    setValue('tuningText', '');
+  };
+  return (
+    <section aria-labelledby="what" className="space-y-3">
+      <h2 id="what" className="text-xl">
+        What it is
+      </h2>
+      {known.length > 0 && (
+        <FormField label="An instrument we know, or a new one">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={String(instrumentId ?? '')}
+              items={[
+                { value: '', name: 'a new one' },
+                ...known.map((i) => ({
+                  value: String(i.id),
+                  name: `${i.name} ${i.serial}${i.openJob === null ? '' : ` (here as ${i.openJob})`}`,
+                  disabled: i.openJob !== null,
+                })),
+              ]}
+              onChange={(value) => setValue('instrumentId', value === '' ? null : Number(value))}
+            />
+          )}
+        </FormField>
+      )}
+      {instrumentId !== null && <InstrumentHistory id={instrumentId} />}
+      {instrumentId === null && (
+        <>
+          <div className="grid grid-cols-[8rem_1fr] gap-3">
+            <FormField label="Serial number">
+              {(w) => <input {...w} className="field" {...register('serial')} />}
+            </FormField>
+            <FormField label="Kind">
+              {(w) => (
+                <ListChoice
+                  {...w}
+                  value={watch('kind')}
+                  items={kinds.map((k) => ({ value: k.id, name: k.name }))}
+                  onChange={chooseKind}
+                />
+              )}
+            </FormField>
+          </div>
+          <div className="grid grid-cols-[1fr_1fr_5rem] gap-3">
+            <FormField label="Maker">
+              {(w) => <input {...w} className="field" {...register('maker')} />}
+            </FormField>
+            <FormField label="Model" error={errors.model?.message}>
+              {(w) => <input {...w} className="field" {...register('model')} />}
+            </FormField>
+            <FormField label="Year">
+              {(w) => <input {...w} className="field" {...register('year')} />}
+            </FormField>
+          </div>
+          <div className="grid grid-cols-[8rem_1fr] gap-3">
+            <FormField label="Scale" error={errors.scaleText?.message}>
+              {(w) => <input {...w} className="field" {...register('scaleText')} />}
+            </FormField>
+            <FormField label="Gauges, lowest first" error={errors.gaugesText?.message}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  placeholder={`usual ${gaugeSpan(construction.strings)}`}
+                  {...register('gaugesText')}
+                />
+              )}
+            </FormField>
+          </div>
+          <FormField
+            label={`Tuning, lowest first (${construction.strings.length} strings)`}
+            error={errors.tuningText?.message}
+          >
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                placeholder={tuningName(construction.strings)}
+                {...register('tuningText')}
+              />
+            )}
+          </FormField>
+          <Facts construction={construction} onConstruction={onConstruction} />
+        </>
+      )}
+    </section>
+  );
+}

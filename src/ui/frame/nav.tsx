@@ -1,0 +1,112 @@
+'use client';
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import Link from '../kit/link.tsx';
+import { usePathname, useRouter } from 'next/navigation';
+import type { BenchWait } from '../../server/bench/load-waits.ts';
+import { Bell, type BellNotice } from './bell.tsx';
+
+const PLACES = [
+  { href: '/rack', name: 'Rack' },
+  { href: '/desk', name: 'Desk' },
+  { href: '/bench', name: 'Bench' },
+  { href: '/shelf', name: 'Shelf' },
+  { href: '/sums', name: 'Sums' },
+  { href: '/house', name: 'House' },
+] as const;
+
+const YEAR_S = 365 * 24 * 3600;
+
+/** Whether a place is where we are; a job's leaves belong to the bench. */
+const isHere = (path: string, href: string): boolean =>
+  path.startsWith(href) || (href === '/bench' && path.startsWith('/job/'));
+
+function setTheme(theme: 'light' | 'dim'): void {
+  document.documentElement.dataset['theme'] = theme;
+  document.cookie = `rubrica_theme=${theme}; path=/; max-age=${YEAR_S}; samesite=lax`;
+}
+
+function PersonMenu({ name, initials }: { readonly name: string; readonly initials: string }) {
+  const router = useRouter();
+  const leave = async () => {
+    await fetch('/api/session', { method: 'DELETE' });
+    router.push('/sign-in?next=/rack');
+    router.refresh();
+  };
+  const item = 'block w-full px-4 py-3 text-left data-focus:bg-shade';
+  return (
+    <Menu>
+      <MenuButton
+        aria-label={`${initials}, ${name}: switch person, theme`}
+        className="m-2 flex h-13 w-13 cursor-pointer items-center justify-center rounded-full bg-quiet font-bold text-paper max-sm:m-1 max-sm:h-11 max-sm:w-11"
+      >
+        {initials}
+      </MenuButton>
+      <MenuItems
+        anchor="right end"
+        modal={false}
+        className="z-40 w-56 border border-line bg-card py-1 text-plain shadow-lg outline-none"
+      >
+        <p className="px-4 py-2 text-sm text-quiet">{name}</p>
+        <MenuItem>
+          <button type="button" className={item} onClick={() => setTheme('light')}>
+            Paper theme
+          </button>
+        </MenuItem>
+        <MenuItem>
+          <button type="button" className={item} onClick={() => setTheme('dim')}>
+            Dim workshop theme
+          </button>
+        </MenuItem>
+        <MenuItem>
+          <button type="button" className={item} onClick={() => void leave()}>
+            Switch person
+          </button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
+  );
+}
+
+/** The places of the shop, at the left edge of every page. */
+export function Nav({
+  name,
+  initials,
+  notices,
+  waits,
+}: {
+  readonly name: string;
+  readonly initials: string;
+  readonly notices: readonly BellNotice[];
+  readonly waits: readonly BenchWait[];
+}) {
+  const path = usePathname();
+  return (
+    <nav
+      aria-label="Places"
+      className="no-print sticky top-0 flex h-screen w-21 shrink-0 flex-col bg-wall text-wall-text max-sm:fixed max-sm:inset-x-0 max-sm:top-auto max-sm:bottom-0 max-sm:z-30 max-sm:h-14 max-sm:w-full max-sm:flex-row"
+    >
+      <Link
+        href="/rack"
+        aria-label="Rubrica, to the rack"
+        className="flex flex-col items-center py-3 font-serif text-4xl font-bold max-sm:hidden"
+      >
+        R<span className="block h-[3px] w-10 rounded bg-[#c33]" aria-hidden />
+      </Link>
+      {PLACES.map((p) => (
+        <Link
+          key={p.href}
+          href={p.href}
+          aria-current={isHere(path, p.href) ? 'page' : undefined}
+          className={`flex min-h-11 items-center pl-5 max-sm:flex-1 max-sm:justify-center max-sm:pl-0 ${isHere(path, p.href) ? 'ml-1 bg-paper font-bold text-plain' : ''}`}
+        >
+          {p.name}
+        </Link>
+      ))}
+      <div className="mt-auto flex flex-col items-center max-sm:mt-0 max-sm:flex-row">
+        <Bell notices={notices} waits={waits} />
+        <PersonMenu name={name} initials={initials} />
+      </div>
+    </nav>
+  );
+}

@@ -1,0 +1,90 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Answer } from '../../core/inspection/checklist.ts';
+import { useSend } from '../data/use-send.ts';
+
+/** What an item says: its answer, its note, and the version both stand in. */
+interface Said {
+  readonly key: string;
+  readonly answer: Answer | null;
+  readonly note: string;
+  readonly version: number;
+}
+
+/** What was sent about an item: the version it has become, over the one the screen showed then. */
+interface Sent {
+  readonly answer: Answer | null;
+  readonly note: string;
+  version: number | null;
+  seen: number;
+}
+
+/** An answer given here, with what stood there before: the way back. */
+interface Given {
+  readonly at: number;
+  readonly key: string;
+  readonly answer: Answer | null;
+  readonly note: string;
+}
+
+/**
+ * Gives the answers of one checklist and takes them back. What follows on an item waits for what is on its way there,
+ * so that the quickest hand neither loses a key nor meets itself.
+ */
+export function useAnswers(jobId: number, items: readonly Said[]) {
+  const { give, trouble } = useSend();
+  const [given, setGiven] = useState<readonly Given[]>([]);
+  const shown = useRef(items);
+  useEffect(() => {
+    shown.current = items;
+  });
+  const underWay = useRef(new Map<string, Promise<boolean>>());
+  // What was said here since the screen last looked, by item: its version is null while it is on its way.
+  const since = useRef(new Map<string, Sent>());
+  const item = (key: string) => shown.current.find((i) => i.key === key);
+  const now = (key: string): Omit<Sent, 'seen'> | undefined => {
+    const sent = since.current.get(key);
+    return sent && (sent.version === null || sent.seen === item(key)?.version) ? sent : item(key);
+  };
+
+  const put = (key: string, answer: Answer | null, note: string): Promise<boolean> => {
+    const before = underWay.current.get(key) ?? Promise.resolve(true);
+    const known = since.current.get(key);
+    const sent: Sent = { answer, note, version: null, seen: 0 };
+    since.current.set(key, sent);
+    const done = before.then(async () => {
+      const seen = item(key)?.version ?? 0;
+      const version = known?.seen === seen && known.version !== null ? known.version : seen;
+      const got = await give('inspection.answer', { jobId, item: key, answer, note, version });
+      sent.seen = seen;
+      sent.version = got && !('queued' in got) ? got.version : seen;
+      if (!got && since.current.get(key) === sent) since.current.delete(key);
+      return got !== null;
+    });
+    underWay.current.set(key, done);
+    return done;
+  };
+
+  /** @returns whether it is kept; `at` is where the hand was, to come back to */
+  const answer = async (at: number, key: string, chosen: Answer, note: string): Promise<boolean> => {
+    const was = now(key);
+    if (!was) return false;
+    const mine: Given = { at, key, answer: was.answer, note: was.note };
+    setGiven((g) => [...g, mine]);
+    const kept = await put(key, chosen, note);
+    if (!kept) setGiven((g) => g.filter((x) => x !== mine));
+    return kept;
+  };
+
+  /** @returns where the hand was when it gave the answer now taken back; null where nothing was */
+  const undo = async (): Promise<number | null> => {
+    const last = given.at(-1);
+    if (!last) return null;
+    setGiven((g) => g.filter((x) => x !== last));
+    const kept = await put(last.key, last.answer, last.note);
+    if (!kept) setGiven((g) => [...g, last]);
+    return kept ? last.at : null;
+  };
+  return { answer, undo, canUndo: given.length > 0, trouble };
+}

@@ -1,0 +1,107 @@
+import { constructionSchema } from '../../contracts/construction.ts';
+import type { Construction, StringFact } from '../../core/instrument/construction.ts';
+import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import { parseLength } from '../../core/units/parse-length.ts';
+
+/** A construction as it is typed: numbers and strings stay text until they are read. */
+export interface ConstructionDraft {
+  readonly facts: Construction;
+  readonly scale: string;
+  readonly compensation: string;
+  readonly frets: string;
+  readonly bodyFret: string;
+  readonly strings: string;
+  readonly radius: string;
+  readonly rodKey: string;
+  readonly springs: string;
+}
+
+export type DraftErrors = Partial<
+  Record<
+    'scale' | 'compensation' | 'frets' | 'bodyFret' | 'strings' | 'radius' | 'rodKey' | 'springs',
+    string
+  >
+>;
+
+/** A gauge in inches: `.053`, with a half thou where it has one, `.0095`. */
+const gaugeText = (mm: number): string => (mm / 25.4).toFixed(4).replace(/^0/, '').replace(/0$/, '');
+
+/** Says strings the way they are typed: `E2 .053w, A2 .042w, …`; `w` marks a wound one. */
+export const stringsText = (strings: readonly StringFact[]): string =>
+  strings.map((s) => `${s.note} ${gaugeText(s.gauge)}${s.wound ? 'w' : ''}`).join(', ');
+
+/** A construction as text to be changed. */
+export const draftOf = (c: Construction): ConstructionDraft => ({
+  facts: c,
+  scale: String(c.scale),
+  compensation: String(c.compensation),
+  frets: String(c.frets),
+  bodyFret: String(c.bodyFret),
+  strings: stringsText(c.strings),
+  radius: c.radius ? sayRadius(c.radius) : '',
+  rodKey: c.rodKey ?? '',
+  springs: c.springs === undefined ? '' : String(c.springs),
+});
+
+/** Reads strings, lowest first, each a note with its octave and a gauge. */
+export function readStrings(text: string): Result<StringFact[], string> {
+  const parts = text
+    .split(/[,;\n]+/)
+    .map((p) => p.trim())
+    .filter((p) => p !== '');
+  if (parts.length < 3 || parts.length > 14)
+    return fail(`Three to fourteen strings; ${parts.length} are written.`);
+  const read: StringFact[] = [];
+  for (const part of parts) {
+    const m = /^([A-Ga-g])([#b]?\d)\s+([\d.,/]+)\s*(w?)$/.exec(part);
+    if (!m) return fail(`“${part}” is not a string. Write a note and a gauge, like E2 .053w.`);
+    const [, letter = '', rest = '', gauge = '', wound = ''] = m;
+    const length = parseLength(gauge, /^0?[.,]/.test(gauge) ? 'in' : 'thou');
+    if (!length.ok) return fail(`“${gauge}” is not a gauge.`);
+    read.push({ note: `${letter.toUpperCase()}${rest}`, gauge: length.value.mm, wound: wound === 'w' });
+  }
+  return ok(read);
+}
+
+const withoutOptional = ({ radius: _r, rodKey: _k, springs: _s, ...facts }: Construction) => facts;
+
+const whole = (text: string): number => (/^\d{1,2}$/.test(text.trim()) ? Number(text.trim()) : Number.NaN);
+
+/** Reads a draft into a construction the house accepts, or says what is wrong at which field. */
+export function readConstruction(draft: ConstructionDraft): Result<Construction, DraftErrors> {
+  const [scale, compensation, strings] = [
+    parseLength(draft.scale, 'mm'),
+    parseLength(draft.compensation, 'mm'),
+    readStrings(draft.strings),
+  ];
+  const radius = draft.radius.trim() === '' ? ok(undefined) : readRadius(draft.radius);
+  const springs = draft.springs.trim() === '' ? undefined : whole(draft.springs);
+  const [frets, bodyFret] = [whole(draft.frets), whole(draft.bodyFret)];
+  const errors: DraftErrors = {
+    ...(scale.ok ? {} : { scale: scale.error.message }),
+    ...(compensation.ok ? {} : { compensation: compensation.error.message }),
+    ...(strings.ok ? {} : { strings: strings.error }),
+    ...(radius.ok ? {} : { radius: radius.error }),
+    ...(springs === undefined || (springs >= 0 && springs <= 6) ? {} : { springs: 'None to six.' }),
+    ...(frets >= 10 && frets <= 36 ? {} : { frets: 'Ten to thirty-six frets.' }),
+    ...(bodyFret >= 7 && bodyFret <= 30 ? {} : { bodyFret: 'The 7th to the 30th.' }),
+  };
+  if (Object.keys(errors).length > 0 || !scale.ok || !compensation.ok || !strings.ok || !radius.ok)
+    return fail(errors);
+  const made = {
+    ...withoutOptional(draft.facts),
+    scale: scale.value.mm,
+    compensation: compensation.value.mm,
+    frets,
+    bodyFret,
+    strings: strings.value,
+    ...(radius.value && { radius: radius.value }),
+    ...(draft.rodKey.trim() !== '' && { rodKey: draft.rodKey.trim() }),
+    ...(springs !== undefined && { springs }),
+  };
+  const checked = constructionSchema.safeParse(made);
+  if (checked.success) return ok(made);
+  const wrong = checked.error.issues.map((i): [string, string] => [String(i.path[0]), i.message]);
+  return fail(Object.fromEntries(wrong) as DraftErrors);
+}

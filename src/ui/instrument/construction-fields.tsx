@@ -1,0 +1,94 @@
+'use client';
+
+import { FACTS } from '../../core/instrument/construction.ts';
+import { FACT_NAMES } from './instrument-facts.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import type { ConstructionDraft, DraftErrors } from './construction-draft.ts';
+
+type Typed = Exclude<keyof ConstructionDraft, 'facts' | 'strings'>;
+
+const NUMBERS: ReadonlyArray<readonly [field: Typed, label: string]> = [
+  ['scale', 'Scale'],
+  ['compensation', 'Compensation'],
+  ['frets', 'Frets'],
+  ['bodyFret', 'Body at fret'],
+  ['radius', 'Fingerboard radius'],
+  ['rodKey', 'Key of the rod'],
+  ['springs', 'Vibrato springs'],
+];
+
+/** Every fact of a construction, as text and choices. */
+export function ConstructionFields({
+  draft,
+  errors,
+  onChange,
+}: {
+  readonly draft: ConstructionDraft;
+  readonly errors: DraftErrors;
+  readonly onChange: (draft: ConstructionDraft) => void;
+}) {
+  const { facts } = draft;
+  return (
+    <div className="space-y-3">
+      <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
+        {NUMBERS.map(([field, label]) => (
+          <FormField key={field} label={label} error={errors[field]}>
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                value={draft[field]}
+                onChange={(e) => onChange({ ...draft, [field]: e.target.value })}
+              />
+            )}
+          </FormField>
+        ))}
+      </div>
+      <FormField label="Strings, lowest first: note and gauge, w for wound" error={errors.strings}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            value={draft.strings}
+            onChange={(e) => onChange({ ...draft, strings: e.target.value })}
+          />
+        )}
+      </FormField>
+      <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
+        {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
+          <FormField key={fact} label={FACT_NAMES[fact]}>
+            {(w) => (
+              <ListChoice
+                {...w}
+                value={facts[fact]}
+                items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
+                onChange={(value) => onChange({ ...draft, facts: { ...facts, [fact]: value } })}
+              />
+            )}
+          </FormField>
+        ))}
+      </div>
+      <div className="flex gap-6">
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={facts.leftHanded}
+            onChange={(e) => onChange({ ...draft, facts: { ...facts, leftHanded: e.target.checked } })}
+          />
+          Left-handed
+        </label>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={facts.perCourse === 2}
+            onChange={(e) => onChange({ ...draft, facts: { ...facts, perCourse: e.target.checked ? 2 : 1 } })}
+          />
+          Strings in pairs
+        </label>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,14 @@
+import type { FACTS } from '../../core/instrument/construction.ts';
+
+/** What each construction fact is called on a form. */
+export const FACT_NAMES: Readonly<Record<keyof typeof FACTS, string>> = {
+  joint: 'Neck joint',
+  rod: 'Truss rod',
+  rodNut: 'Rod nut',
+  bridge: 'Bridge and saddle',
+  vibrato: 'Vibrato',
+  nut: 'Nut',
+  electronics: 'Electronics',
+  finish: 'Finish',
+  fingerboard: 'Fingerboard',
+};

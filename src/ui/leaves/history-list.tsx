@@ -1,0 +1,95 @@
+'use client';
+
+import { useState } from 'react';
+import type { History } from '../../server/jobs/load-history.ts';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+
+const ALL = 'all';
+const choices = (values: readonly string[], all: string) => [
+  { value: ALL, name: all },
+  ...[...new Set(values)].sort().map((v) => ({ value: v, name: v })),
+];
+
+/** The log of a job, newest first, by person, by kind of change, or by a word in it. */
+export function HistoryList({ history }: { readonly history: History }) {
+  const [by, setBy] = useState(ALL);
+  const [kind, setKind] = useState(ALL);
+  const [find, setFind] = useState('');
+  const wanted = find.trim().toLowerCase();
+  const shown = [...history.entries]
+    .reverse()
+    .filter(
+      (e) =>
+        (by === ALL || e.by === by) &&
+        (kind === ALL || e.kind === kind) &&
+        (wanted === '' || `${e.kind} ${e.of} ${e.from} ${e.to} ${e.by}`.toLowerCase().includes(wanted)),
+    );
+  return (
+    <div className="space-y-3 px-5 py-3">
+      <div className="flex flex-wrap gap-3">
+        <FormField label="By" className="w-52">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={by}
+              items={choices(
+                history.entries.map((e) => e.by),
+                'everybody',
+              )}
+              onChange={setBy}
+            />
+          )}
+        </FormField>
+        <FormField label="Kind of change" className="w-60">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={kind}
+              items={choices(
+                history.entries.map((e) => e.kind),
+                'every kind',
+              )}
+              onChange={setKind}
+            />
+          )}
+        </FormField>
+        <FormField label="With the word" className="w-52">
+          {(w) => <input {...w} className="field" value={find} onChange={(e) => setFind(e.target.value)} />}
+        </FormField>
+      </div>
+      <p role="status" className="text-sm text-quiet">
+        {shown.length === history.entries.length
+          ? 'All of them.'
+          : `${shown.length} of ${history.entries.length}.`}
+      </p>
+      <table className="w-full text-left text-sm">
+        <caption className="sr-only">Changes, newest first</caption>
+        <thead>
+          <tr className="border-b-2 border-plain">
+            {['When', 'Who', 'What', 'Of', 'Before', 'After'].map((h) => (
+              <th key={h} scope="col" className="pr-4">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((e) => (
+            <tr key={e.id} className="border-b border-line align-top [&>*]:py-1 [&>*]:pr-4">
+              <td className="whitespace-nowrap">{sayMoment(e.at)}</td>
+              <td className="whitespace-nowrap" title={e.on}>
+                {e.by}
+              </td>
+              <th scope="row">{e.kind}</th>
+              <td className="text-quiet">{e.of}</td>
+              <td className="max-w-72 break-words text-quiet line-through decoration-1">{e.from}</td>
+              <td className="max-w-96 break-words text-ink">{e.to}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

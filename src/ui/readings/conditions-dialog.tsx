@@ -1,0 +1,165 @@
+'use client';
+
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
+import type { Methods } from '../../core/readings/methods.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { GaugeChoice } from './gauge-choice.tsx';
+import { MethodChoice } from './method-choice.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import type { Fields } from '../data/edit-model.ts';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
+
+type Round = LeafJob['readings']['rounds'][number];
+interface Typed extends Fields {
+  readonly strings: Round['strings'];
+  readonly position: Round['position'];
+  readonly tuning: string;
+  readonly temperature: string;
+  readonly humidity: string;
+  readonly pitch: string;
+  readonly methods: Methods;
+  readonly gauges: NonNullable<Round['gauges']>;
+}
+
+const NUMBER = /^-?\d{1,3}(?:[.,]\d)?$/;
+const toNumber = (text: string): number | null =>
+  text.trim() === '' ? null : Number(text.replace(',', '.'));
+
+/** How the instrument is while a round is read; what is read from now on inherits it. */
+export function ConditionsDialog({
+  job,
+  round,
+  onClose,
+}: {
+  readonly job: LeafJob;
+  readonly round: RoundKind;
+  readonly onClose: () => void;
+}) {
+  const known = job.readings.rounds.find((r) => r.kind === round);
+  const { give, busy, trouble } = useSend();
+  const now: Typed = {
+    strings: known?.strings ?? 'at-pitch',
+    position: known?.position ?? 'playing',
+    tuning: known?.tuning ?? job.readings.rounds[0]?.tuning ?? '',
+    temperature: known?.temperature?.toString() ?? '',
+    humidity: known?.humidity?.toString() ?? '',
+    pitch: known?.pitch?.toString() ?? '',
+    methods: known?.methods ?? job.readings.habits.methods,
+    gauges: known?.gauges ?? {},
+  };
+  const edit = useEdit<Typed>(now, known?.version ?? 0, `conditions:${job.id}:${round}`);
+  const { strings, position, tuning, temperature, humidity, pitch, methods, gauges } = edit.value;
+  const wrong = (text: string) =>
+    text.trim() !== '' && !NUMBER.test(text.trim()) ? 'A number, like 21 or 44,5' : undefined;
+  const save = async () => {
+    if (wrong(temperature) || wrong(humidity) || wrong(pitch)) return;
+    const done = await edit.save((value, version) =>
+      give('readings.conditions', {
+        ...value,
+        jobId: job.id,
+        round,
+        version,
+        temperature: toNumber(value.temperature),
+        humidity: toNumber(value.humidity),
+        pitch: toNumber(value.pitch),
+      }),
+    );
+    if (done) onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} className="relative z-40">
+      <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
+        <DialogPanel className="w-full max-h-full max-w-2xl space-y-3 overflow-y-auto border border-plain bg-paper p-6">
+          <DialogTitle className="text-xl">How it is while you read</DialogTitle>
+          <PillChoice
+            legend="Strings"
+            value={strings}
+            options={STRINGS_STATES}
+            onChange={(v) => edit.set({ strings: v })}
+          />
+          <PillChoice
+            legend="Position"
+            value={position}
+            options={POSITIONS}
+            onChange={(v) => edit.set({ position: v })}
+          />
+          <FormField label="Tuning">
+            {(w) => (
+              <input
+                {...w}
+                className="field"
+                value={tuning}
+                onChange={(e) => edit.set({ tuning: e.target.value })}
+              />
+            )}
+          </FormField>
+          <div className="grid grid-cols-3 gap-3">
+            <FormField label="Temperature, °C" error={wrong(temperature)}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  inputMode="decimal"
+                  value={temperature}
+                  onChange={(e) => edit.set({ temperature: e.target.value })}
+                />
+              )}
+            </FormField>
+            <FormField label="Humidity, %" error={wrong(humidity)}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  inputMode="decimal"
+                  value={humidity}
+                  onChange={(e) => edit.set({ humidity: e.target.value })}
+                />
+              )}
+            </FormField>
+            <FormField label="Pitch, A in Hz" error={wrong(pitch)}>
+              {(w) => (
+                <input
+                  {...w}
+                  className="field"
+                  inputMode="decimal"
+                  placeholder="440"
+                  value={pitch}
+                  onChange={(e) => edit.set({ pitch: e.target.value })}
+                />
+              )}
+            </FormField>
+          </div>
+          <MethodChoice methods={methods} onChange={(v) => edit.set({ methods: v })} />
+          <GaugeChoice
+            gauges={job.readings.gauges}
+            chosen={gauges}
+            onChange={(v) => edit.set({ gauges: v })}
+          />
+          <ConflictChoice edit={edit} />
+          <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
+          <div className="flex justify-end gap-3">
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                edit.reset();
+                onClose();
+              }}
+            >
+              Leave it
+            </button>
+            <button type="button" className="button button-main" disabled={busy} onClick={() => void save()}>
+              Keep
+            </button>
+          </div>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
