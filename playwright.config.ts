@@ -18,6 +18,7 @@ export default defineConfig({
     baseURL: process.env['RUBRICA_E2E_A'] ?? 'http://127.0.0.1:4370',
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },
-    trace: { mode: 'retain-on-failure', screenshots: false, sources: false },
+    // A trace of every test costs more than the tests: ask for it when one is to be looked into.
+    trace: process.env['RUBRICA_TRACE'] ? 'on' : 'off',
   },
 });

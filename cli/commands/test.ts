@@ -1,10 +1,11 @@
 import { spawn } from 'node:child_process';
+import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
-import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { buildIfNeeded } from '../base/build.ts';
+import { copyDatabase } from '../base/copy-database.ts';
 import { ensureDatabase } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
 import { needProgram } from '../base/packages.ts';
@@ -19,8 +20,6 @@ type Kind = (typeof KINDS)[number];
 const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['unit'], ['together'], ['e2e']];
 
 const SECRET = 'only for the tests';
-const PORTS = [4381, 4382] as const;
-const PAIRINGS = 200;
 
 function runProgram(
   command: string,
@@ -53,7 +52,51 @@ async function freshDatabase(server: PrivateDatabase, name: string): Promise<str
   return ensureDatabase(server, name);
 }
 
-/** Two processes of the application on one database, so that live updates are proved across processes. */
+/** The browser tests in two lanes, each on a demo shop of its own; every file stands in one of them. */
+const FIRST_LANE = [
+  'checklists',
+  'custody',
+  'desk',
+  'exchange',
+  'history',
+  'inspection',
+  'keyboard',
+  'offline',
+  'photos',
+  'plan',
+  'doors',
+];
+
+interface Lane {
+  readonly url: string;
+  readonly ports: readonly [number, number];
+  readonly files: readonly string[];
+}
+
+/** One lane: two processes of the application on one database, so that live updates are proved across processes. */
+async function runLane({ url, ports, files }: Lane, only: string): Promise<boolean> {
+  const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
+  const [a, b] = await Promise.all(ports.map((port) => serve(port, env)));
+  try {
+    const chosen = [...files, ...(only === '' ? [] : ['--grep', only, '--pass-with-no-tests'])];
+    return await runProgram('playwright', ['test', ...chosen, `--output=test-results/${ports[0]}`], {
+      RUBRICA_E2E_A: `http://127.0.0.1:${ports[0]}`,
+      RUBRICA_E2E_B: `http://127.0.0.1:${ports[1]}`,
+      RUBRICA_E2E_DATABASE: url,
+    });
+  } finally {
+    if (a) await endServer(a);
+    if (b) await endServer(b);
+  }
+}
+
+const specs = (): readonly string[] =>
+  readdirSync(join(ROOT, 'tests/e2e'))
+    .filter((f) => f.endsWith('.spec.ts'))
+    .map((f) => f.slice(0, -'.spec.ts'.length))
+    .sort();
+
+/** Every browser test, in two lanes beside each other; the demo is told once and copied for the second. */
 async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean> {
   needProgram('chromium', 'chromium');
   process.env['RUBRICA_SECRET'] = SECRET;
@@ -62,21 +105,28 @@ async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean>
   await migrate(db.sequelize);
   say('loading the demo shop for the browser tests …');
   await fillDemo(db, new Date());
-  const code = await makePairingCode(db, new Date(), PAIRINGS);
   await db.sequelize.close();
-  const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
-  const [a, b] = await Promise.all(PORTS.map((port) => serve(port, env)));
-  try {
-    return await runProgram('playwright', ['test', ...(only === '' ? [] : ['--grep', only])], {
-      RUBRICA_E2E_A: `http://127.0.0.1:${PORTS[0]}`,
-      RUBRICA_E2E_B: `http://127.0.0.1:${PORTS[1]}`,
-      RUBRICA_E2E_CODE: code,
-      RUBRICA_E2E_DATABASE: url,
-    });
-  } finally {
-    if (a) await endServer(a);
-    if (b) await endServer(b);
-  }
+  const second = server.url('rubrica_e2e_2');
+  await copyDatabase(url, second);
+  const fileOf = (name: string) => `tests/e2e/${name}.spec.ts`;
+  const lanes: readonly Lane[] = [
+    {
+      url,
+      ports: [4381, 4382],
+      files: specs()
+        .filter((s) => FIRST_LANE.includes(s))
+        .map(fileOf),
+    },
+    {
+      url: second,
+      ports: [4383, 4384],
+      files: specs()
+        .filter((s) => !FIRST_LANE.includes(s))
+        .map(fileOf),
+    },
+  ];
+  const passed = await Promise.all(lanes.map((lane) => runLane(lane, only)));
+  return passed.every(Boolean);
 }
 
 async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>, only: string): Promise<boolean> {

@@ -199,6 +199,7 @@ test('a heavy hand against a light one, by handles, keys, numbers and a drag; ba
   await odile.getByRole('button', { name: 'Try lower, looser again' }).click();
   await expect(odile.getByRole('slider', { name: 'Saddle, bass' })).toHaveAttribute('aria-valuenow', '-0.5');
   await go(ilse, `/job/${number}/readings`);
+  await ilse.getByRole('radio', { name: '64ths' }).click();
   await expect(ilse.locator('[id="station-action:6:12"]')).toHaveValue(/^5½\/64/);
 });
 

@@ -83,6 +83,7 @@ test('a twelve-string with its courses in thousandths, by the simulated gauge', 
 test('swapped sides and a range; the other parts of the sheet; a column pasted; the table', async () => {
   const number = await takenIn('steel-acoustic', 'Parts');
   await go(ilse, `/job/${number}/readings`);
+  await ilse.getByRole('radio', { name: '64ths' }).click();
   const says = ilse.locator('#sheet-says');
   await station(ilse, 'action:6:12').fill('between 4 and 5');
   await station(ilse, 'action:6:12').press('Enter');

@@ -57,6 +57,11 @@ test('inches in a millimetre field are asked about, never blocked', async () => 
   await says.getByRole('button', { name: 'It is .095, as typed' }).click();
   await ilse.reload();
   await live(ilse);
+  // The unit is remembered; what was typed keeps its own in a field of another.
+  await expect(ilse.getByRole('radio', { name: 'mm' })).toBeChecked();
+  await treble.focus();
+  await expect(treble).toHaveValue('.095');
+  await ilse.getByRole('radio', { name: '64ths' }).click();
   await treble.focus();
   await expect(treble).toHaveValue('.095 mm');
   await action.focus();

@@ -1,21 +1,33 @@
 import type { Database } from '../db/connection.ts';
+import { readTogether } from '../db/read-together.ts';
 import { gatherJob } from '../jobs/gather-job.ts';
 import { judge } from '../jobs/judge.ts';
-import { saidView, workView } from '../work/work-view.ts';
+import { entryRows, saidRows, saidView, workView } from '../work/work-view.ts';
 
 /** What the Bench shows of the job in these hands: its work order and what was said over it, no more. Null when there is none. */
 export async function loadBenchJob(db: Database, number: number, now: Date = new Date()) {
   const { models } = db;
   const job = await models.Job.findOne({ where: { number } });
   if (!job) return null;
-  const [g, people, place, photos] = await Promise.all([
+  const [g, rows] = await Promise.all([
     gatherJob(models, job),
-    models.Person.findAll({ attributes: ['id', 'name'], order: [['name', 'ASC']] }),
-    job.placeId === null ? null : models.Place.findByPk(job.placeId),
-    models.Photo.findAll({ where: { jobId: job.id, removedAt: null }, order: [['id', 'ASC']] }),
+    readTogether(
+      db.sequelize,
+      {
+        ...saidRows(models),
+        entries: entryRows(models),
+        places: { model: models.Place, where: 'id = :place' },
+        photos: { model: models.Photo, where: 'job_id = :job AND removed_at IS NULL' },
+      } as const,
+      { job: job.id, place: job.placeId },
+    ),
   ]);
+  const { people } = g.shop;
+  const { photos } = rows;
+  const [place] = rows.places;
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
-  const [order, said] = await Promise.all([workView(db, g, judge(g), name, now), saidView(db, job.id, name)]);
+  const order = workView(g, judge(g), rows.entries, name, now);
+  const said = saidView(rows, name);
   return {
     id: job.id,
     number: job.number,

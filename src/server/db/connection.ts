@@ -10,6 +10,8 @@ export interface Database {
 const KEY = Symbol.for('rubrica.database');
 type Holder = { [KEY]?: Database };
 
+const LONGEST_TEXT = 64 * 1024 * 1024;
+
 interface RawConnection {
   query: (...args: unknown[]) => Promise<unknown>;
 }
@@ -49,7 +51,12 @@ export function openDatabase(url: string): Database {
       connectTimeout: 20_000,
     },
   });
-  sequelize.addHook('afterConnect', (connection) => copyRows(connection as RawConnection));
+  sequelize.addHook('afterConnect', async (connection) => {
+    const raw = connection as RawConnection;
+    copyRows(raw);
+    // Rows that are read together come as one text.
+    await raw.query(`SET SESSION group_concat_max_len = ${LONGEST_TEXT}`);
+  });
   return { sequelize, models: defineModels(sequelize) };
 }
 

@@ -12,7 +12,6 @@ import { operation } from '../../core/plan/operations.ts';
 import type { Accident } from '../db/models/bench.ts';
 import type { JobItem } from '../db/models/jobs.ts';
 import type { Models } from '../db/models/index.ts';
-import { custodyOf } from '../custody/load-custody.ts';
 import { rulesOf } from '../house/load-rules.ts';
 import { shopOf } from '../house/load-shop.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
@@ -116,12 +115,31 @@ export async function sheetOf(
 ): Promise<CustomerSheet> {
   const { job } = g;
   const at = { where: { jobId: job.id }, order: [['id', 'ASC']] as [string, string][], transaction: t };
-  const [customer, things, accidents, custody] = await Promise.all([
+  const [customer, things, accidents, photos] = await Promise.all([
     models.Customer.findByPk(job.customerId, { transaction: t }),
     models.JobItem.findAll(at),
     models.Accident.findAll(at),
-    custodyOf(models, job.id, t),
+    models.Photo.findAll({ where: { jobId: job.id, removedAt: null }, transaction: t }),
   ]);
+  return sheetView(g, items, { customer, things, accidents, photos }, now);
+}
+
+/** What the sheet says beyond the gathered job, as rows. */
+export interface SheetRows {
+  readonly customer: { readonly name: string } | null;
+  readonly things: readonly JobItem[];
+  readonly accidents: readonly Accident[];
+  readonly photos: readonly { readonly digest: string }[];
+}
+
+/** The same of rows that were read already. */
+export function sheetView(
+  g: GatheredJob,
+  items: ReturnType<typeof judge>['items'],
+  { customer, things, accidents, photos }: SheetRows,
+  now: Date,
+): CustomerSheet {
+  const { job } = g;
   const [shop, rules] = [shopOf(g.settings), rulesOf(g.settings)];
   const readings = readingsOf(g);
   return {
@@ -141,7 +159,7 @@ export async function sheetOf(
     left: leftOf(g),
     change: sayWhatChanged(readings),
     readings,
-    photos: custody.photos.map((p) => p.digest).sort(),
+    photos: photos.map((p) => p.digest).sort(),
     accidents: accidents.map(({ happened, remedy }: Accident) => ({ happened, remedy })),
     things: things.map(thingSaid),
     exception: g.handOver?.exceptionText ?? '',

@@ -2,6 +2,7 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
 import type { Database } from '../db/connection.ts';
+import type { KindRow } from '../db/models/merges.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** A kind as the shop offers it: one that ships, or one of its own, which goes by a shipped one's rules. */
@@ -16,8 +17,13 @@ export interface OfferedKind {
 const isShipped = (id: string): id is Kind => (KINDS as readonly string[]).includes(id);
 
 /** The shipped kinds, then the shop's own by name. */
-export async function offeredKinds({ models }: Pick<Database, 'models'>): Promise<OfferedKind[]> {
-  const rows = await models.KindRow.findAll({ order: [['name', 'ASC']] });
+export const offeredKinds = async ({ models }: Pick<Database, 'models'>): Promise<OfferedKind[]> =>
+  kindsOf(await models.KindRow.findAll({ order: [['name', 'ASC']] }));
+
+/** The same out of the shop's own rows. */
+export function kindsOf(
+  rows: readonly Pick<KindRow, 'id' | 'name' | 'construction' | 'version'>[],
+): OfferedKind[] {
   return [
     ...KINDS.map((id) => ({
       id,

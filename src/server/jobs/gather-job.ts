@@ -3,13 +3,13 @@ import type { Reading } from '../../core/readings/reading.ts';
 import { USUAL_METHODS } from '../../core/readings/methods.ts';
 import { standardReadings } from '../../core/readings/standard.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
-import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import type { TargetWish } from '../../core/targets/target.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { Models } from '../db/models/index.ts';
 import type { JobTarget, ReadingRow } from '../db/models/readings.ts';
 import type { Job } from '../db/models/jobs.ts';
-import { catalogueOf } from '../house/load-operations.ts';
+import { readTogether } from '../db/read-together.ts';
+import { readShop } from '../house/read-shop.ts';
 import { habitsOf } from '../house/load-habits.ts';
 
 /** A reading with what the screens and the record show of it. */
@@ -86,77 +86,54 @@ export const asWish = (w: RowOfTarget): TargetWish => ({
   high: Number(w.high),
 });
 
-/** Everything a job is, as it stands in the database. */
+/** Everything a job is, as it stands in the database: its rows in one statement, the shop's in another. */
 export async function gatherJob(models: Models, job: Job, t: Transaction | null = null) {
-  const at = { transaction: t };
-  const where = { jobId: job.id };
-  const [
-    instrument,
-    inspection,
-    rounds,
-    targets,
-    decisions,
-    lines,
-    handOver,
-    checklists,
-    settings,
-    stringChanges,
-    shopTargets,
-    catalogue,
-    choice,
-  ] = await Promise.all([
-    models.Instrument.findByPk(job.instrumentId, at),
-    models.Inspection.findOne({ where, ...at }),
-    models.Round.findAll({ where, order: [['startedAt', 'ASC']], ...at }),
-    models.JobTarget.findAll({ where, ...at }),
-    models.Decision.findAll({ where, ...at }),
-    models.WorkLine.findAll({
-      where,
-      order: [
-        ['sort', 'ASC'],
-        ['id', 'ASC'],
-      ],
-      ...at,
-    }),
-    models.HandOver.findOne({ where, ...at }),
-    models.ChecklistRow.findAll({
-      where: { list: job.list },
-      order: [['version', 'DESC']],
-      limit: 1,
-      ...at,
-    }),
-    models.Setting.findAll(at),
-    models.StringChange.findAll({ where, order: [['id', 'ASC']], ...at }),
-    models.TargetVersion.findOne({ order: [['version', 'DESC']], ...at }),
-    catalogueOf(models, t),
-    models.PlanChoice.findOne({ where, ...at }),
-  ]);
+  const { sequelize } = models.Job;
+  if (!sequelize) throw new Error('these models belong to no connection');
+  const ofJob = 'job_id = :job';
+  const shop = await readShop(models, t);
+  const rows = await readTogether(
+    sequelize,
+    {
+      instrument: { model: models.Instrument, where: 'id = :instrument' },
+      inspection: { model: models.Inspection, where: ofJob },
+      answers: {
+        model: models.InspectionAnswer,
+        where: 'inspection_id IN (SELECT id FROM inspections WHERE job_id = :job)',
+      },
+      rounds: { model: models.Round, where: ofJob, order: 'started_at, id' },
+      readings: {
+        model: models.ReadingRow,
+        where: 'round_id IN (SELECT id FROM rounds WHERE job_id = :job)',
+      },
+      targets: { model: models.JobTarget, where: ofJob },
+      decisions: { model: models.Decision, where: ofJob },
+      lines: { model: models.WorkLine, where: ofJob, order: 'sort, id' },
+      handOver: { model: models.HandOver, where: ofJob },
+      stringChanges: { model: models.StringChange, where: ofJob },
+      choice: { model: models.PlanChoice, where: ofJob },
+    } as const,
+    { job: job.id, instrument: job.instrumentId },
+    t,
+  );
+  const [instrument] = rows.instrument;
   if (!instrument) throw new Error(`job ${job.number} has no instrument`);
+  const [[inspection = null], [handOver = null], [choice = null]] = [
+    rows.inspection,
+    rows.handOver,
+    rows.choice,
+  ];
+  const { rounds, targets, decisions, lines, stringChanges, answers } = rows;
+  const newest = shop.checklists.find((c) => c.id === job.list) ?? null;
   const checklist =
-    inspection && inspection.checklistId !== checklists[0]?.id
-      ? await models.ChecklistRow.findByPk(inspection.checklistId, at)
-      : (checklists[0] ?? null);
-  const [answers, rows] = await Promise.all([
-    inspection
-      ? models.InspectionAnswer.findAll({
-          where: { inspectionId: inspection.id },
-          order: [['id', 'ASC']],
-          ...at,
-        })
-      : [],
-    rounds.length > 0
-      ? models.ReadingRow.findAll({
-          where: { roundId: rounds.map((r) => r.id) },
-          order: [['id', 'ASC']],
-          ...at,
-        })
-      : [],
-  ]);
+    inspection && inspection.checklistId !== newest?.rowId
+      ? await models.ChecklistRow.findByPk(inspection.checklistId, { transaction: t })
+      : newest;
   const kindOf = new Map(rounds.map((r) => [r.id, r.kind]));
-  const readings = rows.map((r) => asReading(r, kindOf.get(r.roundId) ?? 'as-found'));
+  const readings = rows.readings.map((r) => asReading(r, kindOf.get(r.roundId) ?? 'as-found'));
   const wishes = targets.map(asWish);
   const { construction } = instrument;
-  const habits = habitsOf(settings);
+  const habits = habitsOf(shop.settings);
   // What the sums rest on is read in one way; how a shop reads is converted to it.
   const stations = stationsOf(construction, { ...habits, methods: USUAL_METHODS });
   return {
@@ -170,16 +147,17 @@ export async function gatherJob(models: Models, job: Job, t: Transaction | null 
     /** the readings as the sums want them: first those above in their order, then what follows from them */
     standard: standardReadings(construction, readings),
     habits,
-    catalogue,
+    catalogue: shop.catalogue,
     choice,
-    shopTargets: shopTargets?.targets ?? SHIPPED_TARGETS,
+    shop,
+    shopTargets: shop.targets,
     targets,
     wishes,
     stringChanges,
     decisions,
     lines,
     handOver,
-    settings,
+    settings: shop.settings,
     stations,
   };
 }

@@ -9,19 +9,18 @@ import { operation } from '../../core/plan/operations.ts';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { SeenOnReceipt } from '../db/models/receipts.ts';
-import { custodyOf } from '../custody/load-custody.ts';
+import { readTogether } from '../db/read-together.ts';
+import { custodyView } from '../custody/load-custody.ts';
 import { seenOnReceipt } from '../desk/receipt.ts';
 import type { CustomerSheet } from '../../core/hand-over/customer-sheet.ts';
 import { needsSecond } from '../../core/hand-over/rules.ts';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
-import type { Models } from '../db/models/index.ts';
 import { benchTrouble } from '../hand-over/bench-trouble.ts';
 import { checkSeal, sha256 } from '../hand-over/sealed-record.ts';
-import { sheetOf } from '../hand-over/sheet-of.ts';
+import { sheetView, type SheetRows } from '../hand-over/sheet-of.ts';
 import { rulesOf } from '../house/load-rules.ts';
-import { wordsView, workView } from '../work/work-view.ts';
-import { offeredKinds, type OfferedKind } from '../house/kinds.ts';
-import { listNames } from '../house/load-checklists.ts';
+import { entryRows, wordsRows, wordsView, workView } from '../work/work-view.ts';
+import type { OfferedKind } from '../house/kinds.ts';
 import { placesWithJobs } from '../desk/places.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
@@ -74,23 +73,31 @@ export async function loadJobCore(db: Database, number: number, now: Date = new 
   const { models } = db;
   const job = await models.Job.findOne({ where: { number } });
   if (!job) return null;
-  const [g, customer, items, people, places, kinds] = await Promise.all([
+  const [g, rows, places] = await Promise.all([
     gatherJob(models, job),
-    models.Customer.findByPk(job.customerId),
-    models.JobItem.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
-    models.Person.findAll({ order: [['name', 'ASC']] }),
+    readTogether(
+      db.sequelize,
+      {
+        ...wordsRows(models),
+        customer: { model: models.Customer, where: 'id = :customer' },
+        items: { model: models.JobItem, where: 'job_id = :job' },
+        entries: entryRows(models),
+        marks: { model: models.Mark, where: 'job_id = :job AND removed_at IS NULL' },
+        photos: { model: models.Photo, where: 'job_id = :job AND removed_at IS NULL' },
+      } as const,
+      { job: job.id, customer: job.customerId },
+    ),
     placesWithJobs(db),
-    offeredKinds(db),
   ]);
+  const { people, kinds, checklists: lists } = g.shop;
+  const { items } = rows;
+  const [customer = null] = rows.customer;
   const name = (id: number | null) => people.find((p) => p.id === id)?.name ?? '';
   const judged = judge(g);
-  const [order, words, custody, lists, readings] = await Promise.all([
-    workView(db, g, judged, name, now),
-    wordsView(db, job.id, name, now),
-    custodyOf(models, job.id),
-    listNames(db),
-    readingsView(db, g, judged, name),
-  ]);
+  const order = workView(g, judged, rows.entries, name, now);
+  const words = wordsView(rows, name, now);
+  const custody = custodyView(rows.marks, rows.photos);
+  const readings = await readingsView(db, g, judged, name);
   const view = {
     ...headOf(job, g, customer, kinds, name),
     kinds,
@@ -109,7 +116,12 @@ export async function loadJobCore(db: Database, number: number, now: Date = new 
     })),
     marks: custody.marks.map(({ markedBy, ...m }) => ({ ...m, by: name(markedBy) })),
     photos: custody.photos.map(({ takenBy, digest: _d, ...p }) => ({ ...p, by: name(takenBy) })),
-    inspection: inspectionView(g, judged.items, lists, name),
+    inspection: inspectionView(
+      g,
+      judged.items,
+      lists.map((l) => ({ id: l.id, name: l.name })),
+      name,
+    ),
     readings,
     proposal: judged.proposal,
     decisions: g.decisions.map((d) => ({
@@ -149,7 +161,7 @@ export async function loadJobCore(db: Database, number: number, now: Date = new 
       tweakDays: rulesOf(g.settings).tweakDays,
     },
   };
-  return { view, g, judged, name, customer, now };
+  return { view, g, judged, name, customer, rows, now };
 }
 
 export type JobCore = NonNullable<Awaited<ReturnType<typeof loadJobCore>>>;
@@ -170,11 +182,9 @@ export const planParts = async (db: Database, { g, judged, name }: JobCore) => (
 });
 
 /** What Hand-over shows: the customer's sheet, and whether the seal holds. */
-export async function sheetParts({ models }: Database, { g, judged, now }: JobCore) {
-  const [sheet, seal] = await Promise.all([
-    shownSheet(models, g, judged.items, now),
-    checkSeal(models, g.job),
-  ]);
+export async function sheetParts({ models }: Database, { g, judged, rows, customer, now }: JobCore) {
+  const more = { customer, things: rows.items, accidents: rows.accidents, photos: rows.photos };
+  const [sheet, seal] = await Promise.all([shownSheet(g, judged.items, more, now), checkSeal(models, g.job)]);
   return { sheet, seal };
 }
 
@@ -256,14 +266,14 @@ function headOf(
 }
 
 /** The customer's sheet: as it was signed, or as it stands now, with the digest a signer puts their name to. */
-async function shownSheet(
-  models: Models,
+function shownSheet(
   g: GatheredJob,
   items: readonly ChecklistItem[],
+  more: SheetRows,
   now: Date,
-): Promise<{ readonly content: CustomerSheet; readonly digest: string }> {
+): { readonly content: CustomerSheet; readonly digest: string } {
   const signed = g.handOver?.signedAt ? (g.handOver.shown ?? null) : null;
-  const text = signed ?? canonicalJson((await sheetOf(models, g, items, now)) as unknown as Json);
+  const text = signed ?? canonicalJson(sheetView(g, items, more, now) as unknown as Json);
   return { content: JSON.parse(text) as CustomerSheet, digest: sha256(text) };
 }
 

@@ -1,4 +1,5 @@
-import { Op } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import type { Quantity } from '../../core/readings/quantities.ts';
 import {
   afterNumber,
   nextAfterRound,
@@ -9,30 +10,33 @@ import {
 import { stationKey } from '../../core/readings/stations.ts';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
-import { loadGauges } from '../house/load-gauges.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
 import type { judge } from '../jobs/judge.ts';
 
+interface Before {
+  readonly quantity: Quantity;
+  readonly string: number;
+  readonly fret: number;
+  readonly value: string;
+  readonly job: number;
+  readonly at: Date;
+}
+
+const BEFORE_SQL = `SELECT r.quantity, r.string_no AS string, r.fret, r.value, v.number AS job, r.taken_at AS at
+  FROM (SELECT id, number FROM jobs WHERE instrument_id = :instrument AND number < :number ORDER BY number DESC LIMIT 3) v
+  JOIN rounds o ON o.job_id = v.id JOIN readings r ON r.round_id = o.id
+  WHERE r.not_representative IS NULL ORDER BY r.taken_at, r.id`;
+
 /** The newest readings of the instrument's visits before this job: what stood there before. */
-async function readBefore({ models }: Database, job: Job) {
-  const visits = await models.Job.findAll({
-    where: { instrumentId: job.instrumentId, number: { [Op.lt]: job.number } },
-    attributes: ['id', 'number'],
-    order: [['number', 'DESC']],
-    limit: 3,
-  });
-  if (visits.length === 0) return [];
-  const rounds = await models.Round.findAll({ where: { jobId: visits.map((v) => v.id) } });
-  if (rounds.length === 0) return [];
-  const rows = await models.ReadingRow.findAll({
-    where: { roundId: rounds.map((r) => r.id), notRepresentative: null },
-    order: [['takenAt', 'ASC']],
+async function readBefore({ sequelize }: Database, { instrumentId, number }: Job) {
+  const rows = await sequelize.query<Before>(BEFORE_SQL, {
+    type: QueryTypes.SELECT,
+    replacements: { instrument: instrumentId, number },
   });
   const newest = new Map<string, { key: string; value: number; job: number; at: string }>();
   for (const r of rows) {
-    const key = stationKey(r.quantity, r.stringNo, r.fret);
-    const visit = visits.find((v) => v.id === rounds.find((x) => x.id === r.roundId)?.jobId);
-    newest.set(key, { key, value: Number(r.value), job: visit?.number ?? 0, at: r.takenAt.toISOString() });
+    const key = stationKey(r.quantity, r.string, r.fret);
+    newest.set(key, { key, value: Number(r.value), job: r.job, at: r.at.toISOString() });
   }
   return [...newest.values()];
 }
@@ -119,7 +123,8 @@ export async function readingsView(
     g.rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
     judged.operations.filter((o) => o.stale.length > 0),
   );
-  const [gauges, before] = await Promise.all([loadGauges(db), readBefore(db, g.job)]);
+  const before = await readBefore(db, g.job);
+  const { gauges } = g.shop;
   return {
     stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
     rounds: roundsView(g, next),

@@ -1,20 +1,30 @@
+import { readTogether } from '../db/read-together.ts';
 import type { Database } from '../db/connection.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
 import type { judge } from '../jobs/judge.ts';
 
 /** What the Plan leaf needs besides readings and proposal, as plain data. */
 export async function planView(
-  { models }: Database,
+  { models, sequelize }: Database,
   g: GatheredJob,
   judged: ReturnType<typeof judge>,
   name: (id: number | null) => string,
 ) {
-  const where = { jobId: g.job.id };
-  const [tries, results, offers] = await Promise.all([
-    models.WhatIf.findAll({ where, order: [['id', 'ASC']] }),
-    models.PlanResult.findAll({ where, order: [['id', 'ASC']] }),
-    models.Offer.findAll({ where, order: [['id', 'DESC']], limit: 5 }),
-  ]);
+  const OF_JOB = 'job_id = :job';
+  const { tries, results, offers } = await readTogether(
+    sequelize,
+    {
+      tries: { model: models.WhatIf, where: OF_JOB },
+      results: { model: models.PlanResult, where: OF_JOB },
+      offers: {
+        model: models.Offer,
+        where:
+          'id IN (SELECT id FROM (SELECT id FROM offers WHERE job_id = :job ORDER BY id DESC LIMIT 5) newest)',
+        order: 'id DESC',
+      },
+    } as const,
+    { job: g.job.id },
+  );
   const { planInput } = judged;
   return {
     catalogue: g.catalogue,

@@ -4,23 +4,24 @@ import { toFetch } from '../../core/work/fetch.ts';
 import { stopped } from '../../core/work/may-start.ts';
 import { rangeOf } from '../../core/work/order-of-lines.ts';
 import { waitsOf } from '../../core/work/waits.ts';
-import type { Database } from '../db/connection.ts';
+import type { Accident, CustomerLink, EarlierSeal, HandOn, MessageRow, Remark } from '../db/models/bench.ts';
+import type { Models } from '../db/models/index.ts';
+import type { TimeEntry } from '../db/models/work.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
 import type { judge } from '../jobs/judge.ts';
-import { benchOf, entriesOf } from './bench-of.ts';
+import { benchOf } from './bench-of.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
 type Name = (id: number | null) => string;
 
 /** The work order of a job as the Work leaf and the Bench show it, as plain data. */
-export async function workView(
-  db: Database,
+export function workView(
   g: GatheredJob,
   judged: ReturnType<typeof judge>,
+  entries: readonly TimeEntry[],
   name: Name,
   now: Date,
 ) {
-  const entries = await entriesOf(db.models, g.lines);
   const bench = benchOf(g, judged, entries);
   const label = (key: string): string => bench.places.find((p) => p.key === key)?.label ?? key;
   const gauges = g.instrument.construction.strings.map((s) => s.gauge);
@@ -103,14 +104,44 @@ export async function workView(
   };
 }
 
-const ownOf = (jobId: number) => ({ where: { jobId }, order: [['id', 'ASC']] as [string, string][] });
+/** What was said over a job, as its rows. */
+interface Said {
+  readonly remarks: readonly Remark[];
+  readonly handOns: readonly HandOn[];
+}
+
+interface Words extends Said {
+  readonly accidents: readonly Accident[];
+  readonly links: readonly CustomerLink[];
+  readonly seals: readonly EarlierSeal[];
+  readonly messages: readonly MessageRow[];
+}
+
+const OF_JOB = 'job_id = :job';
+
+/** What was said over a job, to be read together with the rest of it. */
+export const saidRows = (models: Models) =>
+  ({
+    remarks: { model: models.Remark, where: OF_JOB },
+    handOns: { model: models.HandOn, where: OF_JOB },
+  }) as const;
+
+/** The same with what went wrong, the customer's ways in, earlier signatures and messages. */
+export const wordsRows = (models: Models) =>
+  ({
+    ...saidRows(models),
+    accidents: { model: models.Accident, where: OF_JOB },
+    links: { model: models.CustomerLink, where: OF_JOB },
+    seals: { model: models.EarlierSeal, where: OF_JOB, without: ['record', 'shown'] },
+    messages: { model: models.MessageRow, where: OF_JOB, without: ['body'] },
+  }) as const;
+
+/** The clocks of a job's lines, to be read together with the rest of it. */
+export const entryRows = (models: Models) =>
+  ({ model: models.TimeEntry, where: 'line_id IN (SELECT id FROM work_lines WHERE job_id = :job)' }) as const;
 
 /** What was said over a job at the bench: notes, questions, answers, and what went along when it changed hands. */
-export async function saidView({ models }: Pick<Database, 'models'>, jobId: number, name: Name) {
-  const [remarks, handOns] = await Promise.all([
-    models.Remark.findAll(ownOf(jobId)),
-    models.HandOn.findAll(ownOf(jobId)),
-  ]);
+export function saidView({ remarks, handOns }: Said, name: Name) {
   return {
     remarks: remarks.map((r) => ({
       id: r.id,
@@ -140,20 +171,10 @@ export async function saidView({ models }: Pick<Database, 'models'>, jobId: numb
 }
 
 /** What people said to each other about a job, what went wrong, who handed it on, and the customer's ways in. */
-export async function wordsView({ models }: Database, jobId: number, name: Name, now: Date) {
-  const own = ownOf(jobId);
-  const [said, accidents, links, seals, messages] = await Promise.all([
-    saidView({ models }, jobId, name),
-    models.Accident.findAll(own),
-    models.CustomerLink.findAll(own),
-    models.EarlierSeal.findAll({
-      ...own,
-      attributes: { exclude: ['record', 'shown'] },
-    }),
-    models.MessageRow.findAll(own),
-  ]);
+export function wordsView(words: Words, name: Name, now: Date) {
+  const { accidents, links, seals, messages } = words;
   return {
-    ...said,
+    ...saidView(words, name),
     accidents: accidents.map((a) => ({
       id: a.id,
       version: a.version,

@@ -3,7 +3,7 @@ import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadJob } from '../../../../../server/leaves/load-job.ts';
+import { loadTag } from '../../../../../server/desk/load-tag.ts';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
@@ -19,7 +19,7 @@ async function origin(): Promise<string> {
 export default async function TagPage({ params }: { readonly params: Promise<{ number: string }> }) {
   await requireActor();
   const { number } = await params;
-  const job = /^\d{1,9}$/.test(number) ? await loadJob(database(), Number(number)) : null;
+  const job = /^\d{1,9}$/.test(number) ? await loadTag(database(), Number(number)) : null;
   if (!job) notFound();
   const code = QRCode.create(`${await origin()}/job/${job.number}`, { errorCorrectionLevel: 'M' });
   const size = code.modules.size;
@@ -42,9 +42,9 @@ export default async function TagPage({ params }: { readonly params: Promise<{ n
         </svg>
         <div className="min-w-0">
           <p className="font-serif text-4xl font-bold">{job.number}</p>
-          <p className="font-bold">{job.customer.name}</p>
-          <p>{job.instrument.name}</p>
-          <p className="text-sm">{job.instrument.serial}</p>
+          <p className="font-bold">{job.customer}</p>
+          <p>{`${job.maker} ${job.model}`.trim()}</p>
+          <p className="text-sm">{job.serial}</p>
           <p className="text-sm">
             {job.place ?? 'no place'}
             {job.neededBy && ` · by ${job.neededBy}`}
