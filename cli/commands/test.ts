@@ -119,7 +119,7 @@ async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean>
     },
     {
       url: second,
-      ports: [4383, 4384],
+      ports: [4385, 4386],
       files: specs()
         .filter((s) => !FIRST_LANE.includes(s))
         .map(fileOf),

@@ -147,6 +147,9 @@ async function session(
 export const live = async (page: Page): Promise<void> => {
   await page.waitForSelector('html[data-live]', { state: 'attached' });
   await page.waitForSelector('#main h1');
+  // A leaf hears keys only when it is alive itself, which may be later than its frame.
+  if (/\/job\/\d+\/(arrival|inspection|readings|plan|work|hand-over)/.test(new URL(page.url()).pathname))
+    await page.waitForSelector('[data-ready]', { state: 'attached' });
 };
 
 /** Goes to a page and waits until it is alive. */

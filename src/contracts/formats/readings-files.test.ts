@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { QUANTITIES, QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { stationKey } from '../../core/readings/stations.ts';
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
-import { pastedCells, readReadingsCsv, toReadingsCsv, type ReadingEntry } from './readings.ts';
+import { pastedCells } from '../../core/readings/pasted-cells.ts';
+import { readReadingsCsv, toReadingsCsv, type ReadingEntry } from './readings.ts';
 import { readTargetsFile, targetsFile } from './targets.ts';
 
 const entry = fc.record<ReadingEntry>({

@@ -1,7 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { readTogether } from '../db/read-together.ts';
 import { gatherJob } from '../jobs/gather-job.ts';
-import { judge } from '../jobs/judge.ts';
+import { judge } from '../../core/job/judge.ts';
 import { entryRows, saidRows, saidView, workView } from '../work/work-view.ts';
 
 /** What the Bench shows of the job in these hands: its work order and what was said over it, no more. Null when there is none. */

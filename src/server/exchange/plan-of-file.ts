@@ -18,7 +18,8 @@ import { LAYERS, RELATIVE_WISHES, type RelativeWish } from '../../core/targets/t
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { USUAL_HABITS } from '../../core/readings/stations.ts';
 import { asReading, asWish } from '../jobs/gather-job.ts';
-import { judge, type ToJudge } from '../jobs/judge.ts';
+import type { Job, Shop } from '../../core/job/job.ts';
+import { judge } from '../../core/job/judge.ts';
 
 const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
 const date = z.iso.datetime().transform((t) => new Date(t));
@@ -98,7 +99,7 @@ const NOT_SAID = {
   version: 0,
 } as const;
 
-function toJudge(f: JobFile): ToJudge {
+function toJudge(f: JobFile): Job & Shop {
   const { construction } = f.instrument;
   const { parts } = f;
   const readings = parts.readings.map((r) =>

@@ -15,7 +15,7 @@ import type { Models } from '../db/models/index.ts';
 import { rulesOf } from '../house/load-rules.ts';
 import { shopOf } from '../house/load-shop.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
-import type { judge } from '../jobs/judge.ts';
+import type { Judged } from '../../core/job/judge.ts';
 
 const ACOUSTIC: ReadonlySet<string> = new Set([
   'steel-acoustic',
@@ -40,7 +40,7 @@ function readingsOf(g: GatheredJob): BeforeAfterReading[] {
     }));
 }
 
-function foundOf(g: GatheredJob, items: ReturnType<typeof judge>['items']): string[] {
+function foundOf(g: GatheredJob, items: Judged['items']): string[] {
   const said = (answer: 'work' | 'watch', lead: string) =>
     items.flatMap((item) => {
       const given = g.answers.find((a) => a.item === item.key && a.answer === answer);
@@ -78,7 +78,7 @@ function priceOf(g: GatheredJob, taxRate: number): CustomerSheet['price'] {
 }
 
 /** Advice as the bench wrote it, or what Rubrica would say of this instrument. */
-function adviceOf(g: GatheredJob, items: ReturnType<typeof judge>['items']): string[] {
+function adviceOf(g: GatheredJob, items: Judged['items']): string[] {
   const written = g.handOver?.advice;
   if (written !== null && written !== undefined)
     return written
@@ -109,7 +109,7 @@ const thingSaid = (i: JobItem): string =>
 export async function sheetOf(
   models: Models,
   g: GatheredJob,
-  items: ReturnType<typeof judge>['items'],
+  items: Judged['items'],
   now: Date,
   t: Transaction | null = null,
 ): Promise<CustomerSheet> {
@@ -135,7 +135,7 @@ export interface SheetRows {
 /** The same of rows that were read already. */
 export function sheetView(
   g: GatheredJob,
-  items: ReturnType<typeof judge>['items'],
+  items: Judged['items'],
   { customer, things, accidents, photos }: SheetRows,
   now: Date,
 ): CustomerSheet {

@@ -15,18 +15,6 @@ export async function loadChecklists({ models }: Database): Promise<Checklist[]>
     .map((r) => ({ id: r.list, name: r.name, version: r.version, ends: r.ends, items: r.items }));
 }
 
-/** The names of the shop's lists, without their items. */
-export async function listNames({ models }: Database): Promise<Pick<Checklist, 'id' | 'name'>[]> {
-  const rows = await models.ChecklistRow.findAll({
-    attributes: ['list', 'name'],
-    order: [
-      ['list', 'ASC'],
-      ['version', 'DESC'],
-    ],
-  });
-  return rows.filter((r, i) => rows[i - 1]?.list !== r.list).map((r) => ({ id: r.list, name: r.name }));
-}
-
 /** Every version of one list, the newest first. */
 export async function loadVersions({ models }: Database, list: string): Promise<Checklist[]> {
   const rows = await models.ChecklistRow.findAll({ where: { list }, order: [['version', 'DESC']] });

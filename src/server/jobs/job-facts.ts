@@ -5,7 +5,7 @@ import type { Models } from '../db/models/index.ts';
 import type { Work } from '../use-case/use-case.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { gatherJob } from './gather-job.ts';
-import { judge } from './judge.ts';
+import { judge } from '../../core/job/judge.ts';
 
 /** Nothing done yet. */
 export const NO_FACTS: JobFacts = {

@@ -15,7 +15,7 @@ import { seenOnReceipt } from '../desk/receipt.ts';
 import type { CustomerSheet } from '../../core/hand-over/customer-sheet.ts';
 import { needsSecond } from '../../core/hand-over/rules.ts';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
-import { benchTrouble } from '../hand-over/bench-trouble.ts';
+import { benchTrouble } from '../../core/hand-over/bench-trouble.ts';
 import { checkSeal, sha256 } from '../hand-over/sealed-record.ts';
 import { sheetView, type SheetRows } from '../hand-over/sheet-of.ts';
 import { rulesOf } from '../house/load-rules.ts';
@@ -25,7 +25,7 @@ import { placesWithJobs } from '../desk/places.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
 import { gatherJob, type GatheredJob } from '../jobs/gather-job.ts';
-import { judge } from '../jobs/judge.ts';
+import { judge } from '../../core/job/judge.ts';
 import { planView } from '../plan/plan-view.ts';
 import { readingsView } from './readings-view.ts';
 

@@ -11,7 +11,7 @@ import { stationKey } from '../../core/readings/stations.ts';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
-import type { judge } from '../jobs/judge.ts';
+import type { Judged } from '../../core/job/judge.ts';
 
 interface Before {
   readonly quantity: Quantity;
@@ -116,7 +116,7 @@ const readingView = (
 export async function readingsView(
   db: Database,
   g: GatheredJob,
-  judged: ReturnType<typeof judge>,
+  judged: Judged,
   name: (id: number | null) => string,
 ) {
   const next = nextAfterRound(

@@ -7,7 +7,7 @@ import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { gatherJob } from '../jobs/gather-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
-import { judge } from '../jobs/judge.ts';
+import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';

@@ -1,13 +1,13 @@
 import { readTogether } from '../db/read-together.ts';
 import type { Database } from '../db/connection.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
-import type { judge } from '../jobs/judge.ts';
+import type { Judged } from '../../core/job/judge.ts';
 
 /** What the Plan leaf needs besides readings and proposal, as plain data. */
 export async function planView(
   { models, sequelize }: Database,
   g: GatheredJob,
-  judged: ReturnType<typeof judge>,
+  judged: Judged,
   name: (id: number | null) => string,
 ) {
   const OF_JOB = 'job_id = :job';

@@ -5,7 +5,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { gatherJob, type GatheredReading } from '../jobs/gather-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
-import { judge } from '../jobs/judge.ts';
+import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openRound } from './open-round.ts';

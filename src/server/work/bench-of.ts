@@ -6,7 +6,7 @@ import { queueOf, type Next } from '../../core/work/queue.ts';
 import type { Models } from '../db/models/index.ts';
 import type { TimeEntry, WorkLine } from '../db/models/work.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
-import type { judge } from '../jobs/judge.ts';
+import type { Judged } from '../../core/job/judge.ts';
 
 /** A work order as a bench sees it: its lines in order, what hinders each, and what comes next. */
 export interface BenchOrder {
@@ -53,7 +53,7 @@ const startLine = (l: WorkLine): StartLine => ({
 /** Looks at a job's work order the way the bench does. */
 export function benchOf(
   g: GatheredJob,
-  judged: Pick<ReturnType<typeof judge>, 'latest' | 'stale'>,
+  judged: Pick<Judged, 'latest' | 'stale'>,
   entries: readonly TimeEntry[],
 ): BenchOrder {
   const op = (l: Pick<WorkLine, 'operation'>) => operation(l.operation, g.catalogue);

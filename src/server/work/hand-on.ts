@@ -3,7 +3,7 @@ import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { gatherJob } from '../jobs/gather-job.ts';
-import { judge } from '../jobs/judge.ts';
+import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { tell } from '../people/notices.ts';

@@ -9,7 +9,7 @@ import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { gatherJob } from '../jobs/gather-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
-import { judge } from '../jobs/judge.ts';
+import { judge } from '../../core/job/judge.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { benchOf, entriesOf } from './bench-of.ts';
 import { stopClocks, takeUp } from './clocks.ts';

@@ -8,7 +8,7 @@ import type { Accident, CustomerLink, EarlierSeal, HandOn, MessageRow, Remark } 
 import type { Models } from '../db/models/index.ts';
 import type { TimeEntry } from '../db/models/work.ts';
 import type { GatheredJob } from '../jobs/gather-job.ts';
-import type { judge } from '../jobs/judge.ts';
+import type { Judged } from '../../core/job/judge.ts';
 import { benchOf } from './bench-of.ts';
 
 const iso = (d: Date | null | undefined): string | null => d?.toISOString() ?? null;
@@ -17,7 +17,7 @@ type Name = (id: number | null) => string;
 /** The work order of a job as the Work leaf and the Bench show it, as plain data. */
 export function workView(
   g: GatheredJob,
-  judged: ReturnType<typeof judge>,
+  judged: Judged,
   entries: readonly TimeEntry[],
   name: Name,
   now: Date,

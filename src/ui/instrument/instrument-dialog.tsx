@@ -1,124 +1,12 @@
 'use client';
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog } from '@headlessui/react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { draftOf, readConstruction, type ConstructionDraft, type DraftErrors } from './construction-draft.ts';
-import { ConstructionFields } from './construction-fields.tsx';
-import { ConflictChoice } from '../data/conflict-choice.tsx';
-import type { Fields } from '../data/edit-model.ts';
-import { useEdit } from '../data/use-edit.ts';
-import { FormField } from '../kit/form-field.tsx';
-import { ListChoice } from '../kit/list-choice.tsx';
-import { Trouble } from '../kit/trouble.tsx';
-import { useSend } from '../data/use-send.ts';
 
-interface Typed extends Fields {
-  readonly maker: string;
-  readonly model: string;
-  readonly year: string;
-  readonly yearFrom: string;
-  readonly serial: string;
-  readonly kind: string;
-  readonly draft: ConstructionDraft;
-}
-
-const NAMED: ReadonlyArray<
-  readonly [field: 'maker' | 'model' | 'serial' | 'year' | 'yearFrom', label: string, max: number]
-> = [
-  ['maker', 'Maker', 80],
-  ['model', 'Model', 120],
-  ['serial', 'Serial number', 60],
-  ['year', 'Year', 20],
-  ['yearFrom', 'Where the date was found', 120],
-];
-
-function typedOf({ instrument }: LeafJob<'kinds'>): Typed {
-  const { maker, model, year, yearFrom, serial, kind, construction } = instrument;
-  return { maker, model, year, yearFrom, serial, kind, draft: draftOf(construction) };
-}
-
-function Editing({ job, onClose }: { readonly job: LeafJob<'kinds'>; readonly onClose: () => void }) {
-  const { give, busy, trouble } = useSend();
-  const { id: instrumentId, version } = job.instrument;
-  const edit = useEdit<Typed>(typedOf(job), version, `instrument:${instrumentId}`);
-  const typed = edit.value;
-  const [errors, setErrors] = useState<DraftErrors>({});
-  const change = edit.set;
-  const chooseKind = (id: string) => {
-    const kind = job.kinds.find((k) => k.id === id);
-    if (kind)
-      change({ kind: id, draft: draftOf({ ...kind.usual, leftHanded: typed.draft.facts.leftHanded }) });
-  };
-  const keep = async () => {
-    const read = readConstruction(typed.draft);
-    setErrors(read.ok ? {} : read.error);
-    if (!read.ok) return;
-    const { maker, model, year, yearFrom, serial, kind } = typed;
-    const named = { maker, model, year, yearFrom, serial, kind };
-    const construction = { ...read.value, strings: [...read.value.strings] };
-    const done = await edit.save((_, began) =>
-      give('shelf.change-instrument', { instrumentId, version: began, ...named, construction }),
-    );
-    if (done) onClose();
-  };
-  return (
-    <DialogPanel className="max-h-[94vh] w-full max-w-4xl space-y-3 overflow-y-auto border border-plain bg-paper p-5">
-      <DialogTitle className="text-xl">What this instrument is</DialogTitle>
-      <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
-        <FormField label="Kind">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={typed.kind}
-              items={job.kinds.map((k) => ({ value: k.id, name: k.name }))}
-              onChange={chooseKind}
-            />
-          )}
-        </FormField>
-        {NAMED.map(([field, label, max]) => (
-          <FormField key={field} label={label}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={max}
-                value={typed[field]}
-                onChange={(e) => change({ [field]: e.target.value })}
-              />
-            )}
-          </FormField>
-        ))}
-      </div>
-      <ConstructionFields draft={typed.draft} errors={errors} onChange={(draft) => change({ draft })} />
-      <ConflictChoice
-        edit={edit}
-        names={{ ...Object.fromEntries(NAMED), draft: 'How it is built', kind: 'Kind' }}
-      />
-      <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
-      <div className="flex justify-end gap-3">
-        <button
-          type="button"
-          className="button"
-          onClick={() => {
-            edit.reset();
-            onClose();
-          }}
-        >
-          Leave it as it was
-        </button>
-        <button
-          type="button"
-          className="button button-main"
-          disabled={busy || edit.conflicts.length > 0}
-          onClick={() => void keep()}
-        >
-          Keep
-        </button>
-      </div>
-    </DialogPanel>
-  );
-}
+/** The form comes when it is opened. */
+const InstrumentEditing = dynamic(() => import('./instrument-editing.tsx').then((m) => m.InstrumentEditing));
 
 /** The way to change what an instrument is: its checklist, readings and neck sheet follow at once. */
 export function ChangeInstrument({ job }: { readonly job: LeafJob<'kinds'> }) {
@@ -130,7 +18,7 @@ export function ChangeInstrument({ job }: { readonly job: LeafJob<'kinds'> }) {
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} className="relative z-40">
         <div className="fixed inset-0 flex items-center justify-center bg-plain/40 p-4">
-          {open && <Editing job={job} onClose={() => setOpen(false)} />}
+          {open && <InstrumentEditing job={job} onClose={() => setOpen(false)} />}
         </div>
       </Dialog>
     </>

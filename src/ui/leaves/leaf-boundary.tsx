@@ -9,11 +9,21 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** Keeps a fault of one part to that part: the rest of the page goes on, and the part can be opened again. */
-export class LeafBoundary extends Component<Props, { readonly error: Error | null }> {
-  override state: { readonly error: Error | null } = { error: null };
+interface State {
+  readonly error: Error | null;
+  /** whether what is inside hears keys and taps already */
+  readonly alive: boolean;
+}
 
-  static getDerivedStateFromError(error: Error): { readonly error: Error } {
+/** Keeps a fault of one part to that part: the rest of the page goes on, and the part can be opened again. */
+export class LeafBoundary extends Component<Props, State> {
+  override state: State = { error: null, alive: false };
+
+  override componentDidMount(): void {
+    this.setState({ alive: true });
+  }
+
+  static getDerivedStateFromError(error: Error): Pick<State, 'error'> {
     return { error };
   }
 
@@ -22,7 +32,12 @@ export class LeafBoundary extends Component<Props, { readonly error: Error | nul
   }
 
   override render(): ReactNode {
-    if (this.state.error === null) return this.props.children;
+    if (this.state.error === null)
+      return (
+        <div className="contents" data-ready={this.state.alive ? '' : undefined}>
+          {this.props.children}
+        </div>
+      );
     return (
       <section role="alert" className="my-4 max-w-xl border border-rubric p-4">
         <h2 className="text-xl">{this.props.name} cannot be shown</h2>

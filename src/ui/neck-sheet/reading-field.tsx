@@ -1,7 +1,7 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { pastedCells } from '../../contracts/formats/readings.ts';
+import { pastedCells } from '../../core/readings/pasted-cells.ts';
 import { readEntry, sayEntry } from '../../core/readings/entry.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import type { StationView } from './sheet-stations.ts';

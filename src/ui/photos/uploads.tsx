@@ -11,7 +11,7 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import * as tus from 'tus-js-client';
+import type { DetailedError } from 'tus-js-client';
 import { refreshSoon } from '../data/refresh.ts';
 
 /** Where photos belong. */
@@ -51,6 +51,9 @@ export const useUploads = (): UploadsContext => useContext(Context);
 const PIECE = 1024 * 1024;
 const AGAIN_MS = 3000;
 const SMALL_STEPS = [300, 1000, 2000];
+/** What sends comes when it is first wanted, or in a quiet moment before: a tablet may have no connection by then. */
+const QUIET_MS = 4000;
+const sender = () => import('tus-js-client');
 
 const metadata = ({ jobId, markId, item, name }: Kept): Record<string, string> => ({
   filename: name,
@@ -61,7 +64,7 @@ const metadata = ({ jobId, markId, item, name }: Kept): Record<string, string> =
 
 /** What the house answered, when it refused for good; null when it could not be asked. */
 function refusedBecause(error: Error): string | null {
-  const answer = error instanceof tus.DetailedError ? error.originalResponse : null;
+  const answer = 'originalResponse' in error ? (error as DetailedError).originalResponse : null;
   const status = answer?.getStatus() ?? 0;
   return status >= 400 && status < 500 && status !== 401
     ? (answer?.getBody() || 'This photo was not taken.').trim()
@@ -115,7 +118,11 @@ export function Uploads({ children }: { readonly children: ReactNode }) {
     }
     const again = () => setTurn((n) => n + 1);
     window.addEventListener('online', again);
-    return () => window.removeEventListener('online', again);
+    const quiet = setTimeout(() => void sender().catch(() => undefined), QUIET_MS);
+    return () => {
+      clearTimeout(quiet);
+      window.removeEventListener('online', again);
+    };
   }, [queue]);
 
   useEffect(() => {
@@ -129,30 +136,39 @@ export function Uploads({ children }: { readonly children: ReactNode }) {
       running.current = null;
       setTurn((n) => n + 1);
     };
-    const upload = new tus.Upload(kept.file, {
-      endpoint: '/api/uploads',
-      ...(kept.url !== null && { uploadUrl: kept.url }),
-      chunkSize: PIECE,
-      retryDelays: SMALL_STEPS,
-      storeFingerprintForResuming: false,
-      metadata: metadata(kept),
-      onUploadUrlAvailable: () => keep(key, { ...kept, url: upload.url }),
-      onProgress: (sent) => change(key, { sent }),
-      onSuccess: () => {
-        forget(key);
-        refreshSoon();
+    const later = () => setTimeout(() => change(key, { state: 'waiting' }), AGAIN_MS);
+    void sender().then(
+      ({ Upload }) => {
+        const upload = new Upload(kept.file, {
+          endpoint: '/api/uploads',
+          ...(kept.url !== null && { uploadUrl: kept.url }),
+          chunkSize: PIECE,
+          retryDelays: SMALL_STEPS,
+          storeFingerprintForResuming: false,
+          metadata: metadata(kept),
+          onUploadUrlAvailable: () => keep(key, { ...kept, url: upload.url }),
+          onProgress: (sent) => change(key, { sent }),
+          onSuccess: () => {
+            forget(key);
+            refreshSoon();
+            rest();
+          },
+          onError: (error) => {
+            const because = refusedBecause(error);
+            if (because !== null) change(key, { state: 'refused', message: because });
+            else later();
+            if (because !== null && store.current) void del(key, store.current).catch(() => undefined);
+            if (because !== null) rest();
+            else setTimeout(rest, AGAIN_MS);
+          },
+        });
+        upload.start();
+      },
+      () => {
+        later();
         rest();
       },
-      onError: (error) => {
-        const because = refusedBecause(error);
-        if (because !== null) change(key, { state: 'refused', message: because });
-        else setTimeout(() => change(key, { state: 'waiting' }), AGAIN_MS);
-        if (because !== null && store.current) void del(key, store.current).catch(() => undefined);
-        if (because !== null) rest();
-        else setTimeout(rest, AGAIN_MS);
-      },
-    });
-    upload.start();
+    );
   }, [going, turn, change, keep, forget]);
 
   const add = useCallback(

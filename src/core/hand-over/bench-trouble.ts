@@ -1,8 +1,9 @@
-import { verdict } from '../../core/targets/target.ts';
-import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { sayPlaces } from '../../core/readings/say-places.ts';
-import type { GatheredJob } from '../jobs/gather-job.ts';
-import type { judge } from '../jobs/judge.ts';
+import { verdict } from '../targets/target.ts';
+import { QUANTITY_FACTS } from '../readings/quantities.ts';
+import { sayPlaces } from '../readings/say-places.ts';
+import type { Job } from '../job/job.ts';
+import type { Reading } from '../readings/reading.ts';
+import type { Judged } from '../job/judge.ts';
 
 /** What of the readings as left is not as it should be, by the places' labels. All of it can be explained. */
 export interface BenchTrouble {
@@ -13,7 +14,10 @@ export interface BenchTrouble {
 }
 
 /** Looks at the readings as left: all taken, in playing position, fresh, in their bands. */
-export function benchTrouble(g: GatheredJob, judged: ReturnType<typeof judge>): BenchTrouble {
+export function benchTrouble(
+  g: Pick<Job, 'stations'> & { readonly standard: readonly (Reading & { readonly position: string })[] },
+  judged: Pick<Judged, 'targets' | 'staleByReading'>,
+): BenchTrouble {
   const left = new Map(g.standard.filter((r) => r.round === 'as-left').map((r) => [r.key, r]));
   const required = g.stations.filter((s) => !s.optional);
   const those = (is: (key: string) => boolean): string[] =>

@@ -1,40 +1,20 @@
-import { itemsFor } from '../../core/inspection/checklist.ts';
-import { operation } from '../../core/plan/operations.ts';
-import { USUAL_SETTINGS, type Finding, type PlanInput } from '../../core/plan/plan-input.ts';
-import { propose } from '../../core/plan/propose.ts';
-import type { Conditions } from '../../core/readings/conditions.ts';
-import { latestReadings } from '../../core/readings/reading.ts';
+import { itemsFor } from '../inspection/checklist.ts';
+import { operation } from '../plan/operations.ts';
+import { USUAL_SETTINGS, type Finding, type PlanInput } from '../plan/plan-input.ts';
+import { propose } from '../plan/propose.ts';
+import type { Conditions } from '../readings/conditions.ts';
+import { latestReadings, type Reading } from '../readings/reading.ts';
 import {
   MOVED_BY_STRINGS,
   staleReasons,
   type FinishedOperation,
   type StaleReason,
-} from '../../core/staleness/stale.ts';
-import { resolveTarget } from '../../core/targets/resolve.ts';
-import type { Target } from '../../core/targets/target.ts';
-import type { GatheredJob } from './gather-job.ts';
+} from '../staleness/stale.ts';
+import { resolveTarget } from '../targets/resolve.ts';
+import type { Target } from '../targets/target.ts';
+import type { Job, Shop } from './job.ts';
 
-/** What judging needs of a job, wherever it comes from. */
-export interface ToJudge {
-  readonly job: Pick<GatheredJob['job'], 'touch' | 'stringsState'>;
-  readonly instrument: Pick<GatheredJob['instrument'], 'construction'>;
-  readonly checklist: Pick<NonNullable<GatheredJob['checklist']>, 'items'> | null;
-  readonly answers: ReadonlyArray<Pick<GatheredJob['answers'][number], 'item' | 'answer' | 'note'>>;
-  readonly rounds: ReadonlyArray<Pick<GatheredJob['rounds'][number], 'strings'>>;
-  readonly catalogue: GatheredJob['catalogue'];
-  readonly standard: GatheredJob['standard'];
-  readonly shopTargets: GatheredJob['shopTargets'];
-  readonly wishes: GatheredJob['wishes'];
-  readonly stations: GatheredJob['stations'];
-  readonly stringChanges: ReadonlyArray<
-    Pick<GatheredJob['stringChanges'][number], 'kind' | 'fresh' | 'changedAt'>
-  >;
-  readonly lines: ReadonlyArray<
-    Pick<GatheredJob['lines'][number], 'finishedAt' | 'title' | 'operation' | 'approval'>
-  >;
-}
-
-const finishedOperations = (g: ToJudge): FinishedOperation[] =>
+const finishedOperations = (g: Job & Shop): FinishedOperation[] =>
   g.lines
     .filter((l) => l.finishedAt !== null)
     .map((l) => ({
@@ -44,7 +24,7 @@ const finishedOperations = (g: ToJudge): FinishedOperation[] =>
     }));
 
 /** Strings that went on move what hangs on them, as finished work does. */
-const restrung = (g: ToJudge): FinishedOperation[] =>
+const restrung = (g: Job & Shop): FinishedOperation[] =>
   g.stringChanges
     .filter((c) => c.kind === 'on')
     .map((c) => ({
@@ -53,7 +33,7 @@ const restrung = (g: ToJudge): FinishedOperation[] =>
       at: c.changedAt.getTime(),
     }));
 
-const findings = (g: ToJudge, items: ReturnType<typeof itemsFor>): Finding[] =>
+const findings = (g: Job & Shop, items: ReturnType<typeof itemsFor>): Finding[] =>
   items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
     if (answer?.answer !== 'work' || item.leadsTo === undefined) return [];
@@ -65,8 +45,13 @@ const findings = (g: ToJudge, items: ReturnType<typeof itemsFor>): Finding[] =>
 const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditions['strings'] =>
   strings === 'off' && read ? 'at-pitch' : strings;
 
-/** What the core makes of a gathered job: targets, stale readings, items asked, proposal. */
-export function judge(g: ToJudge) {
+/**
+ * Judges a job by the shop's rules: what is aimed at each place, what of the readings is stale and why, which items are
+ * asked, what is proposed. Nothing is read or kept: the same job and shop give the same judgement.
+ * @param g the job with the shop's catalogue and targets
+ * @returns targets and stale reasons by place, mm; items; the proposal; counts
+ */
+export function judge(g: Job & Shop) {
   const { construction } = g.instrument;
   const targets = new Map<string, Target>();
   const found = new Map(
@@ -81,7 +66,7 @@ export function judge(g: ToJudge) {
   }
   const operations = [...finishedOperations(g), ...restrung(g)];
   const reasons = staleReasons(g.standard, operations);
-  const staleByReading = new Map<GatheredJob['readings'][number], StaleReason>();
+  const staleByReading = new Map<Reading, StaleReason>();
   g.standard.forEach((r, i) => {
     const why = reasons[i];
     if (why) staleByReading.set(r, why);
@@ -108,3 +93,6 @@ export function judge(g: ToJudge) {
   const asked = g.lines.filter((l) => l.approval === 'asked').length;
   return { planInput, targets, stale, staleByReading, items, proposal, asked, latest, operations };
 }
+
+/** What is made of a job. */
+export type Judged = ReturnType<typeof judge>;

@@ -1,0 +1,79 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { buildIfNeeded } from './base/build.ts';
+import { ROOT } from './base/paths.ts';
+
+/** What the scripts of a page may weigh when it is opened first, kB of gzip. */
+const LEAF_KB = 250;
+const HEAVY_LEAF_KB = 300;
+const OTHER_KB = 200;
+const HEAVY = ['readings', 'plan'];
+const LEAVES = ['arrival', 'inspection', 'work', 'hand-over', ...HEAVY];
+const KB = 1000;
+
+const BUILT = join(ROOT, '.next');
+
+function* manifestsBelow(folder: string): Generator<string> {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* manifestsBelow(path);
+    else if (entry.name === 'page_client-reference-manifest.js') yield path;
+  }
+}
+
+interface Manifest {
+  readonly entryJSFiles?: Readonly<Record<string, readonly string[]>>;
+}
+
+/** A manifest of the build: an assignment of JSON to a global. */
+function readManifest(path: string): Manifest {
+  const text = readFileSync(path, 'utf8');
+  return JSON.parse(text.slice(text.indexOf('] = ') + 4).replace(/;?\s*$/, '')) as Manifest;
+}
+
+const weights = new Map<string, number>();
+function weightOf(file: string): number {
+  const known = weights.get(file);
+  if (known !== undefined) return known;
+  const weight = gzipSync(readFileSync(join(BUILT, file))).length;
+  weights.set(file, weight);
+  return weight;
+}
+
+function limitOf(route: string): number {
+  const leaf = /\/job\/\[number\]\/([a-z-]+)$/.exec(route)?.[1] ?? '';
+  if (!LEAVES.includes(leaf)) return OTHER_KB;
+  return HEAVY.includes(leaf) ? HEAVY_LEAF_KB : LEAF_KB;
+}
+
+/** Every page with the weight of its scripts at the first load: its own, its frames', and what every page has. */
+function pages(): readonly { readonly route: string; readonly kb: number; readonly limit: number }[] {
+  const main = (
+    JSON.parse(readFileSync(join(BUILT, 'build-manifest.json'), 'utf8')) as {
+      readonly rootMainFiles: readonly string[];
+    }
+  ).rootMainFiles;
+  const app = join(BUILT, 'server/app');
+  return [...manifestsBelow(app)].map((path) => {
+    const route = `/${relative(app, path).replace(/\/?page_client-reference-manifest\.js$/, '')}`;
+    const { entryJSFiles = {} } = readManifest(path);
+    const own = Object.entries(entryJSFiles)
+      // Errors and pages that are not found come with their own when they come.
+      .filter(([entry]) => /\/(layout|page)$/.test(entry))
+      .flatMap(([, files]) => files);
+    const files = new Set([...main, ...own]);
+    const kb = [...files].reduce((sum, f) => sum + weightOf(f), 0) / KB;
+    return { route, kb, limit: limitOf(route) };
+  });
+}
+
+await buildIfNeeded();
+if (!existsSync(join(BUILT, 'build-manifest.json'))) throw new Error('the build left no manifest');
+const all = [...pages()].sort((a, b) => b.kb - a.kb);
+if (all.length < 30) throw new Error(`only ${all.length} pages were seen`);
+for (const { route, kb, limit } of all)
+  process.stdout.write(
+    `${kb <= limit ? 'ok  ' : 'OVER'} ${kb.toFixed(0).padStart(4)} kB of ${limit} ${route}\n`,
+  );
+process.exit(all.every((p) => p.kb <= p.limit) ? 0 : 1);

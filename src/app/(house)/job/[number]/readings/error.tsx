@@ -1,0 +1,3 @@
+'use client';
+
+export { default } from '../_leaf/leaf-error.tsx';
