@@ -12,12 +12,11 @@ interface Said {
   readonly version: number;
 }
 
-/** What was sent about an item: the version it has become, over the one the screen showed then. */
+/** What was sent about an item, and the version it has become: null while it is on its way. */
 interface Sent {
   readonly answer: Answer | null;
   readonly note: string;
   version: number | null;
-  seen: number;
 }
 
 /** An answer given here, with what stood there before: the way back. */
@@ -40,24 +39,23 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
     shown.current = items;
   });
   const underWay = useRef(new Map<string, Promise<boolean>>());
-  // What was said here since the screen last looked, by item: its version is null while it is on its way.
+  // What was said here by item. A screen that is loaded in between may show less than what was acknowledged since.
   const since = useRef(new Map<string, Sent>());
   const item = (key: string) => shown.current.find((i) => i.key === key);
-  const now = (key: string): Omit<Sent, 'seen'> | undefined => {
+  const now = (key: string): Sent | Said | undefined => {
     const sent = since.current.get(key);
-    return sent && (sent.version === null || sent.seen === item(key)?.version) ? sent : item(key);
+    return sent && (sent.version === null || sent.version > (item(key)?.version ?? 0)) ? sent : item(key);
   };
 
   const put = (key: string, answer: Answer | null, note: string): Promise<boolean> => {
     const before = underWay.current.get(key) ?? Promise.resolve(true);
     const known = since.current.get(key);
-    const sent: Sent = { answer, note, version: null, seen: 0 };
+    const sent: Sent = { answer, note, version: null };
     since.current.set(key, sent);
     const done = before.then(async () => {
       const seen = item(key)?.version ?? 0;
-      const version = known?.seen === seen && known.version !== null ? known.version : seen;
+      const version = Math.max(seen, known?.version ?? 0);
       const got = await give('inspection.answer', { jobId, item: key, answer, note, version });
-      sent.seen = seen;
       sent.version = got && !('queued' in got) ? got.version : seen;
       if (!got && since.current.get(key) === sent) since.current.delete(key);
       return got !== null;
