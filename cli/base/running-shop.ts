@@ -23,7 +23,8 @@ export function runningShop(): RunningShop | null {
   }
 }
 
-const canListen = (port: number): Promise<boolean> =>
+/** Whether nobody has a port of this machine yet. */
+export const canListen = (port: number): Promise<boolean> =>
   new Promise((resolve) => {
     const probe = createServer();
     probe.once('error', () => resolve(false));

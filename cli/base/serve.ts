@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './paths.ts';
+import { canListen } from './running-shop.ts';
 import { Trouble } from './say.ts';
 
 /** Starts the built application (or the dev server) on 127.0.0.1 and waits until it answers. */
@@ -11,6 +12,8 @@ export async function serve(
   /** whether its complaints are shown: a house that is killed on purpose has many */
   loud = true,
 ): Promise<ChildProcess> {
+  // A server that was left behind there would answer in this one's place.
+  if (!(await canListen(port))) throw new Trouble(`port ${port} is used by another program`);
   const next = join(ROOT, 'node_modules/next/dist/bin/next');
   const child = spawn(process.execPath, [next, mode, '-H', '127.0.0.1', '-p', String(port)], {
     cwd: ROOT,
