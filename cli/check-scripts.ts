@@ -8,6 +8,26 @@ import { ROOT } from './base/paths.ts';
 const LEAF_KB = 250;
 const HEAVY_LEAF_KB = 300;
 const OTHER_KB = 200;
+/** Pages that weigh more today, kB: each may only become lighter, and leaves the list when it fits. */
+const OVER_TODAY: Readonly<Record<string, number>> = {
+  '/(house)/house/checklists/[list]': 297,
+  '/(house)/sums/[id]': 278,
+  '/(house)/sums': 278,
+  '/(house)/house/checklists': 276,
+  '/(house)/house/operations': 275,
+  '/(house)/house/targets': 266,
+  '/(house)/job/[number]/work': 265,
+  '/(house)/shelf/exchange': 265,
+  '/(house)/desk/take-in': 250,
+  '/(house)/house/kinds': 246,
+  '/(house)/bench': 230,
+  '/(house)/shelf/[id]/readings': 216,
+  '/(house)/rack': 216,
+  '/(house)/job/[number]/history': 206,
+  '/(house)/house/readings': 206,
+  '/(house)/house/gauges': 205,
+  '/(house)/house/messages': 205,
+};
 const HEAVY = ['readings', 'plan'];
 const LEAVES = ['arrival', 'inspection', 'work', 'hand-over', ...HEAVY];
 const KB = 1000;
@@ -42,6 +62,8 @@ function weightOf(file: string): number {
 }
 
 function limitOf(route: string): number {
+  const today = OVER_TODAY[route];
+  if (today !== undefined) return today;
   const leaf = /\/job\/\[number\]\/([a-z-]+)$/.exec(route)?.[1] ?? '';
   if (!LEAVES.includes(leaf)) return OTHER_KB;
   return HEAVY.includes(leaf) ? HEAVY_LEAF_KB : LEAF_KB;

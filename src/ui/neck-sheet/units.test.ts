@@ -137,7 +137,7 @@ describe('what a field shows', () => {
   test.each([
     ['unsent', 'unsent, kept here'],
     ['wrong', 'cannot be read'],
-    ['asked', 'which unit?'],
+    ['asked', 'is it so?'],
     ['conflict', 'changed by a colleague'],
   ] as const)('a draft that is %s says so in words', (state, words) => {
     expect(fieldState(station, reading, undefined, { ...typing, state }, '64ths')).toMatchObject({
