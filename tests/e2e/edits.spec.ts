@@ -5,9 +5,9 @@ import { takenIn } from './taken-in.ts';
 
 let ilse: Page;
 let odile: Page;
-test.beforeEach(async ({ browser }) => {
-  ilse ??= await tablet(browser, A, 'Ilse Marrow', '2468');
-  odile ??= await tablet(browser, B, 'Odile Farrant', '480216');
+test.beforeAll(async ({ browser }) => {
+  ilse = await tablet(browser, A, 'Ilse Marrow', '2468');
+  odile = await tablet(browser, B, 'Odile Farrant', '480216');
 });
 
 const hangs = (page: Page) => page.getByRole('form', { name: 'Where it hangs' });
