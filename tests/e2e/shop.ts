@@ -150,6 +150,8 @@ export const live = async (page: Page): Promise<void> => {
   // A leaf hears keys only when it is alive itself, which may be later than its frame.
   if (/\/job\/\d+\/(arrival|inspection|readings|plan|work|hand-over)/.test(new URL(page.url()).pathname))
     await page.waitForSelector('[data-ready]', { state: 'attached' });
+  // What the server sent piece by piece stands beside the page, hidden, until it is put in its place.
+  await page.waitForFunction(() => document.querySelector('div[hidden][id^="S:"]') === null);
 };
 
 /** Goes to a page and waits until it is alive. */

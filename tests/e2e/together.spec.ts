@@ -231,11 +231,13 @@ test('one byte of a sealed record changed in the database: which one is said', a
   const { broken } = await inDatabase(verifySeals);
   expect(broken).toContainEqual({ job: job.setup, changed: ['the sealed text of signature 1'] });
   await per.reload();
+  await live(per);
   await expect(per.getByText(/Differs from what was signed: the sealed text of signature 1/)).toBeVisible();
   await per.getByRole('button', { name: 'Verify' }).click();
   await expect(per.getByText('They do not agree: see above.')).toBeVisible();
   await change('left a scratck', 'left a scratch');
   await per.reload();
+  await live(per);
   await expect(per.getByRole('heading', { name: /Signed and sealed/ })).toBeVisible();
 });
 
