@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Answer } from '../../core/inspection/checklist.ts';
 import { useSend } from '../data/use-send.ts';
+import { nextVersion, standing, type Sent } from './answer-versions.ts';
 
 /** What an item says: its answer, its note, and the version both stand in. */
 interface Said {
@@ -10,13 +11,6 @@ interface Said {
   readonly answer: Answer | null;
   readonly note: string;
   readonly version: number;
-}
-
-/** What was sent about an item, and the version it has become: null while it is on its way. */
-interface Sent {
-  readonly answer: Answer | null;
-  readonly note: string;
-  version: number | null;
 }
 
 /** An answer given here, with what stood there before: the way back. */
@@ -42,10 +36,7 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
   // What was said here by item. A screen that is loaded in between may show less than what was acknowledged since.
   const since = useRef(new Map<string, Sent>());
   const item = (key: string) => shown.current.find((i) => i.key === key);
-  const now = (key: string): Sent | Said | undefined => {
-    const sent = since.current.get(key);
-    return sent && (sent.version === null || sent.version > (item(key)?.version ?? 0)) ? sent : item(key);
-  };
+  const now = (key: string) => standing(since.current.get(key), item(key));
 
   const put = (key: string, answer: Answer | null, note: string): Promise<boolean> => {
     const before = underWay.current.get(key) ?? Promise.resolve(true);
@@ -54,7 +45,7 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
     since.current.set(key, sent);
     const done = before.then(async () => {
       const seen = item(key)?.version ?? 0;
-      const version = Math.max(seen, known?.version ?? 0);
+      const version = nextVersion(seen, known);
       const got = await give('inspection.answer', { jobId, item: key, answer, note, version });
       sent.version = got && !('queued' in got) ? got.version : seen;
       if (!got && since.current.get(key) === sent) since.current.delete(key);
