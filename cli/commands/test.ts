@@ -65,6 +65,7 @@ const FIRST_LANE = [
   'photos',
   'plan',
   'doors',
+  'edits',
 ];
 
 interface Lane {

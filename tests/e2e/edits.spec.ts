@@ -107,13 +107,13 @@ test('a place where another hangs is said, and both hang there when that is mean
     await hangs(ilse)
       .getByRole('button', { name: /^Place/ })
       .click();
-    await ilse.getByRole('option', { name: /^D4/ }).click();
+    await ilse.getByRole('option', { name: /^B4/ }).click();
     await hangs(ilse).getByRole('button', { name: 'Hang it there' }).click();
   };
   await hang(first);
   await expect(hangs(ilse).getByRole('button', { name: 'Hang it there' })).toBeDisabled();
   await hang(second);
-  await expect(hangs(ilse).getByText(`${first} hangs at D4 already.`)).toBeVisible();
+  await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toBeVisible();
   await hangs(ilse).getByRole('button', { name: 'Both hang there' }).click();
-  await expect(hangs(ilse).getByText(`${first} hangs at D4 already.`)).toHaveCount(0);
+  await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toHaveCount(0);
 });
