@@ -39,6 +39,26 @@ export const test = base.extend<{ tidy: null }>({
   ],
 });
 
+/** What the server sent piece by piece stands beside the page, hidden, until it is put in its place. */
+const settled = (page: Page) =>
+  page.waitForFunction(() => document.querySelector('div[hidden][id^="S:"]') === null);
+
+/** A page that is there when it was gone to or loaded again: nothing of it stands there twice. */
+function inOnePiece(page: Page): Page {
+  const [go, again] = [page.goto.bind(page), page.reload.bind(page)];
+  page.goto = async (...args) => {
+    const answer = await go(...args);
+    await settled(page);
+    return answer;
+  };
+  page.reload = async (...args) => {
+    const answer = await again(...args);
+    await settled(page);
+    return answer;
+  };
+  return page;
+}
+
 /** A browser context of its own, closed with its test or its file of tests. */
 export async function freshContext(
   browser: Browser,
@@ -46,6 +66,8 @@ export async function freshContext(
 ): Promise<BrowserContext> {
   const context = await browser.newContext(options);
   openedBy.set(context, test.info().file);
+  const open = context.newPage.bind(context);
+  context.newPage = async () => inOnePiece(await open());
   return context;
 }
 
@@ -150,8 +172,7 @@ export const live = async (page: Page): Promise<void> => {
   // A leaf hears keys only when it is alive itself, which may be later than its frame.
   if (/\/job\/\d+\/(arrival|inspection|readings|plan|work|hand-over)/.test(new URL(page.url()).pathname))
     await page.waitForSelector('[data-ready]', { state: 'attached' });
-  // What the server sent piece by piece stands beside the page, hidden, until it is put in its place.
-  await page.waitForFunction(() => document.querySelector('div[hidden][id^="S:"]') === null);
+  await settled(page);
 };
 
 /** Goes to a page and waits until it is alive. */
