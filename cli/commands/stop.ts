@@ -1,4 +1,5 @@
 import { databasePlace } from '../base/database-place.ts';
+import { findProgram } from '../base/packages.ts';
 import { isUsed, stopServer } from '../base/private-database.ts';
 import { runningShop } from '../base/running-shop.ts';
 import { say } from '../base/say.ts';
@@ -13,6 +14,11 @@ export async function run(): Promise<number> {
     for (let i = 0; i < WAIT_MS / 50 && runningShop() !== null; i++)
       await new Promise((r) => setTimeout(r, 50));
     say('stopped');
+  }
+  // Where the server was never installed, nothing of it can be left.
+  if (!findProgram('mariadbd')) {
+    if (shop === null) say('nothing of this checkout was running');
+    return 0;
   }
   const place = databasePlace('database');
   const left = await stopServer(place);
