@@ -2,6 +2,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDatabase } from '../src/server/db/connection.ts';
 import { jobSchema } from '../src/server/exchange/parts.ts';
+import { commandFacts, policyPage } from '../src/contracts/commands/facts-page.ts';
 import { checklistsSchema } from '../src/contracts/formats/checklists.ts';
 import { operationsSchema } from '../src/contracts/formats/operations.ts';
 import { targetsSchema } from '../src/contracts/formats/targets.ts';
@@ -11,6 +12,8 @@ import { ROOT } from './base/paths.ts';
 /** Pages that are made from the code, by their file. */
 const PAGES: Readonly<Record<string, () => string>> = {
   'docs/sums.md': sumsReference,
+  'docs/policy.md': policyPage,
+  'src/contracts/made/command-facts.ts': commandFacts,
   // The models are asked for their columns only; nothing is connected to.
   'docs/formats/job.schema.json': () =>
     JSON.stringify(jobSchema(openDatabase('mariadb://nobody@localhost/none').models), null, 2),

@@ -1,6 +1,6 @@
 import { Agent, get } from 'node:http';
 import { performance } from 'node:perf_hooks';
-import { concerns, type HeardChange } from '../../src/core/job/concerns.ts';
+import { concerns, type Change } from '../../src/contracts/concerns.ts';
 import { SETTLE_MS } from '../../src/ui/data/refresh.ts';
 import { rowOf, type Row } from './row.ts';
 
@@ -40,7 +40,7 @@ const contents = (url: string, cookie: string): Promise<void> =>
 
 /** One open screen: hears the house and looks again, as a page does. */
 class Screen {
-  private waiting: ((heard: readonly HeardChange[]) => void) | null = null;
+  private waiting: ((heard: readonly Change[]) => void) | null = null;
   private contents = '';
   private readonly stop = new AbortController();
 
@@ -65,7 +65,7 @@ class Screen {
       const decoder = new TextDecoder();
       for await (const piece of stream.body ?? []) {
         const [, heard] = /^data: (\[.*\])$/m.exec(decoder.decode(piece as Uint8Array)) ?? [];
-        if (heard !== undefined) this.waiting?.(JSON.parse(heard) as HeardChange[]);
+        if (heard !== undefined) this.waiting?.(JSON.parse(heard) as Change[]);
       }
     };
     read().catch(() => {
@@ -75,7 +75,7 @@ class Screen {
 
   /** Settles when the next change was heard, and shown where that is asked for. */
   async next(shown: boolean): Promise<void> {
-    const heard = await new Promise<readonly HeardChange[]>((resolve) => (this.waiting = resolve));
+    const heard = await new Promise<readonly Change[]>((resolve) => (this.waiting = resolve));
     this.waiting = null;
     if (!shown || !heard.some((change) => concerns(change, this.page.shown))) return;
     await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));

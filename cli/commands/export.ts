@@ -1,6 +1,6 @@
-import { operationsFile } from '../../src/contracts/formats/operations.ts';
+import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { targetsFile } from '../../src/contracts/formats/targets.ts';
-import { toChecklistsFile } from '../../src/contracts/formats/checklists.ts';
+import { toChecklistsFile } from '../../src/contracts/formats/checklist-items.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
 import type { Options } from '../base/options.ts';

@@ -1,12 +1,12 @@
 import { NO_MOVES } from '../core/whatif/moves.ts';
-import { operationsFile } from './formats/operations.ts';
+import { operationsFile } from './formats/operations-file.ts';
 import { SHIPPED_TARGETS } from '../core/targets/shop-targets.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
 import { KINDS } from '../core/instrument/kinds.ts';
-import { COMMANDS, type CommandName } from './commands.ts';
+import { COMMANDS, type CommandName } from './commands/commands.ts';
 import { constructionSchema } from './construction.ts';
-import { toFileItems } from './formats/checklists.ts';
+import { toFileItems } from './formats/checklist-items.ts';
 
 const id = 1;
 const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } = {
@@ -170,7 +170,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
 
 const NAMES = Object.keys(COMMANDS) as CommandName[];
 const problems = (name: CommandName, input: unknown): string[] =>
-  COMMANDS[name].safeParse(input).error?.issues.map((i) => i.path.join('.')) ?? [];
+  COMMANDS[name].input.safeParse(input).error?.issues.map((i) => i.path.join('.')) ?? [];
 
 describe('commands', () => {
   test.each(NAMES)('%s takes what a screen gives', (name) => {
@@ -186,7 +186,7 @@ describe('commands', () => {
 
   test.each(NAMES)('%s refuses nonsense instead of guessing', (name) => {
     for (const nonsense of [null, 5, 'text', [], {}])
-      expect(COMMANDS[name].safeParse(nonsense).success).toBe(false);
+      expect(COMMANDS[name].input.safeParse(nonsense).success).toBe(false);
   });
 
   test.each<[CommandName, Record<string, unknown>, string]>([

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands/commands.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import { BENCH_CHECKS } from '../core/job/bench-check.ts';
 import type { Database } from '../server/db/connection.ts';
@@ -33,7 +33,7 @@ class Story {
     this.clock = start;
   }
 
-  async give<N extends CommandName>(name: N, input: CommandInput<N>): Promise<CommandAnswer[N]> {
+  async give<N extends CommandName>(name: N, input: CommandInput<N>): Promise<CommandAnswer<N>> {
     this.clock += MINUTE;
     const now = new Date(this.clock);
     const done = await execute(this.db, this.actor, name, input, randomUUID(), () => now);

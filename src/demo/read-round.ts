@@ -1,4 +1,4 @@
-import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands/commands.ts';
 import { QUANTITY_FACTS } from '../core/readings/quantities.ts';
 import { allStations } from '../core/readings/stations.ts';
 import type { JobView } from '../server/leaves/load-job.ts';
@@ -6,7 +6,7 @@ import type { DemoRound } from './rounds.ts';
 
 /** What tells a story: it gives commands at the times they happened. */
 interface Teller {
-  readonly give: <N extends CommandName>(name: N, input: CommandInput<N>) => Promise<CommandAnswer[N]>;
+  readonly give: <N extends CommandName>(name: N, input: CommandInput<N>) => Promise<CommandAnswer<N>>;
 }
 
 function typedFor(

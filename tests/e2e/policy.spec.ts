@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, request, type APIRequestContext, type Page } from '@playwright/test';
-import { COMMANDS } from '../../src/contracts/commands.ts';
+import { COMMANDS } from '../../src/contracts/commands/commands.ts';
 import { A, freshContext, tablet, test } from './shop.ts';
 import { takenIn } from './taken-in.ts';
 
@@ -104,6 +104,8 @@ test('without a session nothing is done, and a customer’s link opens nothing b
     '/api/operations',
     '/api/job/412/history',
     '/api/job/412/readings',
+    '/api/job/412/readings.csv',
+    '/api/frame',
     '/api/events',
     '/api/job/412/paper/bench',
     '/api/job/412/wait',

@@ -118,7 +118,7 @@ test('swapped sides and a range; the other parts of the sheet; a column pasted; 
   await expect(ilse.getByRole('row', { name: /Fret 1 stands, treble/ })).toBeVisible();
   await accessible(ilse, 'the table');
 
-  const csv = await ilse.request.get(`/api/job/${number}/readings`);
+  const csv = await ilse.request.get(`/api/job/${number}/readings.csv`);
   expect(csv.headers()['content-type']).toContain('text/csv');
   expect(await csv.text()).toMatch(/as-found,contact,6,0,1\.5,,,,1\.5,mm/);
 });

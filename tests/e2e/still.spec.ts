@@ -6,7 +6,8 @@ import { takenIn } from './taken-in.ts';
 function looksOf(page: Page): { readonly count: () => number } {
   let count = 0;
   page.on('request', (r) => {
-    if (r.headers()['rsc'] !== undefined) count++;
+    const part = new URL(r.url()).pathname.startsWith('/api/job/');
+    if (part || r.headers()['rsc'] !== undefined) count++;
   });
   return { count: () => count };
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { CommandInput, CommandName } from '../../src/contracts/commands.ts';
+import type { CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
 import type { Construction } from '../../src/core/instrument/construction.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import type { OperationId } from '../../src/core/plan/operation-ids.ts';

@@ -363,7 +363,7 @@ test('a customer found at the desk is still found after a reload', async () => {
 test('the dim theme and the phone hold', async ({ browser }) => {
   await go(ilse, '/job/412/readings');
   await ilse.getByRole('button', { name: /switch person, theme/ }).click();
-  await ilse.getByRole('menuitem', { name: 'Dim workshop theme' }).click();
+  await ilse.getByRole('button', { name: 'Dim workshop theme' }).click();
   await expect(ilse.locator('html')).toHaveAttribute('data-theme', 'dim');
   await ilse.reload();
   await live(ilse);

@@ -1,11 +1,6 @@
 import fc from 'fast-check';
-import {
-  checklistsFormat,
-  fromFileItems,
-  readChecklists,
-  toChecklistsFile,
-  toFileItems,
-} from '../../src/contracts/formats/checklists.ts';
+import { checklistsFormat, readChecklists } from '../../src/contracts/formats/checklists.ts';
+import { fromFileItems, toChecklistsFile, toFileItems } from '../../src/contracts/formats/checklist-items.ts';
 import type { ChecklistItem } from '../../src/core/inspection/checklist.ts';
 import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { database } from '../../src/server/db/connection.ts';
-import { listenToEvents, type Heard } from '../../src/server/live/feed.ts';
+import { listenToEvents, type FeedEvent } from '../../src/server/live/feed.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
@@ -32,7 +32,7 @@ async function until(what: () => boolean): Promise<void> {
 describe('the event feed', () => {
   test('tells what happens after one began to listen, once each, and stops when asked', async () => {
     value(await house.give(house.desk, 'desk.take-in', intake()));
-    const heard: Heard[] = [];
+    const heard: FeedEvent[] = [];
     const stop = listenToEvents((all) => heard.push(...all));
     await settled(600);
     expect(heard).toEqual([]);
@@ -48,7 +48,7 @@ describe('the event feed', () => {
   }, 20_000);
 
   test('hears a slow transaction whose id is older than what was already told', async () => {
-    const heard: Heard[] = [];
+    const heard: FeedEvent[] = [];
     const stop = listenToEvents((all) => heard.push(...all));
     await settled(600);
     const slow = await house.db.sequelize.transaction();

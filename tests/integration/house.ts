@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { CommandAnswer, CommandInput, CommandName } from '../../src/contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
 import type { Failure } from '../../src/contracts/failure.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import type { Kind } from '../../src/core/instrument/kinds.ts';
@@ -58,7 +58,7 @@ export async function staffedHouse(name: string) {
     input: CommandInput<N>,
     id: string = randomUUID(),
     now?: () => Date,
-  ): Promise<Result<CommandAnswer[N], Failure>> => execute(db, actor, command, input, id, now);
+  ): Promise<Result<CommandAnswer<N>, Failure>> => execute(db, actor, command, input, id, now);
   return { db, desk, technician, lead, owner, give };
 }
 

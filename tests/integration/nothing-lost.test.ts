@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
-import type { Heard } from '../../src/server/live/feed.ts';
+import type { FeedEvent } from '../../src/server/live/feed.ts';
 import { EventFeed } from '../../src/server/live/feed.ts';
 import { openLink } from '../../src/server/links/customer-link.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
@@ -301,7 +301,7 @@ test('a payment that somebody else wrote down meanwhile is not written over', as
 
 test('a feed that begins without the database tells nothing old when it is there', async () => {
   await takenIn();
-  const heard: Heard[] = [];
+  const heard: FeedEvent[] = [];
   const gone = openDatabase('mariadb://nobody:x@127.0.0.1:1/none');
   let away = true;
   const feed = new EventFeed(() => (away ? gone : house.db));

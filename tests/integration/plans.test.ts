@@ -1,5 +1,5 @@
-import { operationsFile } from '../../src/contracts/formats/operations.ts';
-import type { CommandInput } from '../../src/contracts/commands.ts';
+import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
+import type { CommandInput } from '../../src/contracts/commands/commands.ts';
 import { NO_MOVES } from '../../src/core/whatif/moves.ts';
 import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
 import { buildRecord } from '../../src/server/hand-over/sealed-record.ts';

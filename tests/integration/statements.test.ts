@@ -1,5 +1,7 @@
 /** How many ways to the database a screen costs: counted, not timed. */
 import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { COMMANDS, OTHER_EVENTS, type CommandName } from '../../src/contracts/commands/commands.ts';
 import type { Leaf } from '../../src/core/job/leaves.ts';
 import { LEAVES } from '../../src/core/job/leaves.ts';
 import { loadWaits } from '../../src/server/bench/load-waits.ts';
@@ -8,7 +10,7 @@ import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { loadTag } from '../../src/server/desk/load-tag.ts';
 import { readShop } from '../../src/server/house/read-shop.ts';
 import { loadLeaf } from '../../src/server/leaves/load-leaf.ts';
-import { loadJobCore } from '../../src/server/leaves/load-job.ts';
+import { actorFor } from '../../src/server/people/who.ts';
 import { loadNotices } from '../../src/server/people/notices.ts';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { execute } from '../../src/server/door/execute.ts';
@@ -62,8 +64,19 @@ test.each([401, 402, 405, 409, 411, 412].flatMap((n) => LEAVES.map((leaf) => [n,
 
 test('the bench’s own job, and a calendar file, cost few', async () => {
   expect((await statements(() => loadBenchJob(db, 409))).length).toBeLessThanOrEqual(4);
-  expect((await statements(() => loadJobCore(db, 409))).length).toBeLessThanOrEqual(7);
+  expect((await statements(() => loadLeaf(db, 409, 'readings'))).length).toBeLessThanOrEqual(4);
 });
+
+test.each(LEAVES.map((leaf) => [leaf] as const))(
+  'a colleague’s reading costs another screen on %s at most six: who asks, and the part it shows',
+  async (leaf: Leaf) => {
+    const given = await statements(async () => {
+      await actorFor(db, 'no such session', 'no such device', new Date());
+      await loadLeaf(db, 412, leaf);
+    });
+    expect([given.length <= 6, given.length]).toEqual([true, given.length]);
+  },
+);
 
 test('a reading is saved with few', async () => {
   const job = await db.models.Job.findOne({ where: { number: 412 } });
@@ -97,6 +110,19 @@ test('a reading is saved with few', async () => {
   };
   await save(0);
   expect((await statements(() => save(1))).length).toBeLessThanOrEqual(16);
+});
+
+test('every event of the demo is of a kind its command declares, or one that happens without a command', async () => {
+  const rows = await db.sequelize.query<{ command: CommandName | null; kind: string }>(
+    'SELECT DISTINCT c.name AS command, e.kind FROM events e LEFT JOIN commands c ON c.id = e.command_id',
+    { type: QueryTypes.SELECT },
+  );
+  expect(rows.length).toBeGreaterThan(20);
+  const strange = rows.filter(({ command, kind }) => {
+    const declared: readonly string[] = command === null ? [] : COMMANDS[command].events;
+    return !declared.includes(kind) && !(OTHER_EVENTS as readonly string[]).includes(kind);
+  });
+  expect(strange).toEqual([]);
 });
 
 test('the shop is read again only when it changed, and then at once', async () => {

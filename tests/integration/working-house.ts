@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { CommandAnswer, CommandInput, CommandName } from '../../src/contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
 import type { OperationId } from '../../src/core/plan/operation-ids.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
@@ -15,7 +15,7 @@ export async function workingHouse(name: string) {
     name: N,
     input: CommandInput<N>,
     now?: () => Date,
-  ): Promise<CommandAnswer[N]> => value(await house.give(who, name, input, randomUUID(), now));
+  ): Promise<CommandAnswer<N>> => value(await house.give(who, name, input, randomUUID(), now));
 
   let serial = 0;
   /** A job with some lines on its order, all agreed. */

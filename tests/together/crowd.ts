@@ -1,5 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import type { CommandInput, CommandName } from '../../src/contracts/commands.ts';
+import type { CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
 
 /** A command that the house has acknowledged. */
 export interface Acknowledged {

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.ts';
 import { CONDITION_FACTS, type Condition } from '../../core/inspection/condition.ts';
 import { FACTS } from '../../core/instrument/construction.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
@@ -78,45 +77,6 @@ export const checklistsFormat = z
   .meta({ title: 'Rubrica checklists' });
 
 export type ChecklistsFile = z.output<typeof checklistsFormat>;
-
-/** Checklists in their format. */
-export const toChecklistsFile = (lists: readonly Checklist[]): ChecklistsFile =>
-  lists.map((l) => ({
-    id: l.id,
-    name: l.name,
-    version: l.version,
-    ends: [...l.ends],
-    items: toFileItems(l.items),
-  }));
-
-type FileItem = ChecklistsFile[number]['items'][number];
-
-/** Items as the format writes them. */
-export const toFileItems = (items: readonly ChecklistItem[]): FileItem[] =>
-  items.map((i) => ({
-    id: i.key,
-    text: i.title,
-    group: i.group,
-    phase: i.phase,
-    when: i.when,
-    reading: i.reading ?? null,
-    help: i.help,
-    fine: i.fine ?? '',
-    caution: i.caution ?? '',
-    leadsTo: i.leadsTo ?? null,
-  }));
-
-/** Items as the core knows them: what is empty in the file is not there. */
-export const fromFileItems = (items: readonly FileItem[]): ChecklistItem[] =>
-  items.map(({ id, text, reading, fine, caution, leadsTo, ...same }) => ({
-    key: id,
-    title: text,
-    ...same,
-    ...(reading !== null && { reading }),
-    ...(fine !== '' && { fine }),
-    ...(caution !== '' && { caution }),
-    ...(leadsTo !== null && { leadsTo }),
-  }));
 
 /** Reads a file of checklists. Says where it is damaged, for the first three places. */
 export function readChecklists(text: string): Result<ChecklistsFile, string> {

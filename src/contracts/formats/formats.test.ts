@@ -1,6 +1,7 @@
 import { BENCH_ARRIVAL } from '../../core/inspection/lists/bench-arrival.ts';
 import { SALES_FLOOR } from '../../core/inspection/lists/sales-floor.ts';
-import { checklistsFormat, checklistsSchema, toChecklistsFile } from './checklists.ts';
+import { toChecklistsFile } from './checklist-items.ts';
+import { checklistsFormat, checklistsSchema } from './checklists.ts';
 
 const file = toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]);
 const [list] = file;

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { OPERATIONS } from '../../core/plan/operations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
-import { SKILLS, STATIONS, type Operation, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
+import { SKILLS, STATIONS, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import { operationId } from '../operation-id.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
@@ -35,27 +34,7 @@ export const operationsFormat = z
   .max(300)
   .refine((all) => new Set(all.map((o) => o.id)).size === all.length, 'an operation is there twice')
   .meta({ title: 'Rubrica operations' });
-
-/** A catalogue in the published format: what ships, or a shop's own. */
-export const operationsFile = (
-  operations: readonly Operation[] = OPERATIONS,
-): z.output<typeof operationsFormat> =>
-  operations.map((o) => ({
-    id: o.id,
-    name: o.name,
-    order: o.order,
-    needs: [...o.needs],
-    minutes: o.minutes,
-    wait: o.wait,
-    skill: o.skill,
-    place: o.place,
-    materials: [...o.materials],
-    price: o.price,
-    parts: o.parts,
-    stale: [...o.stale],
-    reversible: o.reversible,
-    hazards: [...o.hazards],
-  }));
+export type OperationsFile = z.output<typeof operationsFormat>;
 
 /** Reads a catalogue's file; says the first thing that is wrong with it and where. */
 export function readOperationsFile(text: string): Result<z.output<typeof operationsFormat>, string> {

@@ -1,7 +1,7 @@
 import { verdict } from '../targets/target.ts';
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { sayPlaces } from '../readings/say-places.ts';
-import type { Job } from '../job/job.ts';
+import type { JudgedJob } from '../job/judged-job.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Judged } from '../job/judge.ts';
 
@@ -15,7 +15,9 @@ export interface BenchTrouble {
 
 /** Looks at the readings as left: all taken, in playing position, fresh, in their bands. */
 export function benchTrouble(
-  g: Pick<Job, 'stations'> & { readonly standard: readonly (Reading & { readonly position: string })[] },
+  g: Pick<JudgedJob, 'stations'> & {
+    readonly standard: readonly (Reading & { readonly position: string })[];
+  },
   judged: Pick<Judged, 'targets' | 'staleByReading'>,
 ): BenchTrouble {
   const left = new Map(g.standard.filter((r) => r.round === 'as-left').map((r) => [r.key, r]));

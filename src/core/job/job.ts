@@ -1,56 +1,220 @@
-import type { Answer, Checklist } from '../inspection/checklist.ts';
+import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
-import type { Operation } from '../plan/operation.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { Discount } from '../money/money.ts';
+import type { ProposalLine } from '../plan/proposal.ts';
+import type { Plan } from '../plan/solve/plans.ts';
 import type { Conditions } from '../readings/conditions.ts';
+import type { Methods } from '../readings/methods.ts';
+import type { Quantity } from '../readings/quantities.ts';
 import type { Reading } from '../readings/reading.ts';
-import type { Station } from '../readings/stations.ts';
-import type { ShopTargets } from '../targets/shop-targets.ts';
-import type { TargetWish, Touch } from '../targets/target.ts';
+import type { RoundKind } from '../readings/rounds.ts';
+import type { RelativeWish, Side, Touch } from '../targets/target.ts';
+import type { JobFacts } from './leaves.ts';
+import type { Wait } from './waiting.ts';
+import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange } from './judged-job.ts';
 
-/** A line of the work order, as far as it is judged. */
-export interface JobLine {
-  readonly title: string;
-  readonly operation: OperationId;
-  readonly approval: 'asked' | 'yes' | 'no';
+/** The job itself: what was agreed at the counter, and where it stands. Money is in minor units. */
+export interface JobCard {
+  readonly id: number;
+  readonly number: number;
+  readonly version: number;
+  readonly state: 'open' | 'closed';
+  readonly complaint: string;
+  readonly touch: Touch;
+  readonly plays: string;
+  readonly wish: string;
+  /** yyyy-mm-dd */
+  readonly neededBy: string | null;
+  readonly hardDate: boolean;
+  readonly hardReason: string;
+  readonly limitMinor: number | null;
+  readonly discountKind: Discount['kind'];
+  readonly discountValue: number;
+  readonly discountReason: string;
+  readonly stringsState: Conditions['strings'];
+  readonly placeId: number | null;
+  readonly holderId: number | null;
+  readonly waitingFor: Wait;
+  readonly waitingNote: string;
+  readonly waitingUntil: Date | null;
+  readonly list: string;
+  readonly facts: JobFacts;
+  readonly takenInAt: Date;
+  readonly takenInBy: number;
+  readonly closedAt: Date | null;
+}
+
+/** What is known of the instrument. */
+export interface JobInstrument {
+  readonly id: number;
+  readonly version: number;
+  readonly maker: string;
+  readonly model: string;
+  readonly year: string;
+  /** what the year was read from */
+  readonly yearFrom: string;
+  readonly serial: string;
+  readonly kind: string;
+  readonly construction: Construction;
+  /** what it is worth in good order, minor units */
+  readonly worthMinor: number | null;
+}
+
+/** The inspection's own state, beside its answers. */
+export interface JobInspection {
   readonly finishedAt: Date | null;
+  readonly finishedBy: number | null;
+  readonly ending: string;
+  readonly version: number;
 }
 
-/** Strings that went on or came off. */
-export interface JobStringChange {
-  readonly kind: 'off' | 'on';
-  /** new ones, where they went on */
-  readonly fresh: boolean | null;
-  readonly changedAt: Date;
+export interface JobAnswer extends JudgedAnswer {
+  readonly answeredBy: number;
+  readonly version: number;
 }
 
-/** What was answered to an item of the checklist. */
-export interface JobAnswer {
-  readonly item: string;
-  readonly answer: Answer | null;
-  readonly note: string;
+/** A round of readings with the conditions it was read under. */
+export interface JobRound extends Conditions {
+  readonly id: number;
+  readonly kind: RoundKind;
+  readonly title: string;
+  /** °C */
+  readonly temperature: number | null;
+  /** relative, % */
+  readonly humidity: number | null;
+  /** A4 in Hz, where it was said */
+  readonly pitch: number | null;
+  readonly methods: Methods | null;
+  readonly gauges: Partial<Record<Quantity, number>> | null;
+  readonly startedAt: Date;
+  readonly version: number;
 }
 
-/**
- * A job as a plain value: what is judged and viewed of it, wherever it comes from: the house's rows, a file, a case. Lengths
- * are mm, moments are Dates of the house's clock.
- */
-export interface Job {
-  readonly job: { readonly touch: Touch; readonly stringsState: Conditions['strings'] };
-  readonly instrument: { readonly construction: Construction };
-  readonly checklist: Pick<Checklist, 'items'> | null;
+/** A reading with what the screens and the record show of it. */
+export interface JobReading extends Reading {
+  readonly roundId: number;
+  readonly typed: string;
+  readonly unit: string;
+  readonly method: string;
+  readonly gauge: string;
+  readonly position: string;
+  readonly copiedFrom: string | null;
+  readonly takenBy: number;
+  readonly version: number;
+}
+
+export interface JobTargetRow {
+  readonly quantity: Quantity;
+  readonly side: Side;
+  readonly stringNo: number;
+  readonly layer: 'customer' | 'job';
+  readonly relative: RelativeWish | null;
+  readonly reason: string;
+  readonly version: number;
+}
+
+export interface JobDecision {
+  readonly id: number;
+  readonly line: string;
+  readonly decision: 'accepted' | 'changed' | 'declined';
+  readonly changeText: string;
+  readonly reason: string;
+  readonly proposed: ProposalLine;
+  readonly decidedBy: number;
+  readonly version: number;
+}
+
+/** A line of the work order. */
+export interface JobLine extends JudgedLine {
+  readonly id: number;
+  readonly version: number;
+  readonly decisionId: number | null;
+  readonly detail: string;
+  readonly sort: number;
+  readonly priceMinor: number;
+  readonly partsMinor: number;
+  readonly approvedBy: string;
+  readonly approvedHow: string;
+  readonly approvedAt: Date | null;
+  readonly step: 'ready' | 'running' | 'paused' | 'finished';
+  readonly finishedBy: number | null;
+  /** what was found while inside; null for a line of the plan */
+  readonly found: string | null;
+  /** the line that stands still until this one is answered */
+  readonly stops: number | null;
+  readonly askedBy: number | null;
+}
+
+export interface JobStringChange extends JudgedStringChange {
+  readonly reason: string;
+  readonly lost: { readonly readings: readonly string[]; readonly items: readonly string[] };
+  readonly setName: string;
+  readonly changedBy: number;
+}
+
+/** What an instrument was called when a job on it was signed. */
+export interface SignedInstrument {
+  readonly maker: string;
+  readonly model: string;
+  readonly serial: string;
+  readonly kind: string;
+}
+
+/** The hand-over: the bench's check, the signature, what was paid. */
+export interface JobHandOver {
+  readonly version: number;
+  readonly checks: Readonly<Record<string, boolean>>;
+  readonly exceptionText: string;
+  readonly checkedBy: number | null;
+  readonly checkedAt: Date | null;
+  readonly signer: string;
+  readonly signature: string | null;
+  readonly signedAt: Date | null;
+  /** whom and what the signature was given for, as it was then */
+  readonly subject: {
+    readonly customer: string;
+    readonly instrument: SignedInstrument;
+    /** for a job that came from another house: its number and its lines' numbers there, as they were sealed */
+    readonly number?: number;
+    readonly lines?: readonly number[];
+  } | null;
+  readonly secondBy: number | null;
+  readonly secondAt: Date | null;
+  readonly advice: string | null;
+  readonly nextCheck: string | null;
+  /** the customer's sheet exactly as it was shown for the signature, written canonically */
+  readonly shown: string | null;
+  readonly paidMinor: number | null;
+  readonly paidHow: string;
+  readonly paidAt: Date | null;
+}
+
+/** The plan a job goes by, as it was when it was chosen. */
+export interface JobChoice {
+  readonly plan: Plan['id'];
+  readonly content: Plan;
+  readonly reason: string;
+  readonly chosenBy: number;
+  readonly chosenAt: Date;
+  readonly version: number;
+}
+
+/** A job as a plain value: what every screen, paper and rule of it is made from. */
+export interface Job extends JudgedJob {
+  readonly job: JobCard;
+  readonly instrument: JobInstrument;
+  readonly inspection: JobInspection | null;
+  readonly checklist: Checklist | null;
   readonly answers: readonly JobAnswer[];
-  readonly rounds: readonly { readonly strings: Conditions['strings'] }[];
-  /** every reading as the sums want it */
-  readonly standard: readonly Reading[];
-  readonly wishes: readonly TargetWish[];
-  readonly stations: readonly Station[];
-  readonly stringChanges: readonly JobStringChange[];
+  /** in the order they were begun */
+  readonly rounds: readonly JobRound[];
+  /** as they were read */
+  readonly readings: readonly JobReading[];
+  readonly standard: readonly JobReading[];
+  readonly targets: readonly JobTargetRow[];
+  readonly decisions: readonly JobDecision[];
   readonly lines: readonly JobLine[];
-}
-
-/** What judging needs of the shop. */
-export interface Shop {
-  readonly catalogue: readonly Operation[];
-  readonly shopTargets: ShopTargets;
+  readonly stringChanges: readonly JobStringChange[];
+  readonly handOver: JobHandOver | null;
+  readonly choice: JobChoice | null;
 }

@@ -9,7 +9,7 @@ import type { Reading } from '../readings/reading.ts';
 import { stationsOf } from '../readings/stations.ts';
 import { SHIPPED_TARGETS } from '../targets/shop-targets.ts';
 import { judge } from './judge.ts';
-import type { Job, JobLine, Shop } from './job.ts';
+import type { JudgedJob, JudgedLine, JudgingShop } from './judged-job.ts';
 
 const construction = usualConstruction('steel-acoustic');
 const stations = stationsOf(construction, {
@@ -42,17 +42,17 @@ function read(
 }
 
 const line = (
-  operation: JobLine['operation'],
+  operation: JudgedLine['operation'],
   finished: number | null,
-  approval: JobLine['approval'] = 'yes',
-): JobLine => ({
+  approval: JudgedLine['approval'] = 'yes',
+): JudgedLine => ({
   title: OPERATIONS.find((o) => o.id === operation)?.name ?? operation,
   operation,
   approval,
   finishedAt: finished === null ? null : at(finished),
 });
 
-const job = (more: Partial<Job> = {}): Job & Shop => ({
+const job = (more: Partial<JudgedJob> = {}): JudgedJob & JudgingShop => ({
   job: { touch: 'medium', stringsState: 'at-pitch' },
   instrument: { construction },
   checklist: BENCH_ARRIVAL,
@@ -67,7 +67,7 @@ const job = (more: Partial<Job> = {}): Job & Shop => ({
   shopTargets: SHIPPED_TARGETS,
   ...more,
 });
-const stale = (j: Job & Shop) => new Set([...judge(j).stale.keys()].map((k) => k.split(':')[0]));
+const stale = (j: JudgedJob & JudgingShop) => new Set([...judge(j).stale.keys()].map((k) => k.split(':')[0]));
 
 test.each([
   ['nothing done', [], []],
@@ -121,7 +121,7 @@ test('the same job gives the same judgement, whatever the order of its lines', (
 });
 
 describe('the bench check', () => {
-  const troubleOf = (left: ReturnType<typeof read>, more: Partial<Job> = {}) => {
+  const troubleOf = (left: ReturnType<typeof read>, more: Partial<JudgedJob> = {}) => {
     const j = job({ ...more, standard: [...read(0), ...left] });
     const trouble = benchTrouble({ stations: j.stations, standard: [...read(0), ...left] }, judge(j));
     return { trouble, words: sayTrouble(trouble).join(' | ') };

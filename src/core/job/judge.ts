@@ -12,9 +12,9 @@ import {
 } from '../staleness/stale.ts';
 import { resolveTarget } from '../targets/resolve.ts';
 import type { Target } from '../targets/target.ts';
-import type { Job, Shop } from './job.ts';
+import type { JudgedJob, JudgingShop } from './judged-job.ts';
 
-const finishedOperations = (g: Job & Shop): FinishedOperation[] =>
+const finishedOperations = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
   g.lines
     .filter((l) => l.finishedAt !== null)
     .map((l) => ({
@@ -24,7 +24,7 @@ const finishedOperations = (g: Job & Shop): FinishedOperation[] =>
     }));
 
 /** Strings that went on move what hangs on them, as finished work does. */
-const restrung = (g: Job & Shop): FinishedOperation[] =>
+const restrung = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
   g.stringChanges
     .filter((c) => c.kind === 'on')
     .map((c) => ({
@@ -33,7 +33,7 @@ const restrung = (g: Job & Shop): FinishedOperation[] =>
       at: c.changedAt.getTime(),
     }));
 
-const findings = (g: Job & Shop, items: ReturnType<typeof itemsFor>): Finding[] =>
+const findings = (g: JudgedJob & JudgingShop, items: ReturnType<typeof itemsFor>): Finding[] =>
   items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
     if (answer?.answer !== 'work' || item.leadsTo === undefined) return [];
@@ -51,7 +51,7 @@ const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditio
  * @param g the job with the shop's catalogue and targets
  * @returns targets and stale reasons by place, mm; items; the proposal; counts
  */
-export function judge(g: Job & Shop) {
+export function judge(g: JudgedJob & JudgingShop) {
   const { construction } = g.instrument;
   const targets = new Map<string, Target>();
   const found = new Map(

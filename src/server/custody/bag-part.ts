@@ -6,7 +6,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Puts a part that was taken off into the job's next numbered bag; it has to go back like everything that came. */
 export const bagPart = defineUseCase({
   name: 'custody.bag',
-  needs: 'work',
   run: async (work, { jobId, name, state }) => {
     const { models, t } = work;
     const opened = await openJob(work, jobId);

@@ -7,7 +7,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Says a mark in other words, or takes it away; its history stays among the job's events. */
 export const changeMark = defineUseCase({
   name: 'custody.change-mark',
-  needs: 'take-in',
   run: async (work, { markId, version, words, removed }) => {
     const { models, t, now } = work;
     const mark = await models.Mark.findByPk(markId, { transaction: t, lock: t.LOCK.UPDATE });

@@ -6,7 +6,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Marks damage that is already there: a place on one of the instrument's drawings, and words. */
 export const markDamage = defineUseCase({
   name: 'custody.mark',
-  needs: 'take-in',
   run: async (work, { jobId, view, x, y, words }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);

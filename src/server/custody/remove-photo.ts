@@ -6,7 +6,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Takes a photo away from the job: nobody is shown it any more. */
 export const removePhoto = defineUseCase({
   name: 'custody.remove-photo',
-  needs: 'take-in',
   run: async (work, { photoId }) => {
     const { models, t, now } = work;
     const photo = await models.Photo.findByPk(photoId, { transaction: t, lock: t.LOCK.UPDATE });

@@ -4,7 +4,6 @@ import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Models } from '../db/models/index.ts';
 import type { WorkLine } from '../db/models/work.ts';
-import { custodyOf } from '../custody/load-custody.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { answerOfferWhere, offerOfJob } from '../plan/offers.ts';
 import { lockedJob, recordByCustomer, refreshAsCustomer, ringDesk } from './by-customer.ts';
@@ -31,13 +30,13 @@ export async function openEstimate(db: Database, token: string, now: Date) {
   const link = await openLink(db, token, 'estimate', now);
   const job = link && (await models.Job.findByPk(link.jobId));
   if (!link || job?.state !== 'open') return null;
-  const [lines, instrument, customer, settings, remarks, custody, offer] = await Promise.all([
+  const [lines, instrument, customer, settings, remarks, photos, offer] = await Promise.all([
     orderOf(models, job.id),
     models.Instrument.findByPk(job.instrumentId),
     models.Customer.findByPk(job.customerId),
     models.Setting.findAll(),
     models.Remark.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
-    custodyOf(models, job.id),
+    models.Photo.findAll({ where: { jobId: job.id, removedAt: null }, order: [['id', 'ASC']] }),
     offerOfJob(db, job.id, now),
   ]);
   const shop = shopOf(settings);
@@ -64,7 +63,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
       approvedBy: l.approvedBy,
       step: l.step,
       price: total([{ price: l.priceMinor, parts: l.partsMinor }], shop.taxRate).toPay,
-      photos: custody.photos.filter((p) => p.item === `line:${l.id}`).map((p) => p.id),
+      photos: photos.filter((p) => p.item === `line:${l.id}`).map((p) => p.id),
     })),
     questions: remarks
       .filter((r) => r.byCustomer !== '')

@@ -11,7 +11,8 @@ export interface Wanted {
   readonly without?: readonly string[];
 }
 
-type RowsOf<W> = {
+/** The rows of each of what was wanted. */
+export type RowsOf<W> = {
   readonly [K in keyof W]: W[K] extends { readonly model: new () => infer M } ? M[] : never;
 };
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { expectRush, sharedLoad } from './shared-load.ts';
+import { expectBurst, sharedLoad } from './shared-load.ts';
 
 const tick = () => new Promise((resolve) => setTimeout(resolve, 0));
 
@@ -82,13 +82,13 @@ describe('a load shared by all who ask at the same moment', () => {
     );
   });
 
-  test('in the rush after a change the first waits for those who come a little later', async () => {
+  test('in the burst after a change the first waits for those who come a little later', async () => {
     let loads = 0;
     const load = () => Promise.resolve(++loads);
-    expectRush();
-    const first = sharedLoad('rush', load);
+    expectBurst();
+    const first = sharedLoad('burst', load);
     await tick();
     await tick();
-    expect(await Promise.all([first, sharedLoad('rush', load)])).toEqual([1, 1]);
+    expect(await Promise.all([first, sharedLoad('burst', load)])).toEqual([1, 1]);
   });
 });

@@ -2,17 +2,17 @@ import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
-import { seenOnReceipt } from './receipt.ts';
+import { seenOnReceipt } from '../../core/job/views/receipt.ts';
+import { readJob } from '../jobs/read-job.ts';
 
 /** The customer has seen what was left, and initials it. What stood there is kept with the initials. */
 export const giveReceipt = defineUseCase({
   name: 'desk.receipt',
-  needs: 'take-in',
   run: async (work, input) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const seen = await seenOnReceipt(models, opened.value, t);
+    const seen = seenOnReceipt(await readJob(models, opened.value, ['things', 'marks'], t));
     const receipt = await models.Receipt.create(
       {
         jobId: input.jobId,

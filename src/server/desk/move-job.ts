@@ -9,7 +9,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Says where a job hangs, who has it and what it waits for. */
 export const moveJob = defineUseCase({
   name: 'rack.move',
-  needs: 'see',
   run: async (work, input) => {
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;

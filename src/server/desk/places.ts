@@ -1,16 +1,8 @@
 import { QueryTypes } from 'sequelize';
 import { invalidField, type Failure } from '../../contracts/failure.ts';
+import type { PlaceWithJob } from '../../core/job/views/leaves.ts';
 import type { Database } from '../db/connection.ts';
 import type { Work } from '../use-case/use-case.ts';
-
-/** A place of the shop, and the job that hangs there now. */
-export interface PlaceWithJob {
-  readonly id: number;
-  readonly name: string;
-  readonly kind: 'rack' | 'bench';
-  /** the job's number; null where nothing hangs */
-  readonly holds: number | null;
-}
 
 /** The shop's places in their order, each with the open job that hangs there. */
 export const placesWithJobs = ({ sequelize }: Pick<Database, 'sequelize'>): Promise<PlaceWithJob[]> =>

@@ -1,4 +1,4 @@
-import type { CommandInput } from '../../contracts/commands.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { tuningName } from '../../core/instrument/defaults.ts';
@@ -70,7 +70,6 @@ async function wishAction({ models, t }: Work, jobId: number, relative: Relative
 /** Takes an instrument in: customer and instrument found or new, a number, a place, what came with it. */
 export const takeIn = defineUseCase({
   name: 'desk.take-in',
-  needs: 'take-in',
   run: async (work, input) => {
     const { models, t, now, actor } = work;
     if (input.hardDate && input.neededBy === null) {

@@ -4,7 +4,7 @@ import {
   type CommandAnswer,
   type CommandInput,
   type CommandName,
-} from '../../contracts/commands.ts';
+} from '../../contracts/commands/commands.ts';
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import { may } from '../../core/people/roles.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
@@ -27,15 +27,15 @@ const isDeadlock = (e: unknown): boolean => {
 };
 
 function parse<N extends CommandName>(name: N, raw: unknown): Result<CommandInput<N>, Failure> {
-  const read = COMMANDS[name].safeParse(raw);
+  const read = COMMANDS[name].input.safeParse(raw);
   if (read.success) return ok(read.data as CommandInput<N>);
   const fields: Record<string, string> = {};
   for (const issue of read.error.issues) fields[issue.path.join('.')] ??= issue.message;
   return fail({ code: 'invalid', message: 'Something is missing or cannot be read.', fields });
 }
 
-const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer[N] =>
-  found.secret ? found.secret.whole(row.answer, row.id) : (row.answer as CommandAnswer[N]);
+const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer<N> =>
+  found.secret ? found.secret.whole(row.answer, row.id) : (row.answer as CommandAnswer<N>);
 
 async function runOnce<N extends CommandName>(
   db: Database,
@@ -44,7 +44,7 @@ async function runOnce<N extends CommandName>(
   input: CommandInput<N>,
   commandId: string,
   now: Date,
-): Promise<CommandAnswer[N]> {
+): Promise<CommandAnswer<N>> {
   // READ COMMITTED: the job's row lock orders the writers; gap locks would only make neighbours deadlock.
   const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
   return db.sequelize.transaction({ isolationLevel }, async (t) => {
@@ -89,7 +89,7 @@ async function answeredMeanwhile<N extends CommandName>(
   found: UseCase<N>,
   actor: Actor,
   commandId: string,
-): Promise<CommandAnswer[N] | null> {
+): Promise<CommandAnswer<N> | null> {
   const first = await db.models.CommandRow.findByPk(commandId);
   if (!first || first.personId !== actor.personId || first.name !== found.name) return null;
   return firstAnswer(found, first);
@@ -106,9 +106,9 @@ export async function execute<N extends CommandName>(
   raw: unknown,
   commandId: string,
   now: () => Date = () => new Date(),
-): Promise<Result<CommandAnswer[N], Failure>> {
+): Promise<Result<CommandAnswer<N>, Failure>> {
   const found = USE_CASES[name] as unknown as UseCase<N>;
-  if (!may(actor.role, found.needs)) {
+  if (!may(actor.role, COMMANDS[name].may)) {
     return fail({
       code: 'not-allowed',
       message: `${actor.name} (${actor.role}) may not do this. Ask a lead.`,

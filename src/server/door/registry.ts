@@ -1,4 +1,4 @@
-import type { CommandName } from '../../contracts/commands.ts';
+import type { CommandName } from '../../contracts/commands/commands.ts';
 import { bagPart } from '../custody/bag-part.ts';
 import { changeMark } from '../custody/change-mark.ts';
 import { markDamage } from '../custody/mark-damage.ts';

@@ -6,7 +6,7 @@ import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 const keyOf = (...parts: readonly string[]): string => JSON.stringify(parts.map((p) => p.toLowerCase()));
 
-const written = (work: Work, what: string, data: object) =>
+const written = (work: Work, what: 'customers' | 'instruments', data: object) =>
   recordEvent(work, {
     jobId: null,
     kind: `${what} brought in`,
@@ -19,7 +19,6 @@ const written = (work: Work, what: string, data: object) =>
 /** Brings customers in from a file: whom the book has just so is left alone, everybody else is written. */
 export const importCustomers = defineUseCase({
   name: 'shelf.import-customers',
-  needs: 'take-in',
   run: async (work, { customers }) => {
     const { models, t, now } = work;
     const known = new Set(
@@ -43,7 +42,6 @@ export const importCustomers = defineUseCase({
 /** Brings instruments in from a file; an owner the book does not know by name is written with the first of theirs. */
 export const importInstruments = defineUseCase({
   name: 'shelf.import-instruments',
-  needs: 'take-in',
   run: async (work, { instruments }) => {
     const { models, t, now } = work;
     const kinds = new Set((await offeredKinds({ models })).map((k) => k.id));

@@ -10,7 +10,7 @@ import { recordEvent } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
 import { PARTS, PHOTOGRAPHED, type JobFile } from './parts.ts';
-import { readJob, type ReadJob } from './read-job.ts';
+import { readJobFile, type JobOfFile } from './read-job-file.ts';
 
 type Values = Record<string, unknown>;
 
@@ -96,7 +96,7 @@ async function freeNumber({ models }: Database, wanted: number, t: Transaction):
 
 async function writeParts(
   db: Database,
-  { file, photos }: ReadJob,
+  { file, photos }: JobOfFile,
   jobId: number,
   people: ReadonlyMap<string, number>,
   t: Transaction,
@@ -165,7 +165,13 @@ function raise(why: string): never {
 /** Something in the file points at nothing. */
 class Impossible extends Error {}
 
-async function write(db: Database, actor: Actor, read: ReadJob, now: Date, t: Transaction): Promise<number> {
+async function write(
+  db: Database,
+  actor: Actor,
+  read: JobOfFile,
+  now: Date,
+  t: Transaction,
+): Promise<number> {
   const { models } = db;
   const { takenInBy, holder, place, ...values } = read.file.job;
   const people = await peopleFor(db, read.file, t);
@@ -217,7 +223,7 @@ export async function importJob(
   zip: Uint8Array,
   now: Date,
 ): Promise<Result<number, string>> {
-  const read = await readJob(db.models, zip);
+  const read = await readJobFile(db.models, zip);
   if (!read.ok) return fail(`${read.error} Nothing was changed.`);
   try {
     return ok(await db.sequelize.transaction((t) => write(db, actor, read.value, now, t)));

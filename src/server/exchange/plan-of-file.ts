@@ -2,7 +2,8 @@ import { strFromU8, unzipSync } from 'fflate';
 import { z } from 'zod';
 import { constructionSchema } from '../../contracts/construction.ts';
 import { operationId } from '../../contracts/operation-id.ts';
-import { checklistItems, toFileItems } from '../../contracts/formats/checklists.ts';
+import { toFileItems } from '../../contracts/formats/checklist-items.ts';
+import { checklistItems } from '../../contracts/formats/checklists.ts';
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import { ANSWERS } from '../../core/inspection/checklist.ts';
 import { OPERATIONS } from '../../core/plan/operations.ts';
@@ -17,8 +18,8 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import { LAYERS, RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts';
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { USUAL_HABITS } from '../../core/readings/stations.ts';
-import { asReading, asWish } from '../jobs/gather-job.ts';
-import type { Job, Shop } from '../../core/job/job.ts';
+import { asReading, asWish } from '../jobs/job-rows.ts';
+import type { JudgedJob, JudgingShop } from '../../core/job/judged-job.ts';
 import { judge } from '../../core/job/judge.ts';
 
 const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
@@ -99,7 +100,7 @@ const NOT_SAID = {
   version: 0,
 } as const;
 
-function toJudge(f: JobFile): Job & Shop {
+function toJudge(f: JobFile): JudgedJob & JudgingShop {
   const { construction } = f.instrument;
   const { parts } = f;
   const readings = parts.readings.map((r) =>

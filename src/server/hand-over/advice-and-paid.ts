@@ -8,7 +8,6 @@ import { openHandOver } from './open-hand-over.ts';
 /** Keeps the advice in the bench's own words, and the day of the next check. */
 export const saveAdvice = defineUseCase({
   name: 'hand-over.advice',
-  needs: 'hand-over',
   run: async (work, { jobId, version, advice, nextCheck }) => {
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
@@ -32,7 +31,6 @@ export const saveAdvice = defineUseCase({
 /** Writes down what was paid and how. Rubrica moves no money. */
 export const recordPaid = defineUseCase({
   name: 'hand-over.paid',
-  needs: 'hand-over',
   run: async (work, { jobId, amountMinor, how, over }) => {
     const { models, t, now } = work;
     const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });

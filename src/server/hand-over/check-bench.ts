@@ -10,7 +10,6 @@ import { openHandOver } from './open-hand-over.ts';
 /** Ticks the bench check; when all is ticked it is signed by who did it. */
 export const checkBench = defineUseCase({
   name: 'hand-over.check',
-  needs: 'hand-over',
   run: async (work, input) => {
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;

@@ -7,7 +7,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Gives back something that came with the instrument, or says why it is not there. */
 export const returnItem = defineUseCase({
   name: 'hand-over.return',
-  needs: 'hand-over',
   run: async (work, input) => {
     const { models, t, now, actor } = work;
     const item = await models.JobItem.findByPk(input.itemId, { transaction: t });

@@ -9,7 +9,6 @@ import { openHandOver } from './open-hand-over.ts';
 /** A second person puts their name to the bench check: never the one who made it. */
 export const secondCheck = defineUseCase({
   name: 'hand-over.second',
-  needs: 'work',
   run: async (work, { jobId, version }) => {
     const { t, now, actor } = work;
     const opened = await openJob(work, jobId);

@@ -1,30 +1,29 @@
 import { refuse } from '../../contracts/failure.ts';
 import { needsSecond } from '../../core/hand-over/rules.ts';
-import { canonicalJson, type Json } from '../../core/record/canonical.ts';
+import { canonicalJson } from '../../core/record/canonical.ts';
 import { ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { HandOver } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { rulesOf } from '../house/load-rules.ts';
-import { gatherJob, type GatheredJob } from '../jobs/gather-job.ts';
+import { readJob, type ReadJob } from '../jobs/read-job.ts';
 import { NO_FACTS, refreshFacts } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { offerNextCheck } from '../messages/next-check.ts';
 import { benchTrouble, sayTrouble } from '../../core/hand-over/bench-trouble.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
-import { defineUseCase, type Work } from '../use-case/use-case.ts';
+import { defineUseCase } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
-import { buildRecord, digestOf, sha256, subjectOf } from './sealed-record.ts';
-import { sheetOf } from './sheet-of.ts';
+import { subjectOf } from '../../core/job/views/sealed-record.ts';
+import { buildRecord, digestOf, sha256 } from './sealed-record.ts';
+import { SHEET_PARTS, sheetText } from './shown-sheet.ts';
 
 /** What stands between the job and a signature, in words; empty when nothing does. */
-async function obstacles({ models, t }: Work, job: Job, sheet: HandOver, g: GatheredJob): Promise<string[]> {
+function obstacles(job: Job, sheet: HandOver, g: ReadJob<'things'>): string[] {
   const facts = job.facts ?? NO_FACTS;
   const explained = sheet.exceptionText !== '';
-  const items = await models.JobItem.findAll({ where: { jobId: job.id }, transaction: t });
-  const missing = items.filter((i) => i.returnedAt === null && i.absence === '');
-  const second = needsSecond(rulesOf(g.settings), g.instrument.worthMinor ?? null);
+  const missing = g.things.filter((i) => i.returnedAt === null && i.absence === '');
+  const second = needsSecond(g.shop.rules, g.instrument.worthMinor);
   return [
     ...(facts.asked > 0 ? [`${facts.asked} lines wait for the customer’s answer`] : []),
     ...(facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
@@ -36,18 +35,9 @@ async function obstacles({ models, t }: Work, job: Job, sheet: HandOver, g: Gath
   ];
 }
 
-async function subjectNow({ models, t }: Work, job: Job) {
-  const [instrument, customer] = await Promise.all([
-    models.Instrument.findByPk(job.instrumentId, { transaction: t }),
-    models.Customer.findByPk(job.customerId, { transaction: t }),
-  ]);
-  return instrument && subjectOf(instrument, customer?.name ?? '');
-}
-
 /** The customer signs: the record is built, digested and sealed, and the job closes. */
 export const sign = defineUseCase({
   name: 'hand-over.sign',
-  needs: 'hand-over',
   run: async (work, input) => {
     const { models, t, now } = work;
     const opened = await openJob(work, input.jobId);
@@ -57,10 +47,10 @@ export const sign = defineUseCase({
     if (sheet.version !== input.version)
       return conflict(work, sheet.checkedBy, 'the hand-over sheet changed', sheet.version);
     await refreshFacts(work, job);
-    const g = await gatherJob(models, job, t);
-    const open = await obstacles(work, job, sheet, g);
+    const g = await readJob(models, job, SHEET_PARTS, t);
+    const open = obstacles(job, sheet, g);
     if (open.length > 0) return { ok: false, error: refuse(`Not yet: ${open.join('; ')}.`) };
-    const shown = canonicalJson((await sheetOf(models, g, judge(g).items, now, t)) as unknown as Json);
+    const shown = sheetText(g, judge(g), now);
     if (input.shown !== undefined && input.shown !== sha256(shown))
       return {
         ok: false,
@@ -70,7 +60,7 @@ export const sign = defineUseCase({
     const signature = input.signature === null ? null : JSON.stringify(input.signature);
     await sheet.update(
       {
-        subject: await subjectNow(work, job),
+        subject: subjectOf(g.instrument, g.customer?.name ?? ''),
         signer: input.signer,
         signature,
         shown,

@@ -79,7 +79,6 @@ async function putAside(
  */
 export const askTweak = defineUseCase({
   name: 'hand-over.tweak',
-  needs: 'hand-over',
   run: async (work, { jobId, words }) => {
     const { models, t, now } = work;
     const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });

@@ -1,6 +1,7 @@
 import { Op } from 'sequelize';
 import type { Database } from '../db/connection.ts';
-import { checkSeal } from './sealed-record.ts';
+import { readJob } from '../jobs/read-job.ts';
+import { checkSeal, RECORD_PARTS } from './sealed-record.ts';
 
 /** A seal that no longer fits its record: the job and the parts that differ. */
 export interface BrokenSeal {
@@ -19,7 +20,7 @@ export async function verifySeals({ models }: Database) {
   for (const jobId of new Set([...sealed, ...earlier].map((s) => s.jobId))) {
     const job = await models.Job.findByPk(jobId);
     if (!job) continue;
-    const seal = await checkSeal(models, job);
+    const seal = await checkSeal(models, await readJob(models, job, RECORD_PARTS));
     if (seal.kind === 'broken') broken.push({ job: job.number, changed: seal.changed });
     else if (seal.kind === 'whole') whole++;
   }

@@ -1,18 +1,9 @@
-import type { Construction } from '../../core/instrument/construction.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
+import type { OfferedKind } from '../../core/job/shop.ts';
 import { KIND_NAMES, KINDS, type Kind } from '../../core/instrument/kinds.ts';
 import type { Database } from '../db/connection.ts';
 import type { KindRow } from '../db/models/merges.ts';
 import type { Work } from '../use-case/use-case.ts';
-
-/** A kind as the shop offers it: one that ships, or one of its own, which goes by a shipped one's rules. */
-export interface OfferedKind {
-  readonly id: string;
-  readonly name: string;
-  readonly usual: Construction;
-  readonly own: boolean;
-  readonly version: number;
-}
 
 const isShipped = (id: string): id is Kind => (KINDS as readonly string[]).includes(id);
 

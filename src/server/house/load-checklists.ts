@@ -1,4 +1,5 @@
-import { toChecklistsFile, type ChecklistsFile } from '../../contracts/formats/checklists.ts';
+import { toChecklistsFile } from '../../contracts/formats/checklist-items.ts';
+import type { ChecklistsFile } from '../../contracts/formats/checklists.ts';
 import type { Checklist } from '../../core/inspection/checklist.ts';
 import type { Database } from '../db/connection.ts';
 

@@ -1,13 +1,15 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Checklist } from '../../core/inspection/checklist.ts';
-import type { Operation } from '../../core/plan/operation.ts';
+import type { Shop } from '../../core/job/shop.ts';
 import { OPERATIONS } from '../../core/plan/operations.ts';
-import type { Role } from '../../core/people/roles.ts';
-import { SHIPPED_TARGETS, type ShopTargets } from '../../core/targets/shop-targets.ts';
+import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { readTogether } from '../db/read-together.ts';
 import type { Models } from '../db/models/index.ts';
 import { asGauge } from './load-gauges.ts';
-import { kindsOf, type OfferedKind } from './kinds.ts';
+import { kindsOf } from './kinds.ts';
+import { habitsOf } from './load-habits.ts';
+import { rulesOf } from './load-rules.ts';
+import { shopOf } from './load-shop.ts';
 
 /** A setting as it is kept. */
 interface Setting {
@@ -21,21 +23,9 @@ export interface ShopChecklist extends Checklist {
   readonly rowId: number;
 }
 
-/** Everything of the shop that is not a job: its rules, what it offers, its people. It changes seldom. */
-export interface ShopState {
+/** The shop as it stands in the database: what the core calls so, its settings beside it. */
+export interface ShopState extends Shop {
   readonly settings: readonly Setting[];
-  readonly targets: ShopTargets;
-  readonly catalogue: readonly Operation[];
-  readonly kinds: readonly OfferedKind[];
-  readonly gauges: readonly ReturnType<typeof asGauge>[];
-  /** by name */
-  readonly people: readonly {
-    readonly id: number;
-    readonly name: string;
-    readonly role: Role;
-    readonly active: boolean;
-  }[];
-  /** by list */
   readonly checklists: readonly ShopChecklist[];
 }
 
@@ -81,8 +71,12 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
     {},
     t,
   );
+  const settings = rows.settings.map(({ name, value, version }) => ({ name, value, version }));
   return {
-    settings: rows.settings.map(({ name, value, version }) => ({ name, value, version })),
+    settings,
+    info: shopOf(settings),
+    rules: rulesOf(settings),
+    habits: habitsOf(settings),
     targets: rows.targets[0]?.targets ?? SHIPPED_TARGETS,
     catalogue: rows.operations[0]?.operations ?? OPERATIONS,
     kinds: kindsOf(rows.kinds),

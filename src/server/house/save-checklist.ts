@@ -1,4 +1,4 @@
-import { fromFileItems } from '../../contracts/formats/checklists.ts';
+import { fromFileItems } from '../../contracts/formats/checklist-items.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -6,7 +6,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Keeps a list as its next version; inspections begun with an earlier one keep that. Version 0 begins a new list. */
 export const saveChecklist = defineUseCase({
   name: 'house.save-checklist',
-  needs: 'house',
   run: async (work, { list, name, ends, items, version }) => {
     const { models, t } = work;
     const newest = await models.ChecklistRow.findOne({

@@ -14,7 +14,6 @@ const overtaken = (row: GaugeRow) =>
 /** Keeps a gauge of the shop; id 0 is a new one. Readings taken with it keep the uncertainty they were taken with. */
 export const saveGauge = defineUseCase({
   name: 'house.save-gauge',
-  needs: 'house',
   run: async (work, { id, version, ...input }) => {
     const { models, t } = work;
     const namesake = await models.GaugeRow.findOne({ where: { name: input.name }, transaction: t });
@@ -48,7 +47,6 @@ export const saveGauge = defineUseCase({
 /** Compares a gauge with a reference: what it shows too much is its zero offset from now on, and it is not due for a while. */
 export const checkGauge = defineUseCase({
   name: 'house.check-gauge',
-  needs: 'measure',
   run: async (work, { gaugeId, version, reference, shows }) => {
     const { models, t, now } = work;
     const row = await models.GaugeRow.findByPk(gaugeId, { transaction: t, lock: t.LOCK.UPDATE });

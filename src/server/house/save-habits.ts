@@ -4,7 +4,6 @@ import { saveSetting } from './save-setting.ts';
 /** Keeps how the shop reads: methods, working order, units, gauges, feelings. Rounds begun keep their methods. */
 export const saveHabits = defineUseCase({
   name: 'house.save-habits',
-  needs: 'house',
   run: (work, { version, habits }) =>
     saveSetting(work, { name: 'reading habits', what: 'how the shop reads', value: habits, version }),
 });

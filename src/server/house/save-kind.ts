@@ -16,7 +16,6 @@ const idFrom = (name: string): string =>
 /** Keeps a kind of the shop's own: a name, the shipped kind whose rules it goes by, and what is usual for it. */
 export const saveKind = defineUseCase({
   name: 'house.save-kind',
-  needs: 'house',
   run: async (work, { id, name, construction, version }) => {
     const { models, t } = work;
     const all = await models.KindRow.findAll({ transaction: t, lock: t.LOCK.UPDATE });

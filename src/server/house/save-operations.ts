@@ -7,7 +7,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Keeps the shop's catalogue as its next version. Earlier versions stay; jobs go by the newest from now on. */
 export const saveOperations = defineUseCase({
   name: 'house.save-operations',
-  needs: 'house',
   run: async (work, { version, operations, note }) => {
     const { models, t, actor, now } = work;
     const newest = await models.OperationVersion.findOne({

@@ -4,7 +4,6 @@ import { saveSetting } from './save-setting.ts';
 /** Keeps how the shop hands over: second check, window for tweaks, next check, how long links open. */
 export const saveRules = defineUseCase({
   name: 'house.save-rules',
-  needs: 'house',
   run: (work, { version, rules }) =>
     saveSetting(work, { name: 'hand-over rules', what: 'how the shop hands over', value: rules, version }),
 });
@@ -12,7 +11,6 @@ export const saveRules = defineUseCase({
 /** Keeps what the stand-in for a mail or text service does with messages. */
 export const saveGateway = defineUseCase({
   name: 'house.save-gateway',
-  needs: 'house',
   run: (work, { version, gateway }) =>
     saveSetting(work, { name: 'message gateway', what: 'the gateway', value: gateway, version }),
 });

@@ -6,7 +6,17 @@ import type { Work } from '../use-case/use-case.ts';
 /** Keeps one of the shop's settings at the version the screen saw, with its event. */
 export async function saveSetting(
   work: Work,
-  { name, what, value, version }: { name: string; what: string; value: unknown; version: number },
+  {
+    name,
+    what,
+    value,
+    version,
+  }: {
+    name: 'hand-over rules' | 'message gateway' | 'reading habits';
+    what: string;
+    value: unknown;
+    version: number;
+  },
 ): Promise<Result<{ version: number }, Failure>> {
   const { models, t } = work;
   const known = await models.Setting.findByPk(name, { transaction: t, lock: t.LOCK.UPDATE });

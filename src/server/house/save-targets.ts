@@ -5,7 +5,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Keeps what the shop aims at as its next version. Earlier versions stay. */
 export const saveTargets = defineUseCase({
   name: 'house.save-targets',
-  needs: 'house',
   run: async (work, { version, targets, note }) => {
     const { models, t, actor, now } = work;
     const newest = await models.TargetVersion.findOne({

@@ -12,7 +12,6 @@ import { openInspection } from './open-inspection.ts';
 /** Answers one item of the checklist, with its note. The answer is kept with the checklist's version. */
 export const answerItem = defineUseCase({
   name: 'inspection.answer',
-  needs: 'inspect',
   run: async (work, input) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);

@@ -8,7 +8,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Chooses by which list a job is inspected, as long as nothing is answered yet. */
 export const chooseList = defineUseCase({
   name: 'inspection.choose-list',
-  needs: 'inspect',
   run: async (work, { jobId, list }) => {
     const { models, t } = work;
     const opened = await openJob(work, jobId);

@@ -11,7 +11,6 @@ import { openInspection } from './open-inspection.ts';
 /** Finishes the inspection: every item asked must be answered; it keeps its checklist version from here on. */
 export const finishInspection = defineUseCase({
   name: 'inspection.finish',
-  needs: 'inspect',
   run: async (work, input) => {
     const { models, t, now, actor } = work;
     const opened = await openJob(work, input.jobId);

@@ -4,7 +4,7 @@ import type { JobFacts } from '../../core/job/leaves.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Work } from '../use-case/use-case.ts';
 import type { Job } from '../db/models/jobs.ts';
-import { gatherJob } from './gather-job.ts';
+import { readJob } from './read-job.ts';
 import { judge } from '../../core/job/judge.ts';
 
 /** Nothing done yet. */
@@ -49,7 +49,7 @@ export const refreshFacts = (work: Work, job: Job): Promise<void> => refreshFact
 
 /** The same where nobody of the shop asks. */
 export async function refreshFactsOf(models: Models, job: Job, t: Transaction): Promise<void> {
-  const gathered = await gatherJob(models, job, t);
+  const gathered = await readJob(models, job, [], t);
   const { proposal, asked, items } = judge(gathered);
   const decided = new Set(gathered.decisions.map((d) => d.line));
   const lines = gathered.lines.filter((l) => l.approval !== 'no');

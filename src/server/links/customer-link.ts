@@ -40,7 +40,6 @@ export async function newLink(
 /** Puts the estimate or the sheet before the customer by a link only they have. */
 export const makeLink = defineUseCase({
   name: 'work.link',
-  needs: 'hand-over',
   secret: withoutToken,
   run: async (work, { jobId, purpose }) => {
     const { models, t } = work;
@@ -65,7 +64,6 @@ export const makeLink = defineUseCase({
 /** Takes a link back: it opens nothing any more. */
 export const withdrawLink = defineUseCase({
   name: 'work.withdraw-link',
-  needs: 'hand-over',
   run: async (work, { linkId }) => {
     const { models, t, now } = work;
     const link = await models.CustomerLink.findByPk(linkId, { transaction: t, lock: t.LOCK.UPDATE });

@@ -1,20 +1,20 @@
 import { QueryTypes } from 'sequelize';
-import type { HeardChange } from '../../core/job/concerns.ts';
+import type { Change } from '../../contracts/concerns.ts';
 import { database, type Database } from '../db/connection.ts';
-import { expectRush } from '../db/shared-load.ts';
+import { expectBurst } from '../db/shared-load.ts';
 import { sweep } from '../keep/sweep.ts';
 import { deliverDue } from '../messages/deliver.ts';
 
 /** What a screen hears of an event: enough to know whether to look again. */
-export interface Heard extends HeardChange {
+export interface FeedEvent extends Change {
   readonly id: number;
   readonly personId: number | null;
 }
 
-const HEARD_SQL =
+const EVENTS_SQL =
   'SELECT e.id, j.number AS job, e.kind, e.person_id AS personId FROM events e LEFT JOIN jobs j ON j.id = e.job_id';
 
-type Listener = (heard: readonly Heard[]) => void;
+type Listener = (heard: readonly FeedEvent[]) => void;
 
 const POLL_MS = 75;
 /** What only serves for a while is swept so often. */
@@ -92,18 +92,18 @@ export class EventFeed {
     this.timer = setTimeout(() => void this.poll(), 0);
   }
 
-  private async read(newest: number): Promise<Heard[]> {
+  private async read(newest: number): Promise<FeedEvent[]> {
     const latest = newest === Number.MAX_SAFE_INTEGER;
-    return this.db().sequelize.query<Heard>(
+    return this.db().sequelize.query<FeedEvent>(
       latest
-        ? `${HEARD_SQL} ORDER BY e.id DESC LIMIT ${LOOK_BACK}`
-        : `${HEARD_SQL} WHERE e.id > ? ORDER BY e.id`,
+        ? `${EVENTS_SQL} ORDER BY e.id DESC LIMIT ${LOOK_BACK}`
+        : `${EVENTS_SQL} WHERE e.id > ? ORDER BY e.id`,
       { type: QueryTypes.SELECT, replacements: latest ? [] : [Math.max(0, newest - LOOK_BACK)] },
     );
   }
 
   /** What was not told yet. Where nothing newer stands there, only now and then is looked back for a late one. */
-  private async fresh(): Promise<Heard[]> {
+  private async fresh(): Promise<FeedEvent[]> {
     const [last] = await this.db().sequelize.query<{ id: number | null }>(
       'SELECT MAX(id) AS id FROM events',
       {
@@ -128,7 +128,7 @@ export class EventFeed {
       if (this.seen.size > 4 * LOOK_BACK)
         this.seen = new Set([...this.seen].filter((id) => id > this.newest - LOOK_BACK));
       if (fresh.length > 0) {
-        expectRush();
+        expectBurst();
         for (const listener of this.listeners) listener(fresh);
       }
     } catch {

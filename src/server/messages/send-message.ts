@@ -8,7 +8,6 @@ import { queueMessage } from './compose.ts';
 /** Writes to the customer: there is something to decide, it is ready, or the check is due. */
 export const sendMessage = defineUseCase({
   name: 'desk.message',
-  needs: 'hand-over',
   run: async (work, { jobId, purpose, channel }) => {
     const { models, t } = work;
     const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });
@@ -40,7 +39,6 @@ export const sendMessage = defineUseCase({
 /** Gives a message that failed to the gateway once more. */
 export const resendMessage = defineUseCase({
   name: 'desk.resend',
-  needs: 'hand-over',
   run: async (work, { messageId }) => {
     const { models, t, now } = work;
     const message = await models.MessageRow.findByPk(messageId, { transaction: t, lock: t.LOCK.UPDATE });

@@ -62,7 +62,6 @@ export async function loadNotices({ sequelize }: Pick<Database, 'sequelize'>, pe
 /** Quiets one's own bell up to a notice. */
 export const seeNotices = defineUseCase({
   name: 'people.seen',
-  needs: 'see',
   run: async (work, { upTo }) => {
     const { models, t, actor, now } = work;
     const [seen] = await models.Notice.update(

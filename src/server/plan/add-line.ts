@@ -9,7 +9,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Puts an operation of the catalogue on the work order by hand. */
 export const addLine = defineUseCase({
   name: 'plan.add',
-  needs: 'plan',
   run: async (work, input) => {
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;

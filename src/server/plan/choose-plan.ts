@@ -4,7 +4,7 @@ import { plansFor, type Plan } from '../../core/plan/solve/plans.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Decision } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { gatherJob, type GatheredJob } from '../jobs/gather-job.ts';
+import { readJob, type ReadJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
@@ -30,7 +30,7 @@ function lineOf(plan: Plan, o: Plan['operations'][number]): ProposalLine {
 }
 
 /** Takes what an earlier plan put on the order off again, where nobody has begun it. Says what was begun. */
-async function clearEarlier({ t }: Work, g: GatheredJob, keep: ReadonlySet<string>): Promise<string | null> {
+async function clearEarlier({ t }: Work, g: ReadJob, keep: ReadonlySet<string>): Promise<string | null> {
   for (const d of g.decisions.filter((x) => x.line.startsWith(OF_PLAN) && !keep.has(x.line))) {
     const line = g.lines.find((l) => l.decisionId === d.id);
     if (line && line.step !== 'ready') return line.title;
@@ -40,7 +40,7 @@ async function clearEarlier({ t }: Work, g: GatheredJob, keep: ReadonlySet<strin
   return null;
 }
 
-async function putPlan(work: Work, g: GatheredJob, plan: Plan): Promise<number> {
+async function putPlan(work: Work, g: ReadJob, plan: Plan): Promise<number> {
   const { models, t, actor, now } = work;
   const others = new Set(
     g.lines
@@ -82,12 +82,11 @@ async function putPlan(work: Work, g: GatheredJob, plan: Plan): Promise<number> 
  */
 export const choosePlan = defineUseCase({
   name: 'plan.choose',
-  needs: 'plan',
   run: async (work, { jobId, plan: id, reason, version }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
-    const g = await gatherJob(models, opened.value, t);
+    const g = await readJob(models, opened.value, [], t);
     if ((g.choice?.version ?? 0) !== version)
       return conflict(
         work,

@@ -5,7 +5,7 @@ import { ok } from '../../core/result.ts';
 import type { Decision } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
-import { gatherJob } from '../jobs/gather-job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
@@ -61,7 +61,6 @@ async function onOrderByPlan({ models, t }: Work, jobId: number, line: ProposalL
 /** Accepts, changes or declines a proposed line, with the reason. Accepted and changed lines go on the work order. */
 export const decideLine = defineUseCase({
   name: 'plan.decide',
-  needs: 'plan',
   run: async (work, input) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);
@@ -74,7 +73,7 @@ export const decideLine = defineUseCase({
     if ((known?.version ?? 0) !== input.version) {
       return conflict(work, known?.decidedBy ?? null, known?.decision ?? 'nothing', known?.version ?? 0);
     }
-    const proposed = judge(await gatherJob(models, opened.value, t)).proposal.lines.find(
+    const proposed = judge(await readJob(models, opened.value, [], t)).proposal.lines.find(
       (l) => l.key === input.line,
     );
     const line = proposed ?? known?.proposed;

@@ -1,13 +1,13 @@
 import { Op } from 'sequelize';
 import type { Job } from '../db/models/jobs.ts';
-import { gatherJob } from '../jobs/gather-job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** Holds what is left against what the chosen plan said, place by place, and keeps both. */
 export async function keepResults({ models, t, now }: Work, job: Job): Promise<void> {
   const choice = await models.PlanChoice.findOne({ where: { jobId: job.id }, transaction: t });
   if (!choice) return;
-  const { standard } = await gatherJob(models, job, t);
+  const { standard } = await readJob(models, job, [], t);
   const left = new Map(
     standard
       .filter((r) => r.round === 'as-left' && r.notRepresentative === null)

@@ -8,7 +8,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Keeps what was tried on a neck by a name, or changes what is kept. Nothing of it is a reading. */
 export const keepTry = defineUseCase({
   name: 'plan.keep-try',
-  needs: 'plan',
   run: async (work, { jobId, tryId, name, moves, version }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
@@ -38,7 +37,6 @@ export const keepTry = defineUseCase({
 /** Forgets what was kept by a name; the log remembers it. */
 export const dropTry = defineUseCase({
   name: 'plan.drop-try',
-  needs: 'plan',
   run: async (work, { tryId, version }) => {
     const { models, t } = work;
     const known = await models.WhatIf.findByPk(tryId, { transaction: t });

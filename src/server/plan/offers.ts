@@ -7,7 +7,7 @@ import type { Models } from '../db/models/index.ts';
 import type { Offer } from '../db/models/plans.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { shopOf } from '../house/load-shop.ts';
-import { gatherJob } from '../jobs/gather-job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { withoutToken } from '../people/secret-answer.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { tokenHash, tokenOfCommand } from '../people/tokens.ts';
@@ -19,19 +19,18 @@ const DAY_MS = 86_400_000;
 /** Puts options before the customer: the link's token is told once and kept only as its hash. */
 export const makeOffer = defineUseCase({
   name: 'plan.offer',
-  needs: 'plan',
   secret: withoutToken,
   run: async (work, { jobId, days }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
-    const g = await gatherJob(models, opened.value, t);
+    const g = await readJob(models, opened.value, [], t);
     const problem = problemOf(g);
     if ('because' in problem) return fail(refuse(problem.because));
     const content: OfferContent = {
       instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
       complaint: g.job.complaint,
-      options: optionsFor(plansFor(problem).plans, shopOf(g.settings).taxRate),
+      options: optionsFor(plansFor(problem).plans, g.shop.info.taxRate),
     };
     const token = tokenOfCommand(work.commandId);
     // A new link takes the place of those not answered yet: the customer must not choose from what has changed.
@@ -65,7 +64,6 @@ export const makeOffer = defineUseCase({
 /** Takes a link back: it opens nothing any more. */
 export const withdrawOffer = defineUseCase({
   name: 'plan.withdraw-offer',
-  needs: 'plan',
   run: async (work, { offerId }) => {
     const { models, t, now } = work;
     const offer = await models.Offer.findByPk(offerId, { transaction: t, lock: t.LOCK.UPDATE });
@@ -87,7 +85,6 @@ export const withdrawOffer = defineUseCase({
 /** Writes down what the customer said at the counter, by telephone or in writing. */
 export const recordChoice = defineUseCase({
   name: 'plan.record-choice',
-  needs: 'approve',
   run: async (work, { offerId, choice, by, how, note }) => {
     const { models, t, now } = work;
     const offer = await models.Offer.findByPk(offerId, { transaction: t, lock: t.LOCK.UPDATE });

@@ -12,7 +12,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
  */
 export const setTarget = defineUseCase({
   name: 'plan.target',
-  needs: 'plan',
   run: async (work, input) => {
     const { models, t } = work;
     const opened = await openJob(work, input.jobId);

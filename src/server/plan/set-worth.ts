@@ -7,7 +7,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Says what an instrument is worth: it decides what may be spent on it and what may be done to it. */
 export const setWorth = defineUseCase({
   name: 'plan.worth',
-  needs: 'plan',
   run: async (work, { jobId, worthMinor, version }) => {
     const { models, t } = work;
     const opened = await openJob(work, jobId);

@@ -3,7 +3,8 @@ import { stationKey } from '../../core/readings/stations.ts';
 import { ok } from '../../core/result.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { gatherJob, type GatheredReading } from '../jobs/gather-job.ts';
+import type { JobReading } from '../../core/job/job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
@@ -16,12 +17,11 @@ import { openRound } from './open-round.ts';
  */
 export const copyReadingsForward = defineUseCase({
   name: 'readings.copy-forward',
-  needs: 'measure',
   run: async (work, input) => {
     const { models, t } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const gathered = await gatherJob(models, opened.value, t);
+    const gathered = await readJob(models, opened.value, [], t);
     const { staleByReading } = judge(gathered);
     const stale = new Set(
       gathered.readings.filter((_, i) => {
@@ -29,7 +29,7 @@ export const copyReadingsForward = defineUseCase({
         return standard !== undefined && staleByReading.has(standard);
       }),
     );
-    const still = copyForward(gathered.readings, input.round, (r: GatheredReading) => stale.has(r));
+    const still = copyForward(gathered.readings, input.round, (r: JobReading) => stale.has(r));
     if (still.length === 0) {
       return {
         ok: false,

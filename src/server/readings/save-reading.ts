@@ -1,5 +1,5 @@
 import { invalidField } from '../../contracts/failure.ts';
-import type { CommandInput } from '../../contracts/commands.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { notRepresentative } from '../../core/readings/conditions.ts';
 import { readEntry, withUnits, type EntryReading } from '../../core/readings/entry.ts';
 import { isOverdue, uncertainty } from '../../core/readings/gauge.ts';
@@ -82,7 +82,6 @@ const shown = (r: ReadingRow) => ({
  */
 export const saveReading = defineUseCase({
   name: 'readings.save',
-  needs: 'measure',
   run: async (work, input) => {
     const { models, t } = work;
     const opened = await openJob(work, input.jobId);

@@ -10,7 +10,6 @@ import { openRound } from './open-round.ts';
 /** Says how the instrument is while a round is read. Readings taken from now on inherit it; earlier ones keep theirs. */
 export const setConditions = defineUseCase({
   name: 'readings.conditions',
-  needs: 'measure',
   run: async (work, input) => {
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;

@@ -14,7 +14,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
  */
 export const takeReadingBack = defineUseCase({
   name: 'readings.take-back',
-  needs: 'measure',
   run: async (work, { jobId, round: kind, quantity, string, fret, version }) => {
     const { models, t } = work;
     const opened = await openJob(work, jobId);

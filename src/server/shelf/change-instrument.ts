@@ -12,7 +12,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
  */
 export const changeInstrument = defineUseCase({
   name: 'shelf.change-instrument',
-  needs: 'take-in',
   run: async (work, { instrumentId, version, construction, ...named }) => {
     const { models, t } = work;
     const instrument = await models.Instrument.findByPk(instrumentId, {

@@ -1,40 +1,46 @@
-import { col, fn, Op, where } from 'sequelize';
 import { likeCustomers, likeInstruments } from '../../core/record/duplicates.ts';
-import type { Models } from '../db/models/index.ts';
-import type { Customer, Instrument } from '../db/models/shop.ts';
+import type { Database } from '../db/connection.ts';
+import type { JobCustomer } from '../../core/job/job-parts.ts';
+import type { Instrument } from '../db/models/shop.ts';
+import { readTogether } from '../db/read-together.ts';
 
 const digits = (s: string): string => s.replace(/\D/g, '');
 
-async function customersLike(models: Models, customer: Customer) {
-  const phone = digits(customer.phone);
-  return models.Customer.findAll({
-    where: {
-      mergedInto: null,
-      [Op.or]: [
-        { id: customer.id },
-        { name: customer.name },
-        ...(customer.email === '' ? [] : [{ email: customer.email }]),
-        ...(phone === '' ? [] : [where(fn('REGEXP_REPLACE', col('phone'), '[^0-9]', ''), phone)]),
-      ],
-    },
-  });
+const CUSTOMERS_LIKE = `merged_into IS NULL AND (id = :id OR name = :name OR (:email <> '' AND email = :email)
+  OR (:phone <> '' AND REGEXP_REPLACE(phone, '[^0-9]', '') = :phone))`;
+
+/** Entries of the book that may be the same person or instrument, and the pairs that were judged to be two. */
+function alike(
+  { models, sequelize }: Pick<Database, 'models' | 'sequelize'>,
+  c: JobCustomer,
+  serial: string,
+) {
+  return readTogether(
+    sequelize,
+    {
+      customers: { model: models.Customer, where: CUSTOMERS_LIKE },
+      instruments: {
+        model: models.Instrument,
+        where: "merged_into IS NULL AND :serial <> '' AND serial = :serial",
+      },
+      judged: { model: models.Merge, where: "verdict = 'apart' AND undone_at IS NULL" },
+    } as const,
+    { id: c.id, name: c.name, email: c.email, phone: digits(c.phone), serial },
+  );
 }
 
 /** Why the owner or the instrument of a job looks as if it stood in the book twice, in words; null when neither does. */
 export async function looksDouble(
-  models: Models,
-  customer: Customer | null,
+  db: Pick<Database, 'models' | 'sequelize'>,
+  customer: JobCustomer | null,
   instrument: Instrument,
 ): Promise<string | null> {
-  const [customers, instruments, judged] = await Promise.all([
-    customer ? customersLike(models, customer) : [],
-    instrument.serial === ''
-      ? [instrument]
-      : models.Instrument.findAll({ where: { serial: instrument.serial, mergedInto: null } }),
-    models.Merge.findAll({ where: { verdict: 'apart', undoneAt: null } }),
-  ]);
+  const nobody = { id: 0, name: '', phone: '', email: '' };
+  const { customers, instruments, judged } = await alike(db, customer ?? nobody, instrument.serial);
   const apart = new Set(judged.map((m) => `${m.entity} ${m.keptId} ${m.goneId}`));
-  const person = likeCustomers(customers).find((p) => !apart.has(`customer ${p.keep} ${p.gone}`));
+  const person = (customer ? likeCustomers(customers) : []).find(
+    (p) => !apart.has(`customer ${p.keep} ${p.gone}`),
+  );
   const thing = likeInstruments(instruments).find((p) => !apart.has(`instrument ${p.keep} ${p.gone}`));
   const said = [
     ...(person ? [`${customer?.name ?? 'the customer'} (${person.why})`] : []),

@@ -50,7 +50,6 @@ async function give({ models, t }: Work, entity: Entity, moved: Moved, id: numbe
 /** Joins two that are one: jobs and instruments go to the one that is kept, the other steps back. Or says they are two. */
 export const mergeRows = defineUseCase({
   name: 'shelf.merge',
-  needs: 'take-in',
   run: async (work, { entity, keepId, goneId, verdict }) => {
     const { models, t, actor, now } = work;
     if (keepId === goneId) return fail(refuse('These two are the same entry.'));
@@ -89,7 +88,6 @@ export const mergeRows = defineUseCase({
 /** Takes two apart again: what the joining moved goes back, what came since stays with the one that was kept. */
 export const undoMerge = defineUseCase({
   name: 'shelf.undo-merge',
-  needs: 'take-in',
   run: async (work, { mergeId }) => {
     const { models, t, now } = work;
     const row = await models.Merge.findByPk(mergeId, { transaction: t, lock: t.LOCK.UPDATE });

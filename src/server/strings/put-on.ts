@@ -12,7 +12,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
  */
 export const putStringsOn = defineUseCase({
   name: 'strings.on',
-  needs: 'work',
   run: async (work, input) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);

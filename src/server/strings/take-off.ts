@@ -3,7 +3,7 @@ import { isLookedAt } from '../../core/inspection/checklist.ts';
 import { lostWithoutStrings } from '../../core/inspection/strings-gate.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { gatherJob } from '../jobs/gather-job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
@@ -15,14 +15,13 @@ import { defineUseCase } from '../use-case/use-case.ts';
  */
 export const takeStringsOff = defineUseCase({
   name: 'strings.off',
-  needs: 'work',
   run: async (work, input) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
     const job = opened.value;
     if (job.stringsState === 'off') return { ok: false, error: refuse('The strings are off already.') };
-    const gathered = await gatherJob(models, job, t);
+    const gathered = await readJob(models, job, [], t);
     const answered = new Set(gathered.answers.filter((a) => isLookedAt(a.answer)).map((a) => a.item));
     const gate = lostWithoutStrings(
       job.stringsState,

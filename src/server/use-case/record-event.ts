@@ -1,8 +1,9 @@
+import type { EventKind } from '../../contracts/commands/commands.ts';
 import type { Work } from './use-case.ts';
 
 export interface EventFacts {
   readonly jobId: number | null;
-  readonly kind: string;
+  readonly kind: EventKind;
   readonly entity: string;
   readonly entityId: number | string;
   readonly fromVersion: number | null;

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize';
-import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands/commands.ts';
 import type { Failure } from '../../contracts/failure.ts';
-import type { Permission, Role } from '../../core/people/roles.ts';
+import type { Role } from '../../core/people/roles.ts';
 import type { Result } from '../../core/result.ts';
 import type { Models } from '../db/models/index.ts';
 
@@ -24,15 +24,14 @@ export interface Work {
   readonly commandId: string;
 }
 
-/** One thing the shop does. Parsed and permitted before `run`; everything in `run` is one transaction. */
+/** One thing the shop does. Parsed and permitted, as its command is declared, before `run`; everything in `run` is one transaction. */
 export interface UseCase<N extends CommandName> {
   readonly name: N;
-  readonly needs: Permission;
-  readonly run: (work: Work, input: CommandInput<N>) => Promise<Result<CommandAnswer[N], Failure>>;
+  readonly run: (work: Work, input: CommandInput<N>) => Promise<Result<CommandAnswer<N>, Failure>>;
   /** where an answer says something that must not be kept: what is kept of it, and how it is whole again */
   readonly secret?: {
-    readonly kept: (answer: CommandAnswer[N]) => unknown;
-    readonly whole: (kept: unknown, commandId: string) => CommandAnswer[N];
+    readonly kept: (answer: CommandAnswer<N>) => unknown;
+    readonly whole: (kept: unknown, commandId: string) => CommandAnswer<N>;
   };
 }
 

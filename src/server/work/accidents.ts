@@ -7,7 +7,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Writes an accident down when it happens, with its remedy. The customer's sheet tells it. */
 export const recordAccident = defineUseCase({
   name: 'work.accident',
-  needs: 'hand-over',
   run: async (work, { jobId, lineId, happened, remedy }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
@@ -31,7 +30,6 @@ export const recordAccident = defineUseCase({
 /** Writes an accident's words or remedy anew; the log keeps both. It cannot be taken away. */
 export const changeAccident = defineUseCase({
   name: 'work.change-accident',
-  needs: 'hand-over',
   run: async (work, { accidentId, version, happened, remedy }) => {
     const { models, t } = work;
     const found = await models.Accident.findByPk(accidentId, { transaction: t });

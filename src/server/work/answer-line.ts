@@ -9,7 +9,6 @@ import { openLine } from './open-line.ts';
 /** Records the customer's yes or no to one line: by whom, how and when. A no takes the line out. */
 export const answerLine = defineUseCase({
   name: 'work.answer',
-  needs: 'approve',
   run: async (work, input) => {
     const opened = await openLine(work, input.lineId, input.version);
     if (!opened.ok) return opened;

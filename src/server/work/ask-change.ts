@@ -60,7 +60,6 @@ export async function hangForWord({ models, t }: Work, job: Job, title: string):
  */
 export const askChange = defineUseCase({
   name: 'work.ask-change',
-  needs: 'work',
   run: async (work, input) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);

@@ -10,7 +10,6 @@ const MINUTE = 60_000;
 /** Puts a clock right that was forgotten: how long it really was, with the reason. One's own; a lead anybody's. */
 export const correctClock = defineUseCase({
   name: 'work.correct-clock',
-  needs: 'work',
   run: async (work, { entryId, minutes, reason }) => {
     const { models, t, now, actor } = work;
     const found = await models.TimeEntry.findByPk(entryId, { transaction: t });

@@ -2,7 +2,7 @@ import { invalidField } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { gatherJob } from '../jobs/gather-job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
@@ -36,7 +36,6 @@ async function letGo(work: Work, job: Job): Promise<void> {
 /** Gives a job into a colleague's hands: how it stands, what is stale, what was tried, what to beware of. */
 export const handOn = defineUseCase({
   name: 'work.hand-on',
-  needs: 'work',
   run: async (work, { jobId, version, toPerson, state, tried, beware }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
@@ -46,7 +45,7 @@ export const handOn = defineUseCase({
     if (toPerson === actor.personId) return fail(invalidField('toPerson', 'To somebody else.'));
     const person = await models.Person.findByPk(toPerson, { transaction: t });
     if (!person?.active) return fail(invalidField('toPerson', 'Who takes it?'));
-    const g = await gatherJob(models, job, t);
+    const g = await readJob(models, job, [], t);
     const { stale } = judge(g);
     const labels = g.stations.filter((s) => stale.has(s.key)).map((s) => s.label);
     await letGo(work, job);

@@ -10,7 +10,6 @@ import { openLine } from './open-line.ts';
 /** Moves a line of the work order, within what needs what. */
 export const moveLine = defineUseCase({
   name: 'work.move',
-  needs: 'plan',
   run: async (work, { lineId, version, to }) => {
     const { models, t } = work;
     const opened = await openLine(work, lineId, version);

@@ -9,7 +9,6 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Writes a note, or asks a colleague; who is asked or named hears of it. */
 export const makeRemark = defineUseCase({
   name: 'work.remark',
-  needs: 'see',
   run: async (work, { jobId, lineId, kind, words, toPerson }) => {
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
@@ -40,7 +39,6 @@ export const makeRemark = defineUseCase({
 /** Answers a question; the answer stays. */
 export const replyTo = defineUseCase({
   name: 'work.reply',
-  needs: 'see',
   run: async (work, { remarkId, version, answer }) => {
     const { models, t, actor, now } = work;
     const found = await models.Remark.findByPk(remarkId, { transaction: t });

@@ -10,7 +10,6 @@ const WHOLE_SHARE = 10_000;
 /** Takes something off a work order, with the reason it will be asked for. */
 export const setDiscount = defineUseCase({
   name: 'work.discount',
-  needs: 'approve',
   run: async (work, { jobId, version, kind, value, reason }) => {
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;

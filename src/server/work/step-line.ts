@@ -1,4 +1,4 @@
-import type { CommandInput } from '../../contracts/commands.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
 import { operation } from '../../core/plan/operations.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
@@ -7,11 +7,11 @@ import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
-import { gatherJob } from '../jobs/gather-job.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
-import { benchOf, entriesOf } from './bench-of.ts';
+import { benchOrder } from '../../core/work/bench-order.ts';
 import { stopClocks, takeUp } from './clocks.ts';
 import { openLine } from './open-line.ts';
 import { restAfterSteps } from './rest.ts';
@@ -36,8 +36,8 @@ const GOES_TO: Readonly<Record<Action, WorkLine['step']>> = {
 
 /** Why a step may not be begun now, or null. What was only not read can be passed by, with a reason. */
 async function whyNotStart(work: Work, job: Job, line: WorkLine, without: string): Promise<Failure | null> {
-  const g = await gatherJob(work.models, job, work.t);
-  const bench = benchOf(g, judge(g), await entriesOf(work.models, g.lines, work.t));
+  const g = await readJob(work.models, job, ['clocks'], work.t);
+  const bench = benchOrder(g, judge(g), g.clocks);
   const own = bench.ordered.find((l) => l.id === line.id) ?? line;
   for (const h of bench.hindrances(own)) {
     if (h.kind !== 'reading') return refuse(h.words);
@@ -97,7 +97,6 @@ async function changeOf(
  */
 export const stepLine = defineUseCase({
   name: 'work.step',
-  needs: 'work',
   run: async (work, input) => {
     const opened = await openLine(work, input.lineId, input.version);
     if (!opened.ok) return opened;

@@ -1,8 +1,9 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { checklistItems, toFileItems } from '../../contracts/formats/checklists.ts';
+import { useEffect, useMemo, useState } from 'react';
+import { toFileItems } from '../../contracts/formats/checklist-items.ts';
+import type * as ChecklistsFormat from '../../contracts/formats/checklists.ts';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
@@ -42,9 +43,29 @@ const moved = <T,>(all: readonly T[], from: number, to: number): T[] => {
   return next;
 };
 
+type Format = typeof ChecklistsFormat;
+
+/** What checks a list: it comes after the page, and until then nothing is questioned. */
+function useFormat(): Format | null {
+  const [format, setFormat] = useState<Format | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void import('../../contracts/formats/checklists.ts').then((it) => gone || setFormat(it));
+    return () => {
+      gone = true;
+    };
+  }, []);
+  return format;
+}
+
+const NO_TROUBLES: ReadonlyMap<string, Record<string, string>> = new Map();
+
 /** Troubles of the items by their key, then by the field's name in the format. */
-function troubles(items: readonly ChecklistItem[]): ReadonlyMap<string, Record<string, string>> {
-  const read = checklistItems.safeParse(toFileItems(items));
+function troubles(
+  format: Format,
+  items: readonly ChecklistItem[],
+): ReadonlyMap<string, Record<string, string>> {
+  const read = format.checklistItems.safeParse(toFileItems(items));
   const found = new Map<string, Record<string, string>>();
   for (const issue of read.error?.issues ?? []) {
     const key = items[Number(issue.path[0])]?.key ?? '';
@@ -73,7 +94,8 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
   const change = edit.set;
   const edited = { name: draft.name, ends: endsOf(draft.ends), items: draft.items };
   const diff = diffChecklists(list, edited);
-  const wrong = useMemo(() => troubles(draft.items), [draft.items]);
+  const format = useFormat();
+  const wrong = useMemo(() => (format ? troubles(format, draft.items) : NO_TROUBLES), [format, draft.items]);
   const asked = new Set(itemsFor(edited, usualConstruction(kind)).map((i) => i.key));
   const item = draft.items.find((i) => i.key === current);
   const groups = [...new Set(draft.items.map((i) => i.group))];

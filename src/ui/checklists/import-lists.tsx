@@ -1,15 +1,20 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { fromFileItems, readChecklists, type ChecklistsFile } from '../../contracts/formats/checklists.ts';
-import type { Checklist } from '../../core/inspection/checklist.ts';
+import { fromFileItems } from '../../contracts/formats/checklist-items.ts';
+import type { ChecklistsFile } from '../../contracts/formats/checklists.ts';
+import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.ts';
 import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts';
 import { FileField } from '../kit/file-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { DiffView } from './diff-view.tsx';
 
-type FileList = ChecklistsFile[number];
+/** A list of the file, and its items as they would stand here. */
+interface Found {
+  readonly file: ChecklistsFile[number];
+  readonly items: readonly ChecklistItem[];
+}
 
 const EMPTY = { name: '', ends: [], items: [] };
 
@@ -17,15 +22,17 @@ const EMPTY = { name: '', ends: [], items: [] };
 export function ImportLists({ lists }: { readonly lists: readonly Checklist[] }) {
   const id = useId();
   const { give, busy, trouble } = useSend();
-  const [found, setFound] = useState<readonly FileList[]>([]);
+  const [found, setFound] = useState<readonly Found[]>([]);
   const [wrong, setWrong] = useState('');
   const read = async (file: File) => {
+    // What reads a file comes when there is one to read.
+    const { readChecklists } = await import('../../contracts/formats/checklists.ts');
     const done = readChecklists(await file.text());
     setWrong(done.ok ? '' : done.error);
-    setFound(done.ok ? done.value : []);
+    setFound(done.ok ? done.value.map((l) => ({ file: l, items: fromFileItems(l.items) })) : []);
   };
-  const keep = async (one: FileList, version: number) => {
-    const { id: list, name, ends, items } = one;
+  const keep = async (one: Found, version: number) => {
+    const { id: list, name, ends, items } = one.file;
     if (await give('house.save-checklist', { list, name, ends, items, version })) {
       setFound((all) => all.filter((l) => l !== one));
     }
@@ -42,9 +49,10 @@ export function ImportLists({ lists }: { readonly lists: readonly Checklist[] })
         onFile={(file) => void read(file)}
       />
       <Trouble trouble={trouble} />
-      {found.map((one) => {
+      {found.map((each) => {
+        const { file: one, items } = each;
         const now = lists.find((l) => l.id === one.id);
-        const diff = diffChecklists(now ?? EMPTY, { ...one, items: fromFileItems(one.items) });
+        const diff = diffChecklists(now ?? EMPTY, { ...one, items });
         return (
           <article key={one.id} aria-label={one.name} className="space-y-2 border border-line p-3">
             <h3 className="font-serif text-lg">
@@ -57,7 +65,7 @@ export function ImportLists({ lists }: { readonly lists: readonly Checklist[] })
                 type="button"
                 className="button button-main"
                 disabled={busy}
-                onClick={() => void keep(one, now?.version ?? 0)}
+                onClick={() => void keep(each, now?.version ?? 0)}
               >
                 Keep as version {(now?.version ?? 0) + 1}
               </button>

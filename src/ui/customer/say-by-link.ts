@@ -5,7 +5,7 @@ type Said =
   | { readonly choice: string; readonly by: string; readonly note: string }
   | { readonly lineId: number; readonly version: number; readonly answer: 'yes' | 'no'; readonly by: string };
 
-type Heard = { readonly ok: true } | { readonly ok: false; readonly message: string };
+type Taken = { readonly ok: true } | { readonly ok: false; readonly message: string };
 
 /** Where the shop's house answered and could not do it: not the customer's connection, and not what they wrote. */
 const THEIR_FAULT =
@@ -16,14 +16,14 @@ export async function sayByLink(
   token: string,
   said: Said,
   door: 'estimate' | 'offer' = 'estimate',
-): Promise<Heard> {
+): Promise<Taken> {
   try {
     const answer = await fetch(`/api/${door}/${token}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(said),
     });
-    return ((await answer.json().catch(() => null)) as Heard | null) ?? { ok: false, message: THEIR_FAULT };
+    return ((await answer.json().catch(() => null)) as Taken | null) ?? { ok: false, message: THEIR_FAULT };
   } catch {
     return { ok: false, message: 'No connection. What you wrote is still here; try again.' };
   }

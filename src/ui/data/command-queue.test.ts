@@ -10,7 +10,7 @@ import {
   sayMineOver,
   setOwner,
   tryAgain,
-  type Heard,
+  type Outcome,
   type Queued,
 } from './command-queue.ts';
 
@@ -37,7 +37,7 @@ function house(patience = Infinity) {
   const versions = new Map<string, number>();
   const seen: string[] = [];
   let calls = 0;
-  const post = (e: Queued): Promise<Heard> => {
+  const post = (e: Queued): Promise<Outcome> => {
     if (++calls > patience) return Promise.resolve({ kind: 'away' });
     const version = versions.get(e.thing) ?? 0;
     if (e.input['version'] !== version)
@@ -136,7 +136,7 @@ test('what the house has a fault with is tried a few times, then shown; what com
   step(2, 'start');
   const h = house();
   const poisoned = left()[0]?.id;
-  const post = (e: Queued): Promise<Heard> =>
+  const post = (e: Queued): Promise<Outcome> =>
     e.id === poisoned
       ? Promise.resolve({ kind: 'fault', error: { code: 'fault', message: 'could not (500)' } })
       : h.post(e);

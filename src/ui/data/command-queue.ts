@@ -1,14 +1,14 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
-import type { CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { CommandInput, CommandName } from '../../contracts/commands/commands.ts';
+import { QUEUED_COMMANDS } from '../../contracts/made/command-facts.ts';
 import type { Failure, Theirs } from '../../contracts/failure.ts';
 import { readDraft, saveDraft } from './draft.ts';
 import type { Fault } from './wire.ts';
 
 /** What may be done without a connection: it is kept here, in order, with the moment it was done. */
-const QUEUED_NAMES = ['inspection.answer', 'work.step', 'work.remark', 'work.accident'] as const;
-export type QueuedName = (typeof QUEUED_NAMES)[number];
+export type QueuedName = (typeof QUEUED_COMMANDS)[number];
 
 /** One thing done without a connection and not yet in the house. */
 export interface Queued {
@@ -58,7 +58,7 @@ export function setOwner(person: number): void {
 }
 
 export const isQueueable = (name: CommandName): name is QueuedName =>
-  (QUEUED_NAMES as readonly string[]).includes(name);
+  (QUEUED_COMMANDS as readonly string[]).includes(name);
 
 /** What a command changes, so that what follows on it can be told. */
 export function thingOf(name: QueuedName, input: Readonly<Record<string, unknown>>, id: string): string {
@@ -90,7 +90,7 @@ export function enqueue<N extends QueuedName>(name: N, input: CommandInput<N>, i
 }
 
 /** How the house answered one of them. */
-export type Heard =
+export type Outcome =
   | { readonly kind: 'done'; readonly version: number | null }
   | { readonly kind: 'no'; readonly error: Failure }
   | { readonly kind: 'fault'; readonly error: Fault }
@@ -111,7 +111,7 @@ export const inputNow = (e: Queued, nowMs: number): Readonly<Record<string, unkn
  * tried a few times, then shown.
  * @returns whether anything went through
  */
-export async function flush(post: (e: Queued) => Promise<Heard>): Promise<boolean> {
+export async function flush(post: (e: Queued) => Promise<Outcome>): Promise<boolean> {
   let went = false;
   const stuck = new Set(now().flatMap((e) => (e.state === 'waiting' ? [] : [e.thing])));
   for (const { id } of now()) {

@@ -1,96 +1,113 @@
 'use client';
 
-import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useRef, useState, useTransition } from 'react';
+import { usePathname } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
 import { WifiOff } from 'lucide-react';
-import { concerns, type HeardChange } from '../../core/job/concerns.ts';
-import { REFRESH, refreshSoon, SETTLE_MS } from './refresh.ts';
+import { concerns, concernsFrame, type Change } from '../../contracts/concerns.ts';
+import { REFRESH, SETTLE_MS, useRefresh } from './refresh.ts';
+import { refreshLoop } from './refresh-loop.ts';
 import { rememberPage } from './last-page.ts';
-import { patient } from './patient-fetch.ts';
+import { retrying } from './retrying-fetch.ts';
 import { shownJob } from './shows-job.tsx';
 
-const PATIENCE_MS = 1500;
+/** How long the connection may be away before it is said. */
+const GRACE_MS = 1500;
 const AGAIN_MS = 1500;
-/** What was heard of the house so lately says that it is there. */
+/** An event so recent says that the house is there. */
 const JUST_NOW_MS = 1000;
 
-/** Listens to the house and shows what colleagues changed; says when the connection is lost. */
-export function Live() {
-  const router = useRouter();
-  const path = usePathname();
-  useEffect(() => rememberPage(path), [path]);
-  const [lost, setLost] = useState(false);
-  const [looking, look] = useTransition();
-  const busy = useRef(false);
-  const missed = useRef(false);
+const isThere = (): Promise<boolean> =>
+  fetch('/api/health', { cache: 'no-store' }).then(
+    (r) => r.ok,
+    () => false,
+  );
+
+const later = (work: () => void, ms: number) => {
+  const timer = setTimeout(work, ms);
+  return () => clearTimeout(timer);
+};
+
+/** Answers of a house that is away for a moment are asked for again, on every page. */
+function useRetryingFetch(): void {
   useEffect(() => {
     const plain = window.fetch;
-    window.fetch = patient(plain.bind(window));
+    window.fetch = retrying(plain.bind(window));
     return () => {
       window.fetch = plain;
     };
   }, []);
+}
+
+/** Subscribes to the house's events and refreshes what they concern; whether the connection is lost. */
+function useEvents(): boolean {
+  const [lost, setLost] = useState(false);
+  const { refresh } = useRefresh();
+  const doing = useRef(refresh);
   useEffect(() => {
-    busy.current = looking;
-    if (looking || !missed.current) return;
-    missed.current = false;
-    refreshSoon();
-  }, [looking]);
+    doing.current = refresh;
+  });
   useEffect(() => {
-    let wait: ReturnType<typeof setTimeout> | undefined;
     let grace: ReturnType<typeof setTimeout> | undefined;
     let opened = false;
-    let heardAt = -Infinity;
+    let eventAt = -Infinity;
+    let frame = false;
+    const loop = refreshLoop({
+      settle: SETTLE_MS,
+      again: AGAIN_MS,
+      later,
+      refresh: async () => {
+        // A page that waits for the connection would hold all later ones back: ask first whether the house is there.
+        if (performance.now() - eventAt >= JUST_NOW_MS && !(await isThere())) return false;
+        // Sums show nothing of the house and keep what is typed in the address: a refresh would only disturb the hand.
+        if (window.location.pathname.startsWith('/sums/')) return true;
+        const withFrame = frame;
+        frame = false;
+        const done = await doing.current({ frame: withFrame });
+        if (!done) frame ||= withFrame;
+        return done;
+      },
+    });
+    const all = () => {
+      frame = true;
+      loop.ask();
+    };
     const source = new EventSource('/api/events');
-    // One look serves all that changed until it begins, and one more all that changed while it ran: a flood of changes
-    // neither puts the look off for ever nor queues one look for each of them.
-    const soon = (after = SETTLE_MS) => {
-      if (busy.current) missed.current = true;
-      else wait ??= setTimeout(() => void now(), after);
-    };
-    // Ask first whether the house is there, where it was not heard of just now: a look that has to wait for the connection would hold all later ones back.
-    const now = async () => {
-      const there =
-        performance.now() - heardAt < JUST_NOW_MS ||
-        (await fetch('/api/health', { cache: 'no-store' }).then(
-          (r) => r.ok,
-          () => false,
-        ));
-      wait = undefined;
-      if (!there) return soon(AGAIN_MS);
-      // Sums show nothing of the house and keep what is typed in the address: looking again would only disturb the hand.
-      if (window.location.pathname.startsWith('/sums/')) return;
-      busy.current = true;
-      look(() => router.refresh());
-    };
-    const asked = () => soon();
-    window.addEventListener(REFRESH, asked);
+    window.addEventListener(REFRESH, loop.ask);
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      heardAt = performance.now();
-      const heard = JSON.parse(data) as HeardChange[];
-      if (heard.some((change) => concerns(change, shownJob()))) asked();
+      eventAt = performance.now();
+      const changes = (JSON.parse(data) as Change[]).filter((c) => concerns(c, shownJob()));
+      frame ||= changes.some(concernsFrame);
+      if (changes.length > 0) loop.ask();
     };
     source.addEventListener('open', () => {
       clearTimeout(grace);
       setLost(false);
       // After a gap something may have been missed.
-      if (opened) soon();
+      if (opened) all();
       opened = true;
       document.documentElement.dataset['live'] = 'yes';
     });
     source.onerror = () => {
       clearTimeout(grace);
-      grace = setTimeout(() => setLost(true), PATIENCE_MS);
+      grace = setTimeout(() => setLost(true), GRACE_MS);
     };
     return () => {
-      clearTimeout(wait);
       clearTimeout(grace);
-      window.removeEventListener(REFRESH, asked);
+      loop.stop();
+      window.removeEventListener(REFRESH, loop.ask);
       source.close();
       delete document.documentElement.dataset['live'];
     };
-  }, [router]);
-  if (!lost) return null;
+  }, []);
+  return lost;
+}
+
+/** Shows what colleagues changed; says when the connection is lost. */
+export function Live() {
+  const path = usePathname();
+  useEffect(() => rememberPage(path), [path]);
+  useRetryingFetch();
+  if (!useEvents()) return null;
   return (
     <p
       role="status"

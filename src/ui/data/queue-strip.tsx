@@ -2,7 +2,7 @@
 
 import { CloudOff } from 'lucide-react';
 import { useEffect } from 'react';
-import type { CommandInput } from '../../contracts/commands.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { refreshSoon } from './refresh.ts';
 import { useMounted } from './draft.ts';
@@ -14,14 +14,14 @@ import {
   setOwner,
   tryAgain,
   useQueue,
-  type Heard,
+  type Outcome,
   type Queued,
 } from './command-queue.ts';
 import { postCommand } from './wire.ts';
 
 const EVERY_MS = 2500;
 
-async function post(e: Queued): Promise<Heard> {
+async function post(e: Queued): Promise<Outcome> {
   const input = inputNow(e, Date.now()) as unknown as CommandInput<Queued['name']>;
   const reply = await postCommand({ id: e.id, name: e.name, input });
   if (reply.kind === 'refused') return { kind: 'no', error: reply.error };

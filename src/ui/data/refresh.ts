@@ -1,10 +1,72 @@
-/** The wish that the page be looked at again; `Live` hears it. */
+'use client';
+
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
+import { NotGiven } from './queries.tsx';
+
+/** The wish that the screen be refreshed; `Live` hears it. */
 export const REFRESH = 'rubrica:refresh';
 
-/** Asks for the page to be looked at again soon; many wishes together cost one look. */
+/** Asks for the screen to be refreshed soon; many wishes together cost one refresh. */
 export function refreshSoon(): void {
   window.dispatchEvent(new Event(REFRESH));
 }
 
 /** How long a screen waits after a change for others that come with it, ms. */
 export const SETTLE_MS = 40;
+
+/** What of a screen is refreshed by itself: a job's leaf, and the frame with its bell. */
+export const JOB_KEY = 'job';
+export const FRAME_KEY = 'frame';
+
+const showsLeaf = (client: QueryClient): boolean =>
+  client.getQueryCache().findAll({ queryKey: [JOB_KEY], type: 'active' }).length > 0;
+
+/** Loads again what is shown under these names; whether the house gave it, or that it will not. */
+async function reload(client: QueryClient, names: readonly string[]): Promise<'shown' | 'away' | 'refused'> {
+  const done = await Promise.all(
+    names.map((name) =>
+      client.invalidateQueries({ queryKey: [name] }, { throwOnError: true }).then(
+        () => 'shown' as const,
+        (e: unknown) => (e instanceof NotGiven && e.status < 500 ? ('refused' as const) : ('away' as const)),
+      ),
+    ),
+  );
+  return done.includes('refused') ? 'refused' : done.includes('away') ? 'away' : 'shown';
+}
+
+/**
+ * Shows what there is now: a leaf loads its part of the job, any other page itself.
+ * @returns how to do it, which answers once it is shown; and whether a page is being loaded
+ */
+export function useRefresh() {
+  const client = useQueryClient();
+  const router = useRouter();
+  const [loading, load] = useTransition();
+  const [part, setPart] = useState(false);
+  const shown = useRef<(() => void)[]>([]);
+  useEffect(() => {
+    if (!loading) for (const tell of shown.current.splice(0)) tell();
+  }, [loading]);
+  const page = useCallback(
+    () =>
+      new Promise<boolean>((resolve) => {
+        shown.current.push(() => resolve(true));
+        load(() => router.refresh());
+      }),
+    [router],
+  );
+  const refresh = useCallback(
+    async ({ frame = true }: { readonly frame?: boolean } = {}): Promise<boolean> => {
+      if (!showsLeaf(client)) return page();
+      setPart(true);
+      const done = await reload(client, frame ? [JOB_KEY, FRAME_KEY] : [JOB_KEY]);
+      setPart(false);
+      // Whom the house does not know any more, it sends elsewhere.
+      return done === 'refused' ? page() : done === 'shown';
+    },
+    [client, page],
+  );
+  return { refresh, refreshing: loading || part };
+}

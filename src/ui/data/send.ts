@@ -1,6 +1,6 @@
 'use client';
 
-import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands/commands.ts';
 import type { Failure } from '../../contracts/failure.ts';
 import type { Result } from '../../core/result.ts';
 import { enqueue, isQueueable, isWaiting, type QueuedName } from './command-queue.ts';
@@ -28,9 +28,9 @@ function keptHere<N extends CommandName>(
   name: N,
   input: CommandInput<N>,
   id: string,
-): Result<CommandAnswer[N], never> {
+): Result<CommandAnswer<N>, never> {
   const version = enqueue(name as QueuedName, input as CommandInput<QueuedName>, id);
-  return { ok: true, value: { version, queued: true } as unknown as CommandAnswer[N] };
+  return { ok: true, value: { version, queued: true } as unknown as CommandAnswer<N> };
 }
 
 /**
@@ -41,7 +41,7 @@ export async function send<N extends CommandName>(
   name: N,
   input: CommandInput<N>,
   id: string = crypto.randomUUID(),
-): Promise<Result<CommandAnswer[N], Failure | Offline | Fault>> {
+): Promise<Result<CommandAnswer<N>, Failure | Offline | Fault>> {
   // What waits already goes first: nothing overtakes it.
   if (isQueueable(name) && isWaiting()) return keptHere(name, input, id);
   const reply = await postPatiently({ id, name, input });

@@ -1,32 +1,30 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
-import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands.ts';
+import { useState } from 'react';
+import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands/commands.ts';
 import type { Failure } from '../../contracts/failure.ts';
+import { useRefresh } from './refresh.ts';
 import { send } from './send.ts';
 import type { Fault, Offline } from './wire.ts';
 
-/** Gives commands from a leaf: busy while one runs, the trouble it met, and the page looked at again afterwards. */
+/** Gives commands from a leaf: busy while one runs, the trouble it met, and the screen refreshed afterwards. */
 export function useSend() {
-  const router = useRouter();
   const [busy, setBusy] = useState(false);
-  // Until the page shows what was done, a second tap would speak of a version that is gone.
-  const [looking, look] = useTransition();
+  // Until the screen shows what was done, a second tap would speak of a version that is gone.
+  const { refresh, refreshing } = useRefresh();
   const [trouble, setTrouble] = useState<Failure | Offline | Fault | null>(null);
   const give = async <N extends CommandName>(
     name: N,
     input: CommandInput<N>,
-  ): Promise<CommandAnswer[N] | null> => {
+  ): Promise<CommandAnswer<N> | null> => {
     setBusy(true);
     const done = await send(name, input);
     setBusy(false);
     setTrouble(done.ok ? null : done.error);
     // What is only kept here yet changes nothing there to look at.
     const kept = done.ok && 'queued' in (done.value as object);
-    if (!kept && (done.ok || (done.error.code !== 'offline' && done.error.code !== 'fault')))
-      look(() => router.refresh());
+    if (!kept && (done.ok || (done.error.code !== 'offline' && done.error.code !== 'fault'))) void refresh();
     return done.ok ? done.value : null;
   };
-  return { give, busy: busy || looking, trouble };
+  return { give, busy: busy || refreshing, trouble };
 }

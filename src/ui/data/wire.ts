@@ -1,6 +1,6 @@
 'use client';
 
-import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands.ts';
+import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands/commands.ts';
 import type { Failure } from '../../contracts/failure.ts';
 
 /** Nothing came back: whether the house heard it is not known. */
@@ -17,7 +17,7 @@ export interface Fault {
 
 /** How the house answered one command. */
 export type Reply<N extends CommandName> =
-  | { readonly kind: 'done'; readonly value: CommandAnswer[N] }
+  | { readonly kind: 'done'; readonly value: CommandAnswer<N> }
   | { readonly kind: 'refused'; readonly error: Failure }
   | { readonly kind: 'fault'; readonly error: Fault }
   | { readonly kind: 'away' };
@@ -42,7 +42,7 @@ export const faultOf = (status: number, words = ''): Fault => ({
 export async function readReply<N extends CommandName>(answer: Response): Promise<Reply<N>> {
   if (UNREACHED.has(answer.status)) return { kind: 'away' };
   const said = (await answer.json().catch(() => null)) as
-    | { ok: true; value: CommandAnswer[N] }
+    | { ok: true; value: CommandAnswer<N> }
     | { ok: false; error?: Failure | { code: 'fault'; request: string } }
     | null;
   if (said?.ok === true && answer.ok) return { kind: 'done', value: said.value };

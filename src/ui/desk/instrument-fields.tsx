@@ -3,7 +3,7 @@
 import type { UseFormReturn } from 'react-hook-form';
 import { FACTS, type Construction } from '../../core/instrument/construction.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
-import type { OfferedKind } from '../../server/house/kinds.ts';
+import type { OfferedKind } from '../../core/job/shop.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
 import { InstrumentHistory } from '../instrument/instrument-history.tsx';
 import { FormField } from '../kit/form-field.tsx';

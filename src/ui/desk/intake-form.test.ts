@@ -1,4 +1,4 @@
-import { takeInSchema } from '../../contracts/commands.ts';
+import { deskTakeIn } from '../../contracts/commands/desk/take-in.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { intakeCommand, type IntakeForm } from './intake-form.ts';
@@ -48,7 +48,7 @@ const made = (more: Partial<IntakeForm>) => {
 describe('the intake form becomes a command', () => {
   test.each([...KINDS])('the usual facts of a %s are a command the house accepts', (kind) => {
     const construction = usualConstruction(kind);
-    const read = takeInSchema.safeParse(command({ construction, scaleText: String(construction.scale) }));
+    const read = deskTakeIn.input.safeParse(command({ construction, scaleText: String(construction.scale) }));
     expect(read.error?.issues ?? []).toEqual([]);
   });
 

@@ -1,4 +1,4 @@
-import type { CommandInput } from '../../contracts/commands.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
 import type { Construction, StringFact } from '../../core/instrument/construction.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';

@@ -7,7 +7,7 @@ import { RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts
 import type { Construction } from '../../core/instrument/construction.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
-import type { OfferedKind } from '../../server/house/kinds.ts';
+import type { OfferedKind } from '../../core/job/shop.ts';
 import { CustomerField } from './customer-field.tsx';
 import { commandIdFor, dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { FormField } from '../kit/form-field.tsx';

@@ -2,32 +2,13 @@
 
 import Link from '../kit/link.tsx';
 import { useId, useState } from 'react';
-import { readCustomersCsv, readVcards, type CustomerEntry } from '../../contracts/formats/customers.ts';
-import { readInstrumentsCsv, type InstrumentEntry } from '../../contracts/formats/instruments.ts';
 import type { Result } from '../../core/result.ts';
+import type { BookFile } from '../../contracts/formats/book-file.ts';
 import { FileField } from '../kit/file-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
-type Found =
-  | { readonly what: 'customers'; readonly entries: readonly CustomerEntry[] }
-  | { readonly what: 'instruments'; readonly entries: readonly InstrumentEntry[] };
-
-/** Reads a file of the book by what stands in it. */
-function readBook(text: string): Result<Found, string> {
-  if (/^\uFEFF?\s*BEGIN:/i.test(text)) {
-    const cards = readVcards(text);
-    return cards.ok ? { ok: true, value: { what: 'customers', entries: cards.value } } : cards;
-  }
-  if (/^[^\n]*\bscale_mm\b/i.test(text)) {
-    const rows = readInstrumentsCsv(text);
-    return rows.ok ? { ok: true, value: { what: 'instruments', entries: rows.value } } : rows;
-  }
-  const rows = readCustomersCsv(text);
-  return rows.ok ? { ok: true, value: { what: 'customers', entries: rows.value } } : rows;
-}
-
-const first = (found: Found): string =>
+const first = (found: BookFile): string =>
   found.what === 'customers'
     ? found.entries
         .slice(0, 5)
@@ -42,11 +23,12 @@ const first = (found: Found): string =>
 export function BringBookIn() {
   const id = useId();
   const { give, busy, trouble } = useSend();
-  const [found, setFound] = useState<Found | null>(null);
+  const [found, setFound] = useState<BookFile | null>(null);
   const [said, setSaid] = useState('');
   const [wrong, setWrong] = useState('');
   const read = async (file: File) => {
-    const done = readBook(await file.text());
+    const { readBookFile } = await import('../../contracts/formats/book-file.ts');
+    const done = readBookFile(await file.text());
     setSaid('');
     setWrong(done.ok ? '' : done.error);
     setFound(done.ok ? done.value : null);

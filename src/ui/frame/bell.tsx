@@ -1,8 +1,8 @@
 'use client';
 
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { Bell as BellIcon } from 'lucide-react';
 import Link from '../kit/link.tsx';
+import { PopUp } from '../kit/pop-up.tsx';
 import { useEffect, useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
 import type { BenchWait } from '../../server/bench/load-waits.ts';
@@ -48,72 +48,73 @@ export function Bell({
   const count = notices.length + over.length;
   const newest = notices[0];
   return (
-    <Popover className="flex justify-center">
-      <PopoverButton
-        aria-label={count === 0 ? 'Bell: nothing new' : `Bell: ${count} new`}
-        className="relative flex h-11 w-11 cursor-pointer items-center justify-center"
-      >
-        <BellIcon aria-hidden size={22} />
-        {count > 0 && (
-          <span
-            aria-hidden
-            className="absolute top-0 right-0 min-w-5 rounded-full bg-paper px-1 text-center text-xs font-bold text-plain"
-          >
-            {count}
-          </span>
-        )}
-      </PopoverButton>
-      <PopoverPanel
-        anchor="right end"
-        modal={false}
-        className="z-50 max-h-96 w-96 overflow-auto border border-plain bg-card p-4 text-plain shadow-lg outline-none"
-      >
-        <h2 className="text-lg">For you</h2>
-        {count === 0 && <p className="text-quiet">Nothing new.</p>}
-        <ul className="divide-y divide-line">
-          {over.map((w) => (
-            <li key={`${w.number} ${w.until}`}>
-              <Link href={`/job/${w.number}/work`} className="block min-h-11 py-2 hover:bg-shade">
-                <b className="font-serif">{w.number}</b> The rest is over: {w.title}
-              </Link>
-            </li>
-          ))}
-          {notices.map((n) => (
-            <li key={n.id}>
-              <Link
-                href={`/job/${n.number}/${LEAF[n.kind] ?? 'work'}`}
-                className="block min-h-11 py-2 hover:bg-shade"
-              >
-                {n.words} <span className="text-sm text-quiet">{sayMoment(n.at)}</span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-        {newest && (
-          <button
-            type="button"
-            className="button mt-2"
-            disabled={busy}
-            onClick={() => void give('people.seen', { upTo: newest.id })}
-          >
-            All seen
-          </button>
-        )}
-        {alive && waits.some((w) => w.until > now) && (
-          <>
-            <h2 className="mt-3 text-lg">Resting</h2>
-            <ul className="text-sm">
-              {waits
-                .filter((w) => w.until > now)
-                .map((w) => (
-                  <li key={`${w.number} ${w.until}`}>
-                    <b className="font-serif">{w.number}</b> {w.title}: {sayLeft(now, w.until)}
-                  </li>
-                ))}
-            </ul>
-          </>
-        )}
-      </PopoverPanel>
-    </Popover>
+    <PopUp
+      label={count === 0 ? 'Bell: nothing new' : `Bell: ${count} new`}
+      className="relative flex h-11 w-11 cursor-pointer items-center justify-center"
+      face={
+        <>
+          <BellIcon aria-hidden size={22} />
+          {count > 0 && (
+            <span
+              aria-hidden
+              className="absolute top-0 right-0 min-w-5 rounded-full bg-paper px-1 text-center text-xs font-bold text-plain"
+            >
+              {count}
+            </span>
+          )}
+        </>
+      }
+      panel="fixed top-auto right-auto bottom-2 left-22 m-0 max-h-96 w-96 max-w-[90vw] overflow-auto border border-plain bg-card p-4 text-plain shadow-lg max-sm:right-2 max-sm:bottom-16 max-sm:left-auto"
+    >
+      {() => (
+        <>
+          <h2 className="text-lg">For you</h2>
+          {count === 0 && <p className="text-quiet">Nothing new.</p>}
+          <ul className="divide-y divide-line">
+            {over.map((w) => (
+              <li key={`${w.number} ${w.until}`}>
+                <Link href={`/job/${w.number}/work`} className="block min-h-11 py-2 hover:bg-shade">
+                  <b className="font-serif">{w.number}</b> The rest is over: {w.title}
+                </Link>
+              </li>
+            ))}
+            {notices.map((n) => (
+              <li key={n.id}>
+                <Link
+                  href={`/job/${n.number}/${LEAF[n.kind] ?? 'work'}`}
+                  className="block min-h-11 py-2 hover:bg-shade"
+                >
+                  {n.words} <span className="text-sm text-quiet">{sayMoment(n.at)}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+          {newest && (
+            <button
+              type="button"
+              className="button mt-2"
+              disabled={busy}
+              onClick={() => void give('people.seen', { upTo: newest.id })}
+            >
+              All seen
+            </button>
+          )}
+          {alive && waits.some((w) => w.until > now) && (
+            <>
+              <h2 className="mt-3 text-lg">Resting</h2>
+              <ul className="text-sm">
+                {waits
+                  .filter((w) => w.until > now)
+                  .map((w) => (
+                    <li key={`${w.number} ${w.until}`}>
+                      <b className="font-serif">{w.number}</b> {w.title}: {sayLeft(now, w.until)}
+                    </li>
+                  ))}
+              </ul>
+            </>
+          )}
+        </>
+      )}
+    </PopUp>
   );
 }

@@ -1,10 +1,12 @@
 'use client';
 
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from '../kit/link.tsx';
+import { PopUp } from '../kit/pop-up.tsx';
 import { usePathname, useRouter } from 'next/navigation';
-import type { BenchWait } from '../../server/bench/load-waits.ts';
-import { Bell, type BellNotice } from './bell.tsx';
+import type { Frame } from '../../server/people/load-frame.ts';
+import { useLoaded } from '../data/queries.tsx';
+import { FRAME_KEY } from '../data/refresh.ts';
+import { Bell } from './bell.tsx';
 
 const PLACES = [
   { href: '/rack', name: 'Rack' },
@@ -33,38 +35,30 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
     router.push('/sign-in?next=/rack');
     router.refresh();
   };
-  const item = 'block w-full px-4 py-3 text-left data-focus:bg-shade';
+  const item = 'block w-full px-4 py-3 text-left hover:bg-shade focus-visible:bg-shade';
+  const choices = [
+    ['Paper theme', () => setTheme('light')],
+    ['Dim workshop theme', () => setTheme('dim')],
+    ['Switch person', () => void leave()],
+  ] as const;
   return (
-    <Menu>
-      <MenuButton
-        aria-label={`${initials}, ${name}: switch person, theme`}
-        className="m-2 flex h-13 w-13 cursor-pointer items-center justify-center rounded-full bg-quiet font-bold text-paper max-sm:m-1 max-sm:h-11 max-sm:w-11"
-      >
-        {initials}
-      </MenuButton>
-      <MenuItems
-        anchor="right end"
-        modal={false}
-        className="z-40 w-56 border border-line bg-card py-1 text-plain shadow-lg outline-none"
-      >
-        <p className="px-4 py-2 text-sm text-quiet">{name}</p>
-        <MenuItem>
-          <button type="button" className={item} onClick={() => setTheme('light')}>
-            Paper theme
-          </button>
-        </MenuItem>
-        <MenuItem>
-          <button type="button" className={item} onClick={() => setTheme('dim')}>
-            Dim workshop theme
-          </button>
-        </MenuItem>
-        <MenuItem>
-          <button type="button" className={item} onClick={() => void leave()}>
-            Switch person
-          </button>
-        </MenuItem>
-      </MenuItems>
-    </Menu>
+    <PopUp
+      label={`${initials}, ${name}: switch person, theme`}
+      className="m-2 flex h-13 w-13 cursor-pointer items-center justify-center rounded-full bg-quiet font-bold text-paper max-sm:m-1 max-sm:h-11 max-sm:w-11"
+      face={initials}
+      panel="fixed top-auto right-auto bottom-2 left-22 m-0 w-56 border border-line bg-card py-1 text-plain shadow-lg max-sm:right-2 max-sm:bottom-16 max-sm:left-auto"
+    >
+      {(closes) => (
+        <>
+          <p className="px-4 py-2 text-sm text-quiet">{name}</p>
+          {choices.map(([says, choose]) => (
+            <button key={says} type="button" className={item} popoverTarget={closes} onClick={choose}>
+              {says}
+            </button>
+          ))}
+        </>
+      )}
+    </PopUp>
   );
 }
 
@@ -72,15 +66,14 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
 export function Nav({
   name,
   initials,
-  notices,
-  waits,
+  frame,
 }: {
   readonly name: string;
   readonly initials: string;
-  readonly notices: readonly BellNotice[];
-  readonly waits: readonly BenchWait[];
+  readonly frame: Frame;
 }) {
   const path = usePathname();
+  const { notices, waits } = useLoaded([FRAME_KEY], '/api/frame', frame);
   return (
     <nav
       aria-label="Places"

@@ -1,12 +1,12 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { SignatureDrawing, SignatureField, type Strokes } from '../kit/signature.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { useRefresh } from '../data/refresh.ts';
 import { useSend } from '../data/use-send.ts';
 
 /** The customer plays, then signs what is shown. */
@@ -63,24 +63,23 @@ export function Signing({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
 
 /** Compares what was signed with what stands in the house now, once more, and says so. */
 function Verify({ whole }: { readonly whole: boolean }) {
-  const router = useRouter();
-  const [looking, look] = useTransition();
+  const { refresh, refreshing } = useRefresh();
   const [asked, setAsked] = useState(false);
   return (
     <p className="flex flex-wrap items-center gap-2">
       <button
         type="button"
         className="button"
-        disabled={looking}
+        disabled={refreshing}
         onClick={() => {
           setAsked(true);
-          look(() => router.refresh());
+          void refresh();
         }}
       >
         Verify
       </button>
       <span role="status">
-        {asked && !looking && (whole ? 'Sheet and record agree.' : 'They do not agree: see above.')}
+        {asked && !refreshing && (whole ? 'Sheet and record agree.' : 'They do not agree: see above.')}
       </span>
     </p>
   );

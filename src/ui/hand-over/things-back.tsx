@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { CommandInput } from '../../contracts/commands.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';

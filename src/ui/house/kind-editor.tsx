@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { KIND_NAMES } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
-import type { OfferedKind } from '../../server/house/kinds.ts';
+import type { OfferedKind } from '../../core/job/shop.ts';
 import {
   draftOf,
   readConstruction,
@@ -40,7 +40,7 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
   const { name, draft } = edit.value;
   const fields = trouble && 'fields' in trouble ? trouble.fields : {};
   const keep = async () => {
-    const read = readConstruction(draft);
+    const read = await readConstruction(draft);
     setErrors(read.ok ? {} : read.error);
     if (!read.ok) return;
     const construction = { ...read.value, strings: [...read.value.strings] };

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { operationsFile, readOperationsFile } from '../../contracts/formats/operations.ts';
+import { operationsFile } from '../../contracts/formats/operations-file.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import { op, type Operation } from '../../core/plan/operation.ts';
 import { ownOperationId } from '../../core/plan/operation-ids.ts';
@@ -82,6 +82,7 @@ export function OperationEditor({
     if (kept) setNote('');
   };
   const bringIn = async (file: File) => {
+    const { readOperationsFile } = await import('../../contracts/formats/operations.ts');
     const read = readOperationsFile(await file.text());
     setFileWrong(read.ok ? '' : `${read.error} Nothing was changed.`);
     if (read.ok) setList(read.value);

@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { readTargetsFile } from '../../contracts/formats/targets.ts';
 import { KIND_TARGETS, type KindTargets } from '../../core/targets/defaults.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from '../../core/targets/shop-targets.ts';
 import { TOUCHES, type Touch } from '../../core/targets/target.ts';
@@ -101,6 +100,7 @@ export function TargetEditor({
     if (done) setNote('');
   };
   const bringIn = async (file: File) => {
+    const { readTargetsFile } = await import('../../contracts/formats/targets.ts');
     const read = readTargetsFile(await file.text(), loaded.targets);
     setFileWrong(read.ok ? '' : `${read.error} Nothing was changed.`);
     if (read.ok) setTexts(textsOf(read.value, kinds));

@@ -6,7 +6,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { fieldState, ReadingField } from '../neck-sheet/reading-field.tsx';
 import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
-import type { Tongue } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../neck-sheet/units.ts';
 import { answerByKey } from '../neck-sheet/sheet-says.tsx';
 
 /** The fields of some stations, away from the neck sheet: the same drafts, questions and saves. */
@@ -24,8 +24,8 @@ export function ItemReadings({
   readonly columns?: 2 | 3;
 }) {
   const id = useId();
-  const tongue: Tongue = job.shop.heights;
-  const state = useReadings(job, round, tongue);
+  const displayUnit: DisplayUnit = job.shop.heights;
+  const state = useReadings(job, round, displayUnit);
   const next = (from: StationView, back: boolean) => {
     const to = stations[stations.indexOf(from) + (back ? -1 : 1)];
     const field = to ? document.getElementById(`${id}-${to.key}`) : null;
@@ -37,7 +37,7 @@ export function ItemReadings({
       {stations.map((s) => {
         const reading = job.readings.readings.find((r) => r.round === round && r.key === s.key);
         const draft = state.drafts[s.key];
-        const shown = fieldState(s, reading, state.kept[s.key], draft, tongue, job.readings.habits);
+        const shown = fieldState(s, reading, state.kept[s.key], draft, displayUnit, job.readings.habits);
         const says = draft?.message ?? draft?.question?.message ?? shown.words;
         return (
           <li key={s.key} className="text-sm">

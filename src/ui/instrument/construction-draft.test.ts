@@ -13,9 +13,9 @@ const draft = (more: Partial<ConstructionDraft>): ConstructionDraft => ({
   ...more,
 });
 
-test.each([...KINDS])('the usual %s written and read again is the same', (kind) => {
+test.each([...KINDS])('the usual %s written and read again is the same', async (kind) => {
   const usual = usualConstruction(kind);
-  const read = readConstruction(draftOf(usual));
+  const read = await readConstruction(draftOf(usual));
   if (!read.ok) throw new Error(JSON.stringify(read.error));
   const { strings, ...facts } = read.value;
   const { strings: before, ...known } = usual;
@@ -24,12 +24,12 @@ test.each([...KINDS])('the usual %s written and read again is the same', (kind) 
   strings.forEach((s, i) => expect(s.gauge).toBeCloseTo(before[i]?.gauge ?? 0, 6));
 });
 
-test('half a thou is kept', () => {
+test('half a thou is kept', async () => {
   const read = readStrings('E4 .0095, B3 .013, G3 .017');
   expect(read.ok && stringsText(read.value)).toBe('E4 .0095, B3 .013, G3 .017');
 });
 
-test('four strings in fifths, in thou or inches, any case', () => {
+test('four strings in fifths, in thou or inches, any case', async () => {
   const read = readStrings('c3 42w; G3 .030w\nD4 0.020w, a4 .011');
   expect(read.ok && stringsText(read.value)).toBe('C3 .042w, G3 .030w, D4 .020w, A4 .011');
 });
@@ -49,22 +49,22 @@ test.each([
   ['strings', { strings: 'E2 .053w, A2 .042w, H3 .030' }, /“H3 .030” is not a string/],
   ['strings', { strings: 'E2 .053w, A2 .042w, D3' }, /Write a note and a gauge/],
   ['strings', { strings: 'E2 500, A2 .042w, D3 .030' }, /A gauge over 4 mm/],
-] as const)('%s is questioned at its field', (field, more, says) => {
-  const read = readConstruction(draft(more));
+] as const)('%s is questioned at its field', async (field, more, says) => {
+  const read = await readConstruction(draft(more));
   expect(read.ok ? 'read' : (read.error[field] ?? JSON.stringify(read.error))).toMatch(says);
 });
 
-test('what nobody has looked at stays unsaid; what was said is kept', () => {
-  const bare = readConstruction(draft({ radius: ' ', rodKey: '', springs: '' }));
+test('what nobody has looked at stays unsaid; what was said is kept', async () => {
+  const bare = await readConstruction(draft({ radius: ' ', rodKey: '', springs: '' }));
   expect(bare.ok && ['radius', 'rodKey', 'springs'].some((k) => k in bare.value)).toBe(false);
-  const said = readConstruction(draft({ radius: '10 to 16', rodKey: ' 5/16 in ', springs: '3' }));
+  const said = await readConstruction(draft({ radius: '10 to 16', rodKey: ' 5/16 in ', springs: '3' }));
   expect(said).toMatchObject({
     ok: true,
     value: { radius: { kind: 'compound', nut: 254, end: 406.4 }, rodKey: '5/16 in', springs: 3 },
   });
 });
 
-test('all that is wrong is said at once', () => {
-  const read = readConstruction(draft({ scale: 'x', frets: 'x', strings: '' }));
+test('all that is wrong is said at once', async () => {
+  const read = await readConstruction(draft({ scale: 'x', frets: 'x', strings: '' }));
   expect(read.ok ? [] : Object.keys(read.error).sort()).toEqual(['frets', 'scale', 'strings']);
 });

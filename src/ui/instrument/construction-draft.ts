@@ -1,4 +1,3 @@
-import { constructionSchema } from '../../contracts/construction.ts';
 import type { Construction, StringFact } from '../../core/instrument/construction.ts';
 import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
@@ -69,7 +68,7 @@ const withoutOptional = ({ radius: _r, rodKey: _k, springs: _s, ...facts }: Cons
 const whole = (text: string): number => (/^\d{1,2}$/.test(text.trim()) ? Number(text.trim()) : Number.NaN);
 
 /** Reads a draft into a construction the house accepts, or says what is wrong at which field. */
-export function readConstruction(draft: ConstructionDraft): Result<Construction, DraftErrors> {
+export async function readConstruction(draft: ConstructionDraft): Promise<Result<Construction, DraftErrors>> {
   const [scale, compensation, strings] = [
     parseLength(draft.scale, 'mm'),
     parseLength(draft.compensation, 'mm'),
@@ -100,6 +99,8 @@ export function readConstruction(draft: ConstructionDraft): Result<Construction,
     ...(draft.rodKey.trim() !== '' && { rodKey: draft.rodKey.trim() }),
     ...(springs !== undefined && { springs }),
   };
+  // What the house checks by comes when there is something to check.
+  const { constructionSchema } = await import('../../contracts/construction.ts');
   const checked = constructionSchema.safeParse(made);
   if (checked.success) return ok(made);
   const wrong = checked.error.issues.map((i): [string, string] => [String(i.path[0]), i.message]);

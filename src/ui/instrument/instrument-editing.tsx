@@ -58,7 +58,7 @@ export function InstrumentEditing({
       change({ kind: id, draft: draftOf({ ...kind.usual, leftHanded: typed.draft.facts.leftHanded }) });
   };
   const keep = async () => {
-    const read = readConstruction(typed.draft);
+    const read = await readConstruction(typed.draft);
     setErrors(read.ok ? {} : read.error);
     if (!read.ok) return;
     const { maker, model, year, yearFrom, serial, kind } = typed;

@@ -1,3 +1,5 @@
+'use client';
+
 import Link from '../kit/link.tsx';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import { LEAF_NAMES, LEAVES, type Leaf, type LeafState } from '../../core/job/leaves.ts';

@@ -12,14 +12,14 @@ import type { LineChoice } from '../neck-sheet/sheet-lines.ts';
 import { SheetSays } from '../neck-sheet/sheet-says.tsx';
 import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { SheetTools } from '../neck-sheet/sheet-tools.tsx';
-import type { Tongue } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../neck-sheet/units.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Sentences } from '../readings/sentences.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
-const TONGUES: Readonly<Record<Tongue, string>> = { '64ths': '64ths', thou: 'thou', mm: 'mm' };
+const DISPLAY_UNITS: Readonly<Record<DisplayUnit, string>> = { '64ths': '64ths', thou: 'thou', mm: 'mm' };
 const VIEWS = { ...SHEET_PARTS, table: 'Table' } as const;
 
 const firstRound = (job: LeafProps['job']): RoundKind => {
@@ -38,14 +38,14 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
   const [chosenRound, setRound] = useState<RoundKind>(() => firstRound(job));
   // A round that was only offered may be gone when another was begun meanwhile.
   const round = job.readings.rounds.some((r) => r.kind === chosenRound) ? chosenRound : firstRound(job);
-  const [tongue, setTongue] = useDisplayUnit(me, job.shop.heights);
+  const [displayUnit, setDisplayUnit] = useDisplayUnit(me, job.shop.heights);
   const [view, setView] = useState<keyof typeof VIEWS>('setup');
   const [lines, setLines] = useState<ReadonlySet<LineChoice>>(() => new Set(['found']));
   const [chosen, setChosen] = useState<number | null>(null);
   const [station, setStation] = useState<StationView | null>(null);
   const [enlarged, setEnlarged] = useState(20);
   const [asking, setAsking] = useState(false);
-  const state = useReadings(job, round, tongue);
+  const state = useReadings(job, round, displayUnit);
   const held = job.readings.rounds.find((r) => r.kind === round);
   const names = useMemo(
     () => Object.fromEntries(job.readings.rounds.map((r) => [r.kind, r.name])) as Record<RoundKind, string>,
@@ -75,7 +75,13 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
           {held?.humidity != null && ` · ${held.humidity} %`} · change
         </button>
         <span className="ml-auto">
-          <PillChoice quiet legend="Units" value={tongue} options={TONGUES} onChange={setTongue} />
+          <PillChoice
+            quiet
+            legend="Units"
+            value={displayUnit}
+            options={DISPLAY_UNITS}
+            onChange={setDisplayUnit}
+          />
         </span>
       </div>
       <div className="mb-1 flex flex-wrap items-end gap-x-3 gap-y-1 text-sm print:hidden">
@@ -92,7 +98,7 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
         <ReadingsTable
           job={job}
           round={round}
-          tongue={tongue}
+          displayUnit={displayUnit}
           editable={allowed.measure}
           state={state}
           onFocus={setStation}
@@ -104,7 +110,7 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
           part={view satisfies SheetPart}
           lines={lines}
           chosen={chosen}
-          tongue={tongue}
+          displayUnit={displayUnit}
           editable={allowed.measure}
           state={state}
           onFocus={setStation}
@@ -116,7 +122,7 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
         aria-live="polite"
         className="sticky bottom-0 min-h-8 border-t border-line bg-paper py-1 text-sm"
       >
-        <SheetSays station={station} state={state} tongue={tongue} job={job} round={round} />
+        <SheetSays station={station} state={state} displayUnit={displayUnit} job={job} round={round} />
       </div>
       <Sentences job={job} />
       {asking && <ConditionsDialog job={job} round={round} onClose={() => setAsking(false)} />}

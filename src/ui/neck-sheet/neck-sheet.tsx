@@ -12,7 +12,7 @@ import { roundActionFret, sheetLines, type LineChoice } from './sheet-lines.ts';
 import type { StationView } from './sheet-stations.ts';
 import { FretNames, RowNames } from './sheet-names.tsx';
 import { SideView } from './side-view.tsx';
-import { sayBand, type Tongue } from './units.ts';
+import { sayBand, type DisplayUnit } from './units.ts';
 import { useWidth } from '../kit/use-width.ts';
 import { answerByKey } from './sheet-says.tsx';
 import type { ReadingsState } from './use-readings.ts';
@@ -29,7 +29,7 @@ interface Props {
   readonly lines: ReadonlySet<LineChoice>;
   /** how many times heights are enlarged; null as the sheet finds best */
   readonly chosen: number | null;
-  readonly tongue: Tongue;
+  readonly displayUnit: DisplayUnit;
   readonly editable: boolean;
   readonly state: ReadingsState;
   readonly onFocus: (station: StationView) => void;
@@ -47,7 +47,7 @@ const CAPTIONS: Readonly<Record<SheetPart, readonly [string, string]>> = {
 
 /** The neck sheet: the drawing, and every field at the place where its reading is taken. */
 export function NeckSheet(props: Props) {
-  const { job, round, part, tongue, editable, state, onFocus, onScale } = props;
+  const { job, round, part, displayUnit, editable, state, onFocus, onScale } = props;
   const c = job.instrument.construction;
   const clip = useId();
   const { ref, width } = useWidth(USUAL_WIDTH, LEAST_WIDTH);
@@ -70,7 +70,7 @@ export function NeckSheet(props: Props) {
     [job, round],
   );
   const stateOf = (s: StationView) =>
-    fieldState(s, here.get(s.key), state.kept[s.key], state.drafts[s.key], tongue, job.readings.habits);
+    fieldState(s, here.get(s.key), state.kept[s.key], state.drafts[s.key], displayUnit, job.readings.habits);
   const next = (from: StationView, back: boolean) => {
     const to = stations[stations.findIndex((s) => s.key === from.key) + (back ? -1 : 1)];
     if (to) document.getElementById(`station-${to.key}`)?.focus();
@@ -180,7 +180,7 @@ export function NeckSheet(props: Props) {
           })}
         </svg>
         {heads.map((h) => (
-          <Head key={h.station.key} placed={h} said={stateOf(h.station)} tongue={tongue}>
+          <Head key={h.station.key} placed={h} said={stateOf(h.station)} displayUnit={displayUnit}>
             {field(h.station, 'h-11 w-full text-xl')}
           </Head>
         ))}
@@ -243,12 +243,12 @@ const withoutUnit = (said: ReturnType<typeof fieldState>) => ({
 function Head({
   placed,
   said,
-  tongue,
+  displayUnit,
   children,
 }: {
   readonly placed: Placed;
   readonly said: ReturnType<typeof fieldState>;
-  readonly tongue: Tongue;
+  readonly displayUnit: DisplayUnit;
   readonly children: React.ReactNode;
 }) {
   const s = placed.station;
@@ -261,7 +261,7 @@ function Head({
         <span className="truncate" title={s.label}>
           {s.label}
         </span>
-        <span>{s.target ? sayBand(s.target, s.quantity, tongue) : ''}</span>
+        <span>{s.target ? sayBand(s.target, s.quantity, displayUnit) : ''}</span>
       </label>
       {children}
       <p

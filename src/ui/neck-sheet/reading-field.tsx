@@ -6,7 +6,7 @@ import { readEntry, sayEntry } from '../../core/readings/entry.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import type { StationView } from './sheet-stations.ts';
 import { isGone, type Draft, type KeptText } from './use-readings.ts';
-import { asTyped, sayVerdict, unitOf, type Tongue } from './units.ts';
+import { asTyped, sayVerdict, unitOf, type DisplayUnit } from './units.ts';
 
 export type ReadingView = LeafJob['readings']['readings'][number];
 
@@ -39,10 +39,10 @@ export function fieldState(
   reading: ReadingView | undefined,
   kept: KeptText | undefined,
   draft: Draft | undefined,
-  tongue: Tongue,
+  displayUnit: DisplayUnit,
   habits: Pick<LeafJob['readings']['habits'], 'units' | 'feelings'> = { units: {}, feelings: [] },
 ): FieldState {
-  const unit = unitOf(station.quantity, tongue, habits.units);
+  const unit = unitOf(station.quantity, displayUnit, habits.units);
   const gone = isGone(kept, reading?.version);
   const fresh = kept !== undefined && kept.version !== 0 && kept.version > (reading?.version ?? 0);
   const stored = reading ? asTyped(reading.typed, reading.unit, unit, station.quantity) : '';
@@ -67,7 +67,7 @@ export function fieldState(
     return { ...plain, words: `converted: ${reading.converted}` };
   }
   if (value === null || station.target === null) return { ...plain, words: draft ? '' : 'kept' };
-  return { ...plain, ...sayVerdict(value, station.target, station.quantity, tongue) };
+  return { ...plain, ...sayVerdict(value, station.target, station.quantity, displayUnit) };
 }
 
 interface Props {

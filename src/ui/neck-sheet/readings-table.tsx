@@ -6,21 +6,21 @@ import { LAYER_NAMES } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { fieldState, ReadingField } from './reading-field.tsx';
 import type { StationView } from './sheet-stations.ts';
-import { sayBand, sayValue, type Tongue } from './units.ts';
+import { sayBand, sayValue, type DisplayUnit } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 import { answerByKey } from './sheet-says.tsx';
 
 interface Props {
   readonly job: LeafJob;
   readonly round: RoundKind;
-  readonly tongue: Tongue;
+  readonly displayUnit: DisplayUnit;
   readonly editable: boolean;
   readonly state: ReadingsState;
   readonly onFocus: (station: StationView) => void;
 }
 
 /** The sheet as a table: every place with its field, its target and what other rounds showed there. */
-export function ReadingsTable({ job, round, tongue, editable, state, onFocus }: Props) {
+export function ReadingsTable({ job, round, displayUnit, editable, state, onFocus }: Props) {
   const others = job.readings.rounds.filter((r) => r.begun && r.kind !== round);
   const at = (kind: RoundKind, key: string) =>
     job.readings.readings.find((r) => r.round === kind && r.key === key);
@@ -62,7 +62,7 @@ export function ReadingsTable({ job, round, tongue, editable, state, onFocus }: 
                 at(round, s.key),
                 state.kept[s.key],
                 state.drafts[s.key],
-                tongue,
+                displayUnit,
                 job.readings.habits,
               );
               return (
@@ -90,13 +90,14 @@ export function ReadingsTable({ job, round, tongue, editable, state, onFocus }: 
                     {said.mark} {said.words}
                   </td>
                   <td className="pr-3 text-quiet">
-                    {s.target && `${sayBand(s.target, s.quantity, tongue)}, ${LAYER_NAMES[s.target.layer]}`}
+                    {s.target &&
+                      `${sayBand(s.target, s.quantity, displayUnit)}, ${LAYER_NAMES[s.target.layer]}`}
                   </td>
                   {others.map((r) => {
                     const reading = at(r.kind, s.key);
                     return (
                       <td key={r.kind} className="pr-3 text-ink">
-                        {reading ? sayValue(reading.value, s.quantity, tongue) : ''}
+                        {reading ? sayValue(reading.value, s.quantity, displayUnit) : ''}
                       </td>
                     );
                   })}

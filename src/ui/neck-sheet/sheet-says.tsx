@@ -8,13 +8,13 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { methodsOf, type StationView } from './sheet-stations.ts';
-import { sayValue, unitOf, type Tongue } from './units.ts';
+import { sayValue, unitOf, type DisplayUnit } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {
   readonly station: StationView | null;
   readonly state: ReadingsState;
-  readonly tongue: Tongue;
+  readonly displayUnit: DisplayUnit;
   readonly job: LeafJob;
   readonly round: RoundKind;
 }
@@ -85,26 +85,26 @@ function Asked({ about, state }: { readonly about: StationView; readonly state: 
 }
 
 /** How the reading that stands there came about, and what it is worth. */
-function standing({ station: about, state, tongue, job, round }: Props): string {
+function standing({ station: about, state, displayUnit, job, round }: Props): string {
   if (!about) return '';
   const reading = job.readings.readings.find((r) => r.round === round && r.key === about.key);
   const draft = state.drafts[about.key];
-  const unit = unitOf(about.quantity, tongue, job.readings.habits.units);
+  const unit = unitOf(about.quantity, displayUnit, job.readings.habits.units);
   const read = draft ? readEntry(draft.text, about.quantity, unit, job.readings.habits.feelings) : null;
   if (read?.ok) return ` = ${read.value.says}`;
   if (draft || !reading) return '';
   const tells = tellsApart(reading.uncertainty);
-  const give = tells > 0 ? ` ± ${sayValue(tells, about.quantity, tongue).replace(/^\+/, '')}` : '';
-  return ` = ${sayValue(reading.value, about.quantity, tongue)}${give}, ${reading.by}`;
+  const give = tells > 0 ? ` ± ${sayValue(tells, about.quantity, displayUnit).replace(/^\+/, '')}` : '';
+  return ` = ${sayValue(reading.value, about.quantity, displayUnit)}${give}, ${reading.by}`;
 }
 
-function why({ station: about, job, round, tongue }: Props): string {
+function why({ station: about, job, round, displayUnit }: Props): string {
   const reading = about && job.readings.readings.find((r) => r.round === round && r.key === about.key);
   if (!reading) return '';
   if (reading.notRepresentative) return ` Not used: ${reading.notRepresentative}.`;
   if (reading.stale) return ` Stale since: ${reading.stale}. Read again.`;
   if (reading.converted)
-    return ` Converted from “${reading.converted}”: ${sayValue(reading.standard, reading.quantity, tongue)} by the reference way.`;
+    return ` Converted from “${reading.converted}”: ${sayValue(reading.standard, reading.quantity, displayUnit)} by the reference way.`;
   if (reading.copiedFrom) return ' Carried forward: it still holds.';
   return '';
 }

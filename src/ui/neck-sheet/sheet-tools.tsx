@@ -3,7 +3,6 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import Link from '../kit/link.tsx';
 import { useState } from 'react';
-import { readReadingsCsv } from '../../contracts/formats/readings.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FileField } from '../kit/file-field.tsx';
@@ -33,6 +32,7 @@ export function SheetTools({ job, round, state, station, may }: Props) {
   };
   const bringIn = async (file: File) => {
     setSaid('');
+    const { readReadingsCsv } = await import('../../contracts/formats/readings.ts');
     const read = readReadingsCsv(await file.text());
     const missing = read.ok
       ? read.value.find((r) => r.round === round && !state.stations.some((s) => s.key === r.key))
@@ -67,7 +67,7 @@ export function SheetTools({ job, round, state, station, may }: Props) {
           <Link className="button w-full" href={`/shelf/${job.instrument.id}/readings`}>
             Compare rounds and visits
           </Link>
-          <a className="button w-full" href={`/api/job/${job.number}/readings`} download>
+          <a className="button w-full" href={`/api/job/${job.number}/readings.csv`} download>
             Readings as CSV
           </a>
           {may && (

@@ -16,8 +16,8 @@ describe('how the sheet speaks', () => {
     ['relief', '64ths', 'thou'],
     ['nut-gap', 'mm', 'mm'],
     ['saddle-standout', '64ths', 'mm'],
-  ] as const)('%s on a sheet of %s counts in %s', (quantity, tongue, unit) => {
-    expect(unitOf(quantity, tongue)).toBe(unit);
+  ] as const)('%s on a sheet of %s counts in %s', (quantity, displayUnit, unit) => {
+    expect(unitOf(quantity, displayUnit)).toBe(unit);
   });
 
   test.each([
@@ -26,8 +26,8 @@ describe('how the sheet speaks', () => {
     [1.984375, 'action', 'mm', '1.98 mm'],
     [0.2032, 'relief', '64ths', '.008'],
     [-1.5, 'intonation', '64ths', '−1.5 c'],
-  ] as const)('%d %s on a sheet of %s is %s', (value, quantity, tongue, said) => {
-    expect(sayValue(value, quantity, tongue)).toBe(said);
+  ] as const)('%d %s on a sheet of %s is %s', (value, quantity, displayUnit, said) => {
+    expect(sayValue(value, quantity, displayUnit)).toBe(said);
   });
 
   test.each([
@@ -35,8 +35,8 @@ describe('how the sheet speaks', () => {
     [ACTION, 'action', 'mm', '2.00–2.50'],
     [band(0.15, 0.2, 0.25), 'relief', '64ths', '.006–.010'],
     [band(-2, 0, 2), 'intonation', '64ths', '−2 to +2'],
-  ] as const)('a band is said short', (target, quantity, tongue, said) => {
-    expect(sayBand(target, quantity, tongue)).toBe(said);
+  ] as const)('a band is said short', (target, quantity, displayUnit, said) => {
+    expect(sayBand(target, quantity, displayUnit)).toBe(said);
   });
 
   test.each([

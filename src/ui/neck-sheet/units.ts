@@ -4,18 +4,18 @@ import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts
 import { verdict, type Target } from '../../core/targets/target.ts';
 
 /** How the sheet speaks: the unit of heights; small gaps are in thousandths unless it speaks millimetres. */
-export type Tongue = '64ths' | 'thou' | 'mm';
+export type DisplayUnit = '64ths' | 'thou' | 'mm';
 
 /** The unit of a bare number at a quantity's field: the shop's own for it, else what the sheet speaks. */
 export function unitOf(
   quantity: Quantity,
-  tongue: Tongue,
+  displayUnit: DisplayUnit,
   own: Readonly<Partial<Record<Quantity, LengthUnit>>> = {},
 ): LengthUnit {
   const chosen = own[quantity];
   if (chosen !== undefined) return chosen;
-  if (quantity === 'action') return tongue;
-  return tongue === 'mm' ? 'mm' : QUANTITY_FACTS[quantity].unit;
+  if (quantity === 'action') return displayUnit;
+  return displayUnit === 'mm' ? 'mm' : QUANTITY_FACTS[quantity].unit;
 }
 
 /** What was typed as it stands in a field of another unit: it means what it meant where it was typed. */
@@ -30,8 +30,8 @@ export const asTyped = (
     : withUnits(typed, quantity, unit as LengthUnit);
 
 /** Says a value of a quantity in the sheet's unit. */
-export const sayValue = (value: number, quantity: Quantity, tongue: Tongue): string =>
-  sayEntry(value, quantity, unitOf(quantity, tongue));
+export const sayValue = (value: number, quantity: Quantity, displayUnit: DisplayUnit): string =>
+  sayEntry(value, quantity, unitOf(quantity, displayUnit));
 
 export interface SaidVerdict {
   readonly mark: '●' | '▲' | '▼';
@@ -40,8 +40,13 @@ export interface SaidVerdict {
 }
 
 /** Says how a value stands to its target: shape, word and amount, never colour alone. */
-export function sayVerdict(value: number, target: Target, quantity: Quantity, tongue: Tongue): SaidVerdict {
-  const off = (by: number) => sayValue(by, quantity, tongue).replace(/^\+/, '');
+export function sayVerdict(
+  value: number,
+  target: Target,
+  quantity: Quantity,
+  displayUnit: DisplayUnit,
+): SaidVerdict {
+  const off = (by: number) => sayValue(by, quantity, displayUnit).replace(/^\+/, '');
   switch (verdict(value, target, QUANTITY_FACTS[quantity].tells)) {
     case 'high':
       return {
@@ -68,10 +73,10 @@ const bareHalves = (n: number): string => {
 };
 
 /** Says a band short, 64ths to the nearest half: `5–6½`, `.006–.010`. */
-export function sayBand(target: Target, quantity: Quantity, tongue: Tongue): string {
-  const counted = quantity === 'action' && tongue === '64ths';
+export function sayBand(target: Target, quantity: Quantity, displayUnit: DisplayUnit): string {
+  const counted = quantity === 'action' && displayUnit === '64ths';
   const bare = (n: number) =>
-    counted ? bareHalves(fromMm(n, '64ths')) : sayValue(n, quantity, tongue).replace(/( mm| c)$/, '');
+    counted ? bareHalves(fromMm(n, '64ths')) : sayValue(n, quantity, displayUnit).replace(/( mm| c)$/, '');
   return target.low < 0
     ? `${bare(target.low)} to ${bare(target.high)}`
     : `${bare(target.low)}–${bare(target.high)}`;

@@ -12,7 +12,7 @@ import { refreshSoon } from '../data/refresh.ts';
 import { send } from '../data/send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import { sheetStations } from './sheet-stations.ts';
-import { asTyped, unitOf, type Tongue } from './units.ts';
+import { asTyped, unitOf, type DisplayUnit } from './units.ts';
 
 /** What is being typed at a station and not yet in the house. */
 export interface Draft {
@@ -72,7 +72,7 @@ const sentFrom = (d: Draft): readonly string[] => {
 };
 
 /** The readings of one round on the screen: drafts kept in this browser, saved one by one, conflicts shown. */
-export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
+export function useReadings(job: LeafJob, round: RoundKind, displayUnit: DisplayUnit) {
   const [drafts, setDrafts] = useState<Drafts>({});
   const [kept, setKept] = useState<Kept>({});
   const stations = useMemo(() => sheetStations(job, round), [job, round]);
@@ -114,7 +114,7 @@ export function useReadings(job: LeafJob, round: RoundKind, tongue: Tongue) {
   };
 
   /** The unit a bare number counts in at a place, as its field shows it now. */
-  const unitAt = (quantity: Station['quantity']): LengthUnit => unitOf(quantity, tongue, units);
+  const unitAt = (quantity: Station['quantity']): LengthUnit => unitOf(quantity, displayUnit, units);
 
   const type = (key: string, text: string, gauge?: number) => {
     const now = live.current[key];

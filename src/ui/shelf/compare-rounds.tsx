@@ -8,7 +8,7 @@ import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView } from '../neck-sheet/side-view.tsx';
-import { sayValue, type Tongue } from '../neck-sheet/units.ts';
+import { sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 
 const ReadingCharts = dynamic(() => import('./reading-charts.tsx').then((m) => m.ReadingCharts), {
@@ -83,11 +83,11 @@ function Overlaid({
 /** Any round of any visit against any other: as numbers, on the drawing, and all of them over time. */
 export function CompareRounds({
   instrument,
-  tongue,
+  displayUnit,
   first,
 }: {
   readonly instrument: InstrumentRounds;
-  readonly tongue: Tongue;
+  readonly displayUnit: DisplayUnit;
   readonly first: { readonly a: string; readonly b: string };
 }) {
   const { rounds, construction } = instrument;
@@ -138,7 +138,7 @@ export function CompareRounds({
           {compared.map((row) => {
             const station = stations.find((s) => s.key === row.key);
             if (!station) return null;
-            const say = (n: number | null) => (n === null ? '–' : sayValue(n, station.quantity, tongue));
+            const say = (n: number | null) => (n === null ? '–' : sayValue(n, station.quantity, displayUnit));
             const converted = [a, b].some((r) => r.readings.find((x) => x.key === row.key)?.converted);
             return (
               <tr key={row.key} className="border-b border-line">

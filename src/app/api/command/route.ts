@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { COMMANDS, type CommandName } from '../../../contracts/commands.ts';
+import { COMMANDS, type CommandName } from '../../../contracts/commands/commands.ts';
 import type { Failure } from '../../../contracts/failure.ts';
 import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';

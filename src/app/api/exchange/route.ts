@@ -1,7 +1,7 @@
 import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { importJob } from '../../../server/exchange/import-job.ts';
-import { MOST_ZIP_BYTES } from '../../../server/exchange/read-job.ts';
+import { MOST_ZIP_BYTES } from '../../../server/exchange/read-job-file.ts';
 import { readBytes } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';

@@ -1,4 +1,4 @@
-import { operationsFile } from '../../../contracts/formats/operations.ts';
+import { operationsFile } from '../../../contracts/formats/operations-file.ts';
 import { database } from '../../../server/db/connection.ts';
 import { loadOperations } from '../../../server/house/load-operations.ts';
 import { currentActor } from '../../_lib/session.ts';

@@ -6,15 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-
-/** What stood on the receipt when it was initialled. */
-export interface SeenOnReceipt {
-  readonly things: ReadonlyArray<{ readonly name: string; readonly state: string }>;
-  readonly damage: string;
-  /** the marks on the drawings, in their order; absent on receipts given before there were any */
-  readonly marks?: readonly string[];
-  readonly strings: string;
-}
+import type { SeenOnReceipt } from '../../../core/job/job-parts.ts';
 
 export class Receipt extends Model<InferAttributes<Receipt>, InferCreationAttributes<Receipt>> {
   declare id: CreationOptional<number>;

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { SignedInstrument } from '../../../core/job/job.ts';
 import type { OperationId } from '../../../core/plan/operation-ids.ts';
 import type { ProposalLine } from '../../../core/plan/proposal.ts';
 
@@ -58,14 +59,6 @@ export class TimeEntry extends Model<InferAttributes<TimeEntry>, InferCreationAt
   declare correctedBy: CreationOptional<number | null>;
   /** why its end was put right by hand */
   declare correction: CreationOptional<string>;
-}
-
-/** What an instrument was called when a job on it was signed. */
-export interface SignedInstrument {
-  readonly maker: string;
-  readonly model: string;
-  readonly serial: string;
-  readonly kind: string;
 }
 
 export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttributes<HandOver>> {

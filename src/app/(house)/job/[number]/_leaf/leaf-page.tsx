@@ -1,13 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { ReactNode } from 'react';
+import type { ComponentType } from 'react';
 import { LEAF_NAMES, type Leaf } from '../../../../../core/job/leaves.ts';
-import { may } from '../../../../../core/people/roles.ts';
+import type { LeafView } from '../../../../../core/job/views/leaves.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadLeaf, type LeafJob, type LoadedLeaf } from '../../../../../server/leaves/load-leaf.ts';
-import type { LeafProps } from '../../../../../ui/job/leaf-props.ts';
-import { JobHead } from '../../../../../ui/leaves/job-head.tsx';
-import { LeafBoundary } from '../../../../../ui/leaves/leaf-boundary.tsx';
+import { loadLeaf } from '../../../../../server/leaves/load-leaf.ts';
+import type { LeafScreenProps } from '../../../../../ui/leaves/leaf-screen.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
 
 interface Params {
@@ -21,34 +19,15 @@ export const leafTitle =
     title: `${(await params).number} ${LEAF_NAMES[leaf]}`,
   });
 
-/** Loads what one leaf shows, draws the job's head, and the leaf inside a frame that a fault of it does not leave. */
+/** Loads what one leaf shows and hands it to the leaf's screen, which keeps it up to date. */
 export const leafPage =
-  <L extends Leaf>(
-    leaf: L,
-    draw: (job: LoadedLeaf<L>, rest: Pick<LeafProps, 'allowed' | 'me'>) => ReactNode,
-  ) =>
+  <L extends Leaf>(leaf: L, Screen: ComponentType<LeafScreenProps<L>>) =>
   async ({ params }: Params) => {
     const actor = await requireActor();
     const { number } = await params;
-    const job = /^\d{1,9}$/.test(number) ? await loadLeaf(database(), Number(number), leaf) : null;
-    if (!job) notFound();
-    const open = (job as LeafJob).state === 'open';
-    const allowed = {
-      house: may(actor.role, 'see') && open,
-      take: may(actor.role, 'take-in') && open,
-      inspect: may(actor.role, 'inspect') && open,
-      measure: may(actor.role, 'measure') && open,
-      plan: may(actor.role, 'plan') && open,
-      approve: may(actor.role, 'approve') && open,
-      work: may(actor.role, 'work') && open,
-      handOver: may(actor.role, 'hand-over') && open,
-    };
-    return (
-      <>
-        <JobHead job={job as LeafJob} leaf={leaf} />
-        <div className="px-5 py-3">
-          <LeafBoundary name={LEAF_NAMES[leaf]}>{draw(job, { allowed, me: actor.name })}</LeafBoundary>
-        </div>
-      </>
-    );
+    const initial: LeafView<L> | null = /^\d{1,9}$/.test(number)
+      ? await loadLeaf(database(), Number(number), leaf)
+      : null;
+    if (!initial) notFound();
+    return <Screen number={Number(number)} initial={initial} role={actor.role} me={actor.name} />;
   };

@@ -1,6 +1,6 @@
-import { ArrivalLeaf } from '../../../../../ui/leaves/arrival-leaf.tsx';
+import { ArrivalScreen } from '../../../../../ui/leaves/arrival-screen.tsx';
 import { leafPage, leafTitle } from '../_leaf/leaf-page.tsx';
 
 export const generateMetadata = leafTitle('arrival');
 
-export default leafPage('arrival', (job, rest) => <ArrivalLeaf job={job} {...rest} />);
+export default leafPage('arrival', ArrivalScreen);

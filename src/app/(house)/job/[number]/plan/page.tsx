@@ -1,6 +1,6 @@
-import { PlanLeaf } from '../../../../../ui/leaves/plan-leaf.tsx';
+import { PlanScreen } from '../../../../../ui/leaves/plan-screen.tsx';
 import { leafPage, leafTitle } from '../_leaf/leaf-page.tsx';
 
 export const generateMetadata = leafTitle('plan');
 
-export default leafPage('plan', (job, rest) => <PlanLeaf job={job} {...rest} />);
+export default leafPage('plan', PlanScreen);

@@ -32,7 +32,7 @@ export default async function ComparePage({ params, searchParams }: Props) {
           The instrument
         </Link>
       </PageHead>
-      <CompareRounds instrument={found} tongue={shop.heights} first={{ a: one(a), b: one(b) }} />
+      <CompareRounds instrument={found} displayUnit={shop.heights} first={{ a: one(a), b: one(b) }} />
     </>
   );
 }

@@ -2,8 +2,7 @@ import { notFound } from 'next/navigation';
 import { optionsFor } from '../../../../../core/plan/options.ts';
 import { plansFor } from '../../../../../core/plan/solve/plans.ts';
 import { database } from '../../../../../server/db/connection.ts';
-import { gatherJob } from '../../../../../server/jobs/gather-job.ts';
-import { shopOf } from '../../../../../server/house/load-shop.ts';
+import { readJobNumber } from '../../../../../server/jobs/read-job.ts';
 import { problemOf } from '../../../../../server/plan/problem-of.ts';
 import { OptionCard } from '../../../../../ui/plan/option-card.tsx';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
@@ -16,13 +15,11 @@ export default async function PaperOptions({ params }: { readonly params: Promis
   await requireActor();
   const { number } = await params;
   const db = database();
-  const job = /^\d{1,9}$/.test(number)
-    ? await db.models.Job.findOne({ where: { number: Number(number) } })
-    : null;
-  if (!job) notFound();
-  const g = await gatherJob(db.models, job);
+  const g = /^\d{1,9}$/.test(number) ? await readJobNumber(db.models, Number(number)) : null;
+  if (!g) notFound();
+  const { job } = g;
   const problem = problemOf(g);
-  const shop = shopOf(g.settings);
+  const shop = g.shop.info;
   const options = 'because' in problem ? [] : optionsFor(plansFor(problem).plans, shop.taxRate);
   return (
     <main className="p-8">

@@ -1,6 +1,6 @@
 import { calendarFile } from '../../../../../core/messages/calendar.ts';
 import { calendarAnswer } from '../../../../_lib/file-answer.ts';
-import { loadJobCore } from '../../../../../server/leaves/load-job.ts';
+import { loadLeaf } from '../../../../../server/leaves/load-leaf.ts';
 import { jobAsked } from '../../../../_lib/job-asked.ts';
 
 /** The end of what an instrument rests after, as a calendar file for the bench. */
@@ -9,11 +9,7 @@ export async function GET(
   { params }: { readonly params: Promise<{ number: string }> },
 ): Promise<Response> {
   const now = new Date();
-  const job = await jobAsked(
-    params,
-    now,
-    async (db, number) => (await loadJobCore(db, number, now))?.view ?? null,
-  );
+  const job = await jobAsked(params, now, (db, number) => loadLeaf(db, number, 'readings'));
   if (job instanceof Response) return job;
   const wait = job.waits[0];
   if (!wait) return new Response('Nothing rests on this job.', { status: 404 });

@@ -1,0 +1,144 @@
+import type { z } from 'zod';
+import { custodyBag } from './custody/bag.ts';
+import { custodyChangeMark } from './custody/change-mark.ts';
+import { custodyMark } from './custody/mark.ts';
+import { custodyRemovePhoto } from './custody/remove-photo.ts';
+import { deskMessage } from './desk/message.ts';
+import { deskReceipt } from './desk/receipt.ts';
+import { deskResend } from './desk/resend.ts';
+import { deskTakeIn } from './desk/take-in.ts';
+import { handOverAdvice } from './hand-over/advice.ts';
+import { handOverCheck } from './hand-over/check.ts';
+import { handOverPaid } from './hand-over/paid.ts';
+import { handOverReturn } from './hand-over/return.ts';
+import { handOverSecond } from './hand-over/second.ts';
+import { handOverSign } from './hand-over/sign.ts';
+import { handOverTweak } from './hand-over/tweak.ts';
+import { houseCheckGauge } from './house/check-gauge.ts';
+import { houseSaveChecklist } from './house/save-checklist.ts';
+import { houseSaveGateway } from './house/save-gateway.ts';
+import { houseSaveGauge } from './house/save-gauge.ts';
+import { houseSaveHabits } from './house/save-habits.ts';
+import { houseSaveKind } from './house/save-kind.ts';
+import { houseSaveOperations } from './house/save-operations.ts';
+import { houseSaveRules } from './house/save-rules.ts';
+import { houseSaveTargets } from './house/save-targets.ts';
+import { inspectionAnswer } from './inspection/answer.ts';
+import { inspectionChooseList } from './inspection/choose-list.ts';
+import { inspectionFinish } from './inspection/finish.ts';
+import { peopleSeen } from './people/seen.ts';
+import { planAdd } from './plan/add.ts';
+import { planChoose } from './plan/choose.ts';
+import { planDecide } from './plan/decide.ts';
+import { planDropTry } from './plan/drop-try.ts';
+import { planKeepTry } from './plan/keep-try.ts';
+import { planOffer } from './plan/offer.ts';
+import { planRecordChoice } from './plan/record-choice.ts';
+import { planTarget } from './plan/target.ts';
+import { planWithdrawOffer } from './plan/withdraw-offer.ts';
+import { planWorth } from './plan/worth.ts';
+import { rackMove } from './rack/move.ts';
+import { readingsConditions } from './readings/conditions.ts';
+import { readingsCopyForward } from './readings/copy-forward.ts';
+import { readingsSave } from './readings/save.ts';
+import { readingsTakeBack } from './readings/take-back.ts';
+import { shelfChangeInstrument } from './shelf/change-instrument.ts';
+import { shelfImportCustomers } from './shelf/import-customers.ts';
+import { shelfImportInstruments } from './shelf/import-instruments.ts';
+import { shelfMerge } from './shelf/merge.ts';
+import { shelfUndoMerge } from './shelf/undo-merge.ts';
+import { stringsOff } from './strings/off.ts';
+import { stringsOn } from './strings/on.ts';
+import { workAccident } from './work/accident.ts';
+import { workAnswer } from './work/answer.ts';
+import { workAskChange } from './work/ask-change.ts';
+import { workChangeAccident } from './work/change-accident.ts';
+import { workCorrectClock } from './work/correct-clock.ts';
+import { workDiscount } from './work/discount.ts';
+import { workHandOn } from './work/hand-on.ts';
+import { workLink } from './work/link.ts';
+import { workMove } from './work/move.ts';
+import { workRemark } from './work/remark.ts';
+import { workReply } from './work/reply.ts';
+import { workStep } from './work/step.ts';
+import { workWithdrawLink } from './work/withdraw-link.ts';
+
+/** Every command a screen can give, by its name. */
+export const COMMANDS = {
+  'desk.take-in': deskTakeIn,
+  'desk.receipt': deskReceipt,
+  'custody.mark': custodyMark,
+  'custody.change-mark': custodyChangeMark,
+  'custody.remove-photo': custodyRemovePhoto,
+  'custody.bag': custodyBag,
+  'rack.move': rackMove,
+  'inspection.answer': inspectionAnswer,
+  'inspection.finish': inspectionFinish,
+  'inspection.choose-list': inspectionChooseList,
+  'shelf.import-customers': shelfImportCustomers,
+  'shelf.import-instruments': shelfImportInstruments,
+  'shelf.merge': shelfMerge,
+  'shelf.undo-merge': shelfUndoMerge,
+  'shelf.change-instrument': shelfChangeInstrument,
+  'house.save-kind': houseSaveKind,
+  'house.save-checklist': houseSaveChecklist,
+  'house.save-habits': houseSaveHabits,
+  'house.save-gauge': houseSaveGauge,
+  'house.check-gauge': houseCheckGauge,
+  'house.save-targets': houseSaveTargets,
+  'house.save-operations': houseSaveOperations,
+  'strings.off': stringsOff,
+  'strings.on': stringsOn,
+  'readings.conditions': readingsConditions,
+  'readings.save': readingsSave,
+  'readings.take-back': readingsTakeBack,
+  'readings.copy-forward': readingsCopyForward,
+  'plan.target': planTarget,
+  'plan.decide': planDecide,
+  'plan.add': planAdd,
+  'plan.keep-try': planKeepTry,
+  'plan.drop-try': planDropTry,
+  'plan.worth': planWorth,
+  'plan.choose': planChoose,
+  'plan.offer': planOffer,
+  'plan.withdraw-offer': planWithdrawOffer,
+  'plan.record-choice': planRecordChoice,
+  'work.answer': workAnswer,
+  'work.discount': workDiscount,
+  'work.step': workStep,
+  'work.move': workMove,
+  'work.ask-change': workAskChange,
+  'work.remark': workRemark,
+  'work.reply': workReply,
+  'work.hand-on': workHandOn,
+  'work.accident': workAccident,
+  'work.change-accident': workChangeAccident,
+  'work.correct-clock': workCorrectClock,
+  'work.link': workLink,
+  'work.withdraw-link': workWithdrawLink,
+  'hand-over.second': handOverSecond,
+  'hand-over.advice': handOverAdvice,
+  'hand-over.paid': handOverPaid,
+  'hand-over.tweak': handOverTweak,
+  'desk.message': deskMessage,
+  'desk.resend': deskResend,
+  'people.seen': peopleSeen,
+  'house.save-rules': houseSaveRules,
+  'house.save-gateway': houseSaveGateway,
+  'hand-over.check': handOverCheck,
+  'hand-over.return': handOverReturn,
+  'hand-over.sign': handOverSign,
+} as const;
+
+export type CommandName = keyof typeof COMMANDS;
+export type CommandInput<N extends CommandName> = z.infer<(typeof COMMANDS)[N]['input']>;
+/** What a command answers when it is done. */
+export type CommandAnswer<N extends CommandName> = ReturnType<(typeof COMMANDS)[N]['answer']>;
+
+type OfCommands = (typeof COMMANDS)[CommandName]['events'][number];
+
+/** What is recorded without a command: by a customer's link, by uploads, by the gateway, by a job's file. */
+export const OTHER_EVENTS = ['photo added', 'message delivered', 'message failed', 'job brought in'] as const;
+
+/** The kind of an event: the words the history says. */
+export type EventKind = OfCommands | (typeof OTHER_EVENTS)[number];

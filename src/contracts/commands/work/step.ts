@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { answering, command } from '../command.ts';
+import { howLongAgo, id, text, version } from '../fields.ts';
+
+/**
+ * Starts, pauses, finishes or reopens a step, or takes the last of these back; time is counted. A finished step makes its
+ * readings stale and begins its rest.
+ */
+export const workStep = command({
+  name: 'work.step',
+  may: 'work',
+  events: ['step start', 'step pause', 'step finish', 'step reopen', 'step undone', 'step interrupted'],
+  offline: true,
+  input: z.object({
+    lineId: id,
+    version,
+    action: z.enum(['start', 'pause', 'finish', 'reopen', 'undo']),
+    /** why it is begun without the reading it is cut by */
+    without: text(200).optional(),
+    ago: howLongAgo,
+  }),
+  answer: answering<{ readonly version: number }>(),
+});

@@ -1,0 +1,71 @@
+import type { HandOverRules } from '../hand-over/rules.ts';
+import type { Checklist } from '../inspection/checklist.ts';
+import type { Construction } from '../instrument/construction.ts';
+import type { Operation } from '../plan/operation.ts';
+import type { Role } from '../people/roles.ts';
+import type { Feeling } from '../readings/entry-forms.ts';
+import type { Gauge } from '../readings/gauge.ts';
+import type { Methods } from '../readings/methods.ts';
+import type { Quantity } from '../readings/quantities.ts';
+import type { WorkGroup } from '../readings/stations.ts';
+import type { ShopTargets } from '../targets/shop-targets.ts';
+import type { LengthUnit } from '../units/length-units.ts';
+
+/** What the shop is called, its currency's sign, its tax (0.2 for a fifth) and the unit its heights are shown in. */
+export interface ShopInfo {
+  readonly name: string;
+  readonly currency: string;
+  readonly taxRate: number;
+  readonly heights: '64ths' | 'thou' | 'mm';
+}
+
+/** How the shop reads. */
+export interface ShopHabits {
+  readonly methods: Methods;
+  readonly order: WorkGroup[];
+  readonly firstString: 'lowest' | 'highest';
+  readonly units: Partial<Record<Quantity, LengthUnit>>;
+  readonly gauges: Partial<Record<Quantity, number>>;
+  readonly feelings: Feeling[];
+}
+
+/** A kind as the shop offers it: one that ships, or one of its own, which goes by a shipped one's rules. */
+export interface OfferedKind {
+  readonly id: string;
+  readonly name: string;
+  readonly usual: Construction;
+  readonly own: boolean;
+  readonly version: number;
+}
+
+/** Somebody of the shop. */
+export interface ShopPerson {
+  readonly id: number;
+  readonly name: string;
+  readonly role: Role;
+  readonly active: boolean;
+}
+
+/** Everything of the shop that is not a job: its rules, what it offers, its people. It changes seldom. */
+export interface Shop {
+  readonly info: ShopInfo;
+  readonly rules: HandOverRules;
+  readonly habits: ShopHabits;
+  readonly targets: ShopTargets;
+  readonly catalogue: readonly Operation[];
+  readonly kinds: readonly OfferedKind[];
+  readonly gauges: readonly (Gauge & { readonly retired: boolean; readonly version: number })[];
+  /** by name */
+  readonly people: readonly ShopPerson[];
+  /** by list */
+  readonly checklists: readonly Checklist[];
+}
+
+/** What a person is called, by their number; nothing for nobody. */
+export type NameOf = (id: number | null) => string;
+
+/** The shop's people by their numbers. */
+export function namesOf({ people }: Pick<Shop, 'people'>): NameOf {
+  const names = new Map(people.map((p) => [p.id, p.name]));
+  return (id) => (id === null ? '' : (names.get(id) ?? ''));
+}

@@ -1,0 +1,144 @@
+import { adviceFor } from '../../hand-over/advice.ts';
+import {
+  sayWhatChanged,
+  type BeforeAfterReading,
+  type CustomerSheet,
+} from '../../hand-over/customer-sheet.ts';
+import { nextCheckDay } from '../../hand-over/rules.ts';
+import { total } from '../../money/money.ts';
+import { operation } from '../../plan/operations.ts';
+import { BENCH_CHECKS } from '../bench-check.ts';
+import type { JobLine } from '../job.ts';
+import type { JobThing, JobWith } from '../job-parts.ts';
+import type { JudgingShop } from '../judged-job.ts';
+import type { Judged } from '../judge.ts';
+import type { Shop } from '../shop.ts';
+
+/** The parts a customer's sheet is made from. */
+export type SheetParts = 'customer' | 'things' | 'accidents' | 'photos';
+type SheetJob = JobWith<SheetParts> & JudgingShop;
+
+const ACOUSTIC: ReadonlySet<string> = new Set([
+  'steel-acoustic',
+  'twelve-string',
+  'nylon',
+  'ukulele',
+  'archtop',
+]);
+
+function readingsOf(g: SheetJob): BeforeAfterReading[] {
+  const value = (key: string, round: string): number | null =>
+    g.standard.find((r) => r.key === key && r.round === round && r.notRepresentative === null)?.value ?? null;
+  return g.stations
+    .filter((s) => !s.optional)
+    .map((s) => ({
+      label: s.label,
+      quantity: s.quantity,
+      string: s.string,
+      fret: s.fret,
+      before: value(s.key, 'as-found'),
+      after: value(s.key, 'as-left'),
+    }));
+}
+
+function foundOf(g: SheetJob, items: Judged['items']): string[] {
+  const said = (answer: 'work' | 'watch', lead: string) =>
+    items.flatMap((item) => {
+      const given = g.answers.find((a) => a.item === item.key && a.answer === answer);
+      return given ? [`${lead}${item.title}${given.note ? `: ${given.note}` : ''}`] : [];
+    });
+  return [
+    ...said('work', ''),
+    ...said('watch', 'To watch: '),
+    ...g.lines.flatMap((l) => (l.found === null ? [] : [`While inside: ${l.found}`])),
+  ];
+}
+
+/** What was done beyond the line's name, where a person wrote it: the bench's sums are not the customer's words. */
+const detailOf = (g: SheetJob, line: JobLine): string =>
+  g.decisions.find((d) => d.id === line.decisionId)?.decision === 'accepted' ? '' : line.detail;
+
+const leftOf = (g: SheetJob): string[] => [
+  ...g.decisions
+    .filter((d) => d.decision === 'declined')
+    .map((d) => `${d.proposed.title}${d.reason ? `: ${d.reason}` : ''}`),
+  ...g.lines.filter((l) => l.approval === 'no').map((l) => `${l.title}: ${l.approvedBy} said no`),
+];
+
+function priceOf(g: SheetJob, taxRate: number): CustomerSheet['price'] {
+  const { job } = g;
+  const discount = { kind: job.discountKind, value: job.discountValue };
+  const priced = g.lines.map((l) => ({ price: l.priceMinor, parts: l.partsMinor, line: l }));
+  const done = priced.filter((p) => p.line.approval === 'yes');
+  const planned = done.filter((p) => p.line.found === null);
+  return {
+    ...total(done, taxRate, discount),
+    reason: job.discountReason,
+    estimate: total(planned, taxRate, discount).toPay,
+  };
+}
+
+/** Advice as the bench wrote it, or what Rubrica would say of this instrument. */
+function adviceOf(g: SheetJob, items: Judged['items']): string[] {
+  const written = g.handOver?.advice;
+  if (written !== null && written !== undefined)
+    return written
+      .split('\n')
+      .map((l) => l.trim())
+      .filter(Boolean);
+  const finished = g.lines.filter((l) => l.step === 'finished');
+  const humidity = g.rounds.findLast((r) => r.humidity !== null)?.humidity ?? null;
+  return adviceFor({
+    construction: g.instrument.construction,
+    acoustic: ACOUSTIC.has(g.instrument.construction.kind),
+    newStrings:
+      g.stringChanges.some((c) => c.kind === 'on' && c.fresh) ||
+      finished.some((l) => l.operation === 'restring' || l.operation === 'play-test'),
+    woodMoved: finished.some((l) => operation(l.operation, g.catalogue).stale.length > 0),
+    humidity,
+    watch: items.flatMap((item) => {
+      const given = g.answers.find((a) => a.item === item.key && a.answer === 'watch');
+      return given ? [`${item.title}${given.note ? `: ${given.note}` : ''}`] : [];
+    }),
+  });
+}
+
+const thingSaid = (i: JobThing): string =>
+  `${i.bag === null ? '' : `bag ${i.bag}: `}${i.name}${i.returnedAt === null ? ` (not given back: ${i.absence || 'still here'})` : ''}`;
+
+/** What the customer is shown of a job, as it stands now. The same job at the same day gives the same sheet. */
+export function sheetView(
+  g: SheetJob,
+  { items }: Pick<Judged, 'items'>,
+  { info, rules }: Pick<Shop, 'info' | 'rules'>,
+  now: Date,
+): CustomerSheet {
+  const { job, customer, things, accidents, photos } = g;
+  const readings = readingsOf(g);
+  return {
+    shop: info.name,
+    currency: info.currency,
+    job: job.number,
+    customer: customer?.name ?? '',
+    instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
+    serial: g.instrument.serial,
+    takenIn: job.takenInAt.toISOString().slice(0, 10),
+    complaint: job.complaint,
+    wish: job.wish,
+    found: foundOf(g, items),
+    done: g.lines
+      .filter((l) => l.approval === 'yes')
+      .map((l) => ({ title: l.title, detail: detailOf(g, l), price: l.priceMinor + l.partsMinor })),
+    left: leftOf(g),
+    change: sayWhatChanged(readings),
+    readings,
+    photos: photos.map((p) => p.digest).sort(),
+    accidents: accidents.map(({ happened, remedy }) => ({ happened, remedy })),
+    things: things.map(thingSaid),
+    exception: g.handOver?.exceptionText ?? '',
+    checked: BENCH_CHECKS.filter((c) => g.handOver?.checks[c.key]).map((c) => c.title),
+    price: priceOf(g, info.taxRate),
+    advice: adviceOf(g, items),
+    nextCheck: g.handOver?.nextCheck ?? nextCheckDay(rules, now.getTime()),
+  };
+}

@@ -1,0 +1,43 @@
+import { ANSWER_FACTS } from '../../inspection/checklist.ts';
+import { operation } from '../../plan/operations.ts';
+import type { Job } from '../job.ts';
+import type { JudgingShop } from '../judged-job.ts';
+import type { Judged } from '../judge.ts';
+import type { NameOf, Shop } from '../shop.ts';
+import { iso } from './moment.ts';
+
+/** The inspection: the items this instrument is asked, each with its answer. */
+export const inspectionView = (
+  g: Job & JudgingShop,
+  { items }: Pick<Judged, 'items'>,
+  { checklists }: Pick<Shop, 'checklists'>,
+  name: NameOf,
+) => ({
+  list: g.job.list,
+  lists: checklists.map((l) => ({ id: l.id, name: l.name })),
+  ends: g.checklist?.ends ?? [],
+  ending: g.inspection?.ending ?? '',
+  version: g.inspection?.version ?? 0,
+  checklistVersion: g.checklist?.version ?? 0,
+  finishedAt: iso(g.inspection?.finishedAt),
+  finishedBy: name(g.inspection?.finishedBy ?? null),
+  items: items.map((item) => {
+    const given = g.answers.find((a) => a.item === item.key);
+    return {
+      key: item.key,
+      group: item.group,
+      phase: item.phase,
+      title: item.title,
+      help: item.help,
+      fine: item.fine ?? '',
+      caution: item.caution ?? '',
+      reading: item.reading ?? null,
+      leadsTo: item.leadsTo ? operation(item.leadsTo, g.catalogue).name : '',
+      answer: given?.answer ?? null,
+      answerName: given?.answer ? ANSWER_FACTS[given.answer].name : '',
+      note: given?.note ?? '',
+      by: name(given?.answeredBy ?? null),
+      version: given?.version ?? 0,
+    };
+  }),
+});

@@ -1,0 +1,80 @@
+import type { Job } from '../job.ts';
+import type { JobParts } from '../job-parts.ts';
+import type { JudgingShop } from '../judged-job.ts';
+import type { Judged } from '../judge.ts';
+import type { NameOf } from '../shop.ts';
+
+/** What the proposal says and what was decided of it. */
+export const proposalView = (g: Job, judged: Judged, name: NameOf) => ({
+  proposal: judged.proposal,
+  decisions: g.decisions.map((d) => ({
+    line: d.line,
+    decision: d.decision,
+    change: d.changeText,
+    reason: d.reason,
+    by: name(d.decidedBy),
+    proposed: d.proposed,
+    version: d.version,
+  })),
+});
+
+/** The parts `planView` shows. */
+export type PlanParts = 'tries' | 'results' | 'offers';
+
+/** What the Plan leaf needs besides readings and proposal: the catalogue, what was tried, chosen, offered and achieved. */
+export const planView = (
+  g: Job & JudgingShop & Pick<JobParts, PlanParts>,
+  { planInput }: Judged,
+  name: NameOf,
+) => ({
+  catalogue: g.catalogue,
+  findings: planInput.findings,
+  strings: planInput.strings,
+  settings: planInput.settings,
+  readings: [...planInput.readings.values()].map(
+    ({ key, quantity, string, fret, value, round, takenAt, notRepresentative, uncertainty }) => ({
+      key,
+      quantity,
+      string,
+      fret,
+      value,
+      round,
+      takenAt,
+      notRepresentative,
+      uncertainty: uncertainty ?? null,
+    }),
+  ),
+  stale: [...planInput.stale],
+  worth: g.instrument.worthMinor,
+  tries: g.tries.map((w) => ({
+    id: w.id,
+    name: w.name,
+    moves: w.moves,
+    by: name(w.madeBy),
+    version: w.version,
+  })),
+  choice: g.choice && {
+    plan: g.choice.plan,
+    name: g.choice.content.name,
+    moves: g.choice.content.moves,
+    predicted: g.choice.content.predicted,
+    reason: g.choice.reason,
+    by: name(g.choice.chosenBy),
+    at: g.choice.chosenAt.toISOString(),
+    version: g.choice.version,
+  },
+  results: g.results.map((r) => ({ key: r.place, predicted: r.predicted, achieved: r.achieved })),
+  offers: g.offers.map((o) => ({
+    id: o.id,
+    options: o.content.options.map((x) => ({ id: x.id, name: x.name })),
+    by: name(o.madeBy),
+    at: o.madeAt.toISOString(),
+    expiresAt: o.expiresAt.toISOString(),
+    withdrawn: o.withdrawnAt !== null,
+    choice: o.choice,
+    choiceBy: o.choiceBy,
+    choiceHow: o.choiceHow,
+    choiceNote: o.choiceNote,
+    chosenAt: o.chosenAt?.toISOString() ?? null,
+  })),
+});

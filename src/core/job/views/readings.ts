@@ -1,0 +1,122 @@
+import { afterNumber, nextAfterRound, roundName, roundOrder, type RoundKind } from '../../readings/rounds.ts';
+import type { Job, JobReading } from '../job.ts';
+import type { EarlierReading, JobWith } from '../job-parts.ts';
+import type { Judged } from '../judge.ts';
+import type { NameOf, Shop } from '../shop.ts';
+
+type Habits = Shop['habits'];
+
+/** What stood at each place at the visits before: the newest reading of it, its moment as text. */
+function beforeView(earlier: readonly EarlierReading[]) {
+  const newest = new Map<string, { key: string; value: number; job: number; at: string }>();
+  for (const r of earlier)
+    newest.set(r.key, {
+      key: r.key,
+      value: r.value,
+      job: r.job,
+      at: new Date(r.takenAt).toISOString(),
+    });
+  return [...newest.values()];
+}
+
+/** A round that may be begun, under the conditions that are likely. */
+function offeredRound(g: Job, habits: Habits, kind: RoundKind, title: string) {
+  const newest = g.rounds.at(-1);
+  return {
+    kind,
+    name: roundName(kind, title),
+    begun: false,
+    strings: g.job.stringsState === 'off' ? ('off' as const) : ('at-pitch' as const),
+    position: newest?.position ?? ('playing' as const),
+    tuning: newest?.tuning ?? '',
+    temperature: null,
+    humidity: null,
+    pitch: null,
+    methods: newest?.methods ?? habits.methods,
+    gauges: { ...habits.gauges, ...newest?.gauges },
+    startedAt: '',
+    version: 0,
+  };
+}
+
+/** The rounds that were begun and those that may be, in their order. */
+function roundsView(g: Job, habits: Habits, next: ReturnType<typeof nextAfterRound>) {
+  const begun = g.rounds;
+  const has = (kind: RoundKind): boolean => begun.some((r) => r.kind === kind);
+  const offered = (kind: RoundKind, title = '') => offeredRound(g, habits, kind, title);
+  const all = [
+    ...begun.map((r) => ({
+      kind: r.kind,
+      name: roundName(r.kind, r.title),
+      begun: true,
+      strings: r.strings,
+      position: r.position,
+      tuning: r.tuning,
+      temperature: r.temperature,
+      humidity: r.humidity,
+      pitch: r.pitch,
+      methods: r.methods ?? habits.methods,
+      gauges: { ...habits.gauges, ...r.gauges },
+      startedAt: r.startedAt.toISOString(),
+      version: r.version,
+    })),
+    ...(has('as-found') ? [] : [offered('as-found')]),
+    ...(next ? [offered(next.kind, next.title)] : []),
+    ...(next === null && !begun.some((r) => afterNumber(r.kind) > 0) ? [offered('after-work')] : []),
+    ...(has('as-left') ? [] : [offered('as-left')]),
+  ];
+  return all.sort((a, b) => roundOrder(a.kind) - roundOrder(b.kind));
+}
+
+const readingView = (r: JobReading, asRead: JobReading | undefined, stale: string | null, name: NameOf) => ({
+  key: r.key,
+  quantity: r.quantity,
+  string: r.string,
+  fret: r.fret,
+  round: r.round,
+  /** as it was read, by its method */
+  value: asRead?.value ?? r.value,
+  /** as the sums use it */
+  standard: r.value,
+  converted: r.converted ?? null,
+  typed: r.typed,
+  unit: r.unit,
+  method: r.method,
+  gauge: r.gauge,
+  uncertainty: r.uncertainty ?? null,
+  copiedFrom: r.copiedFrom,
+  by: name(r.takenBy),
+  takenAt: new Date(r.takenAt).toISOString(),
+  notRepresentative: r.notRepresentative,
+  stale,
+  version: r.version,
+});
+
+/** What the Readings leaf and everything that shows readings need of a job. */
+export function readingsView(g: JobWith<'earlier'>, judged: Judged, shop: Shop, name: NameOf) {
+  const next = nextAfterRound(
+    g.rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
+    judged.operations.filter((o) => o.stale.length > 0),
+  );
+  return {
+    stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
+    rounds: roundsView(g, shop.habits, next),
+    readings: g.standard.map((r, i) =>
+      readingView(r, g.readings[i], judged.staleByReading.get(r)?.because ?? null, name),
+    ),
+    before: beforeView(g.earlier),
+    habits: shop.habits,
+    wishes: g.wishes,
+    shopTargets: shop.targets,
+    gauges: shop.gauges,
+    targetVersions: g.targets.map((w) => ({
+      quantity: w.quantity,
+      side: w.side,
+      string: w.stringNo,
+      layer: w.layer,
+      relative: w.relative,
+      version: w.version,
+      reason: w.reason,
+    })),
+  };
+}

@@ -1,0 +1,125 @@
+import { operation } from '../../plan/operations.ts';
+import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
+import { looksForgotten, workedMs } from '../../work/clocks.ts';
+import { toFetch } from '../../work/fetch.ts';
+import { stopped } from '../../work/may-start.ts';
+import { rangeOf } from '../../work/order-of-lines.ts';
+import { waitsOf } from '../../work/waits.ts';
+import type { JobLine } from '../job.ts';
+import type { JobClock, JobWith } from '../job-parts.ts';
+import type { JudgingShop } from '../judged-job.ts';
+import type { Judged } from '../judge.ts';
+import type { NameOf } from '../shop.ts';
+import { iso } from './moment.ts';
+
+type LabelOf = (key: string) => string;
+
+function hindersView(bench: BenchOrder<JobLine>, line: JobLine, label: LabelOf) {
+  if (line.approval !== 'yes' || (line.step !== 'ready' && line.step !== 'paused')) return [];
+  return bench.hindrances(line).map((h) => ({
+    kind: h.kind,
+    words: h.words,
+    passable: h.kind === 'reading' && h.passable,
+    places: h.kind === 'reading' ? h.stations.map((key) => ({ key, label: label(key) })) : [],
+  }));
+}
+
+/** The clocks of one line, and what they come to; a step that usually takes `high` minutes tells which was forgotten. */
+function clocksView(own: readonly JobClock[], high: number, name: NameOf, now: Date) {
+  const running = own.find((e) => e.endedAt === null);
+  return {
+    workedMs: workedMs(
+      own
+        .filter((e) => e.endedAt !== null)
+        .map((e) => ({ from: e.startedAt.getTime(), to: e.endedAt?.getTime() ?? 0 })),
+      now.getTime(),
+    ),
+    runningSince: iso(running?.startedAt),
+    runningBy: name(running?.personId ?? null),
+    clocks: own.map((e) => ({
+      id: e.id,
+      by: name(e.personId),
+      from: e.startedAt.toISOString(),
+      to: iso(e.endedAt),
+      correction: e.correction,
+      forgotten: e.endedAt === null && looksForgotten(e.startedAt.getTime(), now.getTime(), high),
+    })),
+  };
+}
+
+interface Showing {
+  readonly g: JobWith<'clocks'> & JudgingShop;
+  readonly bench: BenchOrder<JobLine>;
+  readonly label: LabelOf;
+  readonly still: readonly number[];
+  readonly name: NameOf;
+  readonly now: Date;
+}
+
+/** One line: what it is, what it costs, how it stands, what is in its way. */
+function lineView({ g, bench, label, still, name, now }: Showing, l: JobLine) {
+  const op = operation(l.operation, g.catalogue);
+  const own = g.clocks.filter((e) => e.lineId === l.id);
+  return {
+    id: l.id,
+    version: l.version,
+    operation: l.operation,
+    title: l.title,
+    detail: l.detail,
+    minutes: op.minutes,
+    price: l.priceMinor,
+    parts: l.partsMinor,
+    hazards: op.hazards,
+    reversible: op.reversible,
+    wait: op.wait,
+    fetch: toFetch(
+      op,
+      g.instrument.construction.strings.map((s) => s.gauge),
+    ),
+    needs: bench.ordered.filter((o) => op.needs.includes(o.operation)).map((o) => o.title),
+    range: rangeOf(bench.ordered, l.id, bench.needs),
+    approval: l.approval,
+    approvedBy: l.approvedBy,
+    approvedHow: l.approvedHow,
+    approvedAt: iso(l.approvedAt),
+    found: l.found,
+    stops: l.stops,
+    still: still.includes(l.id),
+    askedBy: name(l.askedBy),
+    step: l.step,
+    finishedAt: iso(l.finishedAt),
+    finishedBy: name(l.finishedBy),
+    decisionLine: g.decisions.find((d) => d.id === l.decisionId)?.line ?? null,
+    hinders: hindersView(bench, l, label),
+    ...clocksView(own, op.minutes.high, name, now),
+  };
+}
+
+/** The work order of a job as the Work leaf and the Bench show it. Money in minor units, spans in minutes and ms. */
+export function workOrderView(g: JobWith<'clocks'> & JudgingShop, judged: Judged, name: NameOf, now: Date) {
+  const bench = benchOrder(g, judged, g.clocks);
+  const label: LabelOf = (key) => bench.places.find((p) => p.key === key)?.label ?? key;
+  const asked = bench.ordered.map((l) => ({
+    id: l.id,
+    operation: l.operation,
+    title: l.title,
+    approval: l.approval,
+    stops: l.stops,
+    finished: l.step === 'finished',
+  }));
+  const showing: Showing = { g, bench, label, still: stopped(asked, bench.needs), name, now };
+  const lines = bench.ordered.map((l) => lineView(showing, l));
+  const rests = lines.map((l) => ({
+    lineId: l.id,
+    title: l.title,
+    finishedAt: l.finishedAt === null ? null : Date.parse(l.finishedAt),
+    wait: l.wait,
+  }));
+  return {
+    lines,
+    queue: bench.queue.map((n) =>
+      n.kind === 'step' ? n : { ...n, places: n.places.map((key) => ({ key, label: label(key) })) },
+    ),
+    waits: waitsOf(rests).filter((w) => w.until > now.getTime()),
+  };
+}

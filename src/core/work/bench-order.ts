@@ -1,0 +1,75 @@
+import type { JobLine } from '../job/job.ts';
+import type { JobClock } from '../job/job-parts.ts';
+import type { Judged } from '../job/judge.ts';
+import type { Operation } from '../plan/operation.ts';
+import { operation } from '../plan/operations.ts';
+import type { Station } from '../readings/stations.ts';
+import { hindrances, type Hindrance, type PlaceRead, type StartLine } from './may-start.ts';
+import { inWorkOrder, type NeedsOf } from './order-of-lines.ts';
+import { queueOf, type Next } from './queue.ts';
+
+/** What a bench looks at a work order by. */
+export interface Ordered<L extends JobLine> {
+  readonly lines: readonly L[];
+  readonly stations: readonly Station[];
+  readonly catalogue: readonly Operation[];
+}
+
+/** A work order as a bench sees it: its lines in order, what hinders each, and what comes next. */
+export interface BenchOrder<L extends JobLine> {
+  readonly needs: NeedsOf;
+  readonly ordered: readonly L[];
+  readonly places: readonly PlaceRead[];
+  readonly hindrances: (line: L) => Hindrance[];
+  readonly queue: readonly Next[];
+}
+
+type Clock = Pick<JobClock, 'lineId' | 'endedAt'>;
+
+/** When the rod was last let go on this job, ms; null when nobody has touched it. */
+function lastTurn(lines: readonly JobLine[], clocks: readonly Clock[]): number | null {
+  const rods = lines.filter((l) => l.operation === 'rod');
+  const ends = [
+    ...clocks.filter((e) => rods.some((l) => l.id === e.lineId)).map((e) => e.endedAt),
+    ...rods.map((l) => l.finishedAt),
+  ].flatMap((d) => (d === null ? [] : [d.getTime()]));
+  return ends.length === 0 ? null : Math.max(...ends);
+}
+
+const startLine = (l: JobLine): StartLine => ({
+  id: l.id,
+  operation: l.operation,
+  title: l.title,
+  approval: l.approval,
+  finished: l.step === 'finished',
+  stops: l.stops,
+});
+
+/** Looks at a job's work order the way the bench does. */
+export function benchOrder<L extends JobLine>(
+  { lines, stations, catalogue }: Ordered<L>,
+  judged: Pick<Judged, 'latest' | 'stale'>,
+  clocks: readonly Clock[],
+): BenchOrder<L> {
+  const op = (l: Pick<JobLine, 'operation'>) => operation(l.operation, catalogue);
+  const needs: NeedsOf = (id) => operation(id, catalogue).needs;
+  const ordered = inWorkOrder(lines, needs);
+  const places: PlaceRead[] = stations
+    .filter((s) => !s.optional)
+    .map((s) => ({
+      key: s.key,
+      label: s.label,
+      quantity: s.quantity,
+      takenAt: judged.latest.get(s.key)?.takenAt ?? null,
+      stale: judged.stale.has(s.key),
+    }));
+  const all = ordered.map(startLine);
+  const turned = lastTurn(lines, clocks);
+  return {
+    needs,
+    ordered,
+    places,
+    hindrances: (line) => hindrances(startLine(line), all, op(line), needs, places, turned),
+    queue: queueOf(all, (l) => op(l), places),
+  };
+}

@@ -1,0 +1,85 @@
+import type { JobReading, JobRound } from '../../core/job/job.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { stationKey } from '../../core/readings/stations.ts';
+import type { TargetWish } from '../../core/targets/target.ts';
+import type { JobTarget, ReadingRow, Round } from '../db/models/readings.ts';
+
+type RowOfReading = Pick<
+  ReadingRow,
+  | 'roundId'
+  | 'quantity'
+  | 'stringNo'
+  | 'fret'
+  | 'value'
+  | 'takenAt'
+  | 'notRepresentative'
+  | 'typed'
+  | 'unit'
+  | 'method'
+  | 'gauge'
+  | 'position'
+  | 'uncertainty'
+  | 'methodId'
+  | 'copiedFrom'
+  | 'takenBy'
+  | 'version'
+>;
+
+/** A row of the readings as the sums and the screens use it. */
+export const asReading = (r: RowOfReading, round: RoundKind): JobReading => ({
+  key: stationKey(r.quantity, r.stringNo, r.fret),
+  quantity: r.quantity,
+  string: r.stringNo,
+  fret: r.fret,
+  value: Number(r.value),
+  round,
+  takenAt: r.takenAt.getTime(),
+  notRepresentative: r.notRepresentative,
+  roundId: r.roundId,
+  typed: r.typed,
+  unit: r.unit,
+  method: r.method,
+  gauge: r.gauge,
+  position: r.position,
+  uncertainty: r.uncertainty === null ? null : Number(r.uncertainty),
+  methodId: r.methodId ?? undefined,
+  copiedFrom: r.copiedFrom,
+  takenBy: r.takenBy,
+  version: r.version,
+});
+
+type RowOfTarget = Pick<
+  JobTarget,
+  'quantity' | 'side' | 'stringNo' | 'layer' | 'relative' | 'low' | 'aim' | 'high'
+>;
+
+/** A row of the job's targets as a wish. */
+export const asWish = (w: RowOfTarget): TargetWish => ({
+  quantity: w.quantity,
+  side: w.side,
+  string: w.stringNo,
+  layer: w.layer,
+  relative: w.relative ?? undefined,
+  low: Number(w.low),
+  aim: Number(w.aim),
+  high: Number(w.high),
+});
+
+const numberOrNull = (said: string | null): number | null => (said === null ? null : Number(said));
+
+/** A row of the rounds as a value. */
+export const asRound = (r: Round): JobRound => ({
+  id: r.id,
+  kind: r.kind,
+  title: r.title,
+  strings: r.strings,
+  position: r.position,
+  tuning: r.tuning,
+  temperature: numberOrNull(r.temperature),
+  humidity: numberOrNull(r.humidity),
+  pitch: numberOrNull(r.pitch),
+  methods: r.methods,
+  gauges: r.gauges,
+  startedAt: r.startedAt,
+  version: r.version,
+});

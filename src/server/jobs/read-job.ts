@@ -1,0 +1,249 @@
+import type { Transaction } from 'sequelize';
+import type { JobPart, JobParts } from '../../core/job/job-parts.ts';
+import { USUAL_METHODS } from '../../core/readings/methods.ts';
+import { standardReadings } from '../../core/readings/standard.ts';
+import { stationKey, stationsOf } from '../../core/readings/stations.ts';
+import type { Models } from '../db/models/index.ts';
+import type { Job } from '../db/models/jobs.ts';
+import { readTogether, type RowsOf } from '../db/read-together.ts';
+import { readShop } from '../house/read-shop.ts';
+import { asReading, asRound, asWish } from './job-rows.ts';
+
+/** How the rows of a job are named in a statement: by its own row, or by its number. */
+interface Named {
+  readonly job: string;
+  readonly instrument: string;
+  readonly customer: string;
+  readonly number: string;
+}
+
+const BY_ROW: Named = { job: ':job', instrument: ':instrument', customer: ':customer', number: ':number' };
+const column = (name: string): string => `(SELECT ${name} FROM jobs WHERE number = :number)`;
+const BY_NUMBER: Named = {
+  job: column('id'),
+  instrument: column('instrument_id'),
+  customer: column('customer_id'),
+  number: ':number',
+};
+
+/** The rows every reader of a job wants. */
+const always = (models: Models, n: Named) => {
+  const ofJob = `job_id = ${n.job}`;
+  return {
+    self: { model: models.Job, where: `id = ${n.job}` },
+    instrument: { model: models.Instrument, where: `id = ${n.instrument}` },
+    inspection: { model: models.Inspection, where: ofJob },
+    answers: {
+      model: models.InspectionAnswer,
+      where: `inspection_id IN (SELECT id FROM inspections WHERE ${ofJob})`,
+    },
+    asked: {
+      model: models.ChecklistRow,
+      where: `id IN (SELECT checklist_id FROM inspections WHERE ${ofJob})
+        AND (list, version) NOT IN (SELECT list, MAX(version) FROM checklists GROUP BY list)`,
+    },
+    rounds: { model: models.Round, where: ofJob, order: 'started_at, id' },
+    readings: {
+      model: models.ReadingRow,
+      where: `round_id IN (SELECT id FROM rounds WHERE ${ofJob})`,
+    },
+    targets: { model: models.JobTarget, where: ofJob },
+    decisions: { model: models.Decision, where: ofJob },
+    lines: { model: models.WorkLine, where: ofJob, order: 'sort, id' },
+    handOver: { model: models.HandOver, where: ofJob },
+    stringChanges: { model: models.StringChange, where: ofJob },
+    choice: { model: models.PlanChoice, where: ofJob },
+  } as const;
+};
+
+/** The rows of the parts that only some readers want. */
+const more = (models: Models, n: Named) => {
+  const ofJob = `job_id = ${n.job}`;
+  const standing = `${ofJob} AND removed_at IS NULL`;
+  const before = `SELECT id FROM (SELECT id FROM jobs WHERE instrument_id = ${n.instrument} AND number < ${n.number}
+    ORDER BY number DESC LIMIT 3) v`;
+  return {
+    customer: { model: models.Customer, where: `id = ${n.customer}` },
+    things: { model: models.JobItem, where: ofJob },
+    marks: { model: models.Mark, where: standing },
+    photos: { model: models.Photo, where: standing },
+    clocks: { model: models.TimeEntry, where: `line_id IN (SELECT id FROM work_lines WHERE ${ofJob})` },
+    remarks: { model: models.Remark, where: ofJob },
+    passings: { model: models.HandOn, where: ofJob },
+    accidents: { model: models.Accident, where: ofJob },
+    links: { model: models.CustomerLink, where: ofJob, without: ['tokenHash'] },
+    seals: { model: models.EarlierSeal, where: ofJob, without: ['record', 'shown', 'signature'] },
+    messages: { model: models.MessageRow, where: ofJob, without: ['body', 'calendar'] },
+    tries: { model: models.WhatIf, where: ofJob },
+    results: { model: models.PlanResult, where: ofJob },
+    offers: {
+      model: models.Offer,
+      where: `id IN (SELECT id FROM (SELECT id FROM offers WHERE ${ofJob} ORDER BY id DESC LIMIT 5) newest)`,
+      order: 'id DESC',
+      without: ['tokenHash'],
+    },
+    visits: {
+      model: models.Job,
+      where: `instrument_id = ${n.instrument} AND number <> ${n.number}`,
+      order: 'number DESC',
+    },
+    earlierJobs: { model: models.Job, where: `id IN (${before})` },
+    earlierRounds: { model: models.Round, where: `job_id IN (${before})` },
+    earlier: {
+      model: models.ReadingRow,
+      where: `not_representative IS NULL AND round_id IN (SELECT id FROM rounds WHERE job_id IN (${before}))`,
+      order: 'taken_at, id',
+    },
+    receipt: { model: models.Receipt, where: `id = (SELECT MAX(id) FROM receipts WHERE ${ofJob})` },
+  } as const;
+};
+
+type More = ReturnType<typeof more>;
+type MoreRows = RowsOf<More>;
+
+const ROWS_OF: Readonly<Partial<Record<JobPart, readonly (keyof More)[]>>> = {
+  earlier: ['earlier', 'earlierJobs', 'earlierRounds'],
+};
+const rowsOf = (part: JobPart): readonly (keyof More)[] => ROWS_OF[part] ?? [part];
+
+/** Readings of visits before, each with the number of the job it was taken on. */
+function earlierOf({ earlier, earlierJobs, earlierRounds }: MoreRows): JobParts['earlier'] {
+  const numbers = new Map(earlierJobs.map((j) => [j.id, j.number]));
+  const jobs = new Map(earlierRounds.map((r) => [r.id, numbers.get(r.jobId) ?? 0]));
+  return earlier.map((r) => ({
+    key: stationKey(r.quantity, r.stringNo, r.fret),
+    value: Number(r.value),
+    takenAt: r.takenAt.getTime(),
+    job: jobs.get(r.roundId) ?? 0,
+  }));
+}
+
+/** Each part out of its rows. */
+const PART_OF: { readonly [P in JobPart]: (rows: MoreRows) => JobParts[P] } = {
+  customer: ({ customer: [c = null] }) => c,
+  things: ({ things }) => things,
+  marks: ({ marks }) =>
+    marks.map((m) => ({
+      id: m.id,
+      view: m.view,
+      x: Number(m.x),
+      y: Number(m.y),
+      words: m.words,
+      markedBy: m.markedBy,
+      version: m.version,
+    })),
+  photos: ({ photos }) => photos,
+  clocks: ({ clocks }) => clocks,
+  remarks: ({ remarks }) => remarks,
+  passings: ({ passings }) => passings,
+  accidents: ({ accidents }) => accidents,
+  links: ({ links }) => links,
+  seals: ({ seals }) => seals,
+  messages: ({ messages }) => messages,
+  tries: ({ tries }) => tries,
+  results: ({ results }) =>
+    results.map((r) => ({
+      place: r.place,
+      predicted: Number(r.predicted),
+      achieved: Number(r.achieved),
+    })),
+  offers: ({ offers }) => offers,
+  visits: ({ visits }) => visits,
+  earlier: earlierOf,
+  receipt: ({ receipt: [r = null] }) => r,
+};
+
+async function readRows(
+  models: Models,
+  named: Named,
+  parts: readonly JobPart[],
+  replacements: Readonly<Record<string, unknown>>,
+  t: Transaction | null,
+) {
+  const { sequelize } = models.Job;
+  if (!sequelize) throw new Error('these models belong to no connection');
+  const all = more(models, named);
+  const asked = Object.fromEntries(parts.flatMap((p) => rowsOf(p).map((row) => [row, all[row]]))) as More;
+  return readTogether(sequelize, { ...always(models, named), ...asked }, replacements, t);
+}
+
+type Shop = Awaited<ReturnType<typeof readShop>>;
+type Rows = Awaited<ReturnType<typeof readRows>>;
+
+/** A job out of its rows, and the shop. What the sums rest on is read in one way; how a shop reads is converted to it. */
+function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
+  const [instrument] = rows.instrument;
+  if (!instrument) throw new Error(`job ${job.number} has no instrument`);
+  const [[inspection = null], [handOver = null], [choice = null], [older = null]] = [
+    rows.inspection,
+    rows.handOver,
+    rows.choice,
+    rows.asked,
+  ];
+  const newest = shop.checklists.find((c) =>
+    inspection ? c.rowId === inspection.checklistId : c.id === job.list,
+  );
+  const kindOf = new Map(rows.rounds.map((r) => [r.id, r.kind]));
+  const readings = rows.readings.map((r) => asReading(r, kindOf.get(r.roundId) ?? 'as-found'));
+  const { construction } = instrument;
+  return {
+    job,
+    instrument,
+    inspection,
+    checklist: older ? { ...older.get(), id: older.list } : (newest ?? null),
+    answers: rows.answers,
+    rounds: rows.rounds.map(asRound),
+    readings,
+    standard: standardReadings(construction, readings),
+    targets: rows.targets,
+    wishes: rows.targets.map(asWish),
+    stations: stationsOf(construction, { ...shop.habits, methods: USUAL_METHODS }),
+    stringChanges: rows.stringChanges,
+    decisions: rows.decisions,
+    lines: rows.lines,
+    handOver,
+    choice,
+    shop,
+    catalogue: shop.catalogue,
+    shopTargets: shop.targets,
+  };
+}
+
+/** A job as it stands in the database, its rows where use cases change them, with the shop and the parts asked for. */
+export type ReadJob<P extends JobPart = never> = ReturnType<typeof jobOf> & Pick<JobParts, P>;
+
+const withParts = <P extends JobPart>(job: Job, rows: Rows, shop: Shop, parts: readonly P[]): ReadJob<P> => ({
+  ...jobOf(job, rows, shop),
+  ...(Object.fromEntries(parts.map((p) => [p, PART_OF[p](rows)])) as unknown as Pick<JobParts, P>),
+});
+
+/**
+ * Reads a job whose row is known: everything that belongs to it in one statement, the shop in another (once it is known, only
+ * its version).
+ * @param parts what is wanted beside what every reader wants
+ */
+export async function readJob<P extends JobPart = never>(
+  models: Models,
+  job: Job,
+  parts: readonly P[] = [],
+  t: Transaction | null = null,
+): Promise<ReadJob<P>> {
+  const shop = await readShop(models, t);
+  const { id, instrumentId, customerId, number } = job;
+  const named = { job: id, instrument: instrumentId, customer: customerId, number };
+  return withParts(job, await readRows(models, BY_ROW, parts, named, t), shop, parts);
+}
+
+/** The same by a job's number, its own row with it. Null when there is no such job. */
+export async function readJobNumber<P extends JobPart = never>(
+  models: Models,
+  number: number,
+  parts: readonly P[] = [],
+): Promise<ReadJob<P> | null> {
+  const [shop, rows] = await Promise.all([
+    readShop(models),
+    readRows(models, BY_NUMBER, parts, { number }, null),
+  ]);
+  const [job] = rows.self;
+  return job ? withParts(job, rows, shop, parts) : null;
+}
