@@ -222,7 +222,10 @@ describe('the fields', () => {
     ]);
     const [, rows] = fields;
     const kind = rows?.kind === 'rows' ? rows.fields.find((f) => f.key === 'kind') : undefined;
-    expect(kind).toMatchObject({ kind: 'choice', options: ['plain', 'wound', 'nylon', 'fluorocarbon'] });
+    expect(kind).toMatchObject({
+      kind: 'choice',
+      options: ['plain', 'wound', 'floss', 'nylon', 'fluorocarbon'],
+    });
   });
 });
 

@@ -5,14 +5,26 @@ import { highestPlaneUnder, planeAt, type Place } from './lowest-hull.ts';
 export const ACROSS = ['bass', 'middle', 'treble'] as const;
 export type Across = (typeof ACROSS)[number];
 
-/** A fret's tops over a common plane at three places, and the fret's height left. mm */
+/** A fret's tops over a common plane at three places, and the fret's height left: alike, or place by place. mm */
 export interface FretTops {
   readonly fret: number;
   readonly bass: number;
   readonly middle: number;
   readonly treble: number;
-  readonly height: number;
+  readonly height: number | Readonly<Record<Across, number>>;
 }
+
+/** A fret's height at a place, mm. */
+export const heightAt = ({ height }: Pick<FretTops, 'height'>, place: Across): number =>
+  typeof height === 'number' ? height : height[place];
+
+/** A fret's height where it is lowest, mm. */
+export const leastHeight = (f: Pick<FretTops, 'height'>): number =>
+  Math.min(...ACROSS.map((z) => heightAt(f, z)));
+
+/** A fret's height over its three places, mm. */
+export const meanHeight = (f: Pick<FretTops, 'height'>): number =>
+  ACROSS.reduce((sum, z) => sum + heightAt(f, z), 0) / ACROSS.length;
 
 /** The board falls away past a fret, in a straight line, to an amount in mm at the last fret. */
 export interface FallAway {
@@ -24,7 +36,7 @@ export interface LevelledFret {
   readonly fret: number;
   /** mm off the top */
   readonly removal: Readonly<Record<Across, number>>;
-  /** height left at the place that loses most, mm */
+  /** the least over the places of the height there less what comes off there, mm */
   readonly left: number;
 }
 
@@ -82,7 +94,7 @@ export function removedDownTo(
 ): FretLevel {
   const levelled = frets.map((f) => {
     const removal = { bass: off(f, 'bass'), middle: off(f, 'middle'), treble: off(f, 'treble') };
-    return { fret: f.fret, removal, left: f.height - Math.max(removal.bass, removal.middle, removal.treble) };
+    return { fret: f.fret, removal, left: Math.min(...ACROSS.map((z) => heightAt(f, z) - removal[z])) };
   });
   const sum = (r: Readonly<Record<Across, number>>) => r.bass + r.middle + r.treble;
   const near12 = levelled.reduce<LevelledFret | null>(

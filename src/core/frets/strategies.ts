@@ -2,6 +2,8 @@ import { fretPosition } from '../neck/fret-position.ts';
 import {
   ACROSS,
   fretLevel,
+  heightAt,
+  meanHeight,
   removedDownTo,
   SPOT,
   type Across,
@@ -67,12 +69,12 @@ function withoutSpots(l: Levelling): Map<Across, number[]> {
 function rewired(l: Levelling, replaced: readonly number[]): FretTops[] {
   return l.frets.map((f) => {
     if (!replaced.includes(f.fret)) return f;
-    const up = l.newHeight - f.height;
+    const up = (z: Across): number => f[z] + l.newHeight - heightAt(f, z);
     return {
       fret: f.fret,
-      bass: f.bass + up,
-      middle: f.middle + up,
-      treble: f.treble + up,
+      bass: up('bass'),
+      middle: up('middle'),
+      treble: up('treble'),
       height: l.newHeight,
     };
   });
@@ -81,7 +83,7 @@ function rewired(l: Levelling, replaced: readonly number[]): FretTops[] {
 function levelled(l: Levelling, strategy: Strategy, replaced: readonly number[]): StrategyResult {
   const result = levelBy(l, strategy, replaced);
   const near12 = l.frets.toSorted((a, b) => Math.abs(a.fret - 12) - Math.abs(b.fret - 12))[0];
-  const raised = near12 && replaced.includes(near12.fret) ? l.newHeight - near12.height : 0;
+  const raised = near12 && replaced.includes(near12.fret) ? l.newHeight - meanHeight(near12) : 0;
   return {
     strategy,
     replaced,

@@ -34,7 +34,7 @@ const ACOUSTIC: Omit<Construction, 'kind'> = {
 
 const SOLID: Omit<Construction, 'kind'> = {
   ...ACOUSTIC,
-  compensation: 2,
+  compensation: 2.5,
   frets: 22,
   bodyFret: 17,
   strings: set(ELECTRIC),
@@ -96,7 +96,7 @@ const DEFAULTS: Readonly<Record<Kind, Omit<Construction, 'kind'>>> = {
   ukulele: {
     ...ACOUSTIC,
     scale: 380,
-    compensation: 1.5,
+    compensation: 2,
     frets: 18,
     bodyFret: 14,
     rod: 'none',

@@ -73,9 +73,11 @@ describe('intonationFit', () => {
   test('no pair of moves nearby does better', () => {
     const readings = [
       { fret: 1, cents: 6, weight: 2 },
+      { fret: 2, cents: 5 },
       { fret: 3, cents: 3 },
       { fret: 7, cents: -2 },
       { fret: 12, cents: 5, weight: 0.5 },
+      { fret: 12, cents: 4.5, weight: 0.5 },
     ];
     const fit = intonationFit(L, readings, true);
     if (!fit.ok) throw new Error(fit.error.message);
@@ -95,9 +97,9 @@ describe('intonationFit', () => {
     ] as const) {
       expect(left(m + dm, u + du)).toBeGreaterThan(left(m, u));
     }
-    expect(fit.value.rmsBefore).toBeCloseTo(Math.sqrt(left(0, 0) / 4.5), 12);
-    expect(fit.value.rmsAfter).toBeCloseTo(Math.sqrt(left(m, u) / 4.5), 12);
-    expect(fit.value.residuals.map((r) => r.before)).toEqual([6, 3, -2, 5]);
+    expect(fit.value.rmsBefore).toBeCloseTo(Math.sqrt(left(0, 0) / 6), 12);
+    expect(fit.value.rmsAfter).toBeCloseTo(Math.sqrt(left(m, u) / 6), 12);
+    expect(fit.value.residuals.map((r) => r.before)).toEqual([6, 5, 3, -2, 5, 4.5]);
   });
 
   test('a reading without weight is reported and not used', () => {
@@ -145,7 +147,10 @@ describe('intonationFit', () => {
     fc.assert(
       fc.property(wild, wild, fc.boolean(), (low, high, nut) => {
         const readings = [
+          { fret: 1, cents: low },
           { fret: 2, cents: low },
+          { fret: 3, cents: low },
+          { fret: 12, cents: high },
           { fret: 12, cents: high },
         ];
         const fit = intonationFit(L, readings, nut);
@@ -169,17 +174,18 @@ describe('intonationFit', () => {
       { fret: 11, cents: 2 },
       { fret: 12, cents: 3 },
     ];
-    const low = { fret: 1, cents: -4 };
-    expect(intonationFit(L, [...high, low], true).ok).toBe(true);
-    expect(intonationFit(L, [...high, { ...low, weight: 0 }], true).ok).toBe(false);
+    const low = [1, 2, 3].map((fret) => ({ fret, cents: -4 }));
+    expect(intonationFit(L, [...high, ...low], true).ok).toBe(true);
+    expect(intonationFit(L, [...high, ...low.map((l) => ({ ...l, weight: 0 }))], true).ok).toBe(false);
     expect(nutSpread(L, [{ fret: 12, cents: 3 }])).toBe(Infinity);
   });
 
   test('the spread of the nut’s answer is what changing each reading by a cent makes of it', () => {
     const readings = [
-      { fret: 1, cents: 0 },
+      { fret: 1, cents: 0, weight: 3 },
+      { fret: 2, cents: 0, weight: 3 },
       { fret: 5, cents: 0 },
-      { fret: 12, cents: 0 },
+      { fret: 12, cents: 0, weight: 2 },
     ];
     const shifts = readings.map((_, k) => {
       const fit = intonationFit(

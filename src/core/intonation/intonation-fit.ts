@@ -13,6 +13,8 @@ export interface IntonationFit {
   readonly saddleMove: number;
   /** mm toward the saddle */
   readonly nutMove: number;
+  /** how far one cent of error in every reading would shift the nut's contact, mm; 0 where the nut stays */
+  readonly nutSpread: number;
   readonly residuals: ReadonlyArray<{
     readonly fret: number;
     readonly before: number;
@@ -26,7 +28,7 @@ const CENTS = 1200 / Math.LN2;
 const ROUNDS = 60;
 const STILL_MM = 1e-10;
 /** A cent of reading error may not shift the nut by more than this, mm: beyond it the readings tell nothing. */
-const NUT_SPREAD_MM = 2.5;
+const NUT_SPREAD_MM = 0.3;
 
 /**
  * The error left at a fret after saddle move m and nut move u:
@@ -94,12 +96,22 @@ function solve(rows: readonly Row[], xs: number, nut: boolean): readonly [number
   return [m, u];
 }
 
-/** How far one cent of error in every reading would shift the nut, mm (1 sd of the least-squares answer). */
+/**
+ * How far an error of one cent in each reading, each by itself, would shift the nut's contact, mm (1 sd of the least-squares
+ * answer). What the readings weigh together does not count, only how they weigh against each other.
+ */
 export function nutSpread(scale: number, readings: readonly PitchReading[], compensation = 0): number {
   const xs = scale + compensation;
-  const n = normalEquations(toRows(scale, readings), xs, 0, 0);
+  const rows = toRows(scale, readings);
+  const n = normalEquations(rows, xs, 0, 0);
   const det = n.mm * n.uu - n.mu * n.mu;
-  return det <= 1e-12 * n.mm * n.uu ? Infinity : Math.sqrt(n.mm / det);
+  if (det <= 1e-12 * n.mm * n.uu) return Infinity;
+  const du = -CENTS / xs;
+  const shifts = rows.map((r) => {
+    const dm = CENTS / xs - CENTS / (xs - r.xn);
+    return (r.weight * (n.mm * du - n.mu * dm)) / det;
+  });
+  return Math.hypot(...shifts);
 }
 
 const toRows = (scale: number, readings: readonly PitchReading[]): Row[] =>
@@ -123,17 +135,19 @@ export function intonationFit(
   const xs = scale + compensation;
   const rows = toRows(scale, readings);
   const weight = rows.reduce((s, r) => s + r.weight, 0);
-  if (weight <= 0 || (nut && nutSpread(scale, readings, compensation) > NUT_SPREAD_MM)) {
+  const spread = nut && weight > 0 ? nutSpread(scale, readings, compensation) : 0;
+  if (weight <= 0 || spread > NUT_SPREAD_MM) {
     const message =
       weight <= 0
         ? 'No reading has any weight.'
-        : 'These frets cannot tell the nut from the saddle: read low frets (1 to 5) and the 12th.';
+        : `These frets cannot tell the nut from the saddle: one cent of error would shift the nut by ${spread === Infinity ? 'any amount' : `${spread.toFixed(2)} mm`}. Read low frets (1 to 5) and the 12th.`;
     return fail({ code: 'cannot-tell', message });
   }
   const [saddleMove, nutMove] = solve(rows, xs, nut);
   return ok({
     saddleMove,
     nutMove,
+    nutSpread: spread,
     residuals: readings.map((r, i) => ({
       fret: r.fret,
       before: r.cents,

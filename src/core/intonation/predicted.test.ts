@@ -1,5 +1,15 @@
 import fc from 'fast-check';
+import { usualConstruction } from '../instrument/defaults.ts';
+import { KINDS, type Kind } from '../instrument/kinds.ts';
 import { fretPosition } from '../neck/fret-position.ts';
+import { stationsOf } from '../readings/stations.ts';
+import { noteFrequency } from '../strings/pitch.ts';
+import { stringMake } from '../strings/string-pull.ts';
+import { resolveTarget } from '../targets/resolve.ts';
+import { SHIPPED_TARGETS } from '../targets/shop-targets.ts';
+import { consequences } from '../whatif/consequences.ts';
+import { NO_MOVES } from '../whatif/moves.ts';
+import { neckModel } from '../whatif/neck-model.ts';
 import { unitMass } from '../strings/unit-mass.ts';
 import { compensationFor12, predictedCents, stiffnessFactor, type FrettedString } from './predicted.ts';
 
@@ -43,11 +53,11 @@ describe('predictedCents in the limits', () => {
 });
 
 describe('predictedCents against direct frequencies', () => {
-  /** Frequency of the lowest mode of a stretched stiff string with clamped ends, from its own figures. */
+  /** Frequency of the lowest mode of a stretched stiff string, one end held fast, from its own figures. */
   const frequency = (lengthMm: number, tension: number, mass: number, EI: number) => {
     const l = lengthMm / 1000;
     const b = Math.sqrt(EI / tension) / l;
-    return (Math.sqrt(tension / mass) / (2 * l)) * (1 + 2 * b + (4 + Math.PI ** 2 / 2) * b * b);
+    return (Math.sqrt(tension / mass) / (2 * l)) * (1 + b + (1 + Math.PI ** 2 / 2) * b * b);
   };
 
   test('stretch and length alone follow from tension and length', () => {
@@ -61,7 +71,7 @@ describe('predictedCents against direct frequencies', () => {
     for (const c of predictedCents(s, FRETS)) {
       const xn = fretPosition(648, c.fret);
       const path = Math.hypot(xn, 0.5) + Math.hypot(xs - xn, 3.5);
-      const pulled = tension + EA * (path / open - 1);
+      const pulled = tension + (EA * (path - open)) / (open + 130);
       const ratio = frequency(xs - xn, pulled, mass, 0) / frequency(xs, tension, mass, 0);
       expect(c.stretch + c.length).toBeCloseTo(1200 * Math.log2(ratio) - 100 * c.fret, 8);
     }
@@ -80,14 +90,16 @@ describe('predictedCents against direct frequencies', () => {
       const finger = (x(c.fret - 1) + xn) / 2;
       const path =
         Math.hypot(finger, 0.5 + dip + 0.4) + Math.hypot(xn - finger, 0.4) + Math.hypot(xs - xn, 3.5 + dip);
-      const strain = path / Math.hypot(xs, 3) - 1;
+      const open = Math.hypot(xs, 3);
+      const strain = (path - open) / (open + 130);
       expect(c.stretch).toBeCloseTo(600 * Math.log2(1 + (EA * strain) / tension), 8);
     }
     const bowed = predictedCents({ ...FIRST, relief: 0.3 }, [5])[0]?.stretch ?? 0;
     const dip = (0.3 * 4 * (x(5) - p) * (q - x(5))) / (q - p) ** 2;
     const path = Math.hypot(x(5), 0.5 + dip) + Math.hypot(648 - x(5), 3.5 + dip);
     const pull = unitMass(FIRST.string) * (2 * 0.648 * FIRST.string.frequency) ** 2;
-    expect(bowed).toBeCloseTo(600 * Math.log2(1 + (EA * (path / Math.hypot(648, 3) - 1)) / pull), 8);
+    const open = Math.hypot(648, 3);
+    expect(bowed).toBeCloseTo(600 * Math.log2(1 + (EA * (path - open)) / (open + 130) / pull), 8);
   });
 
   test('stiffness is the ratio of the stiff string’s two frequencies to the limp one’s', () => {
@@ -122,6 +134,111 @@ describe('predictedCents against direct frequencies', () => {
   test('the stiffness factor grows from 1', () => {
     expect(stiffnessFactor(0, 600)).toBe(1);
     expect(stiffnessFactor(2, 300)).toBeGreaterThan(stiffnessFactor(2, 600));
+  });
+});
+
+describe('a stiff string with one end held fast, against its own equation', () => {
+  /**
+   * The lowest mode of EI·y⁗ − T·y″ = μω²y on [0, ℓ], y = y′ = 0 at the fret, y = y″ = 0 at the saddle: the root of
+   * q·tan(pℓ)… found by bisection on the frequency equation p·tanh(qℓ) = q·tan(pℓ).
+   */
+  function modeRatio(length: number, bend: number): number {
+    const e = (bend / length) ** 2;
+    const qOf = (p: number) => Math.sqrt(p * p + 1 / e);
+    const f = (p: number) => p * Math.tanh(qOf(p)) - qOf(p) * Math.tan(p);
+    let [low, high] = [Math.PI + 1e-9, 1.5 * Math.PI - 1e-9];
+    for (let i = 0; i < 200; i++) {
+      const mid = (low + high) / 2;
+      if (f(low) * f(mid) <= 0) high = mid;
+      else low = mid;
+    }
+    const p = (low + high) / 2;
+    const q = qOf(p);
+    // ω² = p²q²·EI/(μℓ⁴), against that of the limp string, π²T/(μℓ²).
+    return (p * q * Math.sqrt(e)) / Math.PI;
+  }
+
+  test.each([
+    [640, 1],
+    [324, 2],
+    [324, 5],
+    [200, 4],
+  ])('%d mm, bending length %d mm', (length, bend) => {
+    expect(stiffnessFactor(bend, length)).toBeCloseTo(modeRatio(length, bend), 3);
+  });
+});
+
+describe('the forecast of what is usual', () => {
+  const heights = (kind: Kind) => {
+    const c = usualConstruction(kind);
+    const count = c.strings.length;
+    const aims = stationsOf(c).flatMap((s) => {
+      const target = resolveTarget(c, 'medium', [], s, { shop: SHIPPED_TARGETS, now: () => undefined });
+      return target
+        ? [{ value: target.aim, quantity: s.quantity, string: s.string, fret: s.fret, key: s.key }]
+        : [];
+    });
+    const readings = new Map(aims.map((a) => [a.key, a]));
+    const model = neckModel({ construction: c, readings, stale: new Set(), targets: new Map() });
+    if (!model) throw new Error('no model');
+    return { c, count, predicted: consequences(model, NO_MOVES).predicted };
+  };
+
+  test.each([...KINDS])('%s: at its usual compensation every 12th lies within five cents', (kind) => {
+    const { count, predicted } = heights(kind);
+    expect(predicted).toHaveLength(count);
+    for (const cents of predicted) expect(Math.abs(cents ?? Number.NaN)).toBeLessThanOrEqual(5);
+  });
+
+  test('a usual steel set wants what benches give it', () => {
+    const c = usualConstruction('steel-acoustic');
+    const wants = [4.0, 2.9, 2.2, 1.8, 3.1, 1.7];
+    c.strings.forEach((s, i) => {
+      const note = noteFrequency(s.note, 440);
+      if (!note.ok) throw new Error(s.note);
+      const action = 2 - (0.5 * i) / 5;
+      const nut = 0.2;
+      const saddle = nut + ((action - nut) * (c.scale + c.compensation)) / fretPosition(c.scale, 12);
+      const found = compensationFor12({
+        scale: c.scale,
+        compensation: c.compensation,
+        string: { ...stringMake(c, s), frequency: note.value },
+        nut,
+        saddle,
+        relief: 0.2,
+        pressDepth: 0.25,
+      });
+      expect(Math.abs((found ?? Number.NaN) - (wants[i] ?? 0))).toBeLessThan(0.5);
+    });
+  });
+
+  test('a bass E wants four to five, a nylon set no more than four', () => {
+    const wants = (kind: Kind, index: number): number => {
+      const c = usualConstruction(kind);
+      const s = c.strings[index];
+      const note = noteFrequency(s?.note ?? '', 440);
+      if (!s || !note.ok) throw new Error('no such string');
+      const action = kind === 'bass' ? 2.2 : 3.4;
+      const string = { ...stringMake(c, s), frequency: note.value };
+      const saddle = 0.2 + ((action - 0.2) * (c.scale + c.compensation)) / fretPosition(c.scale, 12);
+      return (
+        compensationFor12({
+          scale: c.scale,
+          compensation: 0,
+          string,
+          nut: 0.2,
+          saddle,
+          relief: 0.2,
+          pressDepth: 0.25,
+        }) ?? NaN
+      );
+    };
+    expect(wants('bass', 0)).toBeGreaterThan(4);
+    expect(wants('bass', 0)).toBeLessThan(5.5);
+    for (let i = 0; i < 6; i++) {
+      expect(wants('nylon', i)).toBeGreaterThan(0);
+      expect(wants('nylon', i)).toBeLessThan(4);
+    }
   });
 });
 

@@ -19,6 +19,8 @@ export interface FrettedString {
   readonly relief: number;
   /** how far below the fret's top the finger pushes the string, midway behind it */
   readonly pressDepth: number;
+  /** string behind nut and saddle that takes its share of the stretch; the usual length when not said */
+  readonly behind?: number | undefined;
 }
 
 /** Error of a fretted note in cents, by its causes; they add up exactly. */
@@ -30,12 +32,16 @@ export interface PredictedCents {
   readonly total: number;
 }
 
-/** Young's modulus, Pa: music wire; monofilament near its tuned stretch. */
+/** String behind nut and saddle together, mm. */
+export const USUAL_BEHIND = 130;
+
+/** Young's modulus, Pa: music wire; threads and monofilament near their tuned stretch. */
 export const USUAL_MODULUS: Readonly<Record<StringKind, number>> = {
   plain: 2.05e11,
   wound: 2.05e11,
-  nylon: 5e9,
-  fluorocarbon: 6e9,
+  floss: 8e9,
+  nylon: 3.5e9,
+  fluorocarbon: 4.5e9,
 };
 
 const CENTS = 1200 / Math.LN2;
@@ -74,7 +80,8 @@ function elastic(s: FrettedString): Elastic {
   const d = bearingDiameter(s.string) / 1000;
   const modulus = s.string.modulus ?? USUAL_MODULUS[s.string.kind];
   const tension = stringTension(unitMass(s.string), s.scale + s.compensation, s.string.frequency);
-  const second = (Math.PI * d ** 4) / 64;
+  // Loose threads bend without resisting.
+  const second = s.string.kind === 'floss' ? 0 : (Math.PI * d ** 4) / 64;
   return {
     tension,
     pull: (modulus * Math.PI * d ** 2) / 4,
@@ -82,16 +89,16 @@ function elastic(s: FrettedString): Elastic {
   };
 }
 
-/** Factor by which stiffness raises the pitch of a string of a length held fast at both ends, mm and mm. */
+/** Factor by which stiffness raises the pitch of a string held fast at one end and hinged at the other, mm and mm. */
 export function stiffnessFactor(bend: number, length: number): number {
   const b = bend / length;
-  return 1 + 2 * b + (4 + Math.PI ** 2 / 2) * b * b;
+  return 1 + b + (1 + Math.PI ** 2 / 2) * b * b;
 }
 
 function centsAt(s: FrettedString, e: Elastic, open: number, fret: number): PredictedCents {
   const xs = s.scale + s.compensation;
   const rest = xs - fretPosition(s.scale, fret);
-  const strain = pressedPath(s, fret) / open - 1;
+  const strain = (pressedPath(s, fret) - open) / (open + (s.behind ?? USUAL_BEHIND));
   const stretch = (CENTS / 2) * Math.log1p((e.pull * strain) / e.tension);
   const stiffness = CENTS * Math.log(stiffnessFactor(e.bend, rest) / stiffnessFactor(e.bend, xs));
   const length = CENTS * Math.log(xs / rest) - 100 * fret;
@@ -99,11 +106,12 @@ function centsAt(s: FrettedString, e: Elastic, open: number, fret: number): Pred
 }
 
 /**
- * Pitch errors of fretted notes before anything is cut: the longer path raises the tension by EA·ε, the stiff core
- * raises short lengths more than the open one, and the compensation lengthens them. The open string is in tune.
+ * A forecast of the pitch errors of fretted notes before anything is cut: the longer path raises the tension by EA·ε, shared
+ * with the string behind nut and saddle; the stiff core, held fast at nut or fret and hinged at the saddle, raises short
+ * lengths more than the open one; the compensation lengthens them. The open string is in tune. A forecast moves nothing.
  *
  * Source: H. Fletcher, “Normal vibration frequencies of a stiff piano string”, J. Acoust. Soc. Am. 36 (1964) 203–209,
- * for ends held fast; the fretted path as in G. U. Varieschi and C. M. Gower, “Intonation and compensation of fretted
+ * for ends held fast, each of which counts once; the fretted path as in G. U. Varieschi and C. M. Gower, “Intonation and compensation of fretted
  * string instruments”, Am. J. Phys. 78 (2010) 47–55.
  * @param frets the frets to report
  * @returns cents, sharp positive

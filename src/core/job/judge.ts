@@ -1,3 +1,4 @@
+import { ratioOf } from '../neck/rod-to-action.ts';
 import { itemsFor } from '../inspection/checklist.ts';
 import { operation } from '../plan/operations.ts';
 import { USUAL_SETTINGS, type Finding, type PlanInput } from '../plan/plan-input.ts';
@@ -87,7 +88,7 @@ export function judge(g: JudgedJob & JudgingShop) {
     targets,
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
     findings: findings(g, items),
-    settings: USUAL_SETTINGS,
+    settings: { ...USUAL_SETTINGS, rodActionRatio: ratioOf(construction.kind) },
   };
   const proposal = propose(planInput);
   const asked = g.lines.filter((l) => l.approval === 'asked').length;

@@ -1,7 +1,25 @@
+import type { Kind } from '../instrument/kinds.ts';
 import { fretPosition } from './fret-position.ts';
 
-/** Action change at the 12th per relief change, before the shop's own readings say better. */
-export const USUAL_RATIO = 2;
+/**
+ * Action change at the 12th per change of relief read at the 7th with first and last fret pressed, before the shop's own
+ * readings say better: it hangs on how the neck tapers.
+ */
+const RATIOS: Readonly<Record<Kind, number>> = {
+  'steel-acoustic': 1.65,
+  'twelve-string': 1.65,
+  nylon: 1.65,
+  ukulele: 1.65,
+  'solid-electric': 1.7,
+  'semi-hollow': 1.7,
+  archtop: 1.7,
+  bass: 1.75,
+};
+/** The ratio where the kind is not said. */
+export const USUAL_RATIO = 1.65;
+
+/** The ratio of a kind of instrument. */
+export const ratioOf = (kind: Kind): number => RATIOS[kind];
 const READ_AT = 12;
 
 /**
@@ -15,9 +33,9 @@ function bowShape(scale: number, joint: number, fret: number): number {
 }
 
 /**
- * Action change per relief change at a fret: the usual 2 at the 12th, carried to other frets by the even bend.
+ * Action change per relief change at a fret: the usual 1.65 at the 12th, carried to other frets by the even bend.
  * @param joint the fret at the body joint
- * @example rodRatio(648, 14, 12) → 2; rodRatio(648, 14, 17) → 1.53
+ * @example rodRatio(648, 14, 12) → 1.65; rodRatio(648, 14, 17) → 1.26
  */
 export const rodRatio = (scale: number, joint: number, fret: number): number =>
   (USUAL_RATIO * bowShape(scale, joint, fret)) / bowShape(scale, joint, READ_AT);

@@ -22,24 +22,65 @@ describe('two turns without an answer', () => {
 });
 
 describe('what is expected', () => {
-  test('the spread is twice the belief’s for each eighth', () => {
+  test('the spread is the belief’s for each eighth, with the errors of both readings', () => {
     const said = rodAdvice(0.4, BAND);
     expect(said.eighths).toBe(2);
     const likely = 0.4 - 2 * USUAL_ROD.perEighth;
-    expect(said.expected?.low).toBeCloseTo(likely - 4 * USUAL_ROD.sd, 12);
-    expect(said.expected?.high).toBeCloseTo(likely + 4 * USUAL_ROD.sd, 12);
+    const spread = 1.96 * Math.sqrt(4 * USUAL_ROD.sd ** 2 + 2 * 0.02 ** 2);
+    expect(said.expected?.low).toBeCloseTo(likely - spread, 12);
+    expect(said.expected?.high).toBeCloseTo(likely + spread, 12);
   });
 
   test('each logged turn narrows the belief as two normals do', () => {
     const weight = 1 / USUAL_ROD.sd ** 2 + 4 / (2 * 0.02 ** 2);
     const said = rodAdvice(0.4, BAND, [turn(2, 0.5, 0.4)]);
-    const spread = 2 * Math.abs(said.eighths) * Math.sqrt(1 / weight);
+    const spread = 1.96 * Math.sqrt(said.eighths ** 2 / weight + 2 * 0.02 ** 2);
     const { low = 0, high = 0 } = said.expected ?? {};
     expect(high - low).toBeCloseTo(2 * spread, 12);
     expect(said.perEighth).toBeCloseTo(
       (USUAL_ROD.perEighth / USUAL_ROD.sd ** 2 + 0.05 * (4 / 0.0008)) / weight,
       12,
     );
+  });
+
+  test.each([
+    ['before any turn', 0],
+    ['after one', 1],
+    ['after four', 4],
+  ])('%s, 95 of 100 necks of the belief read within it', (_, logged) => {
+    // A neck is drawn from the belief, its turns are read with the gauge's error, and so is what the next turn does.
+    let state = 2026 + logged;
+    const uniform = () => {
+      state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+      return (state + 1) / 4294967297;
+    };
+    const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+    const read = (relief: number) => relief + 0.02 * normal();
+    let [within, made] = [0, 0];
+    for (let n = 0; n < 6000; n++) {
+      const perEighth = USUAL_ROD.perEighth + USUAL_ROD.sd * normal();
+      let relief = 0.6 + 0.2 * uniform();
+      const turns: LoggedTurn[] = [];
+      for (let k = 0; k < logged; k++) {
+        const before = read(relief);
+        relief -= perEighth;
+        turns.push(turn(1, before, read(relief)));
+      }
+      const said = rodAdvice(read(relief), BAND, turns);
+      if (said.expected === null) continue;
+      made++;
+      const after = read(relief - said.eighths * perEighth);
+      if (after >= said.expected.low && after <= said.expected.high) within++;
+    }
+    expect(made).toBeGreaterThan(4000);
+    expect(within / made).toBeGreaterThan(0.93);
+    expect(within / made).toBeLessThan(0.97);
+  });
+
+  test('where a whole eighth would go past the aim, a sixteenth is turned', () => {
+    expect(rodAdvice(0.235, { low: 0.15, aim: 0.2, high: 0.22 }).eighths).toBe(0.5);
+    expect(rodAdvice(0.28, BAND).eighths).toBe(1.5);
+    expect(rodAdvice(0.12, BAND).eighths).toBe(-1.5);
   });
 
   test('a turn of nothing teaches nothing', () => {

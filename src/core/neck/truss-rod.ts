@@ -22,7 +22,7 @@ export interface RodAdvice {
   readonly advice: 'tighten' | 'loosen' | 'leave' | 'stop';
   /** eighths of a turn, tighten positive */
   readonly eighths: number;
-  /** relief expected after the step, mm */
+  /** what the next reading is expected to say, mm: ninety-five of a hundred lie between low and high */
   readonly expected: Band | null;
   readonly perEighth: number;
   readonly why: string;
@@ -31,6 +31,10 @@ export interface RodAdvice {
 /** Relief that one eighth usually takes out, before an instrument has shown its own answer. A setting's default. */
 export const USUAL_ROD: RodPrior = { perEighth: 0.05, sd: 0.03 };
 const LARGEST_STEP = 2;
+/** The least turn that is made on purpose, eighths: a sixteenth of a turn. */
+const LEAST_STEP = 0.5;
+/** Ninety-five of a hundred lie within so many standard deviations. */
+const NINETY_FIVE = 1.96;
 const READING_SD = 0.02;
 const UNANSWERED_EIGHTHS = 16;
 /** Below this relief per eighth, mm, the rod is not answering as a rod does. */
@@ -60,7 +64,8 @@ function unanswered(turns: readonly LoggedTurn[]): boolean {
 
 /**
  * The next turn of the truss rod: direction from the sign of the error, size in eighths from the instrument's own
- * response (normal–normal update of the prior with every logged turn), never more than a quarter turn between readings.
+ * response (normal–normal update of the prior with every logged turn), in steps of a sixteenth of a turn, never more than a
+ * quarter turn between readings.
  * @param relief now, mm
  * @param target band in mm
  * @example relief 0.36, target 0.15/0.20/0.25, no turns yet → tighten 2 eighths, about 0.26 expected
@@ -93,9 +98,11 @@ export function rodAdvice(
     return { advice: 'stop', eighths: 0, expected: null, perEighth: answer.perEighth, why };
   }
   const wanted = (relief - target.aim) / answer.perEighth;
-  const eighths = Math.sign(wanted) * Math.min(LARGEST_STEP, Math.max(1, Math.floor(Math.abs(wanted))));
+  const whole = Math.floor(Math.abs(wanted) / LEAST_STEP) * LEAST_STEP;
+  const eighths = Math.sign(wanted) * Math.min(LARGEST_STEP, Math.max(LEAST_STEP, whole));
   const likely = relief - eighths * answer.perEighth;
-  const spread = 2 * Math.abs(eighths) * answer.sd;
+  // What the next reading will say: the answer of the rod, and the error of the reading now and of that one.
+  const spread = NINETY_FIVE * Math.hypot(eighths * answer.sd, READING_SD, READING_SD);
   return {
     advice: eighths > 0 ? 'tighten' : 'loosen',
     eighths,

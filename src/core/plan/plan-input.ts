@@ -1,6 +1,7 @@
 import type { Conditions } from '../readings/conditions.ts';
 import { formatLength } from '../units/format-length.ts';
 import { fretPosition } from '../neck/fret-position.ts';
+import { USUAL_RATIO } from '../neck/rod-to-action.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Reading } from '../readings/reading.ts';
 import { ACTION_FRET, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
@@ -27,7 +28,7 @@ export interface PlanSettings {
 
 export const USUAL_SETTINGS: PlanSettings = {
   firstCutShare: 0.8,
-  rodActionRatio: 2,
+  rodActionRatio: USUAL_RATIO,
   rodPrior: { perEighth: 0.05, sd: 0.03 },
   minimumStandout: 1.5,
   actionUnit: '64ths',

@@ -1,12 +1,11 @@
 import { reliefShare } from '../neck/relief.ts';
+import { sayTurn } from '../neck/say-turn.ts';
 import { rodToAction } from '../neck/rod-to-action.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
 import { formatLength } from '../units/format-length.ts';
 import { doubtAbout, sureTo } from './doubt.ts';
 import { keyOf, usable, type PlanInput } from './plan-input.ts';
 import type { ProposalLine } from './proposal.ts';
-
-const EIGHTHS: Readonly<Record<number, string>> = { 1: 'one eighth', 2: 'a quarter turn' };
 
 /** The rod's line, and what it does to the action at the 12th (mm, negative lowers). Null when there is nothing to say. */
 export function rodLine(input: PlanInput): { line: ProposalLine; actionChange: number } | null {
@@ -38,7 +37,7 @@ export function rodLine(input: PlanInput): { line: ProposalLine; actionChange: n
   const { actionChange } = rodToAction(scale, bodyFret, wanted, 12, input.settings.rodActionRatio);
   const way = advice === 'tighten' ? 'Tighten' : 'Loosen';
   const says =
-    `${now} at the 7th, wanted ${band}. ${way} the rod ${EIGHTHS[Math.abs(eighths)] ?? `${Math.abs(eighths)} eighths`}; ` +
+    `${now} at the 7th, wanted ${band}. ${way} the rod ${sayTurn(eighths)}; ` +
     `it should come to about ${formatLength(expected?.aim ?? relief, 'thou')}. Wait, read again.`;
   const share = reliefShare(input.construction.scale, { low: 1, high: input.construction.frets, at: 7 });
   return {

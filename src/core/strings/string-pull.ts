@@ -1,30 +1,30 @@
 import type { Construction, StringFact } from '../instrument/construction.ts';
 import { noteFrequency } from './pitch.ts';
-import { NYLON, stringTension, unitMass, WRAP_DENSITIES, type StringMake } from './unit-mass.ts';
+import type { Kind } from '../instrument/kinds.ts';
+import { stringTension, unitMass, WRAP_DENSITIES, type StringMake } from './unit-mass.ts';
 
 /** Kinds whose plain strings are monofilament and whose wound ones have a core of floss. */
 const SOFT = new Set(['nylon', 'ukulele']);
-/** Share of a wound floss string's diameter that its core takes. */
-const FLOSS_CORE = 0.6;
-const FLOSS_WRAP = WRAP_DENSITIES.nickel;
-const WRAP_FILL = Math.PI / 4;
+/** Kinds whose wound strings have a wrap of bronze; the others' is plated steel. */
+const BRONZE: ReadonlySet<Kind> = new Set<Kind>(['steel-acoustic', 'twelve-string']);
 /** Pull taken for granted where a note cannot be read, N. */
 const USUAL_PULL = 75;
 
 /** What a string of an instrument is made of, from its gauge and the instrument's kind. */
 export function stringMake(c: Pick<Construction, 'kind'>, s: StringFact): StringMake {
-  if (s.wound) return { kind: 'wound', gauge: s.gauge };
+  if (s.wound && SOFT.has(c.kind)) return { kind: 'floss', gauge: s.gauge };
+  if (s.wound)
+    return {
+      kind: 'wound',
+      gauge: s.gauge,
+      wrapDensity: BRONZE.has(c.kind) ? WRAP_DENSITIES.bronze : WRAP_DENSITIES['plated or stainless steel'],
+    };
   return { kind: SOFT.has(c.kind) ? 'nylon' : 'plain', gauge: s.gauge };
 }
 
-const area = (mm: number): number => (Math.PI / 4) * (mm / 1000) ** 2;
-
-/** Mass of a metre of a string on an instrument, kg/m: floss-cored where the kind has such strings. */
-export function massOnInstrument(c: Pick<Construction, 'kind'>, s: StringFact): number {
-  if (!s.wound || !SOFT.has(c.kind)) return unitMass(stringMake(c, s));
-  const core = area(s.gauge * FLOSS_CORE);
-  return NYLON * core + FLOSS_WRAP * WRAP_FILL * (area(s.gauge) - core);
-}
+/** Mass of a metre of a string on an instrument, kg/m. */
+export const massOnInstrument = (c: Pick<Construction, 'kind'>, s: StringFact): number =>
+  unitMass(stringMake(c, s));
 
 /**
  * The pull of each string of an instrument at its tuning, N, lowest first: T = μ(2Lf)².

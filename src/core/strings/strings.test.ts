@@ -1,3 +1,4 @@
+import type { Kind } from '../instrument/kinds.ts';
 import fc from 'fast-check';
 import { usualConstruction } from '../instrument/defaults.ts';
 import { noteFrequency, parsePitch, TUNINGS } from './pitch.ts';
@@ -43,14 +44,15 @@ describe('usualCore', () => {
     [0.43, 0.23],
     [1.35, 0.44],
     [1.26, 0.425],
-    [3.3, 1.3],
+    [2.67, 0.56],
+    [3.3, 0.64],
   ])('a %d mm string has a core of about %d', (gauge, core) => {
     expect(usualCore(gauge)).toBeCloseTo(core, 9);
   });
 
   test('is always thinner than the string, grows with it, and goes on outside the table', () => {
     expect(usualCore(0.2)).toBeCloseTo(0.2 * (0.23 / 0.43), 12);
-    expect(usualCore(4)).toBeCloseTo(4 * (1.3 / 3.3), 12);
+    expect(usualCore(4)).toBeCloseTo(4 * (0.64 / 3.3), 12);
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 5, noNaN: true }), (g) => {
         expect(usualCore(g)).toBeGreaterThan(0);
@@ -72,19 +74,26 @@ describe('the strings of an instrument', () => {
     ['bass', true, 'wound'],
     ['nylon', false, 'nylon'],
     ['ukulele', false, 'nylon'],
-    ['nylon', true, 'wound'],
-    ['ukulele', true, 'wound'],
+    ['nylon', true, 'floss'],
+    ['ukulele', true, 'floss'],
   ] as const)('%s, wound %s: made as %s', (kind, wound, made) => {
-    expect(stringMake({ kind }, string(0.7, wound))).toEqual({ kind: made, gauge: 0.7 });
+    expect(stringMake({ kind }, string(0.7, wound))).toMatchObject({ kind: made, gauge: 0.7 });
   });
 
   test.each(['nylon', 'ukulele'] as const)('a wound string of a %s has a core of floss', (kind) => {
-    // Six tenths of the diameter are nylon; a nickel wrap fills π/4 of the ring around it.
+    // Six tenths of the diameter are nylon; silver-plated copper fills π/4 of the ring around it.
     const square = (d: number) => (Math.PI / 4) * (d / 1000) ** 2;
     const core = square(0.6 * 0.9);
-    const wrap = 8900 * (Math.PI / 4) * (square(0.9) - core);
+    const wrap = 8950 * (Math.PI / 4) * (square(0.9) - core);
     expect(massOnInstrument({ kind }, string(0.9, true))).toBeCloseTo(1140 * core + wrap, 12);
     expect(massOnInstrument({ kind }, string(0.9, false))).toBeCloseTo(1140 * square(0.9), 12);
+  });
+
+  test('the wrap is of its kind: bronze on steel acoustics, plated steel on electrics and basses', () => {
+    const wrap = (kind: Kind) => stringMake({ kind }, string(1, true)).wrapDensity;
+    for (const kind of ['steel-acoustic', 'twelve-string'] as const) expect(wrap(kind)).toBe(8800);
+    for (const kind of ['solid-electric', 'semi-hollow', 'archtop', 'bass'] as const)
+      expect(wrap(kind)).toBe(7900);
   });
 
   test('on steel a wound string has its steel core, a plain one is steel', () => {

@@ -1,11 +1,18 @@
-/** How a string is made. `wound` is a round wrap over a steel core. */
-export type StringKind = 'plain' | 'wound' | 'nylon' | 'fluorocarbon';
+/** How a string is made. `wound` is a round wrap over a steel core, `floss` one over many threads of nylon. */
+export type StringKind = 'plain' | 'wound' | 'floss' | 'nylon' | 'fluorocarbon';
 
 /** Densities in kg/m³. */
 export const STEEL = 7850;
 export const NYLON = 1140;
 export const FLUOROCARBON = 1780;
-export const WRAP_DENSITIES = { bronze: 8800, nickel: 8900, 'plated or stainless steel': 7900 } as const;
+export const WRAP_DENSITIES = {
+  bronze: 8800,
+  nickel: 8900,
+  'plated or stainless steel': 7900,
+  'silver-plated copper': 8950,
+} as const;
+/** Share of a floss string's diameter that its threads take. */
+const FLOSS_CORE = 0.6;
 
 /** A round wrap fills this share of the ring it stands in. */
 const WRAP_FILL = Math.PI / 4;
@@ -18,7 +25,10 @@ export interface StringMake {
   readonly wrapDensity?: number | undefined;
 }
 
-/** Share of the outer diameter that the core takes, by outer diameter in mm: thin wound strings are mostly core. */
+/**
+ * The core of a wound string by its outer diameter, mm: thin ones are mostly core, the thick ones of a bass are wound several
+ * times over a core not much thicker than a guitar's.
+ */
 const USUAL_CORES: ReadonlyArray<readonly [gauge: number, core: number]> = [
   [0.43, 0.23],
   [0.56, 0.3],
@@ -30,10 +40,10 @@ const USUAL_CORES: ReadonlyArray<readonly [gauge: number, core: number]> = [
   [1.07, 0.4],
   [1.17, 0.41],
   [1.35, 0.44],
-  [1.65, 0.6],
-  [2.16, 0.85],
-  [2.67, 1.1],
-  [3.3, 1.3],
+  [1.65, 0.46],
+  [2.16, 0.5],
+  [2.67, 0.56],
+  [3.3, 0.64],
 ];
 
 /**
@@ -51,11 +61,16 @@ export function usualCore(gauge: number): number {
   return c1 + ((c2 - c1) * (gauge - g1)) / (g2 - g1);
 }
 
-/** The diameter that carries the pull: the core of a wound string, all of any other. mm */
-export const bearingDiameter = (s: StringMake): number =>
-  s.kind === 'wound' ? (s.core ?? usualCore(s.gauge)) : s.gauge;
+/** Whether a string has a wrap round a core. */
+export const isWound = (kind: StringKind): kind is 'wound' | 'floss' => kind === 'wound' || kind === 'floss';
 
-const SOLID: Readonly<Record<Exclude<StringKind, 'wound'>, number>> = {
+/** The diameter that carries the pull: the core of a wound string, all of any other. mm */
+export function bearingDiameter(s: StringMake): number {
+  if (!isWound(s.kind)) return s.gauge;
+  return s.core ?? (s.kind === 'floss' ? FLOSS_CORE * s.gauge : usualCore(s.gauge));
+}
+
+const SOLID: Readonly<Record<Exclude<StringKind, 'wound' | 'floss'>, number>> = {
   plain: STEEL,
   nylon: NYLON,
   fluorocarbon: FLUOROCARBON,
@@ -64,14 +79,16 @@ const SOLID: Readonly<Record<Exclude<StringKind, 'wound'>, number>> = {
 const area = (d: number): number => (Math.PI / 4) * (d / 1000) ** 2;
 
 /**
- * Mass of a metre of string: μ = ρπd²/4; wound: the steel core, and a wrap that fills π/4 of its ring.
+ * Mass of a metre of string: μ = ρπd²/4; wound: the core, and a wrap that fills π/4 of its ring.
  * @returns kg/m
  * @example unitMass({ kind: 'plain', gauge: 0.254 }) → 0.000398
  */
 export function unitMass(s: StringMake): number {
-  if (s.kind !== 'wound') return SOLID[s.kind] * area(s.gauge);
+  if (!isWound(s.kind)) return SOLID[s.kind] * area(s.gauge);
   const core = area(bearingDiameter(s));
-  return STEEL * core + (s.wrapDensity ?? WRAP_DENSITIES.bronze) * WRAP_FILL * (area(s.gauge) - core);
+  const usual = s.kind === 'floss' ? WRAP_DENSITIES['silver-plated copper'] : WRAP_DENSITIES.bronze;
+  const threads = s.kind === 'floss' ? NYLON : STEEL;
+  return threads * core + (s.wrapDensity ?? usual) * WRAP_FILL * (area(s.gauge) - core);
 }
 
 /**

@@ -10,8 +10,11 @@ import {
   stringLineSum,
   trussTurnSum,
 } from './neck-sums.ts';
+import { neckProfileSum } from './neck-profile-sum.ts';
 import { nutLayoutSum, nutSlotSum } from './nut-sums.ts';
 import { pilotHoleSum } from './pilot-hole-sum.ts';
+import { pluckReachSum } from './pluck-sum.ts';
+import { tensionToReliefSum } from './pull-sums.ts';
 import { breakAngleSum, saddleHeightSum, saddleTopSum, slotFloorSum } from './saddle-sums.ts';
 import { predictedIntonationSum, stringTensionSum } from './string-sums.ts';
 import type { Sum } from './sum.ts';
@@ -24,12 +27,14 @@ export const SUMS = [
   saddleHeightSum,
   nutSlotSum,
   reliefConvertSum,
+  neckProfileSum,
   trussTurnSum,
   rodToActionSum,
   intonationSaddleSum,
   intonationFitSum,
   contactFitSum,
   stringTensionSum,
+  tensionToReliefSum,
   predictedIntonationSum,
   breakAngleSum,
   neckAngleSum,
@@ -38,6 +43,7 @@ export const SUMS = [
   slotFloorSum,
   fretLevelSum,
   clearanceSum,
+  pluckReachSum,
   nutLayoutSum,
   saddleTopSum,
   pilotHoleSum,

@@ -6,6 +6,7 @@ export type FieldUnit =
   | 'degrees'
   | 'cents'
   | 'N'
+  | 'mm for each N'
   | 'Hz'
   | 'kg/m'
   | 'kg/m³'

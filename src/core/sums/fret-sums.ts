@@ -11,7 +11,16 @@ const tops = group({
   bass: length('top over a common plane, bass side', -5, 5),
   middle: length('in the middle', -5, 5),
   treble: length('treble side', -5, 5),
-  height: length('fret height left', 0, 5),
+  height: z
+    .union([
+      length('fret height left, alike at all three places', 0, 5),
+      group({
+        bass: length('height left at the bass side', 0, 5),
+        middle: length('in the middle', 0, 5),
+        treble: length('at the treble side', 0, 5),
+      }),
+    ])
+    .meta({ description: 'fret height left: a number, or place by place', unit: 'mm', measure: 'gap' }),
 });
 
 const STRATEGY_WORDS: Readonly<Record<(typeof STRATEGIES)[number], string>> = {
@@ -51,7 +60,7 @@ export const fretLevelSum = declare({
             middle: result('mm', 'off in the middle'),
             treble: result('mm', 'off at the treble side'),
           }),
-          left: result('mm', 'height left'),
+          left: result('mm', 'height left where it is least: the height there less what comes off there'),
         }),
       )
       .meta({ description: 'each fret' }),

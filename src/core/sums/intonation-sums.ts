@@ -67,6 +67,7 @@ export const intonationFitSum = declare({
   output: group({
     saddleMove: result('mm', 'away from the nut'),
     nutMove: result('mm', 'toward the saddle'),
+    nutSpread: result('mm', '± of the nut’s move for one cent of error in each reading; 0 where it stays'),
     residuals: z
       .array(
         group({
@@ -83,7 +84,7 @@ export const intonationFitSum = declare({
   source: 'Least squares on the exact expression by damped Gauss–Newton.',
   assumptions: [
     'All readings are of one string, tuned open.',
-    'Low frets and the 12th are needed to tell the nut from the saddle; otherwise it is refused.',
+    'Low frets and the 12th are needed to tell the nut from the saddle: where one cent of error moves the nut by more than 0.3 mm it is refused.',
   ],
   why: 'The saddle’s move tells more the higher the fret, the nut’s move all frets alike: several frets tell them apart.',
   example: {
@@ -111,7 +112,7 @@ export const intonationFitSum = declare({
       ? [
           Math.abs(o.nutMove) < 0.005
             ? 'The nut’s contact stays.'
-            : `The nut’s contact moves ${say.length(Math.abs(o.nutMove))} ${o.nutMove > 0 ? 'toward the saddle' : 'away from the saddle'}.`,
+            : `The nut’s contact moves ${say.length(Math.abs(o.nutMove))} ${o.nutMove > 0 ? 'toward the saddle' : 'away from the saddle'}, give or take ${say.length(o.nutSpread)}.`,
         ]
       : []),
     `The errors fall from ${o.rmsBefore.toFixed(1)} to ${o.rmsAfter.toFixed(1)} cents (root mean square).`,

@@ -3,6 +3,7 @@ import { fretPosition } from '../neck/fret-position.ts';
 import { convertRelief } from '../neck/relief.ts';
 import { rodToAction } from '../neck/rod-to-action.ts';
 import { stringLine } from '../neck/string-line.ts';
+import { sayTurn } from '../neck/say-turn.ts';
 import { rodAdvice, USUAL_ROD } from '../neck/truss-rod.ts';
 import { choice, compensation, fret, group, length, list, number, result, scale } from './fields.ts';
 import { answer, declare, refuse } from './sum.ts';
@@ -185,13 +186,14 @@ export const trussTurnSum = declare({
     advice: choice('what to do', ['tighten', 'loosen', 'leave', 'stop']),
     eighths: result('eighths of a turn', 'tighten positive'),
     expected: group({
-      low: result('mm', '95 of 100 end above it'),
+      low: result('mm', '95 of 100 readings after the turn lie between this'),
       likely: result('mm', 'most likely'),
-      high: result('mm', '95 of 100 end below it'),
+      high: result('mm', 'and this'),
     }),
     why: z.string().meta({ description: 'why' }),
   }),
-  formula: 'posterior = (prior/sd² + Σ response·w)/(1/sd² + Σ w), w = eighths²/(2·0.02²); step ≤ 2 eighths',
+  formula:
+    'posterior = (prior/sd² + Σ response·w)/(1/sd² + Σ w), w = eighths²/(2·0.02²); step ≤ 2 eighths, by sixteenths of a turn; expected ± 1.96·√(eighths²·sd² + 2·0.02²)',
   source: 'Normal–normal updating of the shop’s prior by the instrument’s own logged turns.',
   assumptions: [
     'Each reading of relief is good to 0.02 mm (1 sd).',
@@ -225,7 +227,7 @@ export const trussTurnSum = declare({
   },
   words: (_, o, say) => [
     o.advice === 'tighten' || o.advice === 'loosen'
-      ? `${ADVICE[o.advice]} ${Math.abs(o.eighths) === 2 ? 'a quarter turn' : 'one eighth'}: about ${say.length(o.expected.likely)} expected (${say.length(o.expected.low)} to ${say.length(o.expected.high)}). Wait, read again.`
+      ? `${ADVICE[o.advice]} ${sayTurn(o.eighths)}: about ${say.length(o.expected.likely)} expected (${say.length(o.expected.low)} to ${say.length(o.expected.high)}). Wait, read again.`
       : `${ADVICE[o.advice]}.`,
     o.why,
   ],
@@ -250,7 +252,7 @@ export const rodToActionSum = declare({
     ratio: result('count', 'action change per relief change'),
   }),
   formula:
-    'Δa = ratio·Δr; without a ratio 2·g(n)/g(12), g(n) = 1 − x_n/L − (1 − x_n/x_j)², the last term only before the joint',
+    'Δa = ratio·Δr; without a ratio 1.65·g(n)/g(12), g(n) = 1 − x_n/L − (1 − x_n/x_j)², the last term only before the joint',
   source:
     'Bench practice: twofold at the 12th; the geometry of an even bend that ends at the joint for other frets.',
   assumptions: [

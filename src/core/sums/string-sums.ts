@@ -2,15 +2,15 @@ import { z } from 'zod';
 import { compensationFor12, predictedCents, type FrettedString } from '../intonation/predicted.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { pullChange } from '../strings/pull-change.ts';
-import { bearingDiameter, stringTension, unitMass, type StringKind } from '../strings/unit-mass.ts';
+import { bearingDiameter, isWound, stringTension, unitMass, type StringKind } from '../strings/unit-mass.ts';
 import { choice, compensation, fret, group, length, list, number, result, scale } from './fields.ts';
 import { answer, declare, refuse } from './sum.ts';
 
 const make = {
   gauge: length('outer diameter', 0.05, 6),
   kind: choice(
-    'how it is made; round-wound is the same as wound',
-    ['plain', 'wound', 'round-wound', 'nylon', 'fluorocarbon'],
+    'how it is made; round-wound is the same as wound, floss is wound over threads',
+    ['plain', 'wound', 'round-wound', 'floss', 'nylon', 'fluorocarbon'],
     ['round-wound'],
   ),
   core: length('core of a wound string; the shop’s table when not said', 0.05, 6).optional(),
@@ -27,7 +27,7 @@ const make = {
 
 interface Made {
   readonly gauge: number;
-  readonly kind: 'plain' | 'wound' | 'round-wound' | 'nylon' | 'fluorocarbon';
+  readonly kind: StringKind | 'round-wound';
   readonly core?: number | undefined;
   readonly wrapDensity?: number | undefined;
 }
@@ -37,10 +37,10 @@ const makeOf = (s: Made) => ({ ...s, kind: kindOf(s.kind) });
 
 /** What is wrong with a string's make, at its field; null when nothing is. */
 function wrongMake(s: Made, at: string): ReturnType<typeof refuse> | null {
-  if (s.core !== undefined && kindOf(s.kind) !== 'wound') {
+  if (s.core !== undefined && !isWound(kindOf(s.kind))) {
     return refuse(`${at}core`, `${at}core belongs to a wound string only.`);
   }
-  if (s.wrapDensity !== undefined && kindOf(s.kind) !== 'wound') {
+  if (s.wrapDensity !== undefined && !isWound(kindOf(s.kind))) {
     return refuse(`${at}wrapDensity`, `${at}wrapDensity belongs to a wound string only.`);
   }
   if (s.core !== undefined && s.core >= s.gauge) {
@@ -76,11 +76,11 @@ export const stringTensionSum = declare({
     change: result('N', 'more than before, when that was given').optional(),
     relief: choice('which way the relief will go', ['more', 'less', 'the same']).optional(),
   }),
-  formula: 'T = μ(2Lf)²; plain μ = ρπd²/4; wound: steel core plus a wrap that fills π/4 of its ring',
+  formula: 'T = μ(2Lf)²; plain μ = ρπd²/4; wound: the core plus a wrap that fills π/4 of its ring',
   source: 'The stretched string (Mersenne); densities in kg/m³: steel 7850, nylon 1140, fluorocarbon 1780.',
   assumptions: [
     'A round wrap lies close, turn by turn.',
-    'A wound nylon string has no steel core: give its pull from its packet instead.',
+    'A wound nylon string is wound over floss and not over steel: its kind is floss.',
   ],
   why: 'A heavier, longer or higher string must be pulled harder; a change of the total moves the neck.',
   example: {
@@ -98,7 +98,7 @@ export const stringTensionSum = declare({
     const strings = i.strings.map((s) => {
       const mass = unitMass(makeOf(s));
       const pull = { unitMass: mass, tension: stringTension(mass, i.scale, s.frequency) };
-      if (kindOf(s.kind) !== 'wound') return pull;
+      if (!isWound(kindOf(s.kind))) return pull;
       const coreFrom = s.core === undefined ? ('usual' as const) : ('given' as const);
       return { ...pull, core: bearingDiameter(makeOf(s)), coreFrom };
     });
@@ -156,6 +156,7 @@ export const predictedIntonationSum = declare({
     relief: length('the neck’s bow, deepest between fret 1 and 14; 0 when not said', -2, 5).optional(),
     frets: list(fret('fret'), 'the frets to report', 1, 40),
     pressDepth: length('how far the finger pushes below the fret’s top; 0 when not said', 0, 5).optional(),
+    behind: length('string behind nut and saddle together; 130 when not said', 0, 1000).optional(),
   }),
   output: group({
     cents: z
@@ -172,11 +173,12 @@ export const predictedIntonationSum = declare({
     compensationFor12: result('mm', 'the compensation that puts the 12th in tune'),
   }),
   formula:
-    'stretch 600·log2(1 + EA·ε/T); stiffness 1200·log2(k(ℓ_n)/k(ℓ_0)), k = 1 + 2b + (4 + π²/2)b², b = √(EI/T)/ℓ; length 1200·log2(x_s/(x_s − x_n)) − 100n',
+    'stretch 600·log2(1 + EA·ε/T); stiffness 1200·log2(k(ℓ_n)/k(ℓ_0)), k = 1 + b + (1 + π²/2)b², b = √(EI/T)/ℓ, ε = (path − open)/(open + behind); length 1200·log2(x_s/(x_s − x_n)) − 100n',
   source:
-    'H. Fletcher, J. Acoust. Soc. Am. 36 (1964) 203–209 (stiff string, ends held fast); G. U. Varieschi, C. M. Gower, Am. J. Phys. 78 (2010) 47–55 (fretted path).',
+    'H. Fletcher, J. Acoust. Soc. Am. 36 (1964) 203–209 (stiff string; an end held fast counts once); G. U. Varieschi, C. M. Gower, Am. J. Phys. 78 (2010) 47–55 (fretted path).',
   assumptions: [
-    'The string slides freely over nut and saddle only between them: what lies behind is left out.',
+    'The string is held fast at the fret and hinged at the saddle; what lies behind nut and saddle takes its share of the stretch.',
+    'It is a forecast: only readings move a contact.',
     'Only the core of a wound string carries pull and stiffness.',
     'The open string is in tune; the fret is pressed, the string not bent sideways.',
     'Moduli of nylon and fluorocarbon vary much: take the answer as a start.',
@@ -206,6 +208,7 @@ export const predictedIntonationSum = declare({
       saddle: i.saddle,
       relief: i.relief ?? 0,
       pressDepth: i.pressDepth ?? 0,
+      behind: i.behind,
     };
     const found = compensationFor12(fretted);
     if (found === null) {

@@ -136,7 +136,7 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     {},
     [],
     [
-      'Tighten a quarter turn: about 0.271 mm expected (0.188 mm to 0.353 mm). Wait, read again.',
+      'Tighten a quarter turn: about 0.271 mm expected (0.173 mm to 0.368 mm). Wait, read again.',
       'From one logged turn over what such a rod usually does.',
     ],
   ],
@@ -146,7 +146,7 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     { relief: 0.02, turns: [], prior: { perEighth: 0.1, sd: 0.01 } },
     [],
     [
-      'Loosen one eighth: about 0.120 mm expected (0.100 mm to 0.140 mm). Wait, read again.',
+      'Loosen three sixteenths of a turn: about 0.170 mm expected (0.107 mm to 0.233 mm). Wait, read again.',
       'From what such a rod usually does.',
     ],
   ],
@@ -162,12 +162,12 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     [],
     ['Stop.', 'Two turns have not moved the neck. Stop: the rod is at its end, broken or not bearing.'],
   ],
-  ['rod-to-action', {}, [], ['The action at 12 comes down by about 0.200 mm (2.00 × the change of relief).']],
+  ['rod-to-action', {}, [], ['The action at 12 comes down by about 0.165 mm (1.65 × the change of relief).']],
   [
     'rod-to-action',
     { reliefChange: 0.1, fret: 17 },
     [],
-    ['The action at 17 goes up by about 0.153 mm (1.53 × the change of relief).'],
+    ['The action at 17 goes up by about 0.126 mm (1.26 × the change of relief).'],
   ],
   ['intonation-saddle', { compensation: 2 }, [], ['The contact moves 1.516 mm back, away from the nut.']],
   ['intonation-saddle', { cents: -4 }, [], ['The contact moves 1.492 mm forward, toward the nut.']],
@@ -178,7 +178,7 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     [],
     [
       'The saddle’s contact moves 0.457 mm back, away from the nut.',
-      'The nut’s contact moves 1.743 mm toward the saddle.',
+      'The nut’s contact moves 1.743 mm toward the saddle, give or take 0.278 mm.',
       'The errors fall from 5.2 to 0.3 cents (root mean square).',
     ],
   ],
@@ -196,15 +196,16 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     {
       readings: [
         { fret: 1, cents: -6 },
+        { fret: 2, cents: -6 },
         { fret: 5, cents: -5 },
         { fret: 12, cents: -9 },
       ],
     },
     [],
     [
-      'The saddle’s contact moves 1.385 mm forward, toward the nut.',
-      'The nut’s contact moves 1.848 mm away from the saddle.',
-      'The errors fall from 6.9 to 0.9 cents (root mean square).',
+      'The saddle’s contact moves 1.281 mm forward, toward the nut.',
+      'The nut’s contact moves 1.945 mm away from the saddle, give or take 0.267 mm.',
+      'The errors fall from 6.7 to 0.8 cents (root mean square).',
     ],
   ],
   [
@@ -212,6 +213,8 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     {
       readings: [
         { fret: 1, cents: 0 },
+        { fret: 2, cents: 0 },
+        { fret: 3, cents: 0 },
         { fret: 12, cents: 0 },
       ],
     },
@@ -296,8 +299,8 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     {},
     [],
     [
-      'Start with a compensation of 2.699 mm for this string.',
-      'Fret 1: 1.20 cents, Fret 5: 1.06 cents, Fret 12: 1.88 cents.',
+      'Start with a compensation of 1.655 mm for this string.',
+      'Fret 1: 0.85 cents, Fret 5: 0.05 cents, Fret 12: -0.93 cents.',
     ],
   ],
   [

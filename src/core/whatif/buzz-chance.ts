@@ -1,3 +1,4 @@
+import { ratioOf } from '../neck/rod-to-action.ts';
 import { clearance } from '../clearance/clearance.ts';
 import type { Reading } from '../readings/reading.ts';
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
@@ -87,7 +88,12 @@ export function buzzChance(
   moves: Moves,
   hand: Hand,
   spread: Spread,
-  { draws = USUAL_DRAWS, seed = 1, ratio = 2, upTo = m.construction.frets - 1 } = {},
+  {
+    draws = USUAL_DRAWS,
+    seed = 1,
+    ratio = ratioOf(m.construction.kind),
+    upTo = m.construction.frets - 1,
+  } = {},
 ): BuzzChance {
   const c = m.construction;
   const x = positionsOf(c);
@@ -103,11 +109,8 @@ export function buzzChance(
   const tops = new Float64Array(c.frets + 1);
   let anywhere = 0;
   for (let d = 0; d < draws; d++) {
-    const [relief, bass, treble] = [
-      normal() * spread.relief,
-      normal() * spread.action,
-      normal() * spread.action,
-    ];
+    const relief = normal() * spread.relief;
+    const [bass, treble] = [normal() * spread.action, normal() * spread.action];
     const force = Math.max(0, hand.force * (1 + normal() * spread.force));
     for (let n = 1; n <= c.frets; n++)
       tops[n] = (base.tops[n] ?? 0) + relief * (bow[n] ?? 0) + normal() * spread.tops;

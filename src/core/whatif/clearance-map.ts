@@ -12,8 +12,21 @@ export interface Hand {
   readonly pluck: number;
 }
 
-/** Pluck forces of the three touches, N, for strings of about 75 N; a stiffer or slacker set is plucked in proportion. */
-const FORCES: Readonly<Record<Touch, number>> = { light: 0.45, medium: 0.8, heavy: 1.15 };
+/**
+ * Pluck force of the three touches by kind, N for each newton that a string of the set pulls on the mean. Calibrated so that the
+ * trade's own aims clear for their touch, and that the lowest that clears lies at the low end of its band: how far a hand swings
+ * the string follows from what such players have put up with.
+ */
+const FORCE_OF_PULL: Readonly<Record<Kind, Readonly<Record<Touch, number>>>> = {
+  'steel-acoustic': { light: 0.0103, medium: 0.0121, heavy: 0.0153 },
+  'twelve-string': { light: 0.0078, medium: 0.0092, heavy: 0.0116 },
+  nylon: { light: 0.016, medium: 0.0186, heavy: 0.023 },
+  'solid-electric': { light: 0.0088, medium: 0.0105, heavy: 0.0135 },
+  'semi-hollow': { light: 0.0091, medium: 0.0108, heavy: 0.0139 },
+  archtop: { light: 0.0091, medium: 0.0108, heavy: 0.0137 },
+  bass: { light: 0.0098, medium: 0.0114, heavy: 0.014 },
+  ukulele: { light: 0.0175, medium: 0.0218, heavy: 0.029 },
+};
 const USUAL_PULL = 75;
 const SHARE = 0.5;
 /** The hand plucks about a fifth of the scale from the saddle. */
@@ -26,7 +39,7 @@ export function handFor(m: NeckModel, touch: Touch, force?: number): Hand {
   const mean = m.pull.reduce((a, b) => a + b, 0) / Math.max(1, m.pull.length);
   const { kind, scale } = m.construction;
   return {
-    force: force ?? (FORCES[touch] * mean) / USUAL_PULL,
+    force: force ?? FORCE_OF_PULL[kind][touch] * mean,
     share: SOFT.has(kind) ? SHARE * 1.2 : SHARE,
     pluck: scale * PLUCK_SHARE,
   };
@@ -95,13 +108,15 @@ const FURTHEST = 6;
 
 /**
  * How low it can go for a hand: the saddle comes down evenly until the tightest place just clears, by bisection.
+ * @param reserve room that must be left, mm
  * @returns change of the action at the 12th, mm, negative lowers; null when even a saddle 6 mm higher buzzes
  */
 export function lowestAction(
   m: NeckModel,
   moves: Moves,
   hand: Hand,
-  ratio = 2,
+  ratio?: number,
+  reserve = 0,
 ): { readonly change: number; readonly action: Float64Array; readonly at: Tightest } | null {
   const x = positionsOf(m.construction);
   const upTo = playedPositions(m.construction.frets);
@@ -109,7 +124,7 @@ export function lowestAction(
     const o = consequences(m, { ...moves, bass: moves.bass + by, treble: moves.treble + by }, ratio, x);
     return { o, at: tightest(mapOfNeck(m, o, hand, x), upTo) };
   };
-  const clears = (by: number): boolean => (tried(by).at?.margin ?? 0) >= 0;
+  const clears = (by: number): boolean => (tried(by).at?.margin ?? 0) >= reserve;
   let [low, high] = [-FURTHEST, FURTHEST];
   if (!clears(high)) return null;
   if (clears(low)) high = low;

@@ -1,7 +1,7 @@
 import type { Construction } from '../instrument/construction.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { reliefShare } from '../neck/relief.ts';
-import { rodToAction } from '../neck/rod-to-action.ts';
+import { ratioOf, rodToAction } from '../neck/rod-to-action.ts';
 import { errorAfter } from '../intonation/intonation-fit.ts';
 import { predictedCents } from '../intonation/predicted.ts';
 import { ACTION_FRET } from '../readings/stations.ts';
@@ -64,7 +64,7 @@ export const positionsOf = (c: Construction): Float64Array =>
   Float64Array.from({ length: c.frets + 1 }, (_, n) => fretPosition(c.scale, n));
 
 const sum = (pull: Float64Array): number => pull.reduce((a, b) => a + b, 0);
-const PRESS = 0.3;
+const PRESS = 0.25;
 const DEFAULT_PITCH = 440;
 
 /** What the fretted path and its stiffness do to the 12th of a string, cents, by the sum of predicted intonation. */
@@ -152,7 +152,7 @@ const saddleThrough = (xs: number, x12: number, nut: number, over12: number): nu
 export function consequences(
   m: NeckModel,
   moves: Moves,
-  ratio = 2,
+  ratio = ratioOf(m.construction.kind),
   x = positionsOf(m.construction),
 ): Outcome {
   const c = m.construction;

@@ -73,7 +73,7 @@ describe('each consequence is that of its sum', () => {
   test('the rod', () => {
     const o = consequences(m, move({ relief: -0.15 }));
     expect(o.relief).toBeCloseTo(0.2, 12);
-    const { actionChange } = rodToAction(c.scale, c.bodyFret, -0.15, 12, 2);
+    const { actionChange } = rodToAction(c.scale, c.bodyFret, -0.15, 12, 1.65);
     expect(at(o.action, 0) - at(m.action, 0)).toBeCloseTo(actionChange, 12);
   });
 
@@ -143,7 +143,7 @@ describe('each consequence is that of its sum', () => {
         nut: at(o.nut, 0),
         saddle: at(o.saddle, 0),
         relief: o.relief,
-        pressDepth: 0.3,
+        pressDepth: 0.25,
       },
       [12],
     );

@@ -1,5 +1,5 @@
 import { levelBy, type Levelling, type Strategy } from '../../frets/strategies.ts';
-import type { FretLevel } from '../../frets/fret-level.ts';
+import { leastHeight, meanHeight, type FretLevel } from '../../frets/fret-level.ts';
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import { verdict } from '../../targets/target.ts';
 import { formatLength } from '../../units/format-length.ts';
@@ -54,7 +54,7 @@ function way(p: Problem, moves: Moves, l: Levelling, strategy: Strategy, replace
   // New wire stands higher than the old: the surface rises instead of coming down.
   const up =
     strategy === 'replace-all'
-      ? l.newHeight - p.frets.reduce((s, f) => s + f.height, 0) / Math.max(1, p.frets.length)
+      ? l.newHeight - p.frets.reduce((s, f) => s + meanHeight(f), 0) / Math.max(1, p.frets.length)
       : 0;
   const done = after(p, level, strategy);
   return {
@@ -109,7 +109,7 @@ function rockedWays(p: Problem, moves: Moves, high: ReturnType<typeof highFrets>
 /** The frets' answers: leave them, take down the high spots, level all, new wire for some or for all. */
 export function fretWays(p: Problem, moves: Moves): Ways {
   const high = highFrets(p.model, p.model.tops, p.limits.highFret);
-  const low = p.frets.filter((f) => f.height < p.limits.fretHeight);
+  const low = p.frets.filter((f) => leastHeight(f) < p.limits.fretHeight);
   if (high.length === 0 && low.length === 0 && !buzzesOnThem(p, moves)) return none('frets', moves);
   const keep = stay('frets', moves);
   if (!straight(p, moves))

@@ -41,7 +41,7 @@ export function fretTopsOf(readings: ModelSource['readings'], stale: ReadonlySet
       const known = [...at.values()];
       const mean = known.reduce((s, v) => s + v, 0) / known.length;
       const [bass, middle, treble] = [3, 2, 1].map((n) => at.get(n) ?? mean) as [number, number, number];
-      return { fret, bass, middle, treble, height: Math.min(bass, middle, treble) };
+      return { fret, bass, middle, treble, height: { bass, middle, treble } };
     });
 }
 

@@ -90,7 +90,9 @@ function exhaustive(p: Problem, asked: boolean): Tried {
       const cut = gaps.reduce((s, g, i) => s + Math.max(0, (gap0[i] ?? 0) - g) * per, 0);
       const at = [0, 5].map(
         (i) =>
-          (p.model.action[i] ?? 0) + 2 * (relief - r) + ((gaps[i] ?? 0) - (gap0[i] ?? 0)) * per * (1 - k),
+          (p.model.action[i] ?? 0) +
+          p.ratio * (relief - r) +
+          ((gaps[i] ?? 0) - (gap0[i] ?? 0)) * per * (1 - k),
       );
       const to = at.map((a, i) => (target(actionKey(i)).aim - a) / k);
       const out = at.map((a, i) => OUT.includes(state(a, actionKey(i), 0.02)));

@@ -1,0 +1,104 @@
+import { clearance, type ClearanceString } from '../clearance/clearance.ts';
+import { usualConstruction } from '../instrument/defaults.ts';
+import type { Kind } from '../instrument/kinds.ts';
+import { stationsOf, type Station } from '../readings/stations.ts';
+import { resolveTarget } from '../targets/resolve.ts';
+import { SHIPPED_TARGETS } from '../targets/shop-targets.ts';
+import type { Target, Touch } from '../targets/target.ts';
+import { handFor, lowestAction, type Hand } from './clearance-map.ts';
+import { NO_MOVES } from './moves.ts';
+import { neckModel, type NeckModel } from './neck-model.ts';
+
+/** A place that was played and heard: held at a fret (0 open), and whether it buzzes. */
+export interface HeardMark {
+  readonly held: number;
+  /** the fret it buzzed on, where that was seen */
+  readonly fret?: number | undefined;
+  readonly heard: 'clear' | 'buzzes';
+}
+
+/** A hand that was fitted to what was heard. */
+export interface FittedHand {
+  /** N */
+  readonly force: number;
+  /** whether one force explains every mark; if not, it is the one that contradicts them least */
+  readonly agrees: boolean;
+}
+
+const ROUNDS = 60;
+const MOST_FORCE = 50;
+
+/** The force at which a held place just buzzes, N: `MOST_FORCE` where it never does, 0 where it does at rest. */
+function threshold(neck: Omit<ClearanceString, 'force'>, mark: HeardMark): number {
+  const margin = (force: number): number => {
+    const map = clearance({ ...neck, force });
+    return map.margin[mark.held] ?? Number.POSITIVE_INFINITY;
+  };
+  if (margin(0) < 0) return 0;
+  let [low, high] = [0, MOST_FORCE];
+  if (margin(high) >= 0) return MOST_FORCE;
+  for (let i = 0; i < ROUNDS; i++) {
+    const middle = (low + high) / 2;
+    if (margin(middle) >= 0) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/**
+ * Fits how hard a hand plucks to what was heard of it: what is clear bounds the force from above, what buzzes from below.
+ * @param usual the force taken for the touch, N; it stands where the marks allow it
+ */
+export function fitForce(
+  neck: Omit<ClearanceString, 'force'>,
+  marks: readonly HeardMark[],
+  usual: number,
+): FittedHand {
+  const at = (heard: HeardMark['heard']) =>
+    marks.filter((m) => m.heard === heard).map((m) => threshold(neck, m));
+  const most = Math.min(MOST_FORCE, ...at('clear'));
+  const least = Math.max(0, ...at('buzzes'));
+  if (least > most) return { force: (least + most) / 2, agrees: false };
+  return { force: Math.min(most, Math.max(least, usual)), agrees: true };
+}
+
+/** A kind's usual instrument with every place at its aim for a touch, and the targets. */
+export function atItsAims(
+  kind: Kind,
+  touch: Touch,
+): { readonly model: NeckModel; readonly targets: ReadonlyMap<string, Target> } {
+  const construction = usualConstruction(kind);
+  const aims = stationsOf(construction).flatMap((s: Station) => {
+    const target = resolveTarget(construction, touch, [], s, { shop: SHIPPED_TARGETS, now: () => undefined });
+    return target ? [{ s, target }] : [];
+  });
+  const targets = new Map(aims.map(({ s, target }) => [s.key, target]));
+  const readings = new Map(
+    aims.map(({ s, target }) => [
+      s.key,
+      { value: target.aim, quantity: s.quantity, string: s.string, fret: s.fret },
+    ]),
+  );
+  const model = neckModel({ construction, readings, stale: new Set(), targets });
+  if (model === null) throw new RangeError(`a ${kind} has no targets for its action`);
+  return { model, targets };
+}
+
+/** Room that is left under the lowest that clears, mm: as much as readings can be wrong by. */
+export const RESERVE = 0.03;
+
+/**
+ * The lowest action at the 12th that clears for a hand on a kind's usual instrument, with the reserve: mm, bass and treble; null
+ * where none does.
+ */
+export function lowestFor(
+  kind: Kind,
+  touch: Touch,
+  force?: number,
+): { readonly hand: Hand; readonly bass: number; readonly treble: number } | null {
+  const { model } = atItsAims(kind, touch);
+  const hand = handFor(model, touch, force);
+  const low = lowestAction(model, NO_MOVES, hand, undefined, RESERVE);
+  if (low === null) return null;
+  return { hand, bass: low.action[0] ?? 0, treble: low.action.at(-1) ?? 0 };
+}
