@@ -96,9 +96,7 @@ export function buzzChance(
   } = {},
 ): BuzzChance {
   const c = m.construction;
-  const x = positionsOf(c);
-  const normal = normals(seeded(seed));
-  const count = c.strings.length;
+  const [x, normal, count] = [positionsOf(c), normals(seeded(seed)), c.strings.length];
   const base = consequences(m, moves, ratio, x);
   const xs = c.scale + c.compensation;
   const perAction = xs / (x[12] ?? xs / 2);
