@@ -17,7 +17,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   sum                          the names of the sums
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
   sum -                        sums from standard input, one {"id": …, "input": {…}} a line
-  plan FILE.json               the plans of an exported job as JSON (exit 2 with a message on bad input)
+  plan FILE.json|-             the plans of an exported job or a small case as JSON (exit 2 with a message on bad input)
   export checklists|targets|operations
                                what ships, as JSON (docs/formats)
   bench [sums|plans|sheet|server] [--json]

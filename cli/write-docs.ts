@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { openDatabase } from '../src/server/db/connection.ts';
 import { jobSchema } from '../src/server/exchange/parts.ts';
 import { commandFacts, policyPage } from '../src/contracts/commands/facts-page.ts';
+import { caseSchema } from '../src/contracts/formats/case.ts';
 import { checklistsSchema } from '../src/contracts/formats/checklists.ts';
 import { operationsSchema } from '../src/contracts/formats/operations.ts';
 import { targetsSchema } from '../src/contracts/formats/targets.ts';
@@ -17,6 +18,7 @@ const PAGES: Readonly<Record<string, () => string>> = {
   // The models are asked for their columns only; nothing is connected to.
   'docs/formats/job.schema.json': () =>
     JSON.stringify(jobSchema(openDatabase('mariadb://nobody@localhost/none').models), null, 2),
+  'docs/formats/case.schema.json': () => JSON.stringify(caseSchema(), null, 2),
   'docs/formats/operations.schema.json': () => JSON.stringify(operationsSchema(), null, 2),
   'docs/formats/targets.schema.json': () => JSON.stringify(targetsSchema(), null, 2),
   'docs/formats/checklists.schema.json': () => JSON.stringify(checklistsSchema(), null, 2),

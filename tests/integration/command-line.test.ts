@@ -124,6 +124,51 @@ describe('./rubrica export', () => {
   });
 });
 
+describe('./rubrica plan of a small case', () => {
+  const small = {
+    format: 'rubrica case',
+    version: 1,
+    kind: 'steel-acoustic',
+    worth: 400,
+    readings: [
+      { quantity: 'action', string: 6, fret: 12, typed: '7.5/64' },
+      { quantity: 'action', string: 1, typed: '5.5/64' },
+      { quantity: 'relief', fret: 7, typed: '0.36 mm' },
+    ],
+    findings: [{ item: 'tarnish', finding: 'dull' }],
+    turns: [{ eighths: 1, before: '0.5 mm', after: '0.44 mm' }],
+  };
+
+  test('reads it from standard input and answers with plans, what is proposed and what is asked', () => {
+    const { status, stdout } = rubrica(['plan', '-'], JSON.stringify(small));
+    expect(status).toBe(0);
+    const said = JSON.parse(stdout) as {
+      because: string | null;
+      proposed: { operation: string; direction?: string; amounts?: Record<string, number> }[];
+      plans: { id: string; price: number; steps: { operation: string }[] }[];
+    };
+    expect(said.because).toBeNull();
+    expect(said.plans.map((p) => p.id)).toEqual(['leave', 'enough', 'best']);
+    expect(said.proposed).toEqual([{ operation: 'rod', direction: 'tighten', amounts: { eighths: 2 } }]);
+    const enough = said.plans[1]?.steps.map((s) => s.operation) ?? [];
+    expect(enough.slice(0, 1)).toEqual(['rod']);
+    expect(enough).toContain('fret-polish');
+    expect(enough).not.toContain('fret-dress');
+    expect(said.plans[1]?.price).toBeLessThan(400);
+  });
+
+  test.each([
+    [{ kind: 'lute' }, 'kind'],
+    [{ readings: [{ quantity: 'relief', typed: 'much' }] }, 'readings.0.typed'],
+    [{ readings: [{ quantity: 'action', string: 9, typed: '2 mm' }] }, 'readings.0.string'],
+    [{ turns: [{ eighths: 1, before: 'x', after: '1' }] }, 'turns.0.before'],
+  ])('%j is refused with its place', (wrong, place) => {
+    const { status, stderr } = rubrica(['plan', '-'], JSON.stringify({ ...small, ...wrong }));
+    expect(status).toBe(2);
+    expect(stderr).toContain(place);
+  });
+});
+
 test('an unknown command says what there is', () => {
   const { status, stderr } = rubrica(['sing']);
   expect([status, stderr]).toEqual([2, expect.stringContaining('there is no command sing')]);

@@ -10,7 +10,7 @@ import { slotFloor } from '../saddle/slot-floor.ts';
 import { pullChange, type PullChange } from '../strings/pull-change.ts';
 import { noteFrequency } from '../strings/pitch.ts';
 import { pulls, stringMake } from '../strings/string-pull.ts';
-import type { Moves } from './moves.ts';
+import { isStill, type Moves } from './moves.ts';
 import { PER_GAP, type NeckModel } from './neck-model.ts';
 
 /** Everything that follows from what is tried. mm, cents, N, degrees; arrays run from the lowest string. */
@@ -28,6 +28,8 @@ export interface Outcome {
   /** fret tops over the plane: the bow, and what stands high or low */
   readonly tops: Float64Array;
   readonly cents: ReadonlyArray<number | null>;
+  /** whether heights stand as they were read: only then is a pitch that was read still a reading, and no forecast */
+  readonly asRead: boolean;
   /** the same from the strings alone, read or not: stretch, stiffness and length; null where a note cannot be read */
   readonly predicted: ReadonlyArray<number | null>;
   readonly contact: ReadonlyArray<number | null>;
@@ -138,6 +140,9 @@ function centsAfter(
   });
 }
 
+/** Whether nothing was tried that changes a string's height or pull. */
+const standsAsRead = (m: Moves): boolean => isStill({ ...m, contact: [] });
+
 /** Height at the saddle of a string through nut and 12th: the open string's line. */
 const saddleThrough = (xs: number, x12: number, nut: number, over12: number): number =>
   nut + ((over12 - nut) * xs) / x12;
@@ -198,6 +203,7 @@ export function consequences(
     saddle,
     saddleMove,
     tops,
+    asRead: standsAsRead(moves),
     // Stiffness and stretch take longer than all the rest: they are worked out when somebody asks.
     get cents() {
       return (cents ??= centsAfter(m, moves, { nut, saddle, relief }, before));

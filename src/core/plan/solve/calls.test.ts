@@ -244,6 +244,7 @@ describe('how places stand', () => {
   });
   const standing = (of?: Parameters<typeof standings>[2]) => {
     const o = {
+      asRead: true,
       relief: 0.4,
       action: [2.6, 0, 0, 0, 0, 1.7],
       gap: [0.1, 0.1, 0.1, 0.1, 0.1, 0.02],

@@ -1,13 +1,12 @@
 import { levelBy, type Levelling, type Strategy } from '../../frets/strategies.ts';
 import { leastHeight, meanHeight, type FretLevel } from '../../frets/fret-level.ts';
-import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
-import { verdict } from '../../targets/target.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { consequences, positionsOf } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
 import { highFrets, tightestFor } from './judge-outcome.ts';
 import { offered, type Problem } from './problem.ts';
+import { isStraight } from './straight.ts';
 import { none, stay, type Refused, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(v, 'mm');
@@ -17,13 +16,6 @@ const OPERATION: Readonly<Record<Strategy, OperationId>> = {
   'replace-some': 'fret-replace',
   'replace-all': 'refret',
 };
-
-/** Whether the neck is straight enough to level on: levelling a bent neck files the bend into the frets. */
-function straight(p: Problem, moves: Moves): boolean {
-  const key = stationKey('relief', 0, RELIEF_FRET);
-  const target = p.targets.get(key);
-  return !target || ['in', 'edge'].includes(verdict(p.model.relief + moves.relief, target, 0.005));
-}
 
 /** Where the rest of the tops stand after a way, over the level surface, and how far that surface came down. */
 function after(p: Problem, level: FretLevel, strategy: Strategy): Pick<Moves, 'tops' | 'frets'> {
@@ -112,7 +104,8 @@ export function fretWays(p: Problem, moves: Moves): Ways {
   const low = p.frets.filter((f) => leastHeight(f) < p.limits.fretHeight);
   if (high.length === 0 && low.length === 0 && !buzzesOnThem(p, moves)) return none('frets', moves);
   const keep = stay('frets', moves);
-  if (!straight(p, moves))
+  // Levelling a bent neck files the bend into the frets.
+  if (!isStraight(p, moves))
     return {
       ways: [keep],
       refused: [

@@ -15,7 +15,13 @@ export interface Stands {
   readonly off: number;
 }
 
-const valueOf = (o: Outcome, j: Judged): number | null => {
+/**
+ * How a pitch counts once heights have moved, where it was read before: it waits to be read, or it counts as it was read, so that
+ * nothing is moved for the sake of not knowing.
+ */
+export type Unread = 'waits' | 'as it was read';
+
+const valueOf = (p: Problem, o: Outcome, j: Judged, unread: Unread): number | null => {
   switch (j.quantity) {
     case 'relief':
       return o.relief;
@@ -24,16 +30,23 @@ const valueOf = (o: Outcome, j: Judged): number | null => {
     case 'nut-gap':
       return o.gap[j.index] ?? null;
     case 'intonation':
-      return o.cents[j.index] ?? null;
+      // A forecast is no reading.
+      if (o.asRead) return o.cents[j.index] ?? null;
+      return unread === 'waits' ? null : (p.model.cents[j.index] ?? null);
   }
 };
 
 /** Holds an outcome against the bands: all places, or those of some quantities. */
-export function standings(p: Problem, o: Outcome, of?: readonly Judged['quantity'][]): Stands[] {
+export function standings(
+  p: Problem,
+  o: Outcome,
+  of?: readonly Judged['quantity'][],
+  unread: Unread = 'waits',
+): Stands[] {
   const places = of === undefined ? p.judged : p.judged.filter((j) => of.includes(j.quantity));
   return places.flatMap((judged) => {
     const target = p.targets.get(judged.key);
-    const value = valueOf(o, judged);
+    const value = valueOf(p, o, judged, unread);
     if (!target || value === null) return [];
     const half = Math.max((target.high - target.low) / 2, judged.tells, 1e-9);
     return [

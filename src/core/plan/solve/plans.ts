@@ -22,6 +22,8 @@ export interface Plan {
     readonly says: string;
     readonly amounts: readonly Amount[];
     readonly reversible: boolean;
+    /** taken off for good, mm */
+    readonly removed: number;
   }>;
   readonly steps: readonly Step[];
   readonly moves: Moves;
@@ -148,6 +150,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
           part?.says ?? (finding ? `Inspection: ${finding.note || finding.title}` : 'Goes with the others.'),
         amounts: part?.amounts ?? [],
         reversible: o.reversible,
+        removed: part?.removed ?? 0,
       };
     }),
     steps: stepsOf(p, c.operations, parts),

@@ -5,7 +5,14 @@ import type { Touch } from '../../targets/target.ts';
 import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
 import type { Operation } from '../operation.ts';
 import type { PlanInput } from '../plan-input.ts';
-import { USUAL_LIMITS, USUAL_WEIGHTS, USUAL_WORTH, type Judged, type Problem } from './problem.ts';
+import {
+  USUAL_LIMITS,
+  USUAL_WEIGHTS,
+  USUAL_WORTH,
+  type Judged,
+  type Problem,
+  type RodState,
+} from './problem.ts';
 
 const JUDGED = ['relief', 'action', 'nut-gap', 'intonation'] as const;
 
@@ -51,6 +58,8 @@ export interface JobOfPlan {
   readonly worth: Minor | null;
   readonly catalogue: readonly Operation[];
   readonly currency: string;
+  /** as the inspection and the logged turns tell; it turns where nothing is said */
+  readonly rod?: RodState;
 }
 
 /** Why no plan can be found yet. */
@@ -74,6 +83,7 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     catalogue: job.catalogue,
     findings: input.findings,
     frets: fretTopsOf(input.readings, input.stale),
+    rod: job.rod ?? 'turns',
     touch: job.touch,
     worth: { ...USUAL_WORTH, amount: job.worth },
     limits: { ...USUAL_LIMITS, standout: { ...USUAL_LIMITS.standout, low: input.settings.minimumStandout } },

@@ -64,6 +64,9 @@ export interface Worth {
 
 export const USUAL_WORTH: Omit<Worth, 'amount'> = { share: 0.5, thinUpTo: 80_000 };
 
+/** How the rod's nut answers, as the inspection and the logged turns tell: `turns` where nothing speaks against it. */
+export type RodState = 'turns' | 'stuck' | 'at-its-end' | 'no-answer' | 'unreachable';
+
 /** Everything a plan is found from. */
 export interface Problem {
   readonly model: NeckModel;
@@ -75,6 +78,7 @@ export interface Problem {
   readonly findings: readonly Finding[];
   /** tops and heights of the frets; empty where they were not read */
   readonly frets: readonly FretTops[];
+  readonly rod: RodState;
   /** how hard it is played; null where that does not count: then no clearance is asked for */
   readonly touch: Touch | null;
   readonly worth: Worth;

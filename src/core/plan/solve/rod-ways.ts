@@ -2,13 +2,17 @@ import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { verdict, type Target } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
+import type { OperationId } from '../operation-ids.ts';
+import { tooDear } from './fret-ways.ts';
 import { offered, type Problem } from './problem.ts';
-import { none, stay, type Refused, type Sizes, type Way, type Ways } from './way.ts';
+import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const KEY = stationKey('relief', 0, RELIEF_FRET);
 /** Reliefs on both sides of the aim that are considered, mm apart: the same ones whatever the band, while they are in it. */
 const STEP = 0.04;
 const LEAST = 1e-6;
+/** A clamp or warmth is asked for no more than this change of relief, mm. */
+const MOST_BY_CLAMP = 0.6;
 
 interface Goal {
   readonly name: string;
@@ -29,47 +33,150 @@ function goalsIn(target: Target, now: number, sizes: Sizes): Goal[] {
   ].filter((g) => Math.abs(g.at - now) > LEAST);
 }
 
-/** The rod's answers: leave it, or bring the relief to its aim or toward either end of its band. */
-export function rodWays(p: Problem, moves: Moves, sizes: Sizes = 'asked'): Ways {
-  const judged = p.judged.find((j) => j.key === KEY);
-  const target = p.targets.get(KEY);
-  const now = p.model.relief;
-  if (!judged || !target) return none('rod', moves);
-  if (sizes === 'asked' && ['in', 'edge'].includes(verdict(now, target, judged.tells)))
-    return none('rod', moves);
-  const thou = (v: number) => formatLength(v, 'thou');
-  const refused: Refused[] = [];
-  const refuse = (because: string, would: string) =>
-    refused.push({ group: 'rod', operations: ['rod'], because, would });
-  const { rod } = p.model.construction;
+const thou = (v: number): string => formatLength(v, 'thou');
+type Why = Pick<Refused, 'because' | 'would'>;
+
+/** Why the rod's own state keeps it from being turned that way, or null. */
+function stateForbids(p: Problem, tighten: boolean): Why | null {
+  const { rod, joint } = p.model.construction;
+  if (rod === 'none')
+    return { because: 'This neck has no rod.', would: 'With a rod the relief could be brought to its aim.' };
+  if (p.rod === 'stuck')
+    return {
+      because: 'The rod nut is stuck: it is not forced.',
+      would: 'It would do if the nut moved freely.',
+    };
+  if (p.rod === 'no-answer')
+    return {
+      because: 'The rod does not answer: it is not turned further.',
+      would: 'It would do if two turns had moved the neck.',
+    };
+  if (p.rod === 'at-its-end' && tighten)
+    return {
+      because: 'The rod is at its end: it is not turned further.',
+      would: 'It would do if there were thread left.',
+    };
+  if (p.rod === 'unreachable' && joint === 'glued')
+    return {
+      because: 'The rod nut cannot be reached, and this neck is glued.',
+      would: 'It would do if a key went all the way in.',
+    };
+  return null;
+}
+
+/** Why the rod cannot bring the relief where it should be, or null. Loosening is the first answer to a back-bow, with any rod. */
+function rodCannot(p: Problem, target: Target, now: number): Why | null {
   if (offered(p, 'rod') === null)
-    refuse('The shop does not offer it.', 'It would have to be in the catalogue.');
-  else if (rod === 'none')
-    refuse('This neck has no rod.', 'With a rod the relief could be brought to its aim.');
-  else if (rod === 'one-way' && now < 0)
-    refuse(
-      `It is ${thou(now)}, a back-bow: a one-way rod cannot push the neck forward.`,
-      'A two-way rod, or heavier strings, would bring relief in.',
-    );
-  else if (Math.abs(target.aim - now) > p.limits.rod + LEAST)
-    refuse(
-      `The relief would have to change by ${thou(Math.abs(target.aim - now))}, over the ${thou(p.limits.rod)} a rod is asked for.`,
-      `It would do at a relief between ${thou(target.low - p.limits.rod)} and ${thou(target.high + p.limits.rod)}.`,
-    );
-  if (refused.length > 0) return { ways: [stay('rod', moves)], refused };
-  const ways: Way[] = goalsIn(target, now, sizes).map((g) => ({
+    return { because: 'The shop does not offer it.', would: 'It would have to be in the catalogue.' };
+  return stateForbids(p, now > target.aim);
+}
+
+const OFF_FIRST: Part = {
+  operation: 'neck-off',
+  says: 'Strings off, the neck off to reach the rod nut, turned blind, the neck back, strings on, then read.',
+  amounts: [],
+  removed: 0,
+};
+
+/** Turning the rod: with the neck off first where its nut is only reached so, blind, and read under tension. */
+function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Sizes): Way[] {
+  const off = p.model.construction.rodNut === 'heel' || p.rod === 'unreachable';
+  if (off && offered(p, 'neck-off') === null) return [];
+  const back = now < 0 ? ' It is a back-bow: loosen first, with any rod.' : '';
+  const { rod: most } = p.limits;
+  // What is too far is brought nearer and read again.
+  const goals = goalsIn(target, now, sizes).map((g) => ({
+    ...g,
+    at: now + Math.max(-most, Math.min(most, g.at - now)),
+    far: Math.abs(g.at - now) > most + LEAST,
+  }));
+  return goals.map((g) => ({
     group: 'rod',
     name: `rod ${g.name}`,
     moves: { ...moves, relief: g.at - now },
-    warns: [],
+    warns: [
+      ...(off
+        ? ['The turn is made blind: what the rod did so far predicts it, and it is read under tension.']
+        : []),
+      ...(g.far ? [`A rod is asked for ${thou(most)} at the most: then read again and look twice.`] : []),
+    ],
     parts: [
+      ...(off ? [OFF_FIRST] : []),
       {
         operation: 'rod',
-        says: `Relief ${thou(now)} at the 7th: bring it to ${thou(g.at)} (band ${thou(target.low)}–${thou(target.high)}).`,
+        says: `Relief ${thou(now)} at the 7th: bring it to ${thou(g.at)} (band ${thou(target.low)}–${thou(target.high)}).${back}`,
         amounts: [{ what: 'relief', amount: g.at - now, unit: 'mm' }],
         removed: 0,
       },
     ],
   }));
-  return { ways: [stay('rod', moves), ...ways], refused };
+}
+
+const BY_CLAMP: readonly (readonly [string, readonly OperationId[]])[] = [
+  ['clamp it and let it settle', ['neck-clamp', 'neck-settle']],
+  ['warm it, clamp it and let it settle', ['neck-heat', 'neck-clamp', 'neck-settle']],
+];
+
+/** Why a clamp or warmth does not do here, or null. */
+function clampCannot(p: Problem, ids: readonly OperationId[], by: number): Why | null {
+  const dear = ids.map((id) => tooDear(p, id)).find((d) => d !== null);
+  if (dear) return dear;
+  if (p.model.construction.rod === 'none' && !ids.includes('neck-heat'))
+    return {
+      because: 'Without a rod to take up, a clamp alone does not last.',
+      would: 'It would do with a rod that takes up what the clamp gave.',
+    };
+  if (by > MOST_BY_CLAMP)
+    return {
+      because: `A change of ${thou(by)} is beyond what a clamp or warmth does: beyond a setup.`,
+      would: `It would do for ${thou(MOST_BY_CLAMP)} or less.`,
+    };
+  return null;
+}
+
+/** What is left where the rod does nothing: the clamp, then warmth, each with days and a week under tension before it is judged. */
+function byClamp(p: Problem, moves: Moves, target: Target, now: number): Ways {
+  const by = target.aim - now;
+  const refused: Refused[] = [];
+  const ways: Way[] = [];
+  for (const [name, ids] of BY_CLAMP) {
+    if (ids.some((id) => offered(p, id) === null)) continue;
+    const cannot = clampCannot(p, ids, Math.abs(by));
+    if (cannot !== null) {
+      refused.push({ group: 'rod', operations: ids, ...cannot });
+      continue;
+    }
+    const parts = ids.map((operation, i): Part => ({
+      operation,
+      says:
+        operation === 'neck-settle'
+          ? 'A week under tension before it is judged, then read again.'
+          : `Relief ${thou(now)}: past straight in the clamp, toward ${thou(target.aim)}.`,
+      amounts: i === 0 ? [{ what: 'relief', amount: by, unit: 'mm' }] : [],
+      removed: 0,
+    }));
+    const warns = ['Judged only after a week under tension; it may come back.'];
+    ways.push({ group: 'rod', name, moves: { ...moves, relief: by }, warns, parts });
+  }
+  return { ways, refused };
+}
+
+/**
+ * The neck's answers: leave it, bring the relief to its aim or toward either end of its band by the rod; where the rod does
+ * nothing, by clamp or warmth. A rod at its end, stuck or without an answer is never turned further.
+ */
+export function rodWays(p: Problem, moves: Moves, sizes: Sizes = 'asked'): Ways {
+  const judged = p.judged.find((j) => j.key === KEY);
+  const target = p.targets.get(KEY);
+  const now = p.model.relief;
+  if (!judged || !target) return none('rod', moves);
+  const out = !['in', 'edge'].includes(verdict(now, target, judged.tells));
+  if (sizes === 'asked' && !out) return none('rod', moves);
+  const cannot = rodCannot(p, target, now);
+  if (cannot === null)
+    return { ways: [stay('rod', moves), ...byRod(p, moves, target, now, sizes)], refused: [] };
+  const refused: Refused[] = [{ group: 'rod', operations: ['rod'], ...cannot }];
+  if (!out || stateForbids(p, now > target.aim) === null) return { ways: [stay('rod', moves)], refused };
+  const clamp = byClamp(p, moves, target, now);
+  return { ways: [stay('rod', moves), ...clamp.ways], refused: [...refused, ...clamp.refused] };
 }

@@ -1,3 +1,4 @@
+import { usualConstruction } from '../../instrument/defaults.ts';
 import type { Kind } from '../../instrument/kinds.ts';
 import { OPERATIONS } from '../operations.ts';
 import { JOB, problem } from './problem-for-tests.ts';
@@ -110,12 +111,49 @@ describe('what is proposed for', () => {
     );
   });
 
-  test('a one-way rod in a back-bow: refused, with what would have to be true', () => {
-    const p = problem('steel-acoustic', { relief: -0.05 });
-    const s = search(p);
-    expect(s.candidates.some((c) => c.operations.has('rod'))).toBe(false);
-    expect(s.refused[0]?.because).toMatch(/back-bow/);
-    expect(first(s.candidates, BY_COST).misses).toBeGreaterThan(0);
+  test('a one-way rod in a back-bow: loosened first, and nothing is cut meanwhile', () => {
+    const p = problem('steel-acoustic', { relief: -0.05, 'action:6:12': 3 });
+    const best = first(search(p).candidates, BY_COST);
+    expect(best.operations.has('rod')).toBe(true);
+    expect(best.moves.relief).toBeGreaterThan(0);
+    expect(best.misses).toBe(0);
+  });
+
+  const CUTS: readonly OperationId[] = [
+    'saddle-lower',
+    'saddle-new',
+    'saddle-raise',
+    'nut-slots',
+    'nut-new',
+    'bridge-thin',
+    'neck-reset',
+    'compensate',
+    'fret-dress',
+    'fret-spot',
+  ];
+
+  test.each(['at-its-end', 'stuck', 'no-answer'] as const)(
+    'a rod that is %s is never turned further: clamp or warmth, or nothing is cut at all',
+    (rod) => {
+      const high = { relief: 0.5, 'action:6:12': 3.2, 'action:1:12': 2.6 };
+      const p = problem('steel-acoustic', high, {}, { rod });
+      const s = search(p);
+      expect(s.candidates.some((c) => c.operations.has('rod'))).toBe(false);
+      for (const c of s.candidates) {
+        const bent = Math.abs(c.moves.relief) < 1e-9;
+        if (bent) expect(CUTS.filter((id) => c.operations.has(id))).toEqual([]);
+      }
+      expect(first(s.candidates, BY_COST).operations.has('neck-clamp')).toBe(true);
+      const poor = problem('steel-acoustic', high, {}, { rod, worth: 5000 });
+      expect(ids(poor).filter((id) => CUTS.includes(id) || id === 'rod')).toEqual([]);
+    },
+  );
+
+  test('a rod nut at the heel: the neck comes off for it, or where it cannot, it is left', () => {
+    const bolted = { ...usualConstruction('steel-acoustic'), joint: 'bolted', rodNut: 'heel' } as const;
+    const p = problem('steel-acoustic', { relief: 0.4 });
+    const heel = { ...p, model: { ...p.model, construction: bolted } };
+    expect(ids(heel)).toEqual(expect.arrayContaining(['neck-off', 'rod']));
   });
 
   test('frets on a neck that is not straight are not levelled before it is', () => {
@@ -126,8 +164,8 @@ describe('what is proposed for', () => {
       model: { ...bent.model, construction: { ...bent.model.construction, rod: 'none' as const } },
     };
     const s = search(without);
-    expect(s.candidates.some((c) => c.operations.has('fret-spot'))).toBe(false);
-    expect(s.refused.some((r) => r.because.includes('not straight'))).toBe(true);
+    for (const c of s.candidates)
+      expect(c.operations.has('fret-spot') && Math.abs(c.moves.relief) < 1e-9).toBe(false);
     const straight = withReadings('steel-acoustic', {}, rocks);
     expect(ids(straight)).toContain('fret-spot');
   });

@@ -11,6 +11,7 @@ import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-o
 import { nutWays } from './nut-ways.ts';
 import type { Judged, Problem } from './problem.ts';
 import { rodWays } from './rod-ways.ts';
+import { onlyOnStraight } from './straight.ts';
 import type { Refused, Sizes, Way } from './way.ts';
 
 /** One answer to all questions together, and what comes of it. */
@@ -124,19 +125,19 @@ function lookAll(l: Look): void {
     for (const fret of frets.ways) {
       const bare = after(fret.moves);
       if (!goOn([rod, fret], bare, ['relief'])) continue;
-      const nuts = nutWays(p, fret.moves, bare, sizes);
+      const nuts = onlyOnStraight(p, fret.moves, nutWays(p, fret.moves, bare, sizes));
       note(nuts.refused);
       for (const nut of nuts.ways) {
         const low = after(nut.moves);
         if (!goOn([rod, fret, nut], low, ['relief', 'nut-gap'])) continue;
-        const heights = heightWays(p, nut.moves, low, l.share, sizes);
+        const heights = onlyOnStraight(p, nut.moves, heightWays(p, nut.moves, low, l.share, sizes));
         note(heights.refused);
         for (const height of heights.ways) {
           const up = after(height.moves);
           if (!goOn([rod, fret, nut, height], up, ['relief', 'nut-gap', 'action'])) continue;
           // The contact moves along the string: what is tightest does not change with it.
           const tightest = once(() => tightestFor(p, up, l.x));
-          const contacts = contactWays(p, height.moves, up, sizes);
+          const contacts = onlyOnStraight(p, height.moves, contactWays(p, height.moves, up, sizes));
           note(contacts.refused);
           for (const contact of contacts.ways) {
             const outcome = contact.parts.length === 0 ? up : after(contact.moves);
@@ -208,7 +209,7 @@ export function search(p: Problem): Search {
     note: () => {},
     goOn: (ways, outcome, decided) => !standings(p, outcome, decided).some(isOut) && lighter(ways),
     found: (ways, outcome, tightest) => {
-      if (!lighter(ways) || standings(p, outcome).some(isOut)) return;
+      if (!lighter(ways) || standings(p, outcome, undefined, 'as it was read').some(isOut)) return;
       const c = evaluate(p, ways, outcome, tightest(), true);
       if (c.misses > 0 || !before(BY_COST(c), BY_COST(best))) return;
       best = c;

@@ -1,0 +1,164 @@
+import { z } from 'zod';
+import { KINDS } from '../../core/instrument/kinds.ts';
+import { usualConstruction } from '../../core/instrument/defaults.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import type { Case } from '../../core/plan/case/case.ts';
+import { answerCase, type CaseAnswer } from '../../core/plan/case/case-answer.ts';
+import { readEntry } from '../../core/readings/entry.ts';
+import { QUANTITIES, type Quantity } from '../../core/readings/quantities.ts';
+import type { Reading } from '../../core/readings/reading.ts';
+import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import { parseLength } from '../../core/units/parse-length.ts';
+import { constructionSchema } from '../construction.ts';
+import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
+
+const typed = (what: string) => z.string().min(1).max(60).meta({ description: what });
+
+/** A small case for the command line: an instrument, what was read and found on it, the turns of its rod. */
+export const caseFormat = z
+  .object({
+    format: z.literal('rubrica case'),
+    version: z.literal(1),
+    kind: z.enum(KINDS),
+    construction: constructionSchema
+      .partial()
+      .default({})
+      .meta({ description: 'what differs from the kind’s usual instrument' }),
+    touch: z.enum(['light', 'medium', 'heavy']).default('medium'),
+    worth: z.number().min(0).nullish().meta({
+      description: 'what it is worth in good order, in the shop’s currency; absent where nobody has said',
+    }),
+    readings: z
+      .array(
+        z.object({
+          quantity: z.enum(QUANTITIES),
+          string: z
+            .number()
+            .int()
+            .min(0)
+            .max(14)
+            .optional()
+            .meta({ description: '1 is the highest; 0 or absent: none' }),
+          fret: z
+            .number()
+            .int()
+            .min(0)
+            .max(36)
+            .optional()
+            .meta({ description: 'the usual one where absent' }),
+          typed: typed('as it was typed, with its unit; a bare number is mm'),
+        }),
+      )
+      .max(500)
+      .default([]),
+    findings: z
+      .array(
+        z.object({
+          item: z.string().min(1).max(40),
+          finding: z
+            .string()
+            .max(40)
+            .optional()
+            .meta({ description: 'its code; the item’s first finding where absent' }),
+          note: z.string().max(2000).optional(),
+        }),
+      )
+      .max(200)
+      .default([]),
+    turns: z
+      .array(
+        z.object({
+          eighths: z.number().min(-64).max(64).meta({ description: 'of a turn; tighten positive' }),
+          before: typed('relief before'),
+          after: typed('relief after'),
+        }),
+      )
+      .max(200)
+      .default([]),
+  })
+  .meta({ title: 'Rubrica case' });
+
+type CaseFile = z.output<typeof caseFormat>;
+
+/** The fret a quantity is usually read at, where a case does not say. */
+const USUAL_FRET: Partial<Readonly<Record<Quantity, number>>> = {
+  relief: RELIEF_FRET,
+  action: ACTION_FRET,
+  intonation: ACTION_FRET,
+  'nut-gap': 1,
+};
+
+function readingsOf(file: CaseFile): Result<Reading[], string> {
+  const readings: Reading[] = [];
+  for (const [i, r] of file.readings.entries()) {
+    const read = readEntry(r.typed, r.quantity, 'mm');
+    if (!read.ok) return fail(`readings.${i}.typed: ${read.error.message}`);
+    const [string, fret] = [r.string ?? 0, r.fret ?? USUAL_FRET[r.quantity] ?? 0];
+    readings.push({
+      key: stationKey(r.quantity, string, fret),
+      quantity: r.quantity,
+      string,
+      fret,
+      value: read.value.value,
+      round: 'as-found',
+      takenAt: 0,
+      notRepresentative: null,
+    });
+  }
+  return ok(readings);
+}
+
+function turnsOf(file: CaseFile): Result<Case['turns'], string> {
+  const turns: { eighths: number; before: number; after: number }[] = [];
+  for (const [i, t] of file.turns.entries()) {
+    const [before, after] = [parseLength(t.before, 'mm'), parseLength(t.after, 'mm')];
+    if (!before.ok) return fail(`turns.${i}.before: ${before.error.message}`);
+    if (!after.ok) return fail(`turns.${i}.after: ${after.error.message}`);
+    turns.push({ eighths: t.eighths, before: before.value.mm, after: after.value.mm });
+  }
+  return ok(turns);
+}
+
+const HUNDRED = 100;
+
+/** Reads a case; says what is wrong with it and where. */
+export function readCase(data: unknown): Result<Case, string> {
+  const read = caseFormat.safeParse(data);
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    return fail(`${issue?.path.join('.') || 'the whole'}: ${issue?.message ?? 'it cannot be read'}`);
+  }
+  const file = read.data;
+  const construction = {
+    ...usualConstruction(file.kind),
+    ...file.construction,
+    kind: file.kind,
+  } as Construction;
+  const readings = readingsOf(file);
+  if (!readings.ok) return readings;
+  const turns = turnsOf(file);
+  if (!turns.ok) return turns;
+  const beyond = readings.value.findIndex((r) => r.string > construction.strings.length);
+  if (beyond >= 0)
+    return fail(`readings.${beyond}.string: this instrument has ${construction.strings.length} strings.`);
+  return ok({
+    construction,
+    touch: file.touch,
+    worth: file.worth == null ? null : Math.round(file.worth * HUNDRED),
+    readings: readings.value,
+    findings: file.findings,
+    turns: turns.value,
+  });
+}
+
+/** The format as JSON Schema. */
+export const caseSchema = (): JsonSchema => jsonSchema(caseFormat);
+
+/** The plans of a case as they go out: money in the shop's currency, as its worth came in. */
+export function planOfCase(data: unknown): Result<CaseAnswer, string> {
+  const read = readCase(data);
+  if (!read.ok) return read;
+  const answer = answerCase(read.value);
+  return ok({ ...answer, plans: answer.plans.map((p) => ({ ...p, price: p.price / HUNDRED })) });
+}

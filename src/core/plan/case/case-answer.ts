@@ -1,0 +1,170 @@
+import type { RodAdvice } from '../../neck/truss-rod.ts';
+import type { Minor } from '../../money/money.ts';
+import type { OperationId } from '../operation-ids.ts';
+import { operation } from '../operations.ts';
+import { plansFor, type Plan } from '../solve/plans.ts';
+import { caseProblem, type Case, type Undone } from './case.ts';
+
+export type Direction = 'tighten' | 'loosen' | 'up' | 'down' | 'back' | 'forward';
+
+/**
+ * One step of a plan: its operation, which way, and how much by place: `bass` and `treble`, a string's or fret's number, in mm;
+ * `eighths` of a turn. With a direction amounts are sizes, without one they carry their sign (up and back positive).
+ */
+export interface CaseStep {
+  readonly operation: OperationId;
+  readonly direction?: Direction;
+  readonly amounts?: Readonly<Record<string, number>>;
+}
+
+/** What is taken off for good at the place that loses most, mm. */
+export interface Removed {
+  readonly saddle: number;
+  readonly nut: number;
+  readonly frets: number;
+  readonly bridge: number;
+}
+
+/** A plan of a case. Money in minor units; lengths mm, errors cents. */
+export interface CasePlan {
+  readonly id: 'leave' | 'enough' | 'best';
+  readonly steps: readonly CaseStep[];
+  readonly undone: readonly Undone[];
+  readonly price: Minor;
+  readonly minutes: number;
+  readonly days: number;
+  readonly removed: Removed;
+  /** what is expected to stand at the places that were read */
+  readonly forecast: Readonly<Record<string, number | null | Readonly<Record<string, number>>>>;
+}
+
+export interface CaseAnswer {
+  readonly because: string | null;
+  /** the beginning of the plan that is enough, up to the first step after which must be read again */
+  readonly proposed: readonly CaseStep[];
+  readonly plans: readonly CasePlan[];
+  readonly questions: readonly string[];
+}
+
+type Done = Plan['operations'][number];
+const IDS = { leave: 'leave', sufficient: 'enough', best: 'best' } as const;
+const LEAST = 1e-9;
+
+/** Where an amount belongs: a side, a string, a fret. */
+function placeOf(what: string): string {
+  if (what.startsWith('saddle, ')) return what.slice('saddle, '.length);
+  return /(\d+)$/.exec(what)?.[1] ?? what;
+}
+
+/** Which way all the amounts go, by the names of that kind of move; undefined where they go both ways. */
+function wayOf(
+  amounts: readonly number[],
+  [plus, minus]: readonly [Direction, Direction],
+): Direction | undefined {
+  if (amounts.every((a) => a > 0)) return plus;
+  if (amounts.every((a) => a < 0)) return minus;
+  return undefined;
+}
+
+const ALONG: ReadonlySet<OperationId> = new Set(['compensate', 'intonate', 'saddle-slot', 'nut-compensate']);
+
+function rodStep(o: Done, turn: RodAdvice | null): CaseStep {
+  const relief = o.amounts[0]?.amount ?? 0;
+  const direction = relief < 0 ? 'tighten' : 'loosen';
+  const asked = turn !== null && (turn.advice === 'tighten' || turn.advice === 'loosen');
+  // A rod whose relief stands well is only taken up until it bears.
+  if (o.amounts.length === 0 || !asked) return { operation: o.id };
+  return { operation: o.id, direction, amounts: { eighths: Math.abs(turn.eighths) } };
+}
+
+function stepOf(o: Done, turn: RodAdvice | null): CaseStep {
+  if (o.id === 'rod') return rodStep(o, turn);
+  // How far a clamp brings a neck is read afterwards, not set.
+  const some = o.amounts.filter((a) => Math.abs(a.amount) > LEAST && a.unit === 'mm' && a.what !== 'relief');
+  if (some.length === 0) return { operation: o.id };
+  const direction = wayOf(
+    some.map((a) => a.amount),
+    ALONG.has(o.id) ? ['back', 'forward'] : ['up', 'down'],
+  );
+  const size = (a: number): number => (direction === undefined ? a : Math.abs(a));
+  const amounts = Object.fromEntries(some.map((a) => [placeOf(a.what), size(a.amount)]));
+  return direction === undefined ? { operation: o.id, amounts } : { operation: o.id, direction, amounts };
+}
+
+const deepest = (o: Done): number => Math.max(0, ...o.amounts.map((a) => -a.amount));
+
+function removedBy(p: Plan): Removed {
+  const most = (ids: readonly OperationId[], of: (o: Done) => number): number =>
+    Math.max(0, ...p.operations.filter((o) => ids.includes(o.id)).map(of));
+  return {
+    saddle: most(['saddle-lower'], deepest),
+    nut: most(['nut-slots'], deepest),
+    frets: most(['fret-spot', 'fret-dress', 'fret-replace', 'fall-away'], (o) => o.removed),
+    bridge: most(['bridge-thin'], deepest),
+  };
+}
+
+const NAMES: Readonly<Record<string, string>> = { 'nut-gap': 'nutGap' };
+
+/** What stands there afterwards, by quantity: one number, the two sides of the action, or string by string. */
+function forecastOf(p: Plan, strings: number): CasePlan['forecast'] {
+  const said: Record<string, number | null | Record<string, number>> = { relief: null };
+  for (const { key, value } of p.predicted) {
+    const [quantity = '', string = ''] = key.split(':');
+    if (quantity === 'relief') {
+      said['relief'] = value;
+      continue;
+    }
+    const name = NAMES[quantity] ?? quantity;
+    const side = Number(string) === strings ? 'bass' : 'treble';
+    const place = quantity === 'action' ? side : string;
+    if (quantity === 'action' && side === 'treble' && Number(string) !== 1) continue;
+    said[name] = { ...(said[name] as Record<string, number> | undefined), [place]: value };
+  }
+  return said;
+}
+
+/** A line of what is left undone, told apart into what it is and why. */
+function undoneOf(line: string): Undone {
+  const at = line.indexOf(': ');
+  if (line.startsWith('Inspection: '))
+    return { what: line.slice('Inspection: '.length), why: 'Found, and not dealt with in this plan.' };
+  return at < 0 ? { what: line, why: line } : { what: line.slice(0, at), why: line.slice(at + 2) };
+}
+
+/** What goes along with others: it ends no beginning. */
+const ALONGSIDE: ReadonlySet<OperationId> = new Set(['strings-off', 'restring', 'play-test']);
+
+/** The steps up to the first after which something must be read again, with that step. */
+function beginning(steps: readonly CaseStep[]): readonly CaseStep[] {
+  const at = steps.findIndex((s) => !ALONGSIDE.has(s.operation) && operation(s.operation).stale.length > 0);
+  return at < 0 ? steps : steps.slice(0, at + 1);
+}
+
+/**
+ * The plans of a case: leave it, what is enough, and the nearest to every aim, with what is proposed now, what stays undone and
+ * why, and what must be asked.
+ */
+export function answerCase(c: Case): CaseAnswer {
+  const { problem, undone, questions, turn } = caseProblem(c);
+  if ('because' in problem) return { because: problem.because, proposed: [], plans: [], questions };
+  const found = plansFor(problem);
+  const plans = found.plans.map((p): CasePlan => ({
+    id: IDS[p.id],
+    steps: p.operations.map((o) => stepOf(o, turn)),
+    undone: [...p.undone.map(undoneOf), ...undone],
+    price: p.cost.price.likely,
+    minutes: p.cost.minutes.likely,
+    days: p.days,
+    removed: removedBy(p),
+    forecast: forecastOf(p, c.construction.strings.length),
+  }));
+  const enough = plans.find((p) => p.id === 'enough');
+  const taken = found.assumed.map((what) => `Not read, and taken to stand at its aim: ${what}.`);
+  return {
+    because: null,
+    proposed: beginning(enough?.steps ?? []),
+    plans,
+    questions: [...questions, ...taken],
+  };
+}
