@@ -5,7 +5,7 @@ import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
-import { NO_FACTS } from '../../src/server/jobs/job-facts.ts';
+import { NO_FACTS } from '../../src/core/job/leaves.ts';
 import { makePairingCode, pairDevice } from '../../src/server/people/pair-device.ts';
 import { signIn } from '../../src/server/people/sign-in.ts';
 import { RACK_SQL } from '../../src/server/rack/load-rack.ts';

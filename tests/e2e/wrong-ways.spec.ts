@@ -145,6 +145,30 @@ test('a look under way when the connection goes does not take the page away', as
   await expect(typing).toHaveValue('5.2');
 });
 
+test('a fault of one leaf stays inside it: the head, the other leaves and the places go on', async () => {
+  await go(ilse, '/job/408/readings');
+  await go(tomas, '/job/408/readings');
+  // What the house says is damaged on its way: the leaf cannot be drawn from it.
+  const damage = async (route: Route) => {
+    const answer = await route.fetch();
+    const job = (await answer.json()) as { readings: object };
+    await route.fulfill({ response: answer, json: { ...job, readings: { ...job.readings, rounds: null } } });
+  };
+  await ilse.route('**/api/job/408/readings', damage);
+  await station(tomas, 'relief:0:7').fill('.021');
+  await station(tomas, 'relief:0:7').press('Enter');
+  await expect(ilse.getByRole('heading', { name: 'Readings cannot be shown' })).toBeVisible(BY_ITSELF);
+  await expect(ilse.getByRole('navigation', { name: 'Leaves of the job' })).toBeVisible();
+  await expect(ilse.getByRole('navigation', { name: 'Places' })).toBeVisible();
+  await ilse.unroute('**/api/job/408/readings', damage);
+  const again = ilse.waitForResponse('**/api/job/408/readings');
+  await station(tomas, 'relief:0:7').fill('.022');
+  await station(tomas, 'relief:0:7').press('Enter');
+  await again;
+  await ilse.getByRole('button', { name: 'Open it again' }).click();
+  await expect(station(ilse, 'relief:0:7')).toHaveValue('.022', BY_ITSELF);
+});
+
 test('a reload between the save and its answer meets no conflict with itself', async () => {
   await go(ilse, '/job/414/readings');
   const relief = station(ilse, 'relief:0:7');

@@ -84,6 +84,8 @@ export class Person {
           signal: AbortSignal.timeout(PATIENCE_MS),
         });
         const said = (await answer.json()) as Answer;
+        // A fault of the house tells nothing of what it did: a tablet asks again with the same id.
+        if (answer.status >= 500) throw new Error(`answered ${answer.status}`);
         this.open = null;
         if (said.ok) this.acknowledged.push({ id, name, person: this.person });
         return said;

@@ -92,6 +92,13 @@ describe('the true-size drawings', () => {
   test('the nut’s contacts stand beyond its front edge', () => {
     const d = nutContactTemplate([{ string: 1, across: 0, from: null, to: 0.4 }], 5);
     expect(d.title).toContain('nut');
-    expect(d.shapes.some((s) => s.kind === 'text' && s.text === '5.40')).toBe(true);
+    expect(d.shapes.some((s) => s.kind === 'text' && s.text === '0.40')).toBe(true);
   });
+});
+
+test('a move no contact could make is questioned', () => {
+  const c = usualConstruction('steel-acoustic');
+  const [far, near] = [intonationPlan(c, [cents(6, 12, 60)])[0], intonationPlan(c, [cents(6, 12, 6)])[0]];
+  expect(far?.doubt).toMatch(/further than a contact travels/);
+  expect(near?.doubt).toBeNull();
 });

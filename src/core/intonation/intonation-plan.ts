@@ -16,6 +16,8 @@ export interface StringIntonation {
   readonly from: number | null;
   readonly outside: number;
   readonly ways: readonly string[];
+  /** why the move is questioned before anything is made of it; null where it is not */
+  readonly doubt: string | null;
 }
 
 type Read = {
@@ -25,6 +27,14 @@ type Read = {
   readonly value: number;
 };
 const USUAL_CROWN = 3;
+/** No saddle's contact travels further than this, nor a nut's, mm. */
+const MOST_TRAVEL = 8;
+const MOST_NUT_TRAVEL = 3;
+
+const doubtOf = (saddle: number, nut: number): string | null =>
+  Math.abs(saddle) > MOST_TRAVEL || Math.abs(nut) > MOST_NUT_TRAVEL
+    ? `${Math.abs(Math.abs(saddle) > MOST_TRAVEL ? saddle : nut).toFixed(1)} mm is further than a contact travels: read the note again, in its octave.`
+    : null;
 
 /**
  * The saddle's and, where low frets were read, the nut's move of every string that was read, with whether the contact
@@ -58,6 +68,7 @@ export function intonationPlan(c: Construction, readings: readonly Read[]): Stri
         from,
         outside: placed?.outside ?? 0,
         ways: placed?.ways ?? [],
+        doubt: doubtOf(fit.saddleMove, nutToo ? fit.nutMove : 0),
       },
     ];
   });

@@ -34,6 +34,24 @@ export interface JobFacts {
   readonly signed: boolean;
 }
 
+/** Nothing done yet. */
+export const NO_FACTS: JobFacts = {
+  answered: 0,
+  items: 0,
+  inspectionFinished: false,
+  read: 0,
+  stations: 0,
+  stale: 0,
+  linesOpen: 0,
+  linesDecided: 0,
+  asked: 0,
+  stepsOpen: 0,
+  stepsDone: 0,
+  asLeftRead: 0,
+  benchChecked: false,
+  signed: false,
+};
+
 const state = (done: boolean, begun: boolean): LeafState => ({
   kind: done ? 'done' : begun ? 'begun' : 'open',
 });

@@ -11,7 +11,8 @@ const cell = group({
   margin: result('mm', 'that less the motion; negative buzzes'),
 });
 
-const input = group({
+/** A string over its neck, as the sums of clearance ask for it. */
+export const overItsNeck = {
   scale: scale(),
   compensation: compensation(),
   frets: fret('how many frets'),
@@ -25,6 +26,10 @@ const input = group({
     },
     'the neck’s bow',
   ).optional(),
+} as const;
+
+const input = group({
+  ...overItsNeck,
   tops: list(
     group({ fret: fret('fret'), offset: length('over or under its place', -3, 3) }),
     'frets that stand high or low',

@@ -4,24 +4,13 @@ import { KINDS } from '../instrument/kinds.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { atItsAims, fitForce, lowestFor, RESERVE } from '../whatif/pluck-reach.ts';
 import { handFor } from '../whatif/clearance-map.ts';
-import { choice, compensation, fret, group, length, list, number, result, scale } from './fields.ts';
+import { overItsNeck } from './clearance-sum.ts';
+import { choice, fret, group, length, list, number, result } from './fields.ts';
 import { answer, declare, refuse } from './sum.ts';
 
 const neck = group(
   {
-    scale: scale(),
-    compensation: compensation(),
-    frets: fret('how many frets'),
-    nut: length('string over the fret plane at the nut', -1, 10),
-    saddle: length('string over the fret plane at the saddle', -1, 50, 'action'),
-    relief: group(
-      {
-        low: fret('from this fret; 0 is the nut', 0),
-        high: fret('to this fret'),
-        max: length('deepest gap between', -3, 5),
-      },
-      'the neck’s bow',
-    ).optional(),
+    ...overItsNeck,
     tension: number('N', 'pull of the string', { min: 1, max: 1000 }),
     pluck: length('pluck, from the saddle; a fifth of the scale when not said', 1, 1000).optional(),
   },

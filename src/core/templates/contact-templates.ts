@@ -14,7 +14,14 @@ export interface ContactSpot {
 const SHOULDER = 6;
 const LEAST_WIDTH = 100;
 
-function fromAbove(title: string, words: string, spots: readonly ContactSpot[], thick: number): Drawing {
+function fromAbove(
+  title: string,
+  words: string,
+  spots: readonly ContactSpot[],
+  thick: number,
+  /** the figure at a string, mm */
+  figure: (s: ContactSpot) => number = (s) => s.to,
+): Drawing {
   const spread = Math.max(0, ...spots.map((s) => s.across));
   const width = spread + 2 * SHOULDER;
   const above = Math.max(0, ...spots.map((s) => -Math.min(s.to, s.from ?? 0)));
@@ -26,7 +33,7 @@ function fromAbove(title: string, words: string, spots: readonly ContactSpot[], 
     line(x(s) - 2.5, front + s.to, x(s) + 2.5, front + s.to, HAIR),
     ...(s.from === null ? [] : [line(x(s) - 1.2, front + s.from, x(s) + 1.2, front + s.from, THIN)]),
     line(x(s), front - 2, x(s), back + 2, THIN),
-    label(x(s), back + below + 5, s.to.toFixed(2), 'middle', 2.4),
+    label(x(s), back + below + 5, figure(s).toFixed(2), 'middle', 2.4),
     label(x(s), front - above - 3, String(s.string), 'middle', 2.4),
   ]);
   return {
@@ -61,4 +68,6 @@ export const nutContactTemplate = (spots: readonly ContactSpot[], thick: number)
     'Nut from above, its front edge down, bass left. Figures: mm beyond its front edge.',
     spots.map((s) => ({ ...s, to: thick + s.to, from: thick })),
     thick,
+    // The drawing lies from the back edge, the figure is what the table says: beyond the front edge.
+    (s) => s.to - thick,
   );

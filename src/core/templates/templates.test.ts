@@ -181,6 +181,10 @@ describe('from above', () => {
     const [front, back] = strokes(made.shapes);
     expect(strokes(made.shapes)[4]?.[1]).toBeCloseTo((front?.[1] ?? 0) + 5.8, 9);
     expect(strokes(made.shapes)[5]?.[1]).toBeCloseTo(back?.[1] ?? 0, 9);
+    // The figure is what the table says: beyond the front edge, without the nut's own thickness.
+    const said = words(made.shapes).map(([, , , , text]) => text);
+    expect(said).toContain('0.80');
+    expect(said).not.toContain('5.80');
   });
 });
 

@@ -1,29 +1,10 @@
 import { Op, type Transaction } from 'sequelize';
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
-import type { JobFacts } from '../../core/job/leaves.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Work } from '../use-case/use-case.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { readJob } from './read-job.ts';
 import { judge } from '../../core/job/judge.ts';
-
-/** Nothing done yet. */
-export const NO_FACTS: JobFacts = {
-  answered: 0,
-  items: 0,
-  inspectionFinished: false,
-  read: 0,
-  stations: 0,
-  stale: 0,
-  linesOpen: 0,
-  linesDecided: 0,
-  asked: 0,
-  stepsOpen: 0,
-  stepsDone: 0,
-  asLeftRead: 0,
-  benchChecked: false,
-  signed: false,
-};
 
 /**
  * Counts only what an answer changes that leads to no work and never did: how many items are answered. What was counted

@@ -35,14 +35,16 @@ function Template({ drawing, file }: { readonly drawing: Drawing; readonly file:
   );
 }
 
+/** Where each string that is not in doubt goes; it keeps its place among all of them. */
 const spots = (
   plan: readonly StringIntonation[],
+  sure: readonly StringIntonation[],
   spread: number,
   to: (s: StringIntonation) => number,
 ): ContactSpot[] =>
-  plan.map((s, i) => ({
+  sure.map((s) => ({
     string: s.string,
-    across: plan.length === 1 ? 0 : (spread * i) / (plan.length - 1),
+    across: plan.length === 1 ? 0 : (spread * plan.indexOf(s)) / (plan.length - 1),
     from: s.from,
     to: to(s),
   }));
@@ -55,6 +57,7 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const plan = intonationPlan(c, usable);
   const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
   const spread = usable.find((r) => r.quantity === 'nut-spacing')?.value ?? NUT_SPREAD;
+  const sure = plan.filter((s) => s.doubt === null);
   if (plan.length === 0)
     return (
       <section aria-label="Intonation">
@@ -85,11 +88,15 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
               <th scope="row">{s.string}</th>
               <td>{s.readings.map((r) => `${formatCents(r.cents)} at ${r.fret}`).join(', ')}</td>
               <td>
-                <b>{way(s.fit.saddleMove)}</b>
+                {s.doubt === null ? (
+                  <b>{way(s.fit.saddleMove)}</b>
+                ) : (
+                  <span className="text-rubric">◆ {s.doubt}</span>
+                )}
               </td>
               <td title={s.why}>
-                {s.nutToo ? (
-                  `${s.fit.nutMove.toFixed(2)} mm toward the saddle`
+                {s.nutToo && s.doubt === null ? (
+                  `${s.fit.nutMove.toFixed(2)} mm toward the saddle, ±${s.fit.nutSpread.toFixed(2)}`
                 ) : (
                   <span className="text-quiet">{s.why}</span>
                 )}
@@ -117,15 +124,15 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       <div className="flex flex-wrap gap-6">
         <Template
           drawing={contactTemplate(
-            spots(plan, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + s.fit.saddleMove),
+            spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + s.fit.saddleMove),
             thick,
           )}
           file={`saddle-${job.number}.svg`}
         />
-        {plan.some((s) => s.nutToo) && (
+        {sure.some((s) => s.nutToo) && (
           <Template
             drawing={nutContactTemplate(
-              spots(plan, spread, (s) => s.fit.nutMove),
+              spots(plan, sure, spread, (s) => s.fit.nutMove),
               NUT_THICK,
             )}
             file={`nut-${job.number}.svg`}

@@ -15,7 +15,7 @@ import type { JobParts } from '../job-parts.ts';
 import type { Job, JobLine, JobReading } from '../job.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import { judge } from '../judge.ts';
-import { LEAVES, type JobFacts } from '../leaves.ts';
+import { LEAVES, NO_FACTS } from '../leaves.ts';
 import { namesOf, type Shop } from '../shop.ts';
 import { sheetView } from './customer-sheet.ts';
 import { commonView, LEAF_VIEWS, leafSource, type Around } from './leaves.ts';
@@ -45,23 +45,6 @@ const shop: Shop = {
     { id: 2, name: 'Tomas Vey', role: 'technician', active: true },
   ],
   checklists: [BENCH_ARRIVAL],
-};
-
-const NO_FACTS: JobFacts = {
-  answered: 0,
-  items: 0,
-  inspectionFinished: false,
-  read: 0,
-  stations: 0,
-  stale: 0,
-  linesOpen: 0,
-  linesDecided: 0,
-  asked: 0,
-  stepsOpen: 0,
-  stepsDone: 0,
-  asLeftRead: 0,
-  benchChecked: false,
-  signed: false,
 };
 
 const line = (id: number, more: Partial<JobLine> = {}): JobLine => ({
