@@ -13,7 +13,13 @@ const anyRead = fc.record({
   standout: fc.double({ min: 1, max: 6, noNaN: true }),
   'low nut': fc.double({ min: 0, max: 0.4, noNaN: true }),
 });
-const anyRod = fc.constantFrom<readonly string[]>([], ['rod stuck'], ['rod at-its-end'], ['tarnish dull']);
+const anyRod = fc.constantFrom<readonly string[]>(
+  [],
+  ['rod stuck'],
+  ['rod at-its-end'],
+  ['tarnish dull'],
+  ['rod stuck', 'grip', 'fret-level uneven'],
+);
 
 test('what is proposed is the beginning of the plan that is enough', () => {
   fc.assert(

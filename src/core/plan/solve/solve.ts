@@ -11,7 +11,7 @@ import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-o
 import { nutWays } from './nut-ways.ts';
 import type { Judged, Problem } from './problem.ts';
 import { rodWays } from './rod-ways.ts';
-import { onlyOnStraight } from './straight.ts';
+import { mustWait, onlyOnStraight } from './straight.ts';
 import type { Refused, Sizes, Way } from './way.ts';
 
 /** One answer to all questions together, and what comes of it. */
@@ -59,7 +59,10 @@ function evaluate(
   withFindings: boolean,
 ): Candidate {
   const parts = ways.flatMap((w) => w.parts);
-  const bearable = withFindings ? p.findings.filter((f) => tooDear(p, f.leadsTo) === null) : [];
+  const moves = ways.at(-1)?.moves ?? NO_MOVES;
+  const bearable = withFindings
+    ? p.findings.filter((f) => tooDear(p, f.leadsTo) === null && !mustWait(p, moves, f.leadsTo))
+    : [];
   const leftFindings = p.findings.filter((f) => !bearable.includes(f)).map((f) => f.title);
   const operations = closure(
     p,
@@ -77,7 +80,7 @@ function evaluate(
   const buzz = room === 'buzz' ? 1 : room === 'choked' ? 2 : 0;
   return {
     ways,
-    moves: ways.at(-1)?.moves ?? NO_MOVES,
+    moves,
     outcome,
     operations,
     cost,

@@ -18,6 +18,7 @@ export function isStraight(p: Pick<Problem, 'targets' | 'model'>, moves: Moves):
 const CUTS: ReadonlySet<OperationId> = new Set([
   'nut-slots',
   'nut-new',
+  'nut-compensate',
   'nut-lower',
   'saddle-lower',
   'saddle-new',
@@ -28,8 +29,14 @@ const CUTS: ReadonlySet<OperationId> = new Set([
   'compensate',
   'fret-spot',
   'fret-dress',
+  'fret-replace',
+  'refret',
   'fall-away',
 ]);
+
+/** Whether an operation must wait for a straight neck, whatever asks for it. */
+export const mustWait = (p: Problem, moves: Moves, id: OperationId): boolean =>
+  CUTS.has(id) && !isStraight(p, moves);
 
 /** A group's answers without those that cut, where the neck is not straight, each with why. */
 export function onlyOnStraight(p: Problem, moves: Moves, ways: Ways): Ways {
