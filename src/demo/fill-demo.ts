@@ -77,7 +77,7 @@ async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
   const view = await story.view(number);
   const jobId = view.id;
   if (job.accept) {
-    for (const line of view.proposal.lines) {
+    for (const line of [...view.proposal.lines, ...view.proposal.then]) {
       await story.give('plan.decide', {
         jobId,
         line: line.key,

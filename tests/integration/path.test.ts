@@ -70,7 +70,7 @@ async function readRound(
 
 async function workThrough(number: number): Promise<void> {
   const job = await view(number);
-  for (const line of job.proposal.lines) {
+  for (const line of [...job.proposal.lines, ...job.proposal.then]) {
     value(
       await house.give(house.lead, 'plan.decide', {
         jobId: job.id,
@@ -124,12 +124,11 @@ describe('the path through the house', () => {
     }
     value(await give(technician, 'inspection.finish', { jobId, version: 0, ending: '' }));
     await readRound(number, 'as-found', TYPED);
-    expect((await view(number)).proposal.lines.map((l) => l.key)).toEqual([
-      'rod',
-      'nut:cut',
-      'saddle',
-      'intonation',
-    ]);
+    const { proposal } = await view(number);
+    expect(proposal.lines.map((l) => l.operation)).toEqual(['rod']);
+    expect(proposal.then.map((l) => l.operation)).toEqual(
+      expect.arrayContaining(['nut-slots', 'saddle-lower', 'play-test']),
+    );
     await workThrough(number);
     const worked = await view(number);
     expect(worked.proposal.stale).toHaveLength(15);
@@ -289,7 +288,7 @@ describe('readings', () => {
       typed: '.014',
       notRepresentative: 'taken with a string missing',
     });
-    expect(job.proposal.lines.map((l) => l.key)).toEqual(['string-up']);
+    expect(job.proposal.lines.map((l) => l.operation)).toEqual(['string-up']);
     const round = job.readings.rounds[0];
     value(
       await house.give(house.technician, 'readings.conditions', {
@@ -396,8 +395,11 @@ describe('plan and work', () => {
       version: number,
       change = '',
     ) => house.give(house.lead, 'plan.decide', { jobId, line, decision, change, reason: 'r', version });
-    value(await decide('rod', 'accepted', 0));
-    value(await decide('saddle', 'accepted', 0));
+    const { lines, then } = (await view(number)).proposal;
+    const keyOf = (id: string) => [...lines, ...then].find((l) => l.operation === id)?.key ?? '';
+    const [rodKey, saddleKey] = [keyOf('rod'), keyOf('saddle-lower')];
+    value(await decide(rodKey, 'accepted', 0));
+    value(await decide(saddleKey, 'accepted', 0));
     const [rod, saddle] = (await view(number)).lines;
     value(
       await house.give(house.desk, 'work.answer', {
@@ -420,13 +422,13 @@ describe('plan and work', () => {
     expect(
       await house.give(house.technician, 'work.step', { lineId: rod?.id ?? 0, version: 1, action: 'start' }),
     ).toMatchObject({ ok: false, error: { code: 'refused' } });
-    expect(await decide('saddle', 'changed', 1)).toMatchObject({ ok: false, error: { code: 'invalid' } });
-    value(await decide('saddle', 'changed', 1, 'half of it'));
+    expect(await decide(saddleKey, 'changed', 1)).toMatchObject({ ok: false, error: { code: 'invalid' } });
+    value(await decide(saddleKey, 'changed', 1, 'half of it'));
     expect((await view(number)).lines.find((l) => l.id === saddle?.id)).toMatchObject({
       approval: 'asked',
       detail: 'half of it',
     });
-    value(await decide('saddle', 'declined', 2));
+    value(await decide(saddleKey, 'declined', 2));
     expect((await view(number)).lines.map((l) => l.approval)).toEqual(['no']);
   });
 

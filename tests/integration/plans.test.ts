@@ -71,10 +71,18 @@ describe('a chosen plan', () => {
         version: 0,
       }),
     );
-    const line = { jobId, line: 'saddle', decision: 'accepted', change: '', reason: '', version: 0 } as const;
-    expect(await house.give(house.technician, 'plan.decide', line)).toMatchObject({
-      error: { code: 'refused' },
-    });
+    const put = (await see(number)).decisions.find((d) => d.proposed.operation === 'saddle-lower');
+    if (!put) throw new Error('nothing decided');
+    value(
+      await house.give(house.technician, 'plan.decide', {
+        jobId,
+        line: put.line,
+        decision: 'accepted',
+        change: '',
+        reason: 'again',
+        version: put.version,
+      }),
+    );
     const job = await see(number);
     expect(job.lines.filter((l) => l.operation === 'saddle-lower')).toHaveLength(1);
     expect(job.facts.linesOpen).toBe(0);
@@ -142,6 +150,124 @@ describe('a chosen plan', () => {
       version: 0,
     });
     expect(done).toMatchObject({ ok: false, error: { code: 'refused' } });
+  });
+});
+
+describe('a proposed line', () => {
+  const lineOf = async (number: number, operation: string) => {
+    const { proposal } = await see(number);
+    const line = [...proposal.lines, ...proposal.then].find((l) => l.operation === operation);
+    if (!line) throw new Error(`${operation} is not proposed`);
+    return line;
+  };
+  const decide = (jobId: number, line: string, more: Partial<CommandInput<'plan.decide'>> = {}) =>
+    house.give(house.technician, 'plan.decide', {
+      jobId,
+      line,
+      decision: 'accepted',
+      change: '',
+      reason: '',
+      version: 0,
+      ...more,
+    });
+  const orderOf = async (number: number) =>
+    (await see(number)).lines.filter((l) => l.operation === 'saddle-lower');
+  const again = (jobId: number, version: number, typed: string) =>
+    house.give(house.technician, 'readings.save', {
+      jobId,
+      round: 'as-found',
+      quantity: 'action',
+      string: 6,
+      fret: 12,
+      typed,
+      unit: 'mm',
+      version,
+    });
+  const yes = async (number: number) => {
+    const [line] = await orderOf(number);
+    if (!line) throw new Error('not on the order');
+    const { version } = value(
+      await house.give(house.desk, 'work.answer', {
+        lineId: line.id,
+        version: line.version,
+        answer: 'yes',
+        by: 'Petra',
+        how: 'at the counter',
+      }),
+    );
+    return { id: line.id, version };
+  };
+
+  test('with another amount takes the place of what nobody has begun, and the yes to its price stands', async () => {
+    const { jobId, number } = await highJob();
+    const first = await lineOf(number, 'saddle-lower');
+    value(await decide(jobId, first.key));
+    await yes(number);
+    value(await again(jobId, 1, '3.4'));
+    const second = await lineOf(number, 'saddle-lower');
+    expect(second.key).not.toBe(first.key);
+    expect((await see(number)).facts.linesOpen).toBeGreaterThan(0);
+    value(await decide(jobId, second.key));
+    expect(await orderOf(number)).toMatchObject([{ approval: 'yes', detail: second.says }]);
+    const { decisions } = await see(number);
+    expect(decisions.map((d) => d.line)).toEqual(expect.arrayContaining([first.key, second.key]));
+  });
+
+  test('after its work was done once is another line with its own amount; while it is done it waits', async () => {
+    const { jobId, number } = await highJob();
+    value(await decide(jobId, (await lineOf(number, 'saddle-lower')).key));
+    const { id: lineId, version } = await yes(number);
+    const step = (v: number, action: 'start' | 'finish') =>
+      house.give(house.technician, 'work.step', { lineId, version: v, action });
+    const begun = value(await step(version, 'start'));
+    value(await again(jobId, 1, '3.0'));
+    const second = await lineOf(number, 'saddle-lower');
+    expect(await decide(jobId, second.key)).toMatchObject({ ok: false, error: { code: 'refused' } });
+    value(await step(begun.version, 'finish'));
+    value(await again(jobId, 2, '2.8'));
+    value(await again(jobId, 3, '2.9'));
+    const third = await lineOf(number, 'saddle-lower');
+    value(await decide(jobId, third.key));
+    expect(await orderOf(number)).toMatchObject([
+      { step: 'finished' },
+      { step: 'ready', approval: 'asked', detail: third.says },
+    ]);
+  });
+
+  test('changed, is another operation at its own price, and the words say what', async () => {
+    const { jobId, number } = await highJob();
+    const line = await lineOf(number, 'saddle-lower');
+    value(
+      await decide(jobId, line.key, {
+        decision: 'changed',
+        change: 'A new one, the old is kept.',
+        instead: 'saddle-new',
+        priceMinor: 6_500,
+      }),
+    );
+    const { lines, decisions } = await see(number);
+    expect(lines).toMatchObject([
+      { operation: 'saddle-new', price: 6_500, detail: 'A new one, the old is kept.', approval: 'asked' },
+    ]);
+    expect(decisions).toMatchObject([{ decision: 'changed', instead: 'Make a new saddle' }]);
+  });
+
+  test('the customer said no to is worked without', async () => {
+    const { jobId, number } = await highJob();
+    value(await decide(jobId, (await lineOf(number, 'saddle-lower')).key));
+    const [line] = await orderOf(number);
+    value(
+      await house.give(house.desk, 'work.answer', {
+        lineId: line?.id ?? 0,
+        version: line?.version ?? 0,
+        answer: 'no',
+        by: 'Petra',
+        how: 'by telephone',
+      }),
+    );
+    const { proposal } = await see(number);
+    expect([...proposal.lines, ...proposal.then].map((l) => l.operation)).not.toContain('saddle-lower');
+    expect(proposal.declined.map((l) => l.operation)).toEqual(['saddle-lower']);
   });
 });
 

@@ -80,7 +80,7 @@ describe('taking the strings off', () => {
       ok: false,
       error: { code: 'refused', message: 'The strings are off already.' },
     });
-    expect((await look()).proposal.lines.map((l) => l.key)).toContain('rod');
+    expect((await look()).proposal.lines.map((l) => l.operation)).toContain('rod');
   });
 
   test('what is read now is kept and not used; the saddle needs no strings', async () => {

@@ -1,6 +1,7 @@
 import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Discount } from '../money/money.ts';
+import type { OperationId } from '../plan/operation-ids.ts';
 import type { ProposalLine } from '../plan/proposal.ts';
 import type { Plan } from '../plan/solve/plans.ts';
 import type { Conditions } from '../readings/conditions.ts';
@@ -11,7 +12,7 @@ import type { RoundKind } from '../readings/rounds.ts';
 import type { RelativeWish, Side, Touch } from '../targets/target.ts';
 import type { JobFacts } from './leaves.ts';
 import type { Wait } from './waiting.ts';
-import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange } from './judged-job.ts';
+import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange, JudgedTurn } from './judged-job.ts';
 
 /** The job itself: what was agreed at the counter, and where it stands. Money is in minor units. */
 export interface JobCard {
@@ -120,15 +121,27 @@ export interface JobDecision {
   readonly changeText: string;
   readonly reason: string;
   readonly proposed: ProposalLine;
+  /** the operation that is done instead of the one proposed */
+  readonly instead: OperationId | null;
   readonly decidedBy: number;
+  readonly version: number;
+}
+
+/** One turn of the rod as it was logged. */
+export interface JobTurn extends JudgedTurn {
+  readonly id: number;
+  readonly lineId: number | null;
+  /** what was typed of the relief after it; nothing for a turn that was made blind and not read yet */
+  readonly typed: string;
+  readonly turnedBy: number;
   readonly version: number;
 }
 
 /** A line of the work order. */
 export interface JobLine extends JudgedLine {
   readonly id: number;
-  readonly version: number;
   readonly decisionId: number | null;
+  readonly version: number;
   readonly detail: string;
   readonly sort: number;
   readonly priceMinor: number;
@@ -217,4 +230,6 @@ export interface Job extends JudgedJob {
   readonly stringChanges: readonly JobStringChange[];
   readonly handOver: JobHandOver | null;
   readonly choice: JobChoice | null;
+  /** in the order they were made */
+  readonly turns: readonly JobTurn[];
 }

@@ -54,7 +54,7 @@ const line = (
 
 const job = (more: Partial<JudgedJob> = {}): JudgedJob & JudgingShop => ({
   job: { touch: 'medium', stringsState: 'at-pitch' },
-  instrument: { construction },
+  instrument: { construction, worthMinor: null },
   checklist: BENCH_ARRIVAL,
   answers: [],
   rounds: [{ strings: 'at-pitch' }],
@@ -63,8 +63,12 @@ const job = (more: Partial<JudgedJob> = {}): JudgedJob & JudgingShop => ({
   stations,
   stringChanges: [],
   lines: [],
+  decisions: [],
+  choice: null,
+  turns: [],
   catalogue: OPERATIONS,
   shopTargets: SHIPPED_TARGETS,
+  info: { currency: '¤', heights: '64ths' },
   ...more,
 });
 const stale = (j: JudgedJob & JudgingShop) => new Set([...judge(j).stale.keys()].map((k) => k.split(':')[0]));
@@ -88,10 +92,20 @@ test('strings that went on make stale what hangs on them, those that came off do
 test('what needs work and leads to an operation is a finding; what is to be watched is none', () => {
   const [leads] = BENCH_ARRIVAL.items.filter((i) => i.leadsTo !== undefined);
   if (!leads) throw new Error('no item leads to work');
-  const said = (answer: 'work' | 'watch') =>
-    judge(job({ answers: [{ item: leads.key, answer, note: 'see photo' }] })).planInput.findings;
-  expect(said('work')).toMatchObject([{ item: leads.key, leadsTo: leads.leadsTo, note: 'see photo' }]);
+  const said = (answer: 'work' | 'watch', more: Partial<JudgedJob> = {}) =>
+    judge(
+      job({
+        answers: [{ item: leads.key, answer, note: 'see photo', finding: null, answeredAt: at(1) }],
+        ...more,
+      }),
+    ).planInput.findings;
+  const [found] = said('work');
+  expect(found).toMatchObject({ item: leads.key, note: 'see photo' });
   expect(said('watch')).toEqual([]);
+  // What was dealt with since is none any more; what was dealt with before it was found again is.
+  const id = found?.leadsTo ?? 'rod';
+  expect(said('work', { lines: [line(id, 10)] })).toEqual([]);
+  expect(said('work', { lines: [line(id, -10)] })).toHaveLength(1);
 });
 
 test('strings taken off after readings stand leave the plan; without readings they do not', () => {

@@ -1,10 +1,16 @@
-import { ratioOf } from '../neck/rod-to-action.ts';
+import { findingOn } from '../inspection/findings.ts';
 import { itemsFor } from '../inspection/checklist.ts';
+import { ratioOf } from '../neck/rod-to-action.ts';
+import { rodAdvice } from '../neck/truss-rod.ts';
+import type { OperationId } from '../plan/operation-ids.ts';
 import { operation } from '../plan/operations.ts';
-import { USUAL_SETTINGS, type Finding, type PlanInput } from '../plan/plan-input.ts';
-import { propose } from '../plan/propose.ts';
+import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
+import { USUAL_SETTINGS, usable, type PlanInput } from '../plan/plan-input.ts';
+import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../plan/sort-findings.ts';
+import type { JobOfPlan } from '../plan/solve/problem-from.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import { latestReadings, type Reading } from '../readings/reading.ts';
+import { RELIEF_FRET, stationKey } from '../readings/stations.ts';
 import {
   MOVED_BY_STRINGS,
   staleReasons,
@@ -15,14 +21,24 @@ import { resolveTarget } from '../targets/resolve.ts';
 import type { Target } from '../targets/target.ts';
 import type { JudgedJob, JudgingShop } from './judged-job.ts';
 
-const finishedOperations = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
-  g.lines
-    .filter((l) => l.finishedAt !== null)
-    .map((l) => ({
-      title: l.title,
-      stale: operation(l.operation, g.catalogue).stale,
-      at: l.finishedAt?.getTime() ?? 0,
-    }));
+/** Finished work moves what hangs on it; a rod at the moment of its last turn, where its turns were logged. */
+function finishedOperations(g: JudgedJob & JudgingShop): FinishedOperation[] {
+  const last = g.turns.at(-1)?.turnedAt.getTime() ?? null;
+  return g.lines.flatMap((l) => {
+    if (l.finishedAt === null) return [];
+    const at = l.finishedAt.getTime();
+    const turned = l.operation === 'rod' && last !== null && last <= at ? last : at;
+    return [{ title: l.title, stale: operation(l.operation, g.catalogue).stale, at: turned }];
+  });
+}
+
+/** A turn moves what hangs on the rod as soon as it is made, whether or not its step is finished. */
+const turnedRod = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
+  g.turns.map((t) => ({
+    title: operation('rod', g.catalogue).name,
+    stale: operation('rod', g.catalogue).stale,
+    at: t.turnedAt.getTime(),
+  }));
 
 /** Strings that went on move what hangs on them, as finished work does. */
 const restrung = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
@@ -34,51 +50,109 @@ const restrung = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
       at: c.changedAt.getTime(),
     }));
 
-const findings = (g: JudgedJob & JudgingShop, items: ReturnType<typeof itemsFor>): Finding[] =>
-  items.flatMap((item) => {
+/** When work of this kind was last finished, ms; null where it never was. */
+function finishedAt(g: JudgedJob, id: OperationId): number | null {
+  const ends = g.lines.filter((l) => l.operation === id).flatMap((l) => l.finishedAt?.getTime() ?? []);
+  return ends.length === 0 ? null : Math.max(...ends);
+}
+
+/** What the inspection found and nobody has dealt with since. */
+function foundOn(g: JudgedJob, items: ReturnType<typeof itemsFor>): FoundItem[] {
+  return items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
-    if (answer?.answer !== 'work' || item.leadsTo === undefined) return [];
-    const name = operation(item.leadsTo, g.catalogue).name;
-    return [{ item: item.key, title: item.title, note: answer.note, leadsTo: item.leadsTo, name }];
+    if (answer?.answer !== 'work') return [];
+    const named = findingOn(item.key, answer.finding ?? undefined);
+    const leadsTo = named === null ? item.leadsTo : named.leadsTo;
+    const done = leadsTo ? finishedAt(g, leadsTo) : null;
+    if (done !== null && done > answer.answeredAt.getTime()) return [];
+    const { title } = item;
+    return [{ item: item.key, title, note: answer.note, finding: answer.finding, leadsTo: item.leadsTo }];
   });
+}
 
 /** Strings taken off at the bench, after readings that stand, do not take the plan away. */
 const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditions['strings'] =>
   strings === 'off' && read ? 'at-pitch' : strings;
 
-/**
- * Judges a job by the shop's rules: what is aimed at each place, what of the readings is stale and why, which items are
- * asked, what is proposed. Nothing is read or kept: the same job and shop give the same judgement.
- * @param g the job with the shop's catalogue and targets
- * @returns targets and stale reasons by place, mm; items; the proposal; counts
- */
-export function judge(g: JudgedJob & JudgingShop) {
-  const { construction } = g.instrument;
-  const targets = new Map<string, Target>();
+const RELIEF = stationKey('relief', 0, RELIEF_FRET);
+
+/** What is aimed at each place of a job. */
+function targetsOf(g: JudgedJob & JudgingShop): ReadonlyMap<string, Target> {
   const found = new Map(
     g.standard
       .filter((r) => r.round === 'as-found' && r.notRepresentative === null)
       .map((r) => [r.key, r.value]),
   );
   const resolving = { shop: g.shopTargets, now: (s: { readonly key: string }) => found.get(s.key) };
-  for (const s of g.stations) {
-    const target = resolveTarget(construction, g.job.touch, g.wishes, s, resolving);
-    if (target) targets.set(s.key, target);
-  }
-  const operations = [...finishedOperations(g), ...restrung(g)];
+  return new Map(
+    g.stations.flatMap((s): [string, Target][] => {
+      const target = resolveTarget(g.instrument.construction, g.job.touch, g.wishes, s, resolving);
+      return target ? [[s.key, target]] : [];
+    }),
+  );
+}
+
+/** Why each reading is stale, by reading and by place. */
+function staleOf(
+  g: JudgedJob,
+  latest: ReadonlyMap<string, Reading>,
+  operations: readonly FinishedOperation[],
+) {
   const reasons = staleReasons(g.standard, operations);
   const staleByReading = new Map<Reading, StaleReason>();
   g.standard.forEach((r, i) => {
     const why = reasons[i];
     if (why) staleByReading.set(r, why);
   });
-  const latest = latestReadings(g.standard);
   const stale = new Map<string, StaleReason>();
   for (const [key, reading] of latest) {
     const why = staleByReading.get(reading);
     if (why) stale.set(key, why);
   }
+  return { stale, staleByReading };
+}
+
+/** What the plan asks of a job beside its readings: the hand, the worth, the shop, the rod. */
+function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], input: PlanInput): JobOfPlan {
+  const turns = g.turns.flatMap(({ eighths, before, after }) =>
+    before === null || after === null ? [] : [{ eighths, before, after }],
+  );
+  const [relief, band] = [usable(input, RELIEF), input.targets.get(RELIEF)];
+  const turn = relief === null || !band ? null : rodAdvice(relief, band, turns, input.settings.rodPrior);
+  const { questions } = sortFindings(found, g.catalogue);
+  return {
+    touch: g.job.touch,
+    worth: g.instrument.worthMinor,
+    catalogue: g.catalogue,
+    currency: g.info.currency,
+    rod: rodStateOf(found, turn),
+    turns,
+    questions: [...questions, ...contradictions(found, relief, band)],
+  };
+}
+
+/** What was decided, the bench's and the customer's: a line they said no to is declined, whoever accepted it. */
+const decidedOf = (g: JudgedJob): DecidedLine[] =>
+  g.decisions.map(({ id, line, decision }) => {
+    const refused = id !== undefined && g.lines.some((l) => l.decisionId === id && l.approval === 'no');
+    return { line, decision: refused ? 'declined' : decision };
+  });
+
+/**
+ * Judges a job by the shop's rules: what is aimed at each place, what of the readings is stale and why, which items are
+ * asked, what is planned and proposed. Nothing is read or kept: the same job and shop give the same judgement.
+ * @param g the job with the shop's catalogue and targets
+ * @returns targets and stale reasons by place, mm; items; the plans and the proposal, found when they are asked for; counts
+ */
+export function judge(g: JudgedJob & JudgingShop) {
+  const { construction } = g.instrument;
+  const targets = targetsOf(g);
+  const operations = [...finishedOperations(g), ...turnedRod(g), ...restrung(g)];
+  const latest = latestReadings(g.standard);
+  const { stale, staleByReading } = staleOf(g, latest, operations);
   const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
+  const found = foundOn(g, items);
+  const { deals, undone } = sortFindings(found, g.catalogue);
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {
     construction,
@@ -87,12 +161,32 @@ export function judge(g: JudgedJob & JudgingShop) {
     stale: new Set(stale.keys()),
     targets,
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
-    findings: findings(g, items),
-    settings: { ...USUAL_SETTINGS, rodActionRatio: ratioOf(construction.kind) },
+    findings: deals,
+    unplanned: undone,
+    settings: { ...USUAL_SETTINGS, rodActionRatio: ratioOf(construction.kind), actionUnit: g.info.heights },
   };
-  const proposal = propose(planInput);
+  const plannedFor = jobOfPlan(g, found, planInput);
+  let plan: PlanOfJob | null = null;
+  const decided = decidedOf(g);
+  const planned = () => (plan ??= planOfJob(planInput, plannedFor, decided, g.choice?.plan ?? null));
   const asked = g.lines.filter((l) => l.approval === 'asked').length;
-  return { planInput, targets, stale, staleByReading, items, proposal, asked, latest, operations };
+  return {
+    planInput,
+    plannedFor,
+    decided,
+    targets,
+    stale,
+    staleByReading,
+    items,
+    asked,
+    latest,
+    operations,
+    /** The plans, worked out when somebody asks for them. */
+    planned,
+    get proposal() {
+      return planned().proposal;
+    },
+  };
 }
 
 /** What is made of a job. */

@@ -1,12 +1,16 @@
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
+import type { Minor } from '../money/money.ts';
 import type { Operation } from '../plan/operation.ts';
 import type { OperationId } from '../plan/operation-ids.ts';
+import type { DecidedLine } from '../plan/plan-of-job.ts';
+import type { Plan } from '../plan/solve/plans.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Station } from '../readings/stations.ts';
 import type { ShopTargets } from '../targets/shop-targets.ts';
 import type { TargetWish, Touch } from '../targets/target.ts';
+import type { ShopInfo } from './shop.ts';
 
 /** A line of the work order, as far as it is judged. */
 export interface JudgedLine {
@@ -14,6 +18,8 @@ export interface JudgedLine {
   readonly operation: OperationId;
   readonly approval: 'asked' | 'yes' | 'no';
   readonly finishedAt: Date | null;
+  /** the decision that put it on the order */
+  readonly decisionId?: number | null;
 }
 
 /** Strings that went on or came off, as far as it is judged. */
@@ -29,6 +35,17 @@ export interface JudgedAnswer {
   readonly item: string;
   readonly answer: Answer | null;
   readonly note: string;
+  /** what was found, by its name on the item */
+  readonly finding: string | null;
+  readonly answeredAt: Date;
+}
+
+/** One turn of the rod, as far as it is judged: eighths of a turn, tightening positive; relief in mm where it was read. */
+export interface JudgedTurn {
+  readonly eighths: number;
+  readonly before: number | null;
+  readonly after: number | null;
+  readonly turnedAt: Date;
 }
 
 /**
@@ -37,7 +54,7 @@ export interface JudgedAnswer {
  */
 export interface JudgedJob {
   readonly job: { readonly touch: Touch; readonly stringsState: Conditions['strings'] };
-  readonly instrument: { readonly construction: Construction };
+  readonly instrument: { readonly construction: Construction; readonly worthMinor: Minor | null };
   readonly checklist: Pick<Checklist, 'items'> | null;
   readonly answers: readonly JudgedAnswer[];
   readonly rounds: readonly { readonly strings: Conditions['strings'] }[];
@@ -47,10 +64,15 @@ export interface JudgedJob {
   readonly stations: readonly Station[];
   readonly stringChanges: readonly JudgedStringChange[];
   readonly lines: readonly JudgedLine[];
+  readonly decisions: readonly (DecidedLine & { readonly id?: number })[];
+  /** the plan it goes by */
+  readonly choice: { readonly plan: Plan['id'] } | null;
+  readonly turns: readonly JudgedTurn[];
 }
 
 /** What judging needs of the shop. */
 export interface JudgingShop {
   readonly catalogue: readonly Operation[];
   readonly shopTargets: ShopTargets;
+  readonly info: Pick<ShopInfo, 'currency' | 'heights'>;
 }

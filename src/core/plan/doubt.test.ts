@@ -1,6 +1,7 @@
 import { doubtAbout, sureTo } from './doubt.ts';
 import { input } from './plan-input-for-tests.ts';
-import { propose } from './propose.ts';
+import { planOfJob } from './plan-of-job.ts';
+import { JOB } from './solve/problem-for-tests.ts';
 
 /** The same input with every reading as unsure as said. */
 const unsure = (set: Readonly<Record<string, number | undefined>>, uncertainty: number) => {
@@ -41,9 +42,9 @@ describe('what the gauges leave open', () => {
 
   test('the proposals carry the doubt where they would cut', () => {
     const lines = [{ 'relief:0:7': 0.27 }, { 'nut-gap:6:1': 0.17 }, { 'action:6:12': 2.6 }].flatMap(
-      (set) => propose(unsure(set, 0.08)).lines,
+      (set) => planOfJob(unsure(set, 0.08), JOB).proposal.lines,
     );
-    for (const key of ['rod', 'nut:cut', 'saddle'])
-      expect(lines.find((l) => l.key === key)?.warnings.join(' ')).toContain('its gauge tells apart');
+    for (const id of ['rod', 'nut-slots', 'saddle-lower'])
+      expect(lines.find((l) => l.operation === id)?.warnings.join(' ')).toContain('its gauge tells apart');
   });
 });

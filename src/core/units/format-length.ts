@@ -19,7 +19,8 @@ function counted(n: number): string {
 /** `.008`; a tenth more below one thousandth, where three places would say nothing; an inch and more says its unit. */
 function thousandths(n: number): string {
   if (Math.round(Math.abs(n)) >= 1000) return `${(n / 1000).toFixed(3)} in`;
-  const places = Math.abs(n) < 1 && Math.round(Math.abs(n) * 10) > 0 ? 4 : 3;
+  const tenths = Math.round(Math.abs(n) * 10);
+  const places = tenths > 0 && tenths < 10 ? 4 : 3;
   const text = (Math.abs(n) / 1000).toFixed(places).replace(/^0/, '');
   return n < 0 && Number(text) !== 0 ? `-${text}` : text;
 }
@@ -45,3 +46,9 @@ export function formatLength(length: number, unit: LengthUnit): string {
       return minus(`${n.toFixed(2)} mm`);
   }
 }
+
+/** Says a length in a unit with mm beside it: `2.4/64 (0.95 mm)`. */
+export const both = (length: number, unit: LengthUnit): string =>
+  unit === 'mm'
+    ? formatLength(length, 'mm')
+    : `${formatLength(length, unit)} (${formatLength(length, 'mm')})`;

@@ -56,6 +56,14 @@ export const PARTS: readonly Part[] = [
     owner: { column: 'lineId', part: 'lines' },
     people: ['personId', 'correctedBy'],
   },
+  {
+    name: 'turns',
+    model: 'RodTurn',
+    owner: ofJob,
+    refs: { lineId: 'lines' },
+    people: ['turnedBy'],
+    later: true,
+  },
   { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy', 'secondBy'] },
   { name: 'earlierSeals', model: 'EarlierSeal', owner: ofJob, people: ['reopenedBy'], later: true },
   {

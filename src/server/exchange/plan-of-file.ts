@@ -7,8 +7,8 @@ import { checklistItems } from '../../contracts/formats/checklists.ts';
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import { ANSWERS } from '../../core/inspection/checklist.ts';
 import { OPERATIONS } from '../../core/plan/operations.ts';
-import { problemFrom } from '../../core/plan/solve/problem-from.ts';
-import { plansFor, type Plans } from '../../core/plan/solve/plans.ts';
+import type { ProposalLine } from '../../core/plan/proposal.ts';
+import type { Plans } from '../../core/plan/solve/plans.ts';
 import { USUAL_METHODS } from '../../core/readings/methods.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
@@ -70,7 +70,31 @@ const file = z.object({
         high: decimal,
       }),
     ),
-    answers: z.array(z.object({ item: z.string(), answer: z.enum(ANSWERS), note: z.string() })).default([]),
+    answers: z
+      .array(
+        z.object({
+          item: z.string(),
+          answer: z.enum(ANSWERS),
+          note: z.string(),
+          finding: z.string().max(40).nullable().default(null),
+          answeredAt: date,
+        }),
+      )
+      .default([]),
+    turns: z
+      .array(
+        z.object({
+          eighths: decimal,
+          reliefBefore: decimal.nullable(),
+          reliefAfter: decimal.nullable(),
+          turnedAt: date,
+        }),
+      )
+      .default([]),
+    planChoices: z.array(z.object({ plan: z.enum(['leave', 'sufficient', 'best']) })).default([]),
+    decisions: z
+      .array(z.object({ line: z.string(), decision: z.enum(['accepted', 'changed', 'declined']) }))
+      .default([]),
     stringChanges: z
       .array(z.object({ kind: z.enum(['off', 'on']), fresh: z.boolean().nullish(), changedAt: date }))
       .default([]),
@@ -118,7 +142,7 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
   const items = (f.checklist?.items ?? []) as ChecklistItem[];
   return {
     job: { touch: f.job.touch, stringsState: f.job.stringsState },
-    instrument: { construction },
+    instrument: { construction, worthMinor: f.instrument.worthMinor ?? null },
     checklist: f.checklist === null ? null : { items },
     answers: parts.answers,
     rounds: [...parts.rounds].sort((a, b) => a.startedAt.getTime() - b.startedAt.getTime()),
@@ -129,6 +153,15 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
     stations: stationsOf(construction, { ...USUAL_HABITS, methods: USUAL_METHODS }),
     stringChanges: parts.stringChanges.map((c) => ({ ...c, fresh: c.fresh ?? false })),
     lines: parts.lines,
+    decisions: parts.decisions,
+    choice: parts.planChoices[0] ?? null,
+    turns: parts.turns.map((t) => ({
+      eighths: Number(t.eighths),
+      before: t.reliefBefore === null ? null : Number(t.reliefBefore),
+      after: t.reliefAfter === null ? null : Number(t.reliefAfter),
+      turnedAt: t.turnedAt,
+    })),
+    info: { currency: '¤', heights: '64ths' },
   };
 }
 
@@ -137,6 +170,9 @@ export interface PlansOfFile {
   readonly job: number;
   readonly notUsed: { readonly stale: readonly string[]; readonly missing: readonly string[] };
   readonly because: string | null;
+  /** the beginning of the plan it goes by */
+  readonly proposed: readonly ProposalLine[];
+  readonly questions: readonly string[];
   readonly plans: Plans['plans'];
   readonly findings: Plans['findings'];
   readonly looked: number;
@@ -171,23 +207,23 @@ export function planOfFile(bytes: Uint8Array): Result<PlansOfFile, string> {
     return fail('checklist.items: they cannot be read');
   const lost = read.data.parts.readings.find((r) => r.of > read.data.parts.rounds.length);
   if (lost) return fail('parts.readings: one belongs to a round that is not there');
-  const { planInput, proposal } = judge(toJudge(read.data));
-  const base = { job: read.data.job.number, notUsed: { stale: proposal.stale, missing: proposal.missing } };
-  const problem = problemFrom(planInput, {
-    touch: read.data.job.touch,
-    worth: read.data.instrument.worthMinor ?? null,
-    catalogue: OPERATIONS,
-    currency: '¤',
-  });
-  if ('because' in problem)
+  const judged = judge(toJudge(read.data));
+  const { problem, plans, proposal } = judged.planned();
+  const base = {
+    job: read.data.job.number,
+    notUsed: { stale: proposal.stale, missing: proposal.missing },
+    proposed: proposal.lines,
+    questions: proposal.questions,
+  };
+  if ('because' in problem || plans === null)
     return ok({
       ...base,
-      because: problem.because,
+      because: 'because' in problem ? problem.because : null,
       plans: [],
       findings: [],
       looked: 0,
       bound: 0,
       assumed: [],
     });
-  return ok({ ...base, because: null, ...plansFor(problem) });
+  return ok({ ...base, because: null, ...plans, questions: base.questions });
 }

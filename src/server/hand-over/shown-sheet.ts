@@ -9,13 +9,16 @@ import { sha256 } from './sealed-record.ts';
 export const SHEET_PARTS = ['customer', 'things', 'accidents', 'photos'] as const;
 
 /** The customer's sheet as it stands now, written canonically: what is signed for. */
-export const sheetText = (g: ReadJob<SheetParts>, judged: Pick<Judged, 'items'>, now: Date): string =>
-  canonicalJson(sheetView(g, judged, g.shop, now) as unknown as Json);
+export const sheetText = (
+  g: ReadJob<SheetParts>,
+  judged: Pick<Judged, 'items' | 'planInput'>,
+  now: Date,
+): string => canonicalJson(sheetView(g, judged, g.shop, now) as unknown as Json);
 
 /** The sheet as it was signed, or as it stands now, with the digest a signer puts their name to. */
 export function shownSheet(
   g: ReadJob<SheetParts>,
-  judged: Pick<Judged, 'items'>,
+  judged: Pick<Judged, 'items' | 'planInput'>,
   now: Date,
 ): { readonly content: CustomerSheet; readonly digest: string } {
   const signed = g.handOver?.signedAt ? g.handOver.shown : null;

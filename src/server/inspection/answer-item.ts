@@ -1,4 +1,5 @@
 import { invalidField } from '../../contracts/failure.ts';
+import { findingOn } from '../../core/inspection/findings.ts';
 import { ANSWER_FACTS, itemsFor } from '../../core/inspection/checklist.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
@@ -24,6 +25,8 @@ export const answerItem = defineUseCase({
     if (!asked.some((i) => i.key === input.item)) {
       return { ok: false, error: invalidField('item', 'This instrument is not asked about that.') };
     }
+    if (input.finding && findingOn(input.item, input.finding) === null)
+      return { ok: false, error: invalidField('finding', 'That is not found on this item.') };
     const where = { inspectionId: inspection.id, item: input.item };
     const known = await models.InspectionAnswer.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
     if ((known?.version ?? 0) !== input.version) {
@@ -38,11 +41,13 @@ export const answerItem = defineUseCase({
     const values = {
       answer: input.answer,
       note: input.note,
+      finding: input.answer === 'work' ? input.finding || null : null,
       answeredBy: actor.personId,
       answeredAt: now,
       version: input.version + 1,
     };
-    const before = known ? { answer: known.answer, note: known.note } : null;
+    const found = (finding: string | null) => (finding === null ? {} : { finding });
+    const before = known ? { answer: known.answer, note: known.note, ...found(known.finding) } : null;
     if (known) await known.update(values, { transaction: t });
     else await models.InspectionAnswer.create({ ...where, ...values }, { transaction: t });
     const job = opened.value;
@@ -55,7 +60,7 @@ export const answerItem = defineUseCase({
       entity: 'inspection',
       entityId: input.item,
       fromVersion: input.version,
-      data: { before, after: { answer: input.answer, note: input.note } },
+      data: { before, after: { answer: input.answer, note: input.note, ...found(values.finding) } },
     });
     return ok({ version: input.version + 1 });
   },

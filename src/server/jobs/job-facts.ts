@@ -47,8 +47,7 @@ export async function refreshFactsOf(models: Models, job: Job, t: Transaction): 
     read: readIn('as-found'),
     stations: required.length,
     stale: proposal.stale.length,
-    // A chosen plan answers for every line that was proposed.
-    linesOpen: gathered.choice ? 0 : proposal.lines.filter((l) => !decided.has(l.key)).length,
+    linesOpen: proposal.lines.filter((l) => !decided.has(l.key)).length,
     linesDecided: decided.size + (gathered.choice ? 1 : 0),
     asked,
     stepsOpen: lines.filter((l) => l.approval === 'yes' && l.step !== 'finished').length,

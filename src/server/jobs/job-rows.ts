@@ -1,8 +1,9 @@
-import type { JobReading, JobRound } from '../../core/job/job.ts';
+import type { JobReading, JobRound, JobTurn } from '../../core/job/job.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey } from '../../core/readings/stations.ts';
 import type { TargetWish } from '../../core/targets/target.ts';
 import type { JobTarget, ReadingRow, Round } from '../db/models/readings.ts';
+import type { RodTurn } from '../db/models/work.ts';
 
 type RowOfReading = Pick<
   ReadingRow,
@@ -66,6 +67,32 @@ export const asWish = (w: RowOfTarget): TargetWish => ({
 });
 
 const numberOrNull = (said: string | null): number | null => (said === null ? null : Number(said));
+
+/** A row of the rod's turns as a value: mm, eighths of a turn. */
+export const asTurn = (
+  r: Pick<
+    RodTurn,
+    | 'id'
+    | 'lineId'
+    | 'eighths'
+    | 'reliefBefore'
+    | 'reliefAfter'
+    | 'typed'
+    | 'turnedBy'
+    | 'turnedAt'
+    | 'version'
+  >,
+): JobTurn => ({
+  id: r.id,
+  lineId: r.lineId,
+  eighths: Number(r.eighths),
+  before: numberOrNull(r.reliefBefore),
+  after: numberOrNull(r.reliefAfter),
+  typed: r.typed,
+  turnedBy: r.turnedBy,
+  turnedAt: r.turnedAt,
+  version: r.version,
+});
 
 /** A row of the rounds as a value. */
 export const asRound = (r: Round): JobRound => ({

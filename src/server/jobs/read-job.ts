@@ -7,7 +7,7 @@ import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { readTogether, type RowsOf } from '../db/read-together.ts';
 import { readShop } from '../house/read-shop.ts';
-import { asReading, asRound, asWish } from './job-rows.ts';
+import { asReading, asRound, asTurn, asWish } from './job-rows.ts';
 
 /** How the rows of a job are named in a statement: by its own row, or by its number. */
 interface Named {
@@ -53,6 +53,7 @@ const always = (models: Models, n: Named) => {
     handOver: { model: models.HandOver, where: ofJob },
     stringChanges: { model: models.StringChange, where: ofJob },
     choice: { model: models.PlanChoice, where: ofJob },
+    turns: { model: models.RodTurn, where: ofJob, order: 'turned_at, id' },
   } as const;
 };
 
@@ -201,11 +202,13 @@ function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
     stringChanges: rows.stringChanges,
     decisions: rows.decisions,
     lines: rows.lines,
+    turns: rows.turns.map(asTurn),
     handOver,
     choice,
     shop,
     catalogue: shop.catalogue,
     shopTargets: shop.targets,
+    info: shop.info,
   };
 }
 

@@ -1,37 +1,45 @@
-import { refuse } from '../../contracts/failure.ts';
-import type { ProposalLine } from '../../core/plan/proposal.ts';
-import { plansFor, type Plan } from '../../core/plan/solve/plans.ts';
-import { fail, ok } from '../../core/result.ts';
-import type { Decision } from '../db/models/work.ts';
+import { refuse, type Failure } from '../../contracts/failure.ts';
+import { judge } from '../../core/job/judge.ts';
+import type { JobChoice } from '../../core/job/job.ts';
+import { linesOfPlan, planOfJob } from '../../core/plan/plan-of-job.ts';
+import { lineKey, type ProposalLine } from '../../core/plan/proposal.ts';
+import type { Plan } from '../../core/plan/solve/plans.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { readJob, type ReadJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
-import { putOnOrder } from './decide-line.ts';
-import { problemOf } from './problem-of.ts';
+import { putOnOrder } from './put-on-order.ts';
 
-const OF_PLAN = 'plan:';
-
-/** A plan's operation as a line that was proposed and accepted. */
-function lineOf(plan: Plan, o: Plan['operations'][number]): ProposalLine {
-  const reason = plan.calls.flatMap((c) => c.reasons).find((r) => r.operation === o.id && r.in);
-  const first = plan.steps.find((s) => s.operation === o.id && s.kind === 'first-cut');
-  return {
-    key: `${OF_PLAN}${o.id}`,
-    operation: o.id,
-    title: o.name,
-    says: first ? `${o.says} First: ${first.says}` : o.says,
-    why: reason ? [reason.because, reason.would] : [],
-    restsOn: [],
-    warnings: [],
-  };
+/** The plan as it stands now, without what was declined, and its lines; or why there is none. */
+function planNow(
+  g: ReadJob,
+  id: Plan['id'],
+): Result<{ plan: Plan; lines: readonly ProposalLine[] }, Failure> {
+  const { planInput, plannedFor, decided } = judge(g);
+  const found = planOfJob(planInput, plannedFor, decided, id);
+  if ('because' in found.problem) return fail(refuse(found.problem.because));
+  const plan = found.plans?.plans.find((p) => p.id === id);
+  if (!plan) return fail(refuse('There is no such plan any more.'));
+  return ok({ plan, lines: linesOfPlan(planInput, found.problem, plan) });
 }
 
+/** The keys of the lines a plan put on the order when it was chosen; a choice from before lines went by their content has others. */
+const keysOf = (choice: JobChoice | null): ReadonlySet<string> =>
+  new Set(
+    choice?.content.operations.map((o) =>
+      (o as Partial<typeof o>).found === undefined ? `plan:${o.id}` : lineKey(o),
+    ),
+  );
+
 /** Takes what an earlier plan put on the order off again, where nobody has begun it. Says what was begun. */
-async function clearEarlier({ t }: Work, g: ReadJob, keep: ReadonlySet<string>): Promise<string | null> {
-  for (const d of g.decisions.filter((x) => x.line.startsWith(OF_PLAN) && !keep.has(x.line))) {
+async function clearEarlier({ t }: Work, g: ReadJob, keep: readonly ProposalLine[]): Promise<string | null> {
+  const keys = keysOf(g.choice);
+  const stays = (d: ReadJob['decisions'][number]) =>
+    keep.some((l) => l.key === d.line || l.operation === d.proposed.operation);
+  for (const d of g.decisions.filter((x) => keys.has(x.line) && x.decision === 'accepted' && !stays(x))) {
     const line = g.lines.find((l) => l.decisionId === d.id);
     if (line && line.step !== 'ready') return line.title;
     await line?.destroy({ transaction: t });
@@ -40,45 +48,45 @@ async function clearEarlier({ t }: Work, g: ReadJob, keep: ReadonlySet<string>):
   return null;
 }
 
-async function putPlan(work: Work, g: ReadJob, plan: Plan): Promise<number> {
+/** Accepts every line of a plan; what was decided of the same content before stays as it was decided. */
+async function putPlan(
+  work: Work,
+  g: ReadJob,
+  plan: Plan,
+  lines: readonly ProposalLine[],
+): Promise<Result<number, Failure>> {
   const { models, t, actor, now } = work;
-  const others = new Set(
-    g.lines
-      .filter((l) => !g.decisions.some((d) => d.id === l.decisionId && d.line.startsWith(OF_PLAN)))
-      .map((l) => l.operation),
-  );
-  let put = 0;
-  for (const o of plan.operations) {
-    if (others.has(o.id)) continue;
-    const line = lineOf(plan, o);
+  for (const line of lines) {
     const known = g.decisions.find((d) => d.line === line.key);
-    const begun = g.lines.find((l) => known && l.decisionId === known.id && l.step !== 'ready');
-    put++;
-    if (begun) continue;
+    if (known && known.decision !== 'declined') continue;
     const values = {
       decision: 'accepted' as const,
       changeText: '',
       reason: `${plan.name} was chosen`,
       proposed: line,
+      instead: null,
       decidedBy: actor.personId,
       decidedAt: now,
     };
-    const same = known && JSON.stringify(known.proposed) === JSON.stringify(line);
-    if (same) continue;
-    const decision: Decision = known
+    const decision = known
       ? await known.update({ ...values, version: known.version + 1 }, { transaction: t })
       : await models.Decision.create(
           { jobId: g.job.id, line: line.key, ...values, version: 1 },
           { transaction: t },
         );
-    await putOnOrder(work, decision, line);
+    const put = await putOnOrder(work, g.catalogue, {
+      decision,
+      operation: line.operation,
+      detail: line.says,
+    });
+    if (!put.ok) return put;
   }
-  return put;
+  return ok(lines.length);
 }
 
 /**
- * Chooses the plan a job goes by: its operations go on the work order, its predictions stay as they are now. What another
- * plan had put there goes, unless work on it has begun.
+ * Chooses the plan a job goes by: its lines are accepted and go on the work order, its predictions stay as they are now. What
+ * another plan had put there goes, unless work on it has begun.
  */
 export const choosePlan = defineUseCase({
   name: 'plan.choose',
@@ -94,13 +102,13 @@ export const choosePlan = defineUseCase({
         g.choice?.content.name ?? 'nothing',
         g.choice?.version ?? 0,
       );
-    const problem = problemOf(g);
-    if ('because' in problem) return fail(refuse(problem.because));
-    const plan = plansFor(problem).plans.find((x) => x.id === id);
-    if (!plan) return fail(refuse('There is no such plan any more.'));
-    const begun = await clearEarlier(work, g, new Set(plan.operations.map((o) => `${OF_PLAN}${o.id}`)));
+    const found = planNow(g, id);
+    if (!found.ok) return found;
+    const { plan, lines } = found.value;
+    const begun = await clearEarlier(work, g, lines);
     if (begun !== null) return fail(refuse(`Work on “${begun}” has begun: finish it or take it off first.`));
-    const lines = await putPlan(work, g, plan);
+    const put = await putPlan(work, g, plan, lines);
+    if (!put.ok) return put;
     const values = {
       plan: id,
       content: plan,
@@ -120,6 +128,6 @@ export const choosePlan = defineUseCase({
       fromVersion: version,
       data: { before: g.choice?.plan ?? null, after: id, reason, predicted: plan.predicted },
     });
-    return ok({ version: version + 1, lines });
+    return ok({ version: version + 1, lines: put.value });
   },
 });

@@ -1,6 +1,6 @@
 import { refuse } from '../../contracts/failure.ts';
+import { judge } from '../../core/job/judge.ts';
 import { optionsFor, type OfferContent } from '../../core/plan/options.ts';
-import { plansFor } from '../../core/plan/solve/plans.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
@@ -12,7 +12,6 @@ import { withoutToken } from '../people/secret-answer.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { tokenHash, tokenOfCommand } from '../people/tokens.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
-import { problemOf } from './problem-of.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -25,12 +24,12 @@ export const makeOffer = defineUseCase({
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
     const g = await readJob(models, opened.value, [], t);
-    const problem = problemOf(g);
+    const { problem, plans } = judge(g).planned();
     if ('because' in problem) return fail(refuse(problem.because));
     const content: OfferContent = {
       instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
       complaint: g.job.complaint,
-      options: optionsFor(plansFor(problem).plans, g.shop.info.taxRate),
+      options: optionsFor(plans?.plans ?? [], g.shop.info.taxRate),
     };
     const token = tokenOfCommand(work.commandId);
     // A new link takes the place of those not answered yet: the customer must not choose from what has changed.

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { nextVersion, standing, type Sent } from './answer-versions.ts';
 
-const sent = (version: number | null): Sent => ({ answer: 'watch', note: '', version });
+const sent = (version: number | null): Sent => ({ answer: 'watch', note: '', finding: null, version });
 
 test.each([
   ['nothing was sent', undefined, 4, 4],

@@ -4,6 +4,7 @@ import type { Answer } from '../../core/inspection/checklist.ts';
 export interface Sent {
   readonly answer: Answer | null;
   readonly note: string;
+  readonly finding: string | null;
   version: number | null;
 }
 

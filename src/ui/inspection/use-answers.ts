@@ -10,6 +10,7 @@ interface Said {
   readonly key: string;
   readonly answer: Answer | null;
   readonly note: string;
+  readonly finding: string | null;
   readonly version: number;
 }
 
@@ -19,6 +20,7 @@ interface Given {
   readonly key: string;
   readonly answer: Answer | null;
   readonly note: string;
+  readonly finding: string | null;
 }
 
 /**
@@ -38,15 +40,16 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
   const item = (key: string) => shown.current.find((i) => i.key === key);
   const now = (key: string) => standing(since.current.get(key), item(key));
 
-  const put = (key: string, answer: Answer | null, note: string): Promise<boolean> => {
+  const put = ({ key, answer, note, finding }: Omit<Given, 'at'>): Promise<boolean> => {
     const before = underWay.current.get(key) ?? Promise.resolve(true);
     const known = since.current.get(key);
-    const sent: Sent = { answer, note, version: null };
+    const sent: Sent = { answer, note, finding, version: null };
     since.current.set(key, sent);
     const done = before.then(async () => {
       const seen = item(key)?.version ?? 0;
       const version = nextVersion(seen, known);
-      const got = await give('inspection.answer', { jobId, item: key, answer, note, version });
+      const found = finding === null ? {} : { finding };
+      const got = await give('inspection.answer', { jobId, item: key, answer, note, ...found, version });
       sent.version = got && !('queued' in got) ? got.version : seen;
       if (!got && since.current.get(key) === sent) since.current.delete(key);
       return got !== null;
@@ -56,12 +59,16 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
   };
 
   /** @returns whether it is kept; `at` is where the hand was, to come back to */
-  const answer = async (at: number, key: string, chosen: Answer, note: string): Promise<boolean> => {
+  const answer = async (
+    at: number,
+    key: string,
+    said: { readonly answer: Answer; readonly note: string; readonly finding: string | null },
+  ): Promise<boolean> => {
     const was = now(key);
     if (!was) return false;
-    const mine: Given = { at, key, answer: was.answer, note: was.note };
+    const mine: Given = { at, key, answer: was.answer, note: was.note, finding: was.finding };
     setGiven((g) => [...g, mine]);
-    const kept = await put(key, chosen, note);
+    const kept = await put({ key, ...said });
     if (!kept) setGiven((g) => g.filter((x) => x !== mine));
     return kept;
   };
@@ -71,7 +78,7 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
     const last = given.at(-1);
     if (!last) return null;
     setGiven((g) => g.filter((x) => x !== last));
-    const kept = await put(last.key, last.answer, last.note);
+    const kept = await put(last);
     if (!kept) setGiven((g) => [...g, last]);
     return kept ? last.at : null;
   };

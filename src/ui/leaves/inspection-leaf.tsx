@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { setItem, useOthers } from '../data/here.ts';
+import { FoundChoice } from '../inspection/found-choice.tsx';
 import { InspectionEnd, InspectionList } from '../inspection/inspection-end.tsx';
 import { ItemReadings } from '../inspection/item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
@@ -30,6 +31,7 @@ function withUnsent(job: LeafProps<'inspection'>['job'], queue: readonly Queued[
       answer,
       answerName: answer === null ? '' : ANSWER_FACTS[answer].name,
       note: String(mine.input['note'] ?? ''),
+      finding: typeof mine.input['finding'] === 'string' ? mine.input['finding'] : null,
       unsent: true,
     };
   });
@@ -132,20 +134,21 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
   }, [item?.key]);
   useEffect(() => setNote(readDraft<string>(draftKey) ?? item?.note ?? ''), [draftKey, item?.note]);
 
-  const answer = async (chosen: Answer) => {
+  const answer = async (chosen: Answer, finding: string | null = null) => {
     if (!item || !may) return;
     const next = items.findIndex((i, n) => n > at && i.answer === null);
     setAt(next >= 0 ? next : Math.min(at + 1, items.length - 1));
-    if (await answers.answer(at, item.key, chosen, note)) dropDraft(draftKey);
+    if (await answers.answer(at, item.key, { answer: chosen, note, finding })) dropDraft(draftKey);
     else setAt(at);
   };
   const undo = async () => {
     const back = may ? await answers.undo() : null;
     if (back !== null) setAt(back);
   };
-  const latest = useRef({ answer, undo });
+  const findings = item?.findings ?? [];
+  const latest = useRef({ answer, undo, findings });
   useEffect(() => {
-    latest.current = { answer, undo };
+    latest.current = { answer, undo, findings };
   });
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
@@ -154,6 +157,11 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
       if (chosen) {
         e.preventDefault();
         void latest.current.answer(chosen);
+      }
+      const found = latest.current.findings[Number(e.key) - 1];
+      if (found) {
+        e.preventDefault();
+        void latest.current.answer('work', found.id);
       }
       if (e.key.toLowerCase() === 'u') {
         e.preventDefault();
@@ -213,6 +221,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
             </button>
           ))}
         </div>
+        <FoundChoice item={item} may={may} onFound={(id) => void answer('work', id)} />
         <div className="flex gap-2">
           <button type="button" className="button" disabled={!may} onClick={() => void answer('skipped')}>
             <span aria-hidden>{TONE.skipped}</span> Skip

@@ -6,7 +6,7 @@ import { AchievedPanel } from '../plan/achieved-panel.tsx';
 import { FretPanel } from '../plan/fret-panel.tsx';
 import { IntonationPanel } from '../plan/intonation-panel.tsx';
 import { OptionsPanel } from '../plan/options-panel.tsx';
-import { modelOfView, problemOfView } from '../plan/plan-problem.ts';
+import { modelOfView, plansQuestion } from '../plan/plan-problem.ts';
 import { PlansPanel } from '../plan/plans-panel.tsx';
 import { ProposedPanel } from '../plan/proposed-panel.tsx';
 import { TryPanel } from '../plan/try-panel.tsx';
@@ -43,17 +43,14 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
   }, []);
   const trying = useTrying();
   const model = useMemo(() => modelOfView(job), [job]);
-  const problem = useMemo(() => problemOfView(job), [job]);
   const question = useMemo(
-    () =>
-      (part === 'plans' || part === 'options') && !('because' in problem)
-        ? { kind: 'plans' as const, problem }
-        : null,
-    [part, problem],
+    () => (part === 'plans' || part === 'options' ? plansQuestion(job) : null),
+    [part, job],
   );
   const worker = useWorker<'plans'>(question);
   const { answer } = worker;
-  const notYet = 'because' in problem ? <p className="py-3 text-lg">◆ {problem.because}</p> : null;
+  const because = answer?.because ?? null;
+  const notYet = because === null ? null : <p className="py-3 text-lg">◆ {because}</p>;
   const tryIt = (moves: typeof trying.moves) => {
     trying.set(moves);
     setPart('try');
@@ -73,7 +70,12 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
         (model ? (
           <TryPanel job={job} may={allowed.plan} model={model} trying={trying} />
         ) : (
-          (notYet ?? <p>The action was not read: there is no string to draw yet.</p>)
+          <p className="py-3 text-lg">
+            ◆{' '}
+            {job.plan.strings === 'at-pitch'
+              ? 'The action was not read: there is no string to draw yet.'
+              : 'It is not strung and at pitch: string it up, tune, read again.'}
+          </p>
         ))}
       {question && <WorkerSays of={worker} what="Every way is looked at" />}
       {part === 'plans' &&

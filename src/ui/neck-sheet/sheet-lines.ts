@@ -26,21 +26,19 @@ export function measuredOf(job: LeafJob, round: RoundKind, string: number): Meas
   };
 }
 
-/** The same with every accepted proposal carried out: what it rests on comes to its aim. */
+/** The same once the plan is carried out, where something of it was accepted. */
 function plannedOf(job: LeafJob, string: number): Measured | null {
-  const accepted = job.decisions.filter((d) => d.decision !== 'declined').map((d) => d.line);
-  const lines = job.proposal.lines.filter((l) => accepted.includes(l.key));
-  const rests = new Set(lines.flatMap((l) => l.restsOn));
-  if (rests.size === 0) return null;
+  const accepted = new Set(job.decisions.filter((d) => d.decision !== 'declined').map((d) => d.line));
+  const { lines, then, forecast } = job.proposal;
+  if (![...lines, ...then].some((l) => accepted.has(l.key))) return null;
   const found = measuredOf(job, 'as-found', string);
-  const outer =
-    string > job.instrument.construction.strings.length / 2 ? job.instrument.construction.strings.length : 1;
-  const aim = (key: string, now: number | null) =>
-    rests.has(key) ? (job.readings.stations.find((s) => s.key === key)?.target?.aim ?? now) : now;
+  const count = job.instrument.construction.strings.length;
+  const outer = string > count / 2 ? count : 1;
+  const at = (key: string, now: number | null) => forecast.find((f) => f.key === key)?.value ?? now;
   return {
-    relief: aim(stationKey('relief', 0, 7), found.relief),
-    action: aim(stationKey('action', outer, ACTION_FRET), found.action),
-    nutGap: aim(stationKey('nut-gap', string, 1), found.nutGap),
+    relief: at(stationKey('relief', 0, 7), found.relief),
+    action: at(stationKey('action', outer, ACTION_FRET), found.action),
+    nutGap: at(stationKey('nut-gap', string, 1), found.nutGap),
   };
 }
 

@@ -1,6 +1,4 @@
 import type { PlanInput } from '../../core/plan/plan-input.ts';
-import { problemFrom, type NotYet } from '../../core/plan/solve/problem-from.ts';
-import type { Problem } from '../../core/plan/solve/problem.ts';
 import type { Target } from '../../core/targets/target.ts';
 import { neckModel, type NeckModel } from '../../core/whatif/neck-model.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
@@ -18,18 +16,27 @@ export function planInputOf(job: LeafJob<'plan'>): PlanInput {
     ),
     strings: plan.strings,
     findings: plan.findings,
+    unplanned: plan.unplanned,
     settings: plan.settings,
   };
 }
 
-/** The problem plans are found from, or why there is none yet. */
-export const problemOfView = (job: LeafJob<'plan'>): Problem | NotYet =>
-  problemFrom(planInputOf(job), {
+/** What the plans of a job are found from, put together again from what the page was sent. */
+export const plansQuestion = (job: LeafJob<'plan'>) => ({
+  kind: 'plans' as const,
+  input: planInputOf(job),
+  job: {
     touch: job.touch,
     worth: job.plan.worth,
     catalogue: job.plan.catalogue,
     currency: job.shop.currency,
-  });
+    rod: job.plan.rod,
+    turns: job.plan.turns,
+    questions: job.plan.questions,
+  },
+  decisions: job.plan.decided,
+  chosen: job.plan.choice?.plan ?? null,
+});
 
 /** The neck to try things on, or null where its action was not read or it is not strung. */
 export function modelOfView(job: LeafJob<'plan'>): NeckModel | null {

@@ -1,5 +1,7 @@
-import { plansFor, type Plans } from '../../core/plan/solve/plans.ts';
-import type { Problem } from '../../core/plan/solve/problem.ts';
+import { planOfJob, type DecidedLine } from '../../core/plan/plan-of-job.ts';
+import type { PlanInput } from '../../core/plan/plan-input.ts';
+import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
+import type { JobOfPlan } from '../../core/plan/solve/problem-from.ts';
 import { buzzChance, type BuzzChance, type Spread } from '../../core/whatif/buzz-chance.ts';
 import type { Hand } from '../../core/whatif/clearance-map.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
@@ -7,7 +9,14 @@ import type { NeckModel } from '../../core/whatif/neck-model.ts';
 
 /** What the page asks of the worker, each with a number its answer comes back under. */
 export type Asked =
-  | { readonly id: number; readonly kind: 'plans'; readonly problem: Problem }
+  | {
+      readonly id: number;
+      readonly kind: 'plans';
+      readonly input: PlanInput;
+      readonly job: JobOfPlan;
+      readonly decisions: readonly DecidedLine[];
+      readonly chosen: Plan['id'] | null;
+    }
   | {
       readonly id: number;
       readonly kind: 'chance';
@@ -19,14 +28,16 @@ export type Asked =
     };
 
 export type Answered = { readonly id: number; readonly ms: number } & (
-  { readonly kind: 'plans'; readonly plans: Plans } | { readonly kind: 'chance'; readonly chance: BuzzChance }
+  | { readonly kind: 'plans'; readonly plans: Plans | null; readonly because: string | null }
+  | { readonly kind: 'chance'; readonly chance: BuzzChance }
 );
 
 function answer(asked: Asked): Answered {
   const from = performance.now();
   if (asked.kind === 'plans') {
-    const plans = plansFor(asked.problem);
-    return { id: asked.id, kind: 'plans', plans, ms: performance.now() - from };
+    const { plans, problem } = planOfJob(asked.input, asked.job, asked.decisions, asked.chosen);
+    const because = 'because' in problem ? problem.because : null;
+    return { id: asked.id, kind: 'plans', plans, because, ms: performance.now() - from };
   }
   const { model, moves, hand, spread, ratio } = asked;
   const chance = buzzChance(model, moves, hand, spread, { ratio });

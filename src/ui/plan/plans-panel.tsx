@@ -107,7 +107,9 @@ function PlanCard({
           <b className="text-rubric">◆ Stays undone:</b>
           <ul>
             {plan.undone.map((u) => (
-              <li key={u}>{u}</li>
+              <li key={u.what}>
+                {u.what}: {u.why}
+              </li>
             ))}
           </ul>
         </div>

@@ -2,153 +2,14 @@
 
 import { useState } from 'react';
 import type { OperationId } from '../../core/plan/operation-ids.ts';
-import type { ProposalLine } from '../../core/plan/proposal.ts';
+import { formatMoney } from '../../core/money/money.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { JobTargets } from './job-targets.tsx';
+import { DecidedWords, ProposedLine } from './proposed-line.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
-
-type Decided = LeafProps<'plan'>['job']['decisions'][number];
-const SAID = { accepted: 'accepted', changed: 'changed', declined: 'declined' } as const;
-
-function Why({ line }: { readonly line: ProposalLine }) {
-  if (line.why.length === 0) return null;
-  return (
-    <details className="text-sm">
-      <summary className="inline-flex min-h-8 cursor-pointer items-center underline">Why</summary>
-      <ul className="list-disc pl-5">
-        {line.why.map((w) => (
-          <li key={w}>{w}</li>
-        ))}
-      </ul>
-    </details>
-  );
-}
-
-/** One proposed line with its three answers. */
-function Proposed({
-  job,
-  line,
-  decided,
-  may,
-}: {
-  readonly job: LeafProps<'plan'>['job'];
-  readonly line: ProposalLine;
-  readonly decided: Decided | undefined;
-  readonly may: boolean;
-}) {
-  const { give, busy, trouble } = useSend();
-  const [change, setChange] = useState(decided?.change ?? '');
-  const [reason, setReason] = useState(decided?.reason ?? '');
-  const [open, setOpen] = useState<'changed' | 'declined' | null>(null);
-  const decide = async (decision: Decided['decision']) => {
-    const done = await give('plan.decide', {
-      jobId: job.id,
-      line: line.key,
-      decision,
-      change: decision === 'changed' ? change : '',
-      reason,
-      version: decided?.version ?? 0,
-    });
-    if (done) setOpen(null);
-  };
-  return (
-    <li className="grid gap-x-6 gap-y-2 border-b border-line py-3 md:grid-cols-[1fr_21rem]">
-      <div>
-        <h3 className="text-lg leading-tight">
-          {decided ? (
-            line.title
-          ) : (
-            <>
-              <span className="text-2xl text-rubric">{line.title.charAt(0)}</span>
-              {line.title.slice(1)}
-            </>
-          )}
-        </h3>
-        <p>{decided?.change || line.says}</p>
-        {line.warnings.map((w) => (
-          <p key={w} className="text-sm text-rubric">
-            ◆ {w}
-          </p>
-        ))}
-        <Why line={line} />
-        {decided && (
-          <p className="text-sm text-ink">
-            {decided.by} {SAID[decided.decision]} this{decided.reason && `: ${decided.reason}`}
-          </p>
-        )}
-      </div>
-      {may && (
-        <div className="space-y-2">
-          <div className="flex gap-2" role="group" aria-label={`Decide: ${line.title}`}>
-            <button
-              type="button"
-              className={`button flex-1 px-2 ${decided?.decision === 'accepted' ? 'button-main' : ''}`}
-              disabled={busy}
-              onClick={() => void decide('accepted')}
-            >
-              Accept
-            </button>
-            <button
-              type="button"
-              className={`button flex-1 px-2 ${decided?.decision === 'changed' ? 'button-main' : ''}`}
-              aria-expanded={open === 'changed'}
-              onClick={() => setOpen(open === 'changed' ? null : 'changed')}
-            >
-              Change
-            </button>
-            <button
-              type="button"
-              className={`button flex-1 px-2 ${decided?.decision === 'declined' ? 'button-main' : ''}`}
-              aria-expanded={open === 'declined'}
-              onClick={() => setOpen(open === 'declined' ? null : 'declined')}
-            >
-              Decline
-            </button>
-          </div>
-          {open === 'changed' && (
-            <FormField label="What will be done instead">
-              {(w) => (
-                <textarea
-                  {...w}
-                  className="field"
-                  rows={2}
-                  value={change}
-                  onChange={(e) => setChange(e.target.value)}
-                />
-              )}
-            </FormField>
-          )}
-          {open !== null && (
-            <>
-              <FormField label="Why (it stays with the job)">
-                {(w) => (
-                  <input
-                    {...w}
-                    className="field"
-                    value={reason}
-                    onChange={(e) => setReason(e.target.value)}
-                  />
-                )}
-              </FormField>
-              <button
-                type="button"
-                className="button button-main"
-                disabled={busy}
-                onClick={() => void decide(open)}
-              >
-                {open === 'changed' ? 'Keep the change' : 'Decline it'}
-              </button>
-            </>
-          )}
-          <Trouble trouble={trouble} />
-        </div>
-      )}
-    </li>
-  );
-}
 
 function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
   const { give, busy, trouble } = useSend();
@@ -183,47 +44,113 @@ function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
   );
 }
 
-/** What Rubrica proposes, with the sum in words; the tech decides and the reason stays. */
-export function ProposedPanel({ job, allowed }: Pick<LeafProps<'plan'>, 'job' | 'allowed'>) {
-  const { lines, leave, missing, stale } = job.proposal;
+/** Accepts the whole of the plan that is enough at once: it goes on the work order with the numbers shown. */
+function WholePlan({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const { give, busy, trouble } = useSend();
+  const { lines, then } = job.proposal;
+  const { choice, catalogue } = job.plan;
+  const all = [...lines, ...then];
+  const decided = new Set(job.decisions.map((d) => d.line));
+  if (all.length === 0 || all.every((l) => decided.has(l.key))) return null;
+  const ops = all.map((l) => catalogue.find((o) => o.id === l.operation));
+  const price = ops.reduce((sum, o) => sum + (o ? o.price + o.parts : 0), 0);
+  const plan = choice?.plan === 'best' ? 'best' : 'sufficient';
+  const choose = () =>
+    give('plan.choose', { jobId: job.id, plan, reason: choice?.reason ?? '', version: choice?.version ?? 0 });
+  return (
+    <div className="flex flex-wrap items-center gap-3 py-3">
+      <button type="button" className="button button-main" disabled={busy} onClick={() => void choose()}>
+        Put all {all.length} on the work order
+      </button>
+      <p className="text-sm">
+        {formatMoney(price, job.shop.currency)}, before tax. Each line can be answered by itself too.
+      </p>
+      <Trouble trouble={trouble} />
+    </div>
+  );
+}
+
+/** What stands at the head: what was not used, what to ask, what the job goes by. */
+function Beforehand({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const { missing, stale, questions } = job.proposal;
   const label = (key: string) => job.readings.stations.find((s) => s.key === key)?.label ?? key;
-  const decisionOf = (key: string) => job.decisions.find((d) => d.line === key);
-  const gone = job.decisions.filter((d) => !lines.some((l) => l.key === d.line));
+  const { choice } = job.plan;
+  return (
+    <>
+      {stale.length > 0 && job.state === 'open' && (
+        <p className="text-rubric">
+          ◆ Not used, because stale: {stale.map(label).join(', ')}. Read them again.
+        </p>
+      )}
+      {questions.map((q) => (
+        <p key={q} className="text-rubric">
+          ◆ {q}
+        </p>
+      ))}
+      {choice && (
+        <p>
+          The job goes by the plan <b>{choice.name.toLowerCase()}</b>, chosen by {choice.by}
+          {choice.reason && `: ${choice.reason}`}.
+        </p>
+      )}
+      {missing.length > 0 && <p className="text-quiet">Still to read: {missing.map(label).join(', ')}.</p>}
+    </>
+  );
+}
+
+/** What was decided of what is not proposed any more, or was declined. */
+function Earlier({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const { lines, then, declined } = job.proposal;
+  const shown = new Set([...lines, ...then, ...declined].map((l) => l.key));
+  const gone = job.decisions.filter((d) => !shown.has(d.line));
+  if (gone.length === 0) return null;
+  return (
+    <section aria-label="Decided before">
+      <h3 className="pt-4 text-base">Decided before, when the readings said something else</h3>
+      <ul>
+        {gone.map((d) => (
+          <li key={d.line} className="border-b border-line py-1 text-sm">
+            <b>{d.proposed.title}</b>: {d.change || d.proposed.says} <DecidedWords decided={d} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What Rubrica proposes: the beginning of the plan, what follows it, with the sums in words; the tech decides. */
+export function ProposedPanel({ job, allowed }: Pick<LeafProps<'plan'>, 'job' | 'allowed'>) {
+  const { lines, then, declined, leave, missing, stale } = job.proposal;
+  const line = (now: boolean) => (l: (typeof lines)[number]) => (
+    <ProposedLine key={l.key} job={job} line={l} now={now} may={allowed.plan} />
+  );
   return (
     <div className="grid gap-8 lg:grid-cols-[1fr_17rem]">
       <section aria-labelledby="proposal">
         <h2 id="proposal" className="text-xl">
-          Proposed, in the order of a setup
+          Proposed now
         </h2>
-        {stale.length > 0 && job.state === 'open' && (
-          <p className="text-rubric">
-            ◆ Not used, because stale: {stale.map(label).join(', ')}. Read them again.
-          </p>
-        )}
-        {job.plan.choice && (
-          <p>
-            The job goes by the plan <b>{job.plan.choice.name.toLowerCase()}</b>, chosen by{' '}
-            {job.plan.choice.by}
-            {job.plan.choice.reason && `: ${job.plan.choice.reason}`}. Its operations are on the work order.
-          </p>
-        )}
-        {missing.length > 0 && <p className="text-quiet">Still to read: {missing.map(label).join(', ')}.</p>}
+        <Beforehand job={job} />
         {lines.length === 0 && missing.length === 0 && stale.length === 0 && (
           <p className="py-4 text-lg">Everything read is in its band. Leave it as it is.</p>
         )}
-        <ul>
-          {lines.map((l) => (
-            <Proposed key={l.key} job={job} line={l} decided={decisionOf(l.key)} may={allowed.plan} />
-          ))}
-          {gone.map((d) => (
-            <li key={d.line} className="border-b border-line py-2 text-sm">
-              <b>{d.proposed.title}</b>: {d.change || d.proposed.says}{' '}
-              <span className="text-ink">
-                {d.by} {SAID[d.decision]} this{d.reason && `: ${d.reason}`}.
-              </span>
-            </li>
-          ))}
-        </ul>
+        <ul>{lines.map(line(true))}</ul>
+        {then.length > 0 && (
+          <>
+            <h3 className="pt-4 text-base">
+              Then, as it is expected now; worked out anew from what is read in between
+            </h3>
+            <ul>{then.map(line(false))}</ul>
+          </>
+        )}
+        {allowed.plan && <WholePlan job={job} />}
+        {declined.length > 0 && (
+          <>
+            <h3 className="pt-4 text-base">Declined; the rest is worked out without it</h3>
+            <ul>{declined.map(line(false))}</ul>
+          </>
+        )}
+        <Earlier job={job} />
         {allowed.plan && (
           <div className="pt-4">
             <AddOperation job={job} />

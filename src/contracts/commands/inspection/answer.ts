@@ -15,6 +15,8 @@ export const inspectionAnswer = command({
     item: text(40),
     answer: z.enum(ANSWERS).nullable(),
     note: text(2000),
+    /** what was found, by its name on the item; only for what needs work */
+    finding: text(40).optional(),
     version,
     ago: howLongAgo,
   }),

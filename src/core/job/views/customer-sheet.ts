@@ -4,6 +4,7 @@ import {
   type BeforeAfterReading,
   type CustomerSheet,
 } from '../../hand-over/customer-sheet.ts';
+import { findingOn } from '../../inspection/findings.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import { total } from '../../money/money.ts';
 import { operation } from '../../plan/operations.ts';
@@ -45,7 +46,10 @@ function foundOf(g: SheetJob, items: Judged['items']): string[] {
   const said = (answer: 'work' | 'watch', lead: string) =>
     items.flatMap((item) => {
       const given = g.answers.find((a) => a.item === item.key && a.answer === answer);
-      return given ? [`${lead}${item.title}${given.note ? `: ${given.note}` : ''}`] : [];
+      if (!given) return [];
+      const named = given.finding === null ? null : findingOn(item.key, given.finding);
+      const note = given.note && (named ? ` (${given.note})` : `: ${given.note}`);
+      return [`${lead}${item.title}${named ? `: ${named.name.toLowerCase()}` : ''}${note}`];
     });
   return [
     ...said('work', ''),
@@ -58,7 +62,22 @@ function foundOf(g: SheetJob, items: Judged['items']): string[] {
 const detailOf = (g: SheetJob, line: JobLine): string =>
   g.decisions.find((d) => d.id === line.decisionId)?.decision === 'accepted' ? '' : line.detail;
 
-const leftOf = (g: SheetJob): string[] => [
+/** What was found and is on no order, and why. */
+function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): string[] {
+  const ordered = new Set(g.lines.filter((l) => l.approval !== 'no').map((l) => l.operation));
+  const decided = new Set(
+    g.decisions.filter((d) => d.decision === 'declined').map((d) => d.proposed.operation),
+  );
+  return [
+    ...(planInput.unplanned ?? []).map((u) => `${u.what}: ${u.why}`),
+    ...planInput.findings
+      .filter((f) => !ordered.has(f.leadsTo) && !decided.has(f.leadsTo))
+      .map((f) => `${f.title}: found, and not dealt with`),
+  ];
+}
+
+const leftOf = (g: SheetJob, judged: Pick<Judged, 'planInput'>): string[] => [
+  ...notDealtWith(g, judged),
   ...g.decisions
     .filter((d) => d.decision === 'declined')
     .map((d) => `${d.proposed.title}${d.reason ? `: ${d.reason}` : ''}`),
@@ -109,11 +128,12 @@ const thingSaid = (i: JobThing): string =>
 /** What the customer is shown of a job, as it stands now. The same job at the same day gives the same sheet. */
 export function sheetView(
   g: SheetJob,
-  { items }: Pick<Judged, 'items'>,
+  judged: Pick<Judged, 'items' | 'planInput'>,
   { info, rules }: Pick<Shop, 'info' | 'rules'>,
   now: Date,
 ): CustomerSheet {
   const { job, customer, things, accidents, photos } = g;
+  const { items } = judged;
   const readings = readingsOf(g);
   return {
     shop: info.name,
@@ -129,7 +149,7 @@ export function sheetView(
     done: g.lines
       .filter((l) => l.approval === 'yes')
       .map((l) => ({ title: l.title, detail: detailOf(g, l), price: l.priceMinor + l.partsMinor })),
-    left: leftOf(g),
+    left: leftOf(g, judged),
     change: sayWhatChanged(readings),
     readings,
     photos: photos.map((p) => p.digest).sort(),

@@ -1,4 +1,5 @@
 import { ANSWER_FACTS } from '../../inspection/checklist.ts';
+import { FINDINGS } from '../../inspection/findings.ts';
 import { operation } from '../../plan/operations.ts';
 import type { Job } from '../job.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -33,6 +34,12 @@ export const inspectionView = (
       caution: item.caution ?? '',
       reading: item.reading ?? null,
       leadsTo: item.leadsTo ? operation(item.leadsTo, g.catalogue).name : '',
+      findings: (FINDINGS.get(item.key) ?? []).map((f) => ({
+        id: f.id,
+        name: f.name,
+        means: f.leadsTo ? operation(f.leadsTo, g.catalogue).name : (f.asks ?? f.why ?? ''),
+      })),
+      finding: given?.finding ?? null,
       answer: given?.answer ?? null,
       answerName: given?.answer ? ANSWER_FACTS[given.answer].name : '',
       note: given?.note ?? '',

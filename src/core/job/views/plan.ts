@@ -1,3 +1,4 @@
+import { operation } from '../../plan/operations.ts';
 import type { Job } from '../job.ts';
 import type { JobParts } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -5,15 +6,18 @@ import type { Judged } from '../judge.ts';
 import type { NameOf } from '../shop.ts';
 
 /** What the proposal says and what was decided of it. */
-export const proposalView = (g: Job, judged: Judged, name: NameOf) => ({
+export const proposalView = (g: Job & JudgingShop, judged: Judged, name: NameOf) => ({
   proposal: judged.proposal,
   decisions: g.decisions.map((d) => ({
     line: d.line,
     decision: d.decision,
     change: d.changeText,
     reason: d.reason,
+    instead: d.instead && operation(d.instead, g.catalogue).name,
     by: name(d.decidedBy),
     proposed: d.proposed,
+    /** the customer said no to what it put on the order */
+    refused: g.lines.some((l) => l.decisionId === d.id && l.approval === 'no'),
     version: d.version,
   })),
 });
@@ -24,11 +28,16 @@ export type PlanParts = 'tries' | 'results' | 'offers';
 /** What the Plan leaf needs besides readings and proposal: the catalogue, what was tried, chosen, offered and achieved. */
 export const planView = (
   g: Job & JudgingShop & Pick<JobParts, PlanParts>,
-  { planInput }: Judged,
+  { planInput, plannedFor, decided }: Judged,
   name: NameOf,
 ) => ({
   catalogue: g.catalogue,
   findings: planInput.findings,
+  unplanned: planInput.unplanned ?? [],
+  decided,
+  rod: plannedFor.rod ?? 'turns',
+  turns: plannedFor.turns ?? [],
+  questions: plannedFor.questions ?? [],
   strings: planInput.strings,
   settings: planInput.settings,
   readings: [...planInput.readings.values()].map(

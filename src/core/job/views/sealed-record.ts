@@ -31,6 +31,16 @@ const workOf = (g: Job): Json =>
     parts: l.partsMinor,
   }));
 
+const answersOf = (g: Job): Json =>
+  g.answers
+    .map((a) => ({
+      item: a.item,
+      answer: a.answer,
+      note: a.note,
+      ...(a.finding !== null && { finding: a.finding }),
+    }))
+    .sort((a, b) => (a.item < b.item ? -1 : 1));
+
 const decisionsOf = (g: Job): Json =>
   g.decisions
     .map((d) => ({
@@ -39,6 +49,7 @@ const decisionsOf = (g: Job): Json =>
       decision: d.decision,
       change: d.changeText,
       reason: d.reason,
+      ...(d.instead !== null && { instead: d.instead }),
     }))
     .sort((a, b) => (a.line < b.line ? -1 : 1));
 
@@ -84,9 +95,7 @@ export function sealedRecord(g: JobWith<RecordParts>, name: NameOf, sha256: (tex
     wish: job.wish,
     takenIn: job.takenInAt.toISOString(),
     checklist: g.checklist?.version ?? null,
-    answers: g.answers
-      .map((a) => ({ item: a.item, answer: a.answer, note: a.note }))
-      .sort((a, b) => (a.item < b.item ? -1 : 1)),
+    answers: answersOf(g),
     readings: readingsOf(g),
     decisions: decisionsOf(g),
     work: workOf(g),

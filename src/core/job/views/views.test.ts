@@ -169,6 +169,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     stringChanges: [],
     handOver: null,
     choice: null,
+    turns: [],
     customer: { id: 4, name: 'Petra Lund', phone: '', email: '' },
     things: [],
     marks: [],
@@ -188,6 +189,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     receipt: null,
     catalogue: OPERATIONS,
     shopTargets: SHIPPED_TARGETS,
+    info: { currency: '¤', heights: '64ths' },
     ...more,
   };
 }
@@ -355,10 +357,12 @@ test('the sealed record names whom and what it was signed for, whatever they are
   expect(sealed(changed)).not.toBe(sealed(signed));
 });
 
+const GIVEN = { finding: null, answeredAt: at(0), answeredBy: 1, version: 1 };
+
 test('the order rows come in changes no seal', () => {
   const answers = [
-    { item: 'rod', answer: 'fine' as const, note: '', answeredBy: 1, version: 1 },
-    { item: 'belly', answer: 'watch' as const, note: 'a little', answeredBy: 1, version: 1 },
+    { ...GIVEN, item: 'rod', answer: 'fine' as const, note: '' },
+    { ...GIVEN, item: 'belly', answer: 'watch' as const, note: 'a little' },
   ];
   const g = whole({ answers });
   const turned = whole({ answers: [...answers].reverse(), readings: [...g.readings].reverse() });

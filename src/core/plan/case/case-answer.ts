@@ -1,9 +1,9 @@
-import type { RodAdvice } from '../../neck/truss-rod.ts';
 import type { Minor } from '../../money/money.ts';
 import type { OperationId } from '../operation-ids.ts';
-import { operation } from '../operations.ts';
+import type { Undone } from '../plan-input.ts';
+import { beginning } from '../proposal.ts';
 import { plansFor, type Plan } from '../solve/plans.ts';
-import { caseProblem, type Case, type Undone } from './case.ts';
+import { caseProblem, type Case } from './case.ts';
 
 export type Direction = 'tighten' | 'loosen' | 'up' | 'down' | 'back' | 'forward';
 
@@ -68,17 +68,19 @@ function wayOf(
 
 const ALONG: ReadonlySet<OperationId> = new Set(['compensate', 'intonate', 'saddle-slot', 'nut-compensate']);
 
-function rodStep(o: Done, turn: RodAdvice | null): CaseStep {
-  const relief = o.amounts[0]?.amount ?? 0;
-  const direction = relief < 0 ? 'tighten' : 'loosen';
-  const asked = turn !== null && (turn.advice === 'tighten' || turn.advice === 'loosen');
+function rodStep(o: Done): CaseStep {
+  const turn = o.amounts.find((a) => a.unit === 'eighths')?.amount;
   // A rod whose relief stands well is only taken up until it bears.
-  if (o.amounts.length === 0 || !asked) return { operation: o.id };
-  return { operation: o.id, direction, amounts: { eighths: Math.abs(turn.eighths) } };
+  if (turn === undefined) return { operation: o.id };
+  return {
+    operation: o.id,
+    direction: turn > 0 ? 'tighten' : 'loosen',
+    amounts: { eighths: Math.abs(turn) },
+  };
 }
 
-function stepOf(o: Done, turn: RodAdvice | null): CaseStep {
-  if (o.id === 'rod') return rodStep(o, turn);
+function stepOf(o: Done): CaseStep {
+  if (o.id === 'rod') return rodStep(o);
   // How far a clamp brings a neck is read afterwards, not set.
   const some = o.amounts.filter((a) => Math.abs(a.amount) > LEAST && a.unit === 'mm' && a.what !== 'relief');
   if (some.length === 0) return { operation: o.id };
@@ -124,46 +126,29 @@ function forecastOf(p: Plan, strings: number): CasePlan['forecast'] {
   return said;
 }
 
-/** A line of what is left undone, told apart into what it is and why. */
-function undoneOf(line: string): Undone {
-  const at = line.indexOf(': ');
-  if (line.startsWith('Inspection: '))
-    return { what: line.slice('Inspection: '.length), why: 'Found, and not dealt with in this plan.' };
-  return at < 0 ? { what: line, why: line } : { what: line.slice(0, at), why: line.slice(at + 2) };
-}
-
-/** What goes along with others: it ends no beginning. */
-const ALONGSIDE: ReadonlySet<OperationId> = new Set(['strings-off', 'restring', 'play-test']);
-
-/** The steps up to the first after which something must be read again, with that step. */
-function beginning(steps: readonly CaseStep[]): readonly CaseStep[] {
-  const at = steps.findIndex((s) => !ALONGSIDE.has(s.operation) && operation(s.operation).stale.length > 0);
-  return at < 0 ? steps : steps.slice(0, at + 1);
-}
-
 /**
  * The plans of a case: leave it, what is enough, and the nearest to every aim, with what is proposed now, what stays undone and
  * why, and what must be asked.
  */
 export function answerCase(c: Case): CaseAnswer {
-  const { problem, undone, questions, turn } = caseProblem(c);
+  const { problem, questions } = caseProblem(c);
   if ('because' in problem) return { because: problem.because, proposed: [], plans: [], questions };
   const found = plansFor(problem);
   const plans = found.plans.map((p): CasePlan => ({
     id: IDS[p.id],
-    steps: p.operations.map((o) => stepOf(o, turn)),
-    undone: [...p.undone.map(undoneOf), ...undone],
+    steps: p.operations.map(stepOf),
+    undone: p.undone,
     price: p.cost.price.likely,
     minutes: p.cost.minutes.likely,
     days: p.days,
     removed: removedBy(p),
     forecast: forecastOf(p, c.construction.strings.length),
   }));
-  const enough = plans.find((p) => p.id === 'enough');
+  const enough = found.plans.find((p) => p.id === 'sufficient');
   const taken = found.assumed.map((what) => `Not read, and taken to stand at its aim: ${what}.`);
   return {
     because: null,
-    proposed: beginning(enough?.steps ?? []),
+    proposed: beginning(enough?.operations ?? []).map(stepOf),
     plans,
     questions: [...questions, ...taken],
   };

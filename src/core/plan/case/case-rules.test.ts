@@ -68,9 +68,9 @@ test('the next turn comes from the instrument’s own answers', () => {
     turns: [{ eighths: 2, before: 0.46, after: 0.42 }],
   };
   const turn = (more: More) =>
-    answerCase(caseOf('steel-acoustic', { ...GOOD, relief: 0.28 }, [], more)).proposed.at(-1)?.amounts?.[
-      'eighths'
-    ];
+    answerCase(
+      caseOf('steel-acoustic', { ...GOOD, bass: 2.35, treble: 1.85, relief: 0.28 }, [], more),
+    ).proposed.at(-1)?.amounts?.['eighths'];
   expect(turn({})).toBe(1.5);
   expect(turn(slow)).toBe(2);
 });

@@ -1,7 +1,7 @@
 import { roundMinor, type Minor } from '../../money/money.ts';
 import type { Operation } from '../operation.ts';
 import type { OperationId } from '../operation-ids.ts';
-import type { Problem } from './problem.ts';
+import { offered, type Problem } from './problem.ts';
 
 /** What a set of operations costs: money, hands, waiting. */
 export interface Cost {
@@ -18,11 +18,11 @@ export interface Cost {
  * puts them on again.
  */
 export function closure(
-  p: Pick<Problem, 'catalogue'>,
+  p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'declined'>>,
   ids: ReadonlySet<OperationId>,
 ): ReadonlySet<OperationId> {
   if (ids.size === 0) return ids;
-  const has = (id: OperationId) => p.catalogue.some((o) => o.id === id);
+  const has = (id: OperationId) => offered(p, id) !== null;
   const all = new Set(ids);
   const bare = [...ids].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes('strings-off'));
   if (bare && has('strings-off')) all.add('strings-off');

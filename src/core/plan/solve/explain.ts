@@ -1,5 +1,5 @@
 import type { OperationId } from '../operation-ids.ts';
-import type { Problem } from './problem.ts';
+import { notOffered, type Problem } from './problem.ts';
 import { BY_COST, first, type Candidate, type Search } from './solve.ts';
 import { GROUPS, type Group } from './way.ts';
 
@@ -65,7 +65,8 @@ function outOfPlan(p: Problem, s: Search, plan: Candidate, id: OperationId): Rea
     const refused = s.refused.find((r) => r.operations.includes(id));
     return {
       ...base,
-      because: refused?.because ?? 'Nothing that was read asks for it.',
+      because:
+        refused?.because ?? (p.declined.has(id) ? notOffered(p, id) : 'Nothing that was read asks for it.'),
       would: refused?.would ?? 'It would be right if what it changes were out of its band.',
     };
   }

@@ -1,5 +1,5 @@
 import type { OperationId } from '../operation-ids.ts';
-import { offered, type Problem } from './problem.ts';
+import { notOffered, offered, type Problem } from './problem.ts';
 import { tooDear } from './fret-ways.ts';
 
 /** What to do about a finding: repair it, replace it, or leave it and watch, with the numbers that decide. */
@@ -57,13 +57,13 @@ export function findingCalls(p: Problem): FindingCall[] {
         ? {
             ...base,
             choice: 'replace' as const,
-            because: `The shop does not repair this. ${fresh.name}: ${money(fresh.price + fresh.parts)}; ${found}.`,
+            because: `${p.declined.has(f.leadsTo) ? 'Its repair was declined.' : 'The shop does not repair this.'} ${fresh.name}: ${money(fresh.price + fresh.parts)}; ${found}.`,
             would: 'A shop that repairs it would be the other way.',
           }
         : {
             ...base,
             choice: 'leave and watch' as const,
-            because: 'The shop does not do this work.',
+            because: notOffered(p, f.leadsTo),
             would: 'Ask a shop that does.',
           };
     const price = op.price + op.parts;

@@ -1,6 +1,6 @@
 import { isAdjustable } from '../../instrument/construction.ts';
 import { slotFloor } from '../../saddle/slot-floor.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { both, formatLength } from '../../units/format-length.ts';
 import { breakAngleAfter, type Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
@@ -10,6 +10,8 @@ import { offered, type Problem } from './problem.ts';
 import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(v, 'mm');
+/** A height in the shop's unit, with mm beside it. */
+const said = (p: Problem, v: number): string => both(Math.abs(v), p.unit);
 const LEAST = 1e-6;
 
 /** What each side's saddle would have to do to bring the action to its aim, mm; 0 where it may stay. */
@@ -57,21 +59,22 @@ const saddleAmounts = (bass: number, treble: number): Part['amounts'] => [
   { what: 'saddle, treble', amount: treble, unit: 'mm' },
 ];
 
-const move = (v: number): string =>
-  Math.abs(v) < LEAST ? 'stays' : v < 0 ? `${mm(-v)} down` : `${mm(v)} up`;
-const sides = (bass: number, treble: number): string => `Bass ${move(bass)}, treble ${move(treble)}`;
+const move = (p: Problem, v: number): string =>
+  Math.abs(v) < LEAST ? 'stays' : `${said(p, v)} ${v < 0 ? 'down' : 'up'}`;
+const sides = (p: Problem, bass: number, treble: number): string =>
+  `Bass ${move(p, bass)}, treble ${move(p, treble)}`;
 
 function part(f: Frame, operation: OperationId, bass: number, treble: number): Part {
   const { p } = f;
   const cutsForGood = operation === 'saddle-lower';
-  const first = (v: number) => mm(Math.abs(v) * p.firstCutShare);
+  const first = (v: number) => said(p, v * p.firstCutShare);
   const cuts = [
     ...(bass < 0 ? [`bass ${first(bass)}`] : []),
     ...(treble < 0 ? [`treble ${first(treble)}`] : []),
   ].join(', ');
   return {
     operation,
-    says: `${sides(bass, treble)}.`,
+    says: `${sides(p, bass, treble)}.`,
     amounts: saddleAmounts(bass, treble),
     removed: cutsForGood ? Math.max(0, -bass) + Math.max(0, -treble) : 0,
     firstCut: cutsForGood && cuts !== '' ? `first ${cuts}, then read again` : undefined,

@@ -1,6 +1,9 @@
 import type { FretTops } from '../../frets/fret-level.ts';
 import { QUANTITY_FACTS } from '../../readings/quantities.ts';
 import type { Minor } from '../../money/money.ts';
+import type { Reading } from '../../readings/reading.ts';
+import { ACTION_FRET, stationKey } from '../../readings/stations.ts';
+import type { LoggedTurn } from '../../neck/truss-rod.ts';
 import type { Touch } from '../../targets/target.ts';
 import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
 import type { Operation } from '../operation.ts';
@@ -60,6 +63,10 @@ export interface JobOfPlan {
   readonly currency: string;
   /** as the inspection and the logged turns tell; it turns where nothing is said */
   readonly rod?: RodState;
+  /** the turns its rod was given, oldest first */
+  readonly turns?: readonly LoggedTurn[];
+  /** what the findings ask before anybody goes by a plan */
+  readonly questions?: readonly string[];
 }
 
 /** Why no plan can be found yet. */
@@ -67,13 +74,39 @@ export interface NotYet {
   readonly because: string;
 }
 
-/** The problem of a job, or why it cannot be set yet: without strings at pitch, or without an action, nothing is known. */
+const outerActions = (input: PlanInput): string[] =>
+  [input.construction.strings.length, 1].map((n) => stationKey('action', n, ACTION_FRET));
+
+/** Whether no side's action was read: then heights are taken to stand at their aims, and asked for. */
+export const actionUnread = (input: PlanInput): boolean =>
+  outerActions(input).every((key) => !input.readings.has(key) || input.stale.has(key));
+
+/** Readings with the two sides' actions at their aims, where nobody read them. */
+function withActions(input: PlanInput): ReadonlyMap<string, Reading> {
+  const all = new Map(input.readings);
+  const outer = [input.construction.strings.length, 1];
+  for (const [i, key] of outerActions(input).entries()) {
+    const target = input.targets.get(key);
+    if (!target) continue;
+    const value = target.aim;
+    const at = { key, quantity: 'action', string: outer[i] ?? 1, fret: ACTION_FRET, value } as const;
+    all.set(key, { ...at, round: 'as-found', takenAt: 0, notRepresentative: null });
+  }
+  return all;
+}
+
+/** The problem of a job, or why it cannot be set yet: without strings at pitch nothing is known. */
 export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet {
   if (input.strings !== 'at-pitch')
     return {
       because: 'It is not strung and at pitch: string it up, tune, read again. Then plans can be found.',
     };
-  const model = neckModel({ ...input, set: undefined });
+  const unread = actionUnread(input);
+  const readings = unread ? withActions(input) : input.readings;
+  const stale = unread
+    ? new Set([...input.stale].filter((k) => !outerActions(input).includes(k)))
+    : input.stale;
+  const model = neckModel({ ...input, readings, stale, set: undefined });
   if (model === null)
     return { because: 'The action was not read at either side: read it, then plans can be found.' };
   return {
@@ -82,8 +115,12 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     judged: judgedOf(input),
     catalogue: job.catalogue,
     findings: input.findings,
+    unplanned: input.unplanned ?? [],
+    questions: unread ? ['The action was not read: read it at both sides.'] : [],
     frets: fretTopsOf(input.readings, input.stale),
     rod: job.rod ?? 'turns',
+    turns: job.turns ?? [],
+    rodPrior: input.settings.rodPrior,
     touch: job.touch,
     worth: { ...USUAL_WORTH, amount: job.worth },
     limits: { ...USUAL_LIMITS, standout: { ...USUAL_LIMITS.standout, low: input.settings.minimumStandout } },
@@ -91,5 +128,7 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     ratio: input.settings.rodActionRatio,
     firstCutShare: input.settings.firstCutShare,
     currency: job.currency,
+    unit: input.settings.actionUnit,
+    declined: new Set(),
   };
 }

@@ -1,10 +1,12 @@
 import type { FretTops } from '../../frets/fret-level.ts';
 import type { Minor } from '../../money/money.ts';
+import type { LoggedTurn, RodPrior } from '../../neck/truss-rod.ts';
 import type { Target, Touch } from '../../targets/target.ts';
 import type { NeckModel } from '../../whatif/neck-model.ts';
 import type { Operation } from '../operation.ts';
 import type { OperationId } from '../operation-ids.ts';
-import type { Finding } from '../plan-input.ts';
+import type { LengthUnit } from '../../units/length-units.ts';
+import type { Finding, Undone } from '../plan-input.ts';
 
 /** What a plan must keep to. mm, degrees; every number a shop setting. */
 export interface Limits {
@@ -76,9 +78,16 @@ export interface Problem {
   readonly judged: readonly Judged[];
   readonly catalogue: readonly Operation[];
   readonly findings: readonly Finding[];
+  /** findings that no operation deals with, and why */
+  readonly unplanned: readonly Undone[];
   /** tops and heights of the frets; empty where they were not read */
   readonly frets: readonly FretTops[];
+  /** what was not read and is asked for before anybody goes by a plan */
+  readonly questions: readonly string[];
   readonly rod: RodState;
+  /** the turns its rod was given, and what one is taken to do where there are none */
+  readonly turns: readonly LoggedTurn[];
+  readonly rodPrior: RodPrior;
   /** how hard it is played; null where that does not count: then no clearance is asked for */
   readonly touch: Touch | null;
   readonly worth: Worth;
@@ -89,6 +98,10 @@ export interface Problem {
   readonly firstCutShare: number;
   /** sign money is written with */
   readonly currency: string;
+  /** unit heights are said in, with mm beside it */
+  readonly unit: LengthUnit;
+  /** what somebody decided against: it is not looked at */
+  readonly declined: ReadonlySet<OperationId>;
 }
 
 /** A place that is held against its band. */
@@ -100,6 +113,12 @@ export interface Judged {
   readonly tells: number;
 }
 
-/** The catalogue's operation, or null where this shop does not offer it. */
-export const offered = (p: Pick<Problem, 'catalogue'>, id: OperationId): Operation | null =>
-  p.catalogue.find((o) => o.id === id) ?? null;
+/** The catalogue's operation, or null where this shop does not offer it or somebody decided against it. */
+export const offered = (
+  p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'declined'>>,
+  id: OperationId,
+): Operation | null => (p.declined?.has(id) ? null : (p.catalogue.find((o) => o.id === id) ?? null));
+
+/** Why an operation is not offered, in words. */
+export const notOffered = (p: Pick<Problem, 'declined'>, id: OperationId): string =>
+  p.declined.has(id) ? 'It was declined.' : 'The shop does not do this work.';

@@ -1,11 +1,13 @@
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
+import { sayTurn } from '../../neck/say-turn.ts';
+import { rodAdvice } from '../../neck/truss-rod.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { verdict, type Target } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
 import { tooDear } from './fret-ways.ts';
-import { offered, type Problem } from './problem.ts';
-import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
+import { notOffered, offered, type Problem } from './problem.ts';
+import { none, stay, type Amount, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const KEY = stationKey('relief', 0, RELIEF_FRET);
 /** Reliefs on both sides of the aim that are considered, mm apart: the same ones whatever the band, while they are in it. */
@@ -67,7 +69,7 @@ function stateForbids(p: Problem, tighten: boolean): Why | null {
 /** Why the rod cannot bring the relief where it should be, or null. Loosening is the first answer to a back-bow, with any rod. */
 function rodCannot(p: Problem, target: Target, now: number): Why | null {
   if (offered(p, 'rod') === null)
-    return { because: 'The shop does not offer it.', would: 'It would have to be in the catalogue.' };
+    return { because: notOffered(p, 'rod'), would: 'It would have to be in the catalogue.' };
   return stateForbids(p, now > target.aim);
 }
 
@@ -77,6 +79,21 @@ const OFF_FIRST: Part = {
   amounts: [],
   removed: 0,
 };
+
+/** The next turn toward a goal, in words and as an amount: what is further is turned after a reading. */
+function turnTo(
+  p: Problem,
+  now: number,
+  at: number,
+): { readonly says: string; readonly amounts: readonly Amount[] } {
+  const { advice, eighths, expected } = rodAdvice(now, { low: at, aim: at, high: at }, p.turns, p.rodPrior);
+  if (advice !== 'tighten' && advice !== 'loosen') return { says: '', amounts: [] };
+  const way = advice === 'tighten' ? 'Tighten' : 'Loosen';
+  return {
+    says: ` ${way} ${sayTurn(eighths)}: about ${thou(expected?.aim ?? at)} expected; wait, read again.`,
+    amounts: [{ what: 'turn', amount: eighths, unit: 'eighths' }],
+  };
+}
 
 /** Turning the rod: with the neck off first where its nut is only reached so, blind, and read under tension. */
 function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Sizes): Way[] {
@@ -90,26 +107,30 @@ function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Siz
     at: now + Math.max(-most, Math.min(most, g.at - now)),
     far: Math.abs(g.at - now) > most + LEAST,
   }));
-  return goals.map((g) => ({
-    group: 'rod',
-    name: `rod ${g.name}`,
-    moves: { ...moves, relief: g.at - now },
-    warns: [
-      ...(off
-        ? ['The turn is made blind: what the rod did so far predicts it, and it is read under tension.']
-        : []),
-      ...(g.far ? [`A rod is asked for ${thou(most)} at the most: then read again and look twice.`] : []),
-    ],
-    parts: [
-      ...(off ? [OFF_FIRST] : []),
-      {
-        operation: 'rod',
-        says: `Relief ${thou(now)} at the 7th: bring it to ${thou(g.at)} (band ${thou(target.low)}–${thou(target.high)}).${back}`,
-        amounts: [{ what: 'relief', amount: g.at - now, unit: 'mm' }],
-        removed: 0,
-      },
-    ],
-  }));
+  return goals.map((g) => {
+    const turn = turnTo(p, now, g.at);
+    return {
+      group: 'rod',
+      name: `rod ${g.name}`,
+      beside: g.at !== target.aim && !g.far,
+      moves: { ...moves, relief: g.at - now },
+      warns: [
+        ...(off
+          ? ['The turn is made blind: what the rod did so far predicts it, and it is read under tension.']
+          : []),
+        ...(g.far ? [`A rod is asked for ${thou(most)} at the most: then read again and look twice.`] : []),
+      ],
+      parts: [
+        ...(off ? [OFF_FIRST] : []),
+        {
+          operation: 'rod',
+          says: `Relief ${thou(now)} at the 7th: bring it to ${thou(g.at)} (band ${thou(target.low)}–${thou(target.high)}).${back}${turn.says}`,
+          amounts: [{ what: 'relief', amount: g.at - now, unit: 'mm' }, ...turn.amounts],
+          removed: 0,
+        },
+      ],
+    };
+  });
 }
 
 const BY_CLAMP: readonly (readonly [string, readonly OperationId[]])[] = [

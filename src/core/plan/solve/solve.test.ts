@@ -209,7 +209,7 @@ describe('what is proposed for', () => {
     ];
     const plans = plansFor(problem('steel-acoustic', {}, { findings }));
     expect(plans.findings[0]?.choice).toBe('repair');
-    expect(plans.plans[0]?.undone).toEqual(['Inspection: Bridge sits down']);
+    expect(plans.plans[0]?.undone.map((u) => u.what)).toEqual(['Bridge sits down']);
     expect(plans.plans[1]?.operations.map((o) => o.id)).toContain('bridge-reglue');
     const poor = plansFor(problem('steel-acoustic', {}, { findings }, { worth: 10_000 }));
     expect(poor.findings[0]?.choice).toBe('leave and watch');
@@ -252,9 +252,11 @@ describe('what is proposed for', () => {
     expect(ids(withReadings('bass', {}, heights)).some((id) => id.startsWith('fret-'))).toBe(true);
   });
 
-  test('an instrument without strings has no plan yet, nor one without an action', () => {
+  test('an instrument without strings has no plan yet; without an action it is asked for, and not judged', () => {
     expect(problemFrom(input('nylon', {}, { strings: 'off' }), JOB)).toHaveProperty('because');
-    expect(problemFrom(input('nylon', { action: null }), JOB)).toHaveProperty('because');
+    const made = problem('nylon', { action: null });
+    expect(made.questions.join()).toContain('The action was not read');
+    expect(made.judged.some((j) => j.quantity === 'action')).toBe(false);
   });
 });
 

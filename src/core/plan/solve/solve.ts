@@ -3,16 +3,23 @@ import { roomOf, type Tightest } from '../../whatif/clearance-map.ts';
 import { consequences, positionsOf, type Outcome } from '../../whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
+import type { Finding } from '../plan-input.ts';
 import { closure, costOf, weigh, type Cost } from './cost.ts';
 import { contactWays } from './contact-ways.ts';
 import { fretWays, tooDear } from './fret-ways.ts';
 import { heightWays } from './height-ways.ts';
 import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-outcome.ts';
 import { nutWays } from './nut-ways.ts';
-import type { Judged, Problem } from './problem.ts';
+import { notOffered, offered, type Judged, type Problem } from './problem.ts';
 import { rodWays } from './rod-ways.ts';
 import { mustWait, onlyOnStraight } from './straight.ts';
 import type { Refused, Sizes, Way } from './way.ts';
+
+/** A finding that is not dealt with, and why. */
+export interface LeftFinding {
+  readonly finding: Finding;
+  readonly why: string;
+}
 
 /** One answer to all questions together, and what comes of it. */
 export interface Candidate {
@@ -28,14 +35,16 @@ export interface Candidate {
   readonly tightest: Tightest | null;
   /** it buzzes, or what is planned leaves less room than readings can be wrong by */
   readonly tight: boolean;
-  /** findings of the inspection it leaves undone */
-  readonly leftFindings: readonly string[];
+  /** findings of the inspection it leaves undone, and why */
+  readonly leftFindings: readonly LeftFinding[];
   /** places out of their band, high frets, a place that buzzes for this player, findings left */
   readonly misses: number;
   /** how far out they are together, in half widths of their bands */
   readonly short: number;
   /** how far from the aims all places are together, in half widths */
   readonly off: number;
+  /** how many of its ways stop beside an aim that would cost no more */
+  readonly beside: number;
   /** money, waiting and what cannot be undone, weighed together: minor units */
   readonly weight: number;
 }
@@ -51,6 +60,16 @@ export interface Search {
 const SHORT_STEP = 10;
 const OFF_STEP = 20;
 
+/** Why a finding is not dealt with, or null where it is. */
+function whyLeft(p: Problem, moves: Moves, f: Finding): string | null {
+  if (offered(p, f.leadsTo) === null) return notOffered(p, f.leadsTo);
+  const dear = tooDear(p, f.leadsTo);
+  if (dear !== null) return `${dear.because} ${dear.would}`;
+  return mustWait(p, moves, f.leadsTo)
+    ? 'The neck is not straight: it comes first, then this is read and looked at again.'
+    : null;
+}
+
 function evaluate(
   p: Problem,
   ways: readonly Way[],
@@ -60,10 +79,12 @@ function evaluate(
 ): Candidate {
   const parts = ways.flatMap((w) => w.parts);
   const moves = ways.at(-1)?.moves ?? NO_MOVES;
-  const bearable = withFindings
-    ? p.findings.filter((f) => tooDear(p, f.leadsTo) === null && !mustWait(p, moves, f.leadsTo))
-    : [];
-  const leftFindings = p.findings.filter((f) => !bearable.includes(f)).map((f) => f.title);
+  const judgedFindings = p.findings.map((finding) => ({
+    finding,
+    why: withFindings ? whyLeft(p, moves, finding) : 'Left as it is in this plan.',
+  }));
+  const leftFindings = judgedFindings.flatMap(({ finding, why }) => (why === null ? [] : [{ finding, why }]));
+  const bearable = judgedFindings.flatMap(({ finding, why }) => (why === null ? [finding] : []));
   const operations = closure(
     p,
     new Set([...parts.map((x) => x.operation), ...bearable.map((f) => f.leadsTo)]),
@@ -97,6 +118,7 @@ function evaluate(
           (out.reduce((s, x) => s + x.off - 1, 0) + high.reduce((s, h) => s + h.over / p.limits.highFret, 0)),
       ) / SHORT_STEP,
     off: Math.round(OFF_STEP * stands.reduce((s, x) => s + x.off, 0)) / OFF_STEP,
+    beside: ways.filter((w) => w.beside).length,
     weight: weigh(p, cost, removed),
   };
 }
@@ -202,7 +224,7 @@ export function search(p: Problem): Search {
     },
   });
   const asked = [...found];
-  if (p.findings.some((f) => tooDear(p, f.leadsTo) !== null))
+  if (p.findings.some((f) => offered(p, f.leadsTo) === null || tooDear(p, f.leadsTo) !== null))
     return { candidates: found, asked, refused: [...refused.values()] };
   let best = first(found, BY_COST);
   const lighter = (ways: readonly Way[]) => best.misses > 0 || weightOf(p, ways) <= best.weight + LEAST;
@@ -224,7 +246,7 @@ export function search(p: Problem): Search {
 
 type Rank = (c: Candidate) => readonly number[];
 /** The cheapest that leaves least undone. */
-export const BY_COST: Rank = (c) => [c.misses, c.short, c.weight, c.off];
+export const BY_COST: Rank = (c) => [c.misses, c.short, c.weight, c.beside, c.off];
 /** The one nearest to every aim that leaves least undone. */
 export const BY_AIM: Rank = (c) => [c.misses, c.short, c.off, c.weight];
 

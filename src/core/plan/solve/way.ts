@@ -9,7 +9,7 @@ export type Group = (typeof GROUPS)[number];
 export interface Amount {
   readonly what: string;
   readonly amount: number;
-  readonly unit: 'mm' | 'cents' | 'degrees';
+  readonly unit: 'mm' | 'cents' | 'degrees' | 'eighths';
 }
 
 /** What one operation does in a plan, in words and numbers. */
@@ -31,6 +31,8 @@ export interface Way {
   readonly moves: Moves;
   /** frets that would end under the least height, and other things it leaves open */
   readonly warns: readonly string[];
+  /** it stops beside an aim that it could reach for the same price */
+  readonly beside?: boolean | undefined;
 }
 
 /**

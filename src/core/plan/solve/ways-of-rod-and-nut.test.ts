@@ -105,8 +105,11 @@ describe('the rod', () => {
     expect(named(w, 'rod to its aim').parts).toEqual([
       {
         operation: 'rod',
-        says: `Relief ${thou(0.4)} at the 7th: bring it to ${thou(0.2)} (band ${thou(0.15)}–${thou(0.25)}).`,
-        amounts: [{ what: 'relief', amount: near(-0.2), unit: 'mm' }],
+        says: `Relief ${thou(0.4)} at the 7th: bring it to ${thou(0.2)} (band ${thou(0.15)}–${thou(0.25)}). Tighten a quarter turn: about ${thou(0.3)} expected; wait, read again.`,
+        amounts: [
+          { what: 'relief', amount: near(-0.2), unit: 'mm' },
+          { what: 'turn', amount: 2, unit: 'eighths' },
+        ],
         removed: 0,
       },
     ]);
@@ -130,7 +133,7 @@ describe('the rod', () => {
   });
 
   test.each([
-    ['the shop does not set rods', 0.4, without('rod'), {}, /does not offer it/, /catalogue/],
+    ['the shop does not set rods', 0.4, without('rod'), {}, /does not do this work/, /catalogue/],
     ['there is none, nor warmth', 0.4, without('neck-heat'), { rod: 'none' }, /has no rod/, /^With a rod/],
     ['it is stuck', 0.4, { ...without('neck-clamp'), rod: 'stuck' }, {}, /not forced/, /moved freely/],
     [

@@ -2,7 +2,7 @@ import type { Construction } from '../../instrument/construction.ts';
 import { contactFit } from '../../intonation/contact-fit.ts';
 import { saddleMove } from '../../intonation/saddle-move.ts';
 import { fretPosition } from '../../neck/fret-position.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { both, formatLength } from '../../units/format-length.ts';
 import { consequences } from '../../whatif/consequences.ts';
 import { NO_MOVES } from '../../whatif/moves.ts';
 import { OPERATIONS } from '../operations.ts';
@@ -13,6 +13,7 @@ import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
 import type { Sizes, Ways } from './way.ts';
 
+const said = (v: number): string => both(v, '64ths');
 const mm = (v: number): string => formatLength(v, 'mm');
 const near = (v: number) => expect.closeTo(v, 9) as number;
 const now = (p: Problem) => consequences(p.model, NO_MOVES, p.ratio);
@@ -58,13 +59,13 @@ describe('the saddle', () => {
     expect(lower.parts).toEqual([
       {
         operation: 'saddle-lower',
-        says: `Bass ${mm(by)} down, treble stays.`,
+        says: `Bass ${said(by)} down, treble stays.`,
         amounts: [
           { what: 'saddle, bass', amount: near(-by), unit: 'mm' },
           { what: 'saddle, treble', amount: 0, unit: 'mm' },
         ],
         removed: near(by),
-        firstCut: `first bass ${mm(by * p.firstCutShare)}, then read again`,
+        firstCut: `first bass ${said(by * p.firstCutShare)}, then read again`,
       },
     ]);
     expect([lower.moves.bass, lower.moves.treble, lower.moves.tilt]).toEqual([near(-by), 0, 0]);
@@ -79,8 +80,8 @@ describe('the saddle', () => {
     const p = steel(3, 2.6, 5);
     const [bass, treble] = [0.8, 0.9].map((v) => v / shareOf(p)) as [number, number];
     expect(named(height(p), 'lower the saddle').parts[0]).toMatchObject({
-      says: `Bass ${mm(bass)} down, treble ${mm(treble)} down.`,
-      firstCut: `first bass ${mm(bass * p.firstCutShare)}, treble ${mm(treble * p.firstCutShare)}, then read again`,
+      says: `Bass ${said(bass)} down, treble ${said(treble)} down.`,
+      firstCut: `first bass ${said(bass * p.firstCutShare)}, treble ${said(treble * p.firstCutShare)}, then read again`,
       removed: near(bass + treble),
     });
   });
@@ -150,7 +151,7 @@ describe('the saddle', () => {
     const shim = named(height(little), 'shim the saddle');
     expect(shim.parts[0]).toMatchObject({
       operation: 'saddle-shim',
-      says: `Bass ${mm(0.3 / shareOf(little))} up, treble ${mm(0.3 / shareOf(little))} up.`,
+      says: `Bass ${said(0.3 / shareOf(little))} up, treble ${said(0.3 / shareOf(little))} up.`,
       removed: 0,
       firstCut: undefined,
     });
@@ -203,7 +204,7 @@ describe('the saddle', () => {
     expect(named(w, 'set the saddles').parts).toEqual([
       expect.objectContaining({
         operation: 'saddle-set',
-        says: `Bass ${mm(by)} down, treble stays.`,
+        says: `Bass ${said(by)} down, treble stays.`,
         removed: 0,
       }),
     ]);

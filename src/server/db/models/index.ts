@@ -29,7 +29,7 @@ import { initMerges, KindRow, Merge } from './merges.ts';
 import { initPlans, Offer, OperationVersion, PlanChoice, PlanResult, WhatIf } from './plans.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
-import { initWork, Decision, WorkLine, TimeEntry, HandOver } from './work.ts';
+import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
 import { initEvents, CommandRow, EventRow } from './events.ts';
 
 const ALL = {
@@ -61,6 +61,7 @@ const ALL = {
   Decision,
   WorkLine,
   TimeEntry,
+  RodTurn,
   HandOver,
   StringChange,
   Receipt,

@@ -39,6 +39,8 @@ export class InspectionAnswer extends Model<
   declare inspectionId: number;
   declare item: string;
   declare answer: Answer | null;
+  /** what was found, by its name on the item; null where none was chosen */
+  declare finding: CreationOptional<string | null>;
   declare note: string;
   declare answeredBy: number;
   declare answeredAt: Date;
@@ -83,6 +85,7 @@ export function initInspections(
       inspectionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'inspection_id' },
       item: { type: DataTypes.STRING(40) },
       answer: { type: DataTypes.ENUM('fine', 'watch', 'work', 'na', 'skipped') },
+      finding: { type: DataTypes.STRING(40), defaultValue: null },
       note: { type: DataTypes.TEXT },
       answeredBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'answered_by' },
       answeredAt: { type: DataTypes.DATE(3), field: 'answered_at' },

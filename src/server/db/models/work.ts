@@ -18,6 +18,8 @@ export class Decision extends Model<InferAttributes<Decision>, InferCreationAttr
   declare changeText: CreationOptional<string>;
   declare reason: CreationOptional<string>;
   declare proposed: ProposalLine;
+  /** the operation that is done instead of the one proposed */
+  declare instead: CreationOptional<OperationId | null>;
   declare decidedBy: number;
   declare decidedAt: Date;
   declare version: CreationOptional<number>;
@@ -94,6 +96,21 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   declare version: CreationOptional<number>;
 }
 
+/** One turn of a truss rod, logged where it was made. Eighths of a turn, tightening positive; relief in mm. */
+export class RodTurn extends Model<InferAttributes<RodTurn>, InferCreationAttributes<RodTurn>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare lineId: number | null;
+  declare eighths: string;
+  declare reliefBefore: string | null;
+  /** null for a turn that was made blind and not read yet */
+  declare reliefAfter: string | null;
+  declare typed: CreationOptional<string>;
+  declare turnedBy: number;
+  declare turnedAt: Date;
+  declare version: CreationOptional<number>;
+}
+
 /** Binds a connection's own models to it. */
 export function initWork(
   sequelize: Sequelize,
@@ -101,6 +118,7 @@ export function initWork(
     readonly Decision: typeof Decision;
     readonly WorkLine: typeof WorkLine;
     readonly TimeEntry: typeof TimeEntry;
+    readonly RodTurn: typeof RodTurn;
     readonly HandOver: typeof HandOver;
   },
 ): void {
@@ -113,11 +131,27 @@ export function initWork(
       changeText: { type: DataTypes.STRING(400), field: 'change_text', defaultValue: '' },
       reason: { type: DataTypes.STRING(400), defaultValue: '' },
       proposed: { type: DataTypes.JSON },
+      instead: { type: DataTypes.STRING(40), defaultValue: null },
       decidedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'decided_by' },
       decidedAt: { type: DataTypes.DATE(3), field: 'decided_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'Decision', tableName: 'decisions' },
+  );
+  own.RodTurn.init(
+    {
+      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id', defaultValue: null },
+      eighths: { type: DataTypes.DECIMAL(4, 1) },
+      reliefBefore: { type: DataTypes.DECIMAL(12, 9), field: 'relief_before', defaultValue: null },
+      reliefAfter: { type: DataTypes.DECIMAL(12, 9), field: 'relief_after', defaultValue: null },
+      typed: { type: DataTypes.STRING(160), defaultValue: '' },
+      turnedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'turned_by' },
+      turnedAt: { type: DataTypes.DATE(3), field: 'turned_at' },
+      version: { type: DataTypes.INTEGER, defaultValue: 0 },
+    },
+    { sequelize, modelName: 'RodTurn', tableName: 'rod_turns' },
   );
   own.WorkLine.init(
     {

@@ -1,9 +1,8 @@
 import { notFound } from 'next/navigation';
+import { judge } from '../../../../../core/job/judge.ts';
 import { optionsFor } from '../../../../../core/plan/options.ts';
-import { plansFor } from '../../../../../core/plan/solve/plans.ts';
 import { database } from '../../../../../server/db/connection.ts';
 import { readJobNumber } from '../../../../../server/jobs/read-job.ts';
-import { problemOf } from '../../../../../server/plan/problem-of.ts';
 import { OptionCard } from '../../../../../ui/plan/option-card.tsx';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
@@ -18,9 +17,9 @@ export default async function PaperOptions({ params }: { readonly params: Promis
   const g = /^\d{1,9}$/.test(number) ? await readJobNumber(db.models, Number(number)) : null;
   if (!g) notFound();
   const { job } = g;
-  const problem = problemOf(g);
+  const { problem, plans } = judge(g).planned();
   const shop = g.shop.info;
-  const options = 'because' in problem ? [] : optionsFor(plansFor(problem).plans, shop.taxRate);
+  const options = optionsFor(plans?.plans ?? [], shop.taxRate);
   return (
     <main className="p-8">
       <article

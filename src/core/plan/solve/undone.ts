@@ -1,0 +1,86 @@
+import { stringNumber } from '../../instrument/construction.ts';
+import { formatLength } from '../../units/format-length.ts';
+import { formatCents } from '../../units/parse-cents.ts';
+import type { Undone } from '../plan-input.ts';
+import { isOut } from './judge-outcome.ts';
+import type { Problem } from './problem.ts';
+import type { Candidate } from './solve.ts';
+
+const say = (c: Candidate['stands'][number]): string =>
+  c.judged.quantity === 'intonation' ? `${formatCents(c.value)} cents` : formatLength(c.value, 'mm');
+
+/** What a candidate leaves undone, each with its numbers or its reason. */
+export function undone(p: Problem, c: Candidate): Undone[] {
+  const places = c.stands.filter(isOut).map((s) => {
+    const t = p.targets.get(s.judged.key);
+    const band =
+      t &&
+      (s.judged.quantity === 'intonation'
+        ? `${formatCents(t.low)} to ${formatCents(t.high)}`
+        : `${t.low.toFixed(2)}–${formatLength(t.high, 'mm')}`);
+    const why = `${say(s)}, ${s.verdict === 'high' ? 'over' : 'under'} its band ${band ?? ''}`.trim();
+    return { what: s.judged.label, why };
+  });
+  const frets = c.highFrets.map((h) => ({
+    what: `Fret ${h.fret}`,
+    why: `It stands ${formatLength(h.over, 'mm')} over its neighbours.`,
+  }));
+  const t = c.tightest;
+  const buzz =
+    t !== null && c.tight
+      ? [
+          {
+            what: `String ${stringNumber(p.model.construction, t.string)} held at ${t.held === 0 ? 'no fret' : t.held}`,
+            why:
+              t.margin < 0
+                ? `It meets fret ${t.fret} for this touch, by ${formatLength(-t.margin, 'mm')}.`
+                : `It would clear fret ${t.fret} by only ${formatLength(t.margin, 'mm')}, less than readings can be wrong by.`,
+          },
+        ]
+      : [];
+  const left = c.leftFindings.map(({ finding, why }) => ({ what: finding.title, why }));
+  return [...places, ...frets, ...buzz, ...left, ...p.unplanned];
+}
+
+/** What a candidate leaves undone as one tells it to somebody who plays, a line for each kind of thing. */
+export function undonePlain(p: Problem, c: Candidate): string[] {
+  const out = c.stands.filter(isOut);
+  const of = (q: string, v?: string) =>
+    out.filter((s) => s.judged.quantity === q && (v === undefined || s.verdict === v)).length;
+  const some = (n: number, one: string, more: string): string[] => (n === 0 ? [] : [n === 1 ? one : more]);
+  return [
+    ...some(of('relief', 'high'), 'The neck is bowed more than it should be.', ''),
+    ...some(of('relief', 'low'), 'The neck is straighter than it should be.', ''),
+    ...some(
+      of('action', 'high'),
+      'On one side the strings stand high: it takes more strength.',
+      'The strings stand high: it takes more strength.',
+    ),
+    ...some(
+      of('action', 'low'),
+      'On one side the strings stand very low: they may buzz.',
+      'The strings stand very low: they may buzz.',
+    ),
+    ...some(
+      of('nut-gap', 'high'),
+      'One string is hard to press at the first frets.',
+      'Some strings are hard to press at the first frets.',
+    ),
+    ...some(
+      of('nut-gap', 'low'),
+      'One string sits very deep at the nut: it may buzz open.',
+      'Some strings sit very deep at the nut: they may buzz open.',
+    ),
+    ...some(
+      of('intonation'),
+      'One string plays a little out of tune up the neck.',
+      'Some strings play a little out of tune up the neck.',
+    ),
+    ...some(c.highFrets.length, 'One fret stands high.', 'Some frets stand high.'),
+    ...some(c.tight ? 1 : 0, 'It may buzz when you play as hard as you do.', ''),
+    ...c.leftFindings.map(
+      ({ finding: f }) => `${f.title}: left as it is${f.note !== '' ? ` (${f.note})` : ''}.`,
+    ),
+    ...p.unplanned.map((u) => `${u.what}: left as it is.`),
+  ];
+}

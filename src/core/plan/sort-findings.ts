@@ -1,0 +1,81 @@
+import { findingOn } from '../inspection/findings.ts';
+import type { RodAdvice } from '../neck/truss-rod.ts';
+import type { Operation } from './operation.ts';
+import type { OperationId } from './operation-ids.ts';
+import { operation } from './operations.ts';
+import type { Finding, Undone } from './plan-input.ts';
+import type { RodState } from './solve/problem.ts';
+
+/** An item of the inspection that needs work, and what was found on it. */
+export interface FoundItem {
+  readonly item: string;
+  readonly title: string;
+  readonly note: string;
+  /** the finding's code; without one the item's first is meant */
+  readonly finding: string | null;
+  /** where the list itself says what it leads to, for items that do not ship */
+  readonly leadsTo?: OperationId | undefined;
+}
+
+/** What was found, told apart: what an operation deals with, what none does and why, and what must be asked first. */
+export interface SortedFindings {
+  readonly deals: readonly Finding[];
+  readonly undone: readonly Undone[];
+  readonly questions: readonly string[];
+}
+
+const NOBODY = 'No operation of the shop deals with it: ask a colleague.';
+
+/**
+ * Tells apart what was found: each finding leads to an operation, to a question or to a line that says why it is not dealt
+ * with; none is lost.
+ */
+export function sortFindings(found: readonly FoundItem[], catalogue: readonly Operation[]): SortedFindings {
+  const deals: Finding[] = [];
+  const undone: Undone[] = [];
+  const questions: string[] = [];
+  for (const f of found) {
+    const named = findingOn(f.item, f.finding ?? undefined);
+    const what = named === null ? f.title : `${f.title}: ${named.name.toLowerCase()}`;
+    const leadsTo = named === null ? f.leadsTo : named.leadsTo;
+    if (leadsTo) {
+      const { name } = operation(leadsTo, catalogue);
+      deals.push({ item: f.item, title: what, note: f.note, leadsTo, name });
+      continue;
+    }
+    const why = named?.why ?? named?.asks ?? NOBODY;
+    undone.push({ what: f.note === '' ? what : `${what} (${f.note})`, why });
+    if (named?.asks) questions.push(`${what}. ${named.asks}`);
+  }
+  return { deals, undone, questions };
+}
+
+const ROD_ITEMS: ReadonlySet<string> = new Set(['rod', 'rod-reach']);
+
+/** How the rod's nut answers, by what was found on it and by the turns it was given. */
+export function rodStateOf(
+  found: readonly Pick<FoundItem, 'item' | 'finding'>[],
+  turn: RodAdvice | null,
+): RodState {
+  const on = found
+    .filter((f) => ROD_ITEMS.has(f.item))
+    .map((f) => findingOn(f.item, f.finding ?? undefined)?.id);
+  for (const state of ['stuck', 'at-its-end', 'unreachable'] as const) if (on.includes(state)) return state;
+  return turn?.advice === 'stop' ? 'no-answer' : 'turns';
+}
+
+/** Where the eye and the reading of the relief contradict each other: a question, in mm. */
+export function contradictions(
+  found: readonly Pick<FoundItem, 'item' | 'finding'>[],
+  relief: number | null,
+  band: { readonly low: number; readonly high: number } | undefined,
+): string[] {
+  if (relief === null || band === undefined) return [];
+  const fits: Readonly<Record<string, boolean>> = { dip: relief >= band.low, back: relief <= band.high };
+  return found
+    .filter((f) => f.item === 'sight' && fits[findingOn(f.item, f.finding ?? undefined)?.id ?? ''] === false)
+    .map(
+      () =>
+        `The eye and the reading of the relief (${relief.toFixed(2)} mm) do not agree: look and read again.`,
+    );
+}

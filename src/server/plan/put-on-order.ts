@@ -1,0 +1,73 @@
+import { refuse, type Failure } from '../../contracts/failure.ts';
+import type { Operation } from '../../core/plan/operation.ts';
+import { operation } from '../../core/plan/operations.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import type { Decision, WorkLine } from '../db/models/work.ts';
+import type { Work } from '../use-case/use-case.ts';
+
+/** What a decision puts on the order. Money in minor units; the catalogue's price where none is said. */
+export interface OrderEntry {
+  readonly decision: Decision;
+  readonly operation: WorkLine['operation'];
+  readonly detail: string;
+  readonly priceMinor?: number | undefined;
+}
+
+const NOT_ASKED = { approval: 'asked', approvedAt: null, approvedBy: '', approvedHow: '' } as const;
+
+/** The line a decision goes to: its own, or one of the same operation that nobody has begun. */
+async function lineFor(
+  { models, t }: Work,
+  decision: Decision,
+  op: Operation,
+): Promise<Result<WorkLine | null, Failure>> {
+  const { jobId } = decision;
+  const all = await models.WorkLine.findAll({ where: { jobId }, transaction: t, order: ['id'] });
+  const own = all.find((l) => l.decisionId === decision.id);
+  if (own && own.step === 'ready') return ok(own);
+  const same = all.filter((l) => l.operation === op.id && l.found === null && l.step !== 'finished');
+  const begun = same.find((l) => l.step !== 'ready');
+  if (begun) return fail(refuse(`Work on “${begun.title}” has begun: finish it first.`));
+  return ok(same[0] ?? null);
+}
+
+/**
+ * Puts a decision on the work order: into the line of the same operation that nobody has begun, or as another one where the
+ * work was done once already. The customer is asked again where the operation or its price changed; hundredths of a millimetre
+ * are the bench's.
+ */
+export async function putOnOrder(
+  work: Work,
+  catalogue: readonly Operation[],
+  { decision, operation: id, detail, priceMinor }: OrderEntry,
+): Promise<Result<null, Failure>> {
+  const { models, t } = work;
+  const op = operation(id, catalogue);
+  const found = await lineFor(work, decision, op);
+  if (!found.ok) return found;
+  const price = priceMinor ?? op.price;
+  const line = found.value;
+  const what = {
+    decisionId: decision.id,
+    operation: op.id,
+    title: op.name,
+    detail,
+    sort: op.order,
+    minutes: op.minutes.likely,
+    priceMinor: price,
+    partsMinor: op.parts,
+  };
+  if (!line) {
+    await models.WorkLine.create({ jobId: decision.jobId, ...what }, { transaction: t });
+    return ok(null);
+  }
+  const agreed =
+    line.approval === 'yes' &&
+    line.operation === op.id &&
+    line.priceMinor + line.partsMinor >= price + op.parts &&
+    decision.decision === 'accepted';
+  // What the customer has agreed to keeps the price it was agreed at.
+  const kept = agreed ? { priceMinor: line.priceMinor, partsMinor: line.partsMinor } : NOT_ASKED;
+  await line.update({ ...what, ...kept, version: line.version + 1 }, { transaction: t });
+  return ok(null);
+}

@@ -1,0 +1,245 @@
+'use client';
+
+import { useState } from 'react';
+import type { OperationId } from '../../core/plan/operation-ids.ts';
+import type { ProposalLine } from '../../core/plan/proposal.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { useSend } from '../data/use-send.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
+
+type Decided = LeafProps<'plan'>['job']['decisions'][number];
+const HUNDRED = 100;
+
+function Why({ line }: { readonly line: ProposalLine }) {
+  if (line.why.length === 0) return null;
+  return (
+    <details className="text-sm">
+      <summary className="inline-flex min-h-8 cursor-pointer items-center underline">Why</summary>
+      <ul className="list-disc pl-5">
+        {line.why.map((w) => (
+          <li key={w}>{w}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** What was decided of a line, and by whom. */
+export function DecidedWords({ decided }: { readonly decided: Decided }) {
+  return (
+    <span className="text-ink">
+      {decided.by} {decided.decision} this
+      {decided.instead && `, instead: ${decided.instead}`}
+      {decided.reason && `: ${decided.reason}`}
+      {decided.refused && ' · the customer said no'}
+    </span>
+  );
+}
+
+interface Change {
+  readonly words: string;
+  readonly operation: OperationId;
+  readonly price: string;
+}
+
+const priceOf = (text: string): number | null | undefined => {
+  const clean = text.trim().replace(',', '.');
+  if (clean === '') return null;
+  return /^\d{1,6}(\.\d{1,2})?$/.test(clean) ? Math.round(Number(clean) * HUNDRED) : undefined;
+};
+
+/** What is done instead: another operation with its price, in words. */
+function ChangeFields({
+  job,
+  change,
+  onChange,
+}: Pick<LeafProps<'plan'>, 'job'> & {
+  readonly change: Change;
+  readonly onChange: (to: Change) => void;
+}) {
+  const op = job.plan.catalogue.find((o) => o.id === change.operation);
+  return (
+    <>
+      <FormField label="What will be done instead">
+        {(w) => (
+          <textarea
+            {...w}
+            className="field"
+            rows={2}
+            value={change.words}
+            onChange={(e) => onChange({ ...change, words: e.target.value })}
+          />
+        )}
+      </FormField>
+      <FormField label="As which operation">
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={change.operation}
+            items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
+            onChange={(value) => onChange({ ...change, operation: value as OperationId, price: '' })}
+          />
+        )}
+      </FormField>
+      <FormField
+        label={`Its price without parts, ${job.shop.currency}`}
+        error={priceOf(change.price) === undefined ? 'An amount, like 25.00' : undefined}
+      >
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="decimal"
+            placeholder={((op?.price ?? 0) / HUNDRED).toFixed(2)}
+            value={change.price}
+            onChange={(e) => onChange({ ...change, price: e.target.value })}
+          />
+        )}
+      </FormField>
+    </>
+  );
+}
+
+type Decision = Decided['decision'];
+const WORDS: Readonly<Record<Decision, string>> = {
+  accepted: 'Accept',
+  changed: 'Change',
+  declined: 'Decline',
+};
+
+/** The three answers side by side; a change and a no open what they ask for. */
+function AnswerButtons({
+  title,
+  decided,
+  open,
+  busy,
+  onAnswer,
+}: {
+  readonly title: string;
+  readonly decided: Decided | undefined;
+  readonly open: Decision | null;
+  readonly busy: boolean;
+  readonly onAnswer: (d: Decision) => void;
+}) {
+  return (
+    <div className="flex gap-2" role="group" aria-label={`Decide: ${title}`}>
+      {(Object.keys(WORDS) as Decision[]).map((d) => (
+        <button
+          key={d}
+          type="button"
+          className={`button flex-1 px-2 ${decided?.decision === d ? 'button-main' : ''}`}
+          disabled={busy}
+          {...(d !== 'accepted' && { 'aria-expanded': open === d })}
+          onClick={() => onAnswer(d)}
+        >
+          {WORDS[d]}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** The three answers to a line, with what a change or a no asks for. */
+function Answers({
+  job,
+  line,
+  decided,
+}: Pick<LeafProps<'plan'>, 'job'> & { readonly line: ProposalLine; readonly decided: Decided | undefined }) {
+  const { give, busy, trouble } = useSend();
+  const [change, setChange] = useState<Change>({
+    words: decided?.change ?? '',
+    operation: line.operation,
+    price: '',
+  });
+  const [reason, setReason] = useState(decided?.reason ?? '');
+  const [open, setOpen] = useState<Decision | null>(null);
+  const price = priceOf(change.price);
+  const decide = async (decision: Decision) => {
+    const changed = decision === 'changed';
+    const done = await give('plan.decide', {
+      jobId: job.id,
+      line: line.key,
+      decision,
+      change: changed ? change.words : '',
+      reason,
+      version: decided?.version ?? 0,
+      ...(changed && { instead: change.operation }),
+      ...(changed && typeof price === 'number' && { priceMinor: price }),
+    });
+    if (done) setOpen(null);
+  };
+  const onAnswer = (d: Decision) => {
+    if (d === 'accepted') void decide(d);
+    else setOpen(open === d ? null : d);
+  };
+  return (
+    <div className="space-y-2">
+      <AnswerButtons title={line.title} decided={decided} open={open} busy={busy} onAnswer={onAnswer} />
+      {open === 'changed' && <ChangeFields job={job} change={change} onChange={setChange} />}
+      {open !== null && (
+        <>
+          <FormField label="Why (it stays with the job)">
+            {(w) => (
+              <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />
+            )}
+          </FormField>
+          <button
+            type="button"
+            className="button button-main"
+            disabled={busy || price === undefined}
+            onClick={() => void decide(open)}
+          >
+            {open === 'changed' ? 'Keep the change' : 'Decline it'}
+          </button>
+        </>
+      )}
+      <Trouble trouble={trouble} />
+    </div>
+  );
+}
+
+/** One line of what is proposed with its three answers; `now` for what is done before anything is read again. */
+export function ProposedLine({
+  job,
+  line,
+  now,
+  may,
+}: Pick<LeafProps<'plan'>, 'job'> & {
+  readonly line: ProposalLine;
+  readonly now: boolean;
+  readonly may: boolean;
+}) {
+  const decided = job.decisions.find((d) => d.line === line.key);
+  const wanted = now && !decided;
+  return (
+    <li className="grid gap-x-6 gap-y-2 border-b border-line py-3 md:grid-cols-[1fr_21rem]">
+      <div>
+        <h3 className={`leading-tight ${now ? 'text-lg' : 'text-base'}`}>
+          {wanted ? (
+            <>
+              <span className="text-2xl text-rubric">{line.title.charAt(0)}</span>
+              {line.title.slice(1)}
+            </>
+          ) : (
+            line.title
+          )}
+        </h3>
+        <p className={now ? '' : 'text-sm'}>{decided?.change || line.says}</p>
+        {line.warnings.map((w) => (
+          <p key={w} className="text-sm text-rubric">
+            ◆ {w}
+          </p>
+        ))}
+        <Why line={line} />
+        {decided && (
+          <p className="text-sm">
+            <DecidedWords decided={decided} />
+          </p>
+        )}
+      </div>
+      {may && <Answers key={decided?.version ?? 0} job={job} line={line} decided={decided} />}
+    </li>
+  );
+}
