@@ -27,6 +27,8 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   },
   'desk.receipt': { jobId: id, name: 'Runa', initials: [[{ x: 1, y: 2 }]] },
   'custody.mark': { jobId: id, view: 'front', x: 0.4, y: 1, words: 'ding' },
+  'work.turn': { lineId: id, eighths: -1.5, after: '.010', unit: 'thou' },
+  'work.take-back-turn': { turnId: id, version: 0 },
   'custody.change-mark': { markId: id, version: 0, words: '', removed: true },
   'custody.remove-photo': { photoId: id },
   'custody.bag': { jobId: id, name: 'old saddle', state: '' },

@@ -61,6 +61,8 @@ import { workMove } from './work/move.ts';
 import { workRemark } from './work/remark.ts';
 import { workReply } from './work/reply.ts';
 import { workStep } from './work/step.ts';
+import { workTakeBackTurn } from './work/take-back-turn.ts';
+import { workTurn } from './work/turn.ts';
 import { workWithdrawLink } from './work/withdraw-link.ts';
 
 /** Every command a screen can give, by its name. */
@@ -106,6 +108,8 @@ export const COMMANDS = {
   'work.answer': workAnswer,
   'work.discount': workDiscount,
   'work.step': workStep,
+  'work.turn': workTurn,
+  'work.take-back-turn': workTakeBackTurn,
   'work.move': workMove,
   'work.ask-change': workAskChange,
   'work.remark': workRemark,

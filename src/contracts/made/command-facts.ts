@@ -15,5 +15,6 @@ export const OWN_LEAVES_ONLY = [
   'reading taken',
   'reading taken back',
   'readings carried forward',
+  'rod turned',
   'target set',
 ] as const;

@@ -3,6 +3,7 @@ import { itemsFor } from '../inspection/checklist.ts';
 import { ratioOf } from '../neck/rod-to-action.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
 import type { OperationId } from '../plan/operation-ids.ts';
+import { answeredTurns } from '../plan/next-turn.ts';
 import { operation } from '../plan/operations.ts';
 import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
 import { USUAL_SETTINGS, usable, type PlanInput } from '../plan/plan-input.ts';
@@ -114,9 +115,7 @@ function staleOf(
 
 /** What the plan asks of a job beside its readings: the hand, the worth, the shop, the rod. */
 function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], input: PlanInput): JobOfPlan {
-  const turns = g.turns.flatMap(({ eighths, before, after }) =>
-    before === null || after === null ? [] : [{ eighths, before, after }],
-  );
+  const turns = answeredTurns(g.turns);
   const [relief, band] = [usable(input, RELIEF), input.targets.get(RELIEF)];
   const turn = relief === null || !band ? null : rodAdvice(relief, band, turns, input.settings.rodPrior);
   const { questions } = sortFindings(found, g.catalogue);

@@ -2,18 +2,10 @@ import type { Conditions } from '../readings/conditions.ts';
 import { USUAL_RATIO } from '../neck/rod-to-action.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Reading } from '../readings/reading.ts';
-import { ACTION_FRET, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
+import type { Station } from '../readings/stations.ts';
 import type { Target } from '../targets/target.ts';
 import type { LengthUnit } from '../units/length-units.ts';
 import type { OperationId } from './operation-ids.ts';
-
-const FRET_READ: Readonly<Partial<Record<Station['quantity'], number>>> = {
-  relief: RELIEF_FRET,
-  action: ACTION_FRET,
-  'nut-gap': 1,
-  'saddle-standout': 0,
-  intonation: ACTION_FRET,
-};
 
 /** Shop settings the sums use. */
 export interface PlanSettings {
@@ -66,7 +58,3 @@ export const usable = (input: PlanInput, key: string): number | null => {
   const reading = input.readings.get(key);
   return reading === undefined || input.stale.has(key) ? null : reading.value;
 };
-
-/** The key of the station a string is read at for a quantity. */
-export const keyOf = (quantity: Station['quantity'], string: number): string =>
-  stationKey(quantity, string, FRET_READ[quantity] ?? 0);

@@ -13,6 +13,8 @@ export interface Ordered<L extends JobLine> {
   readonly lines: readonly L[];
   readonly stations: readonly Station[];
   readonly catalogue: readonly Operation[];
+  /** the rod's turns where they were logged, in their order */
+  readonly turns: readonly { readonly turnedAt: Date }[];
 }
 
 /** A work order as a bench sees it: its lines in order, what hinders each, and what comes next. */
@@ -26,8 +28,14 @@ export interface BenchOrder<L extends JobLine> {
 
 type Clock = Pick<JobClock, 'lineId' | 'endedAt'>;
 
-/** When the rod was last let go on this job, ms; null when nobody has touched it. */
-function lastTurn(lines: readonly JobLine[], clocks: readonly Clock[]): number | null {
+/** When the rod was last let go on this job, ms: its last logged turn, else the clock of its step; null when nobody touched it. */
+function lastTurn(
+  lines: readonly JobLine[],
+  clocks: readonly Clock[],
+  turns: readonly { readonly turnedAt: Date }[],
+): number | null {
+  const logged = turns.at(-1);
+  if (logged) return logged.turnedAt.getTime();
   const rods = lines.filter((l) => l.operation === 'rod');
   const ends = [
     ...clocks.filter((e) => rods.some((l) => l.id === e.lineId)).map((e) => e.endedAt),
@@ -47,7 +55,7 @@ const startLine = (l: JobLine): StartLine => ({
 
 /** Looks at a job's work order the way the bench does. */
 export function benchOrder<L extends JobLine>(
-  { lines, stations, catalogue }: Ordered<L>,
+  { lines, stations, catalogue, turns }: Ordered<L>,
   judged: Pick<Judged, 'latest' | 'stale'>,
   clocks: readonly Clock[],
 ): BenchOrder<L> {
@@ -64,7 +72,7 @@ export function benchOrder<L extends JobLine>(
       stale: judged.stale.has(s.key),
     }));
   const all = ordered.map(startLine);
-  const turned = lastTurn(lines, clocks);
+  const turned = lastTurn(lines, clocks, turns);
   return {
     needs,
     ordered,

@@ -50,6 +50,7 @@ import { moveLine } from '../work/move-line.ts';
 import { makeRemark, replyTo } from '../work/remarks.ts';
 import { setDiscount } from '../work/set-discount.ts';
 import { stepLine } from '../work/step-line.ts';
+import { logTurn, takeBackTurn } from '../work/turns.ts';
 import type { UseCase } from '../use-case/use-case.ts';
 
 /** Every use case by its command's name. */
@@ -95,6 +96,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'work.answer': answerLine,
   'work.discount': setDiscount,
   'work.step': stepLine,
+  'work.turn': logTurn,
+  'work.take-back-turn': takeBackTurn,
   'work.move': moveLine,
   'work.ask-change': askChange,
   'work.remark': makeRemark,

@@ -18,6 +18,7 @@ import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { keepResults } from '../plan/keep-results.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
+import { readAfterTurn } from './after-turn.ts';
 import { openRound } from './open-round.ts';
 
 type Save = CommandInput<'readings.save'>;
@@ -104,6 +105,8 @@ export const saveReading = defineUseCase({
     const kept = await values(work, input, round, read.value, habits);
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
+    if (input.quantity === 'relief' && kept.notRepresentative === null)
+      await readAfterTurn(work, opened.value, before?.value ?? null);
     if (input.round === 'as-left') await keepResults(work, opened.value);
     await refreshFacts(work, opened.value);
     await recordEvent(work, {

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
+import { WORN_PARTS } from '../../core/plan/solve/removed.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -60,6 +61,12 @@ function Steps({ plan }: { readonly plan: Plan }) {
   );
 }
 
+/** What is taken off for good, part by part. */
+const takenOff = ({ removed }: Plan): string => {
+  const some = WORN_PARTS.filter((w) => removed[w] > 0).map((w) => `${w} ${removed[w].toFixed(2)} mm`);
+  return some.length === 0 ? '' : `; off for good: ${some.join(', ')}`;
+};
+
 /** One plan: what is done, what is left, what it costs, and its reasons. */
 function PlanCard({
   job,
@@ -92,7 +99,7 @@ function PlanCard({
         {plan.cost.price.low !== plan.cost.price.high &&
           ` (${money(plan.cost.price.low)}–${money(plan.cost.price.high)})`}
         , {plan.cost.minutes.likely} minutes, {plan.days} {plan.days === 1 ? 'day' : 'days'}
-        {plan.removed > 0 && `, ${plan.removed.toFixed(2)} mm off for good`}
+        {takenOff(plan)}
       </p>
       <ul>
         {plan.operations.map((o) => (

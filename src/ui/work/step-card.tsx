@@ -13,6 +13,7 @@ import { useQueuedFor } from '../data/command-queue.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
+import { RodTurns } from './rod-turns.tsx';
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
 const BECOMES: Readonly<Record<Exclude<Action, 'undo'>, Line['step']>> = {
@@ -207,6 +208,7 @@ export function StepCard({
           </div>
         )}
       </div>
+      <RodTurns line={line} may={may} />
       {hindered && (
         <Hinders job={job} line={line} onWithout={may ? (reason) => act('start', reason) : null} />
       )}

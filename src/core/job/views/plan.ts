@@ -25,6 +25,21 @@ export const proposalView = (g: Job & JudgingShop, judged: Judged, name: NameOf)
 /** The parts `planView` shows. */
 export type PlanParts = 'tries' | 'results' | 'offers';
 
+const offersView = (g: Pick<JobParts, 'offers'>, name: NameOf) =>
+  g.offers.map((o) => ({
+    id: o.id,
+    options: o.content.options.map((x) => ({ id: x.id, name: x.name })),
+    by: name(o.madeBy),
+    at: o.madeAt.toISOString(),
+    expiresAt: o.expiresAt.toISOString(),
+    withdrawn: o.withdrawnAt !== null,
+    choice: o.choice,
+    choiceBy: o.choiceBy,
+    choiceHow: o.choiceHow,
+    choiceNote: o.choiceNote,
+    chosenAt: o.chosenAt?.toISOString() ?? null,
+  }));
+
 /** What the Plan leaf needs besides readings and proposal: the catalogue, what was tried, chosen, offered and achieved. */
 export const planView = (
   g: Job & JudgingShop & Pick<JobParts, PlanParts>,
@@ -73,17 +88,5 @@ export const planView = (
     version: g.choice.version,
   },
   results: g.results.map((r) => ({ key: r.place, predicted: r.predicted, achieved: r.achieved })),
-  offers: g.offers.map((o) => ({
-    id: o.id,
-    options: o.content.options.map((x) => ({ id: x.id, name: x.name })),
-    by: name(o.madeBy),
-    at: o.madeAt.toISOString(),
-    expiresAt: o.expiresAt.toISOString(),
-    withdrawn: o.withdrawnAt !== null,
-    choice: o.choice,
-    choiceBy: o.choiceBy,
-    choiceHow: o.choiceHow,
-    choiceNote: o.choiceNote,
-    chosenAt: o.chosenAt?.toISOString() ?? null,
-  })),
+  offers: offersView(g, name),
 });

@@ -1,3 +1,4 @@
+import { sayNextTurn } from '../../plan/next-turn.ts';
 import { operation } from '../../plan/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
@@ -47,7 +48,27 @@ function clocksView(own: readonly JobClock[], high: number, name: NameOf, now: D
   };
 }
 
+/** The turns a rod was given, and what the next one is. */
+function rodView(g: JobWith<'clocks'>, judged: Judged, name: NameOf) {
+  const turns = judged.plannedFor.turns ?? [];
+  const next = sayNextTurn(judged.planInput, turns);
+  return {
+    turns: g.turns.map((t) => ({
+      id: t.id,
+      eighths: t.eighths,
+      before: t.before,
+      after: t.after,
+      by: name(t.turnedBy),
+      at: t.turnedAt.toISOString(),
+      version: t.version,
+    })),
+    next,
+    way: next.includes('loosen') ? ('loosen' as const) : ('tighten' as const),
+  };
+}
+
 interface Showing {
+  readonly judged: Judged;
   readonly g: JobWith<'clocks'> & JudgingShop;
   readonly bench: BenchOrder<JobLine>;
   readonly label: LabelOf;
@@ -57,7 +78,7 @@ interface Showing {
 }
 
 /** One line: what it is, what it costs, how it stands, what is in its way. */
-function lineView({ g, bench, label, still, name, now }: Showing, l: JobLine) {
+function lineView({ g, judged, bench, label, still, name, now }: Showing, l: JobLine) {
   const op = operation(l.operation, g.catalogue);
   const own = g.clocks.filter((e) => e.lineId === l.id);
   return {
@@ -91,6 +112,7 @@ function lineView({ g, bench, label, still, name, now }: Showing, l: JobLine) {
     finishedBy: name(l.finishedBy),
     decisionLine: g.decisions.find((d) => d.id === l.decisionId)?.line ?? null,
     hinders: hindersView(bench, l, label),
+    rod: l.operation === 'rod' ? rodView(g, judged, name) : null,
     ...clocksView(own, op.minutes.high, name, now),
   };
 }
@@ -107,7 +129,7 @@ export function workOrderView(g: JobWith<'clocks'> & JudgingShop, judged: Judged
     stops: l.stops,
     finished: l.step === 'finished',
   }));
-  const showing: Showing = { g, bench, label, still: stopped(asked, bench.needs), name, now };
+  const showing: Showing = { g, judged, bench, label, still: stopped(asked, bench.needs), name, now };
   const lines = bench.ordered.map((l) => lineView(showing, l));
   const rests = lines.map((l) => ({
     lineId: l.id,

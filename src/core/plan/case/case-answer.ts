@@ -3,6 +3,7 @@ import type { OperationId } from '../operation-ids.ts';
 import type { Undone } from '../plan-input.ts';
 import { beginning } from '../proposal.ts';
 import { plansFor, type Plan } from '../solve/plans.ts';
+import type { Removed } from '../solve/removed.ts';
 import { caseProblem, type Case } from './case.ts';
 
 export type Direction = 'tighten' | 'loosen' | 'up' | 'down' | 'back' | 'forward';
@@ -15,14 +16,6 @@ export interface CaseStep {
   readonly operation: OperationId;
   readonly direction?: Direction;
   readonly amounts?: Readonly<Record<string, number>>;
-}
-
-/** What is taken off for good at the place that loses most, mm. */
-export interface Removed {
-  readonly saddle: number;
-  readonly nut: number;
-  readonly frets: number;
-  readonly bridge: number;
 }
 
 /** A plan of a case. Money in minor units; lengths mm, errors cents. */
@@ -93,19 +86,6 @@ function stepOf(o: Done): CaseStep {
   return direction === undefined ? { operation: o.id, amounts } : { operation: o.id, direction, amounts };
 }
 
-const deepest = (o: Done): number => Math.max(0, ...o.amounts.map((a) => -a.amount));
-
-function removedBy(p: Plan): Removed {
-  const most = (ids: readonly OperationId[], of: (o: Done) => number): number =>
-    Math.max(0, ...p.operations.filter((o) => ids.includes(o.id)).map(of));
-  return {
-    saddle: most(['saddle-lower'], deepest),
-    nut: most(['nut-slots'], deepest),
-    frets: most(['fret-spot', 'fret-dress', 'fret-replace', 'fall-away'], (o) => o.removed),
-    bridge: most(['bridge-thin'], deepest),
-  };
-}
-
 const NAMES: Readonly<Record<string, string>> = { 'nut-gap': 'nutGap' };
 
 /** What stands there afterwards, by quantity: one number, the two sides of the action, or string by string. */
@@ -141,7 +121,7 @@ export function answerCase(c: Case): CaseAnswer {
     price: p.cost.price.likely,
     minutes: p.cost.minutes.likely,
     days: p.days,
-    removed: removedBy(p),
+    removed: p.removed,
     forecast: forecastOf(p, c.construction.strings.length),
   }));
   const enough = found.plans.find((p) => p.id === 'sufficient');

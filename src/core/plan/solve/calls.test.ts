@@ -5,7 +5,7 @@ import { NO_MOVES } from '../../whatif/moves.ts';
 import { op } from '../operation.ts';
 import { OPERATIONS } from '../operations.ts';
 import type { OperationId } from '../operation-ids.ts';
-import { closure, costOf, inOrder, weigh } from './cost.ts';
+import { closure, costOf, daysOf, inOrder, weigh } from './cost.ts';
 import { callsOf } from './explain.ts';
 import { fretWays, tooDear } from './fret-ways.ts';
 import { highFrets, standings, together, type Stands } from './judge-outcome.ts';
@@ -210,8 +210,54 @@ describe('what a set of operations costs', () => {
     ]);
   });
 
-  test('weighed: money, a day’s waiting, what cannot be undone, and each millimetre taken off', () => {
-    const whole = { ...problem('steel-acoustic'), weights: { day: 100, removed: 1000, irreversible: 10 } };
+  test.each([
+    ['nothing', [], 0],
+    ['one hour', [[60, 0]], 1],
+    [
+      'ten minutes of waiting in a day',
+      [
+        [10, 10],
+        [60, 0],
+        [30, 15],
+      ],
+      1,
+    ],
+    ['six hours of hands', [[360, 0]], 1],
+    ['a minute more', [[361, 0]], 2],
+    [
+      'glue over night',
+      [
+        [30, 720],
+        [30, 0],
+      ],
+      2,
+    ],
+    [
+      'glue till the next day',
+      [
+        [300, 1200],
+        [30, 0],
+      ],
+      2,
+    ],
+    [
+      'a week under tension',
+      [
+        [15, 7 * 1440],
+        [20, 0],
+      ],
+      8,
+    ],
+  ] as const)('days away: %s', (_, steps, days) => {
+    const made = steps.map(([likely, wait]) => ({ minutes: { low: likely, likely, high: likely }, wait }));
+    expect(daysOf(made)).toBe(days);
+  });
+
+  test('weighed: money, a day’s waiting, what cannot be undone, and the share of a part taken off', () => {
+    const whole = {
+      ...problem('steel-acoustic'),
+      weights: { day: 100, removed: 1000, irreversible: 10, close: 5 },
+    };
     const cost = {
       price: { low: 0, likely: 500, high: 0 },
       minutes: { low: 0, likely: 0, high: 0 },

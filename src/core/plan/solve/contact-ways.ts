@@ -76,18 +76,17 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
     if (parts.every((x) => offered(p, x.operation) !== null))
       ways.push({ group: 'contact', name, parts, moves: done, warns });
   };
-  const one = (operation: OperationId, removed: number, firstCut?: string): Part => ({
+  const one = (operation: OperationId, firstCut?: string): Part => ({
     operation,
     says: `Move the contact: ${says}.`,
     amounts,
-    removed,
+    removed: 0,
     firstCut,
   });
   if (isAdjustable(c)) {
-    add('set the intonation', [one('intonate', 0)], []);
+    add('set the intonation', [one('intonate')], []);
     return { ways, refused };
   }
-  const most = Math.max(...out.map((x) => Math.abs(x.move)));
   if (outside.length > 0) {
     const worst = outside.reduce((a, b) => (Math.abs(b.fit.outside) > Math.abs(a.fit.outside) ? b : a));
     refused.push({
@@ -99,7 +98,7 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
   } else {
     add(
       'compensate the saddle',
-      [one('compensate', most, 'file half of each move, read again, then finish')],
+      [one('compensate', 'file half of each move, read again, then finish')],
       unread
         ? ['Where the strings leave the saddle was not read: look whether each move stays on the crown.']
         : [],
@@ -109,8 +108,8 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
     add(
       'a new slot for the saddle',
       [
-        { ...one('saddle-slot', 0), says: 'Fill the slot and rout it where the contact must be.' },
-        one('saddle-new', 0),
+        { ...one('saddle-slot'), says: 'Fill the slot and rout it where the contact must be.' },
+        one('saddle-new'),
       ],
       [],
     );

@@ -69,9 +69,36 @@ export function costOf(p: Pick<Problem, 'catalogue'>, ids: ReadonlySet<Operation
 
 const DAY = 1440;
 
-/** What the shop weighs a set at, minor units: money, days of waiting, what cannot be undone and what is taken off. */
-export const weigh = (p: Problem, cost: Cost, removed: number): number =>
+const HANDS_A_DAY = 360;
+
+/**
+ * The days an instrument is away for operations in their order, the first and the last with it: hands work six hours a day and
+ * go on the next morning, waits go on through the night. None for nothing.
+ * @param operations in the order of the work, minutes
+ */
+export function daysOf(operations: readonly Pick<Operation, 'minutes' | 'wait'>[]): number {
+  if (operations.length === 0) return 0;
+  let at = 0;
+  for (const { minutes, wait } of operations) {
+    let left = minutes.likely;
+    while (left > 0) {
+      const day = Math.floor(at / DAY) * DAY;
+      const free = day + HANDS_A_DAY - at;
+      const now = Math.min(left, Math.max(0, free));
+      left -= now;
+      at = left > 0 ? day + DAY : at + now;
+    }
+    at += wait;
+  }
+  return Math.floor(Math.max(0, at - 1) / DAY) + 1;
+}
+
+/**
+ * What the shop weighs a set at, minor units: money, days of waiting, what cannot be undone and what is taken off.
+ * @param taken as a share of what each part has to give, added up
+ */
+export const weigh = (p: Problem, cost: Cost, taken: number): number =>
   cost.price.likely +
   (cost.wait / DAY) * p.weights.day +
   cost.irreversible * p.weights.irreversible +
-  removed * p.weights.removed;
+  taken * p.weights.removed;

@@ -76,7 +76,7 @@ function part(f: Frame, operation: OperationId, bass: number, treble: number): P
     operation,
     says: `${sides(p, bass, treble)}.`,
     amounts: saddleAmounts(bass, treble),
-    removed: cutsForGood ? Math.max(0, -bass) + Math.max(0, -treble) : 0,
+    removed: cutsForGood ? Math.max(0, -bass, -treble) : 0,
     firstCut: cutsForGood && cuts !== '' ? `first ${cuts}, then read again` : undefined,
   };
 }

@@ -38,7 +38,7 @@ export function nutWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes = 'as
     operation: 'nut-slots',
     says: `Cut deeper: ${slots.map(name).join(', ')}.`,
     amounts: amounts(slots),
-    removed: slots.reduce((sum, s) => sum + Math.max(0, -s.by), 0),
+    removed: Math.max(0, ...slots.map((s) => -s.by)),
     firstCut: 'bring all nearly down, read the gaps, then finish one by one',
   });
   const fill = (slots: readonly Slot[]): Part => ({

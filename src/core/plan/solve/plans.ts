@@ -1,11 +1,12 @@
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
 import type { Undone } from '../plan-input.ts';
-import { inOrder, type Cost } from './cost.ts';
+import { daysOf, inOrder, type Cost } from './cost.ts';
 import { callsOf, type Call } from './explain.ts';
 import { findingCalls, type FindingCall } from './findings.ts';
 import type { Problem } from './problem.ts';
-import { BY_AIM, BY_COST, first, leaveIt, search, type Candidate } from './solve.ts';
+import type { Removed } from './removed.ts';
+import { BY_AIM, BY_COST, first, leastOf, leaveIt, search, type Candidate } from './solve.ts';
 import { stepsOf, type Step } from './steps.ts';
 import { undone, undonePlain } from './undone.ts';
 import type { Amount, Group } from './way.ts';
@@ -27,7 +28,7 @@ export interface Plan {
     readonly warns: readonly string[];
     readonly amounts: readonly Amount[];
     readonly reversible: boolean;
-    /** taken off for good, mm */
+    /** taken off for good at the place that loses most, mm */
     readonly removed: number;
   }>;
   readonly steps: readonly Step[];
@@ -40,10 +41,10 @@ export interface Plan {
   readonly warns: readonly string[];
   readonly calls: readonly Call[];
   readonly cost: Cost;
-  /** working days it is away at the least: hands of six hours a day, and its waits */
+  /** days it is away at the least, its first and last with it: hands six hours a day, waits through the night too */
   readonly days: number;
-  /** taken off for good, mm */
-  readonly removed: number;
+  /** taken off for good at the place that loses most, mm, part by part */
+  readonly removed: Removed;
   readonly weight: number;
   readonly misses: number;
 }
@@ -68,9 +69,6 @@ const NAMES: Readonly<Record<Plan['id'], string>> = {
 
 /** What is said of an operation that only goes with others. */
 export const GOES_ALONG = 'Goes with the others.';
-
-const HANDS_A_DAY = 360;
-const DAY = 1440;
 
 function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]): Plan {
   const parts = c.ways.flatMap((w) => w.parts);
@@ -103,22 +101,50 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
     warns: c.ways.flatMap((w) => w.warns),
     calls,
     cost: c.cost,
-    days: Math.ceil(c.cost.wait / DAY) + Math.ceil(c.cost.minutes.likely / HANDS_A_DAY),
+    days: daysOf(inOrder(p, c.operations)),
     removed: c.removed,
     weight: c.weight,
     misses: c.misses,
   };
 }
 
+/** What is never offered for a tenth more where enough leaves nothing out without it. */
+const HEAVY: ReadonlySet<OperationId> = new Set([
+  'neck-reset',
+  'refret',
+  'fret-replace',
+  'fret-dress',
+  'nut-new',
+  'saddle-new',
+  'saddle-raise',
+  'saddle-shim',
+  'saddle-slot',
+  'shim',
+  'bridge-thin',
+  'bridge-new',
+  'neck-heat',
+  'neck-clamp',
+]);
+
+/** Whether a candidate improves only what the plan that is enough touches too, and by no heavier means. */
+function staysWithin(enough: Candidate, c: Candidate): boolean {
+  const heavier = [...c.operations].some((id) => HEAVY.has(id) && !enough.operations.has(id));
+  const touches = c.ways.every((w, i) => w.parts.length === 0 || (enough.ways[i]?.parts.length ?? 0) > 0);
+  return enough.misses > 0 || (!heavier && touches);
+}
+
 /**
  * The plans for an instrument: leave it as it is, the cheapest that is enough, and the one nearest to every aim. Every
- * answer among the sizes considered is looked at, so neither can be bettered there.
+ * answer among the sizes considered is looked at, so neither can be bettered there. What is enough cuts no further than into
+ * the band; the nearest improves only what is worked on anyway.
  */
 export function plansFor(p: Problem): Plans {
   const s = search(p);
   const leave = leaveIt(s.candidates);
-  const enough = first(s.candidates, BY_COST);
-  const nearest = first(s.asked, BY_AIM);
+  const lightest = first(s.candidates, BY_COST);
+  const enough = leastOf(p, lightest);
+  const within = [...s.asked, lightest].filter((c) => staysWithin(lightest, c));
+  const nearest = first(within, BY_AIM);
   const best = nearest.misses > enough.misses ? enough : nearest;
   return {
     plans: [

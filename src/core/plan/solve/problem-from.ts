@@ -1,4 +1,5 @@
 import type { FretTops } from '../../frets/fret-level.ts';
+import { tellsApart } from '../../readings/gauge.ts';
 import { QUANTITY_FACTS } from '../../readings/quantities.ts';
 import type { Minor } from '../../money/money.ts';
 import type { Reading } from '../../readings/reading.ts';
@@ -33,6 +34,7 @@ function judgedOf(input: PlanInput): Judged[] {
         quantity,
         index: quantity === 'relief' ? -1 : count - s.string,
         tells: QUANTITY_FACTS[quantity].tells,
+        sure: tellsApart(input.readings.get(s.key)?.uncertainty),
       },
     ];
   });

@@ -33,10 +33,12 @@ export interface Limits {
 export interface Weights {
   /** a day of waiting */
   readonly day: Minor;
-  /** a millimetre taken off that cannot be put back */
+  /** all that a part has to give, taken off for good */
   readonly removed: Minor;
   /** a step that cannot be undone */
   readonly irreversible: Minor;
+  /** room between string and fret that is less than readings can be wrong by */
+  readonly close: Minor;
 }
 
 export const USUAL_LIMITS: Limits = {
@@ -53,7 +55,7 @@ export const USUAL_LIMITS: Limits = {
   planned: 0.03,
 };
 
-export const USUAL_WEIGHTS: Weights = { day: 400, removed: 400, irreversible: 300 };
+export const USUAL_WEIGHTS: Weights = { day: 400, removed: 1000, irreversible: 300, close: 500 };
 
 /** What an instrument is worth, where it is known, decides what may be spent on it and what may be done to it. */
 export interface Worth {
@@ -111,6 +113,8 @@ export interface Judged {
   readonly quantity: 'relief' | 'action' | 'nut-gap' | 'intonation';
   readonly index: number;
   readonly tells: number;
+  /** what the gauge it was read with tells apart; 0 where that is not known */
+  readonly sure: number;
 }
 
 /** The catalogue's operation, or null where this shop does not offer it or somebody decided against it. */

@@ -34,6 +34,8 @@ interface Tried {
 }
 
 const OUT = ['low', 'high'];
+/** What is taken as a share of what there is to take. */
+const share = (mm: number, left: number): number => Math.min(1, mm / Math.max(0.1, left));
 
 /** Everything the small catalogue can do: `asked` moves what is out of its band, otherwise also what is in it. */
 function exhaustive(p: Problem, asked: boolean): Tried {
@@ -92,7 +94,7 @@ function exhaustive(p: Problem, asked: boolean): Tried {
       const straight = !OUT.includes(state(relief, 'relief:0:7', 0.005));
       if (!straight && nut.ids.includes('nut-slots')) continue;
       const gaps = gap0.map((g, i) => (nut.moved.includes(i) ? target(gapKey(i)).aim : g));
-      const cut = gaps.reduce((s, g, i) => s + Math.max(0, (gap0[i] ?? 0) - g) * per, 0);
+      const cut = Math.max(0, ...gaps.map((g, i) => ((gap0[i] ?? 0) - g) * per));
       const at = [0, 5].map(
         (i) =>
           (p.model.action[i] ?? 0) +
@@ -117,7 +119,7 @@ function exhaustive(p: Problem, asked: boolean): Tried {
       for (const side of which) {
         const need = to.map((t, i) => (side[i] ? t : 0));
         if (need.every((n) => n === 0)) continue;
-        const removed = (by: number[]) => -(by[0] ?? 0) - (by[1] ?? 0);
+        const removed = (by: number[]) => Math.max(0, ...by.map((b) => -b));
         if (can('saddle-lower') && Math.max(...need) <= 0) {
           const deepest = need.map((n) => Math.max(n, 1.5 - standout));
           if (fits(need)) options.push({ ids: ['saddle-lower'], by: need, tilt: 0, removed: removed(need) });
@@ -157,7 +159,7 @@ function exhaustive(p: Problem, asked: boolean): Tried {
                   0,
                 ),
             ) / 10,
-          weight: weigh(p, costOf(p, closure(p, ids)), o.removed + cut),
+          weight: weigh(p, costOf(p, closure(p, ids)), share(o.removed, standout - 1.5) + share(cut, 0.6)),
         });
       }
     }

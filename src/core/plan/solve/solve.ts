@@ -11,8 +11,10 @@ import { heightWays } from './height-ways.ts';
 import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-outcome.ts';
 import { nutWays } from './nut-ways.ts';
 import { notOffered, offered, type Judged, type Problem } from './problem.ts';
+import { leftOf, removedBy, shareTaken, type Removed } from './removed.ts';
 import { rodWays } from './rod-ways.ts';
 import { mustWait, onlyOnStraight } from './straight.ts';
+import { trimmed } from './trim.ts';
 import type { Refused, Sizes, Way } from './way.ts';
 
 /** A finding that is not dealt with, and why. */
@@ -28,8 +30,8 @@ export interface Candidate {
   readonly outcome: Outcome;
   readonly operations: ReadonlySet<OperationId>;
   readonly cost: Cost;
-  /** taken off for good, mm */
-  readonly removed: number;
+  /** taken off for good, mm by part */
+  readonly removed: Removed;
   readonly stands: readonly Stands[];
   readonly highFrets: readonly { readonly fret: number; readonly over: number }[];
   readonly tightest: Tightest | null;
@@ -90,15 +92,15 @@ function evaluate(
     new Set([...parts.map((x) => x.operation), ...bearable.map((f) => f.leadsTo)]),
   );
   const cost = costOf(p, operations);
-  const removed = parts.reduce((s, x) => s + x.removed, 0);
+  const removed = removedBy(parts);
   const stands = standings(p, outcome);
   const out = stands.filter(isOut);
   const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
   const high = highFrets(p.model, tops, p.limits.highFret);
-  // What is planned must have more room than readings can be wrong by; what stands there is heard as it is.
-  const sure = parts.length > 0 ? p.limits.planned : 0;
-  const room = at === null ? 'clear' : roomOf(at.margin - sure, at.still);
+  const room = at === null ? 'clear' : roomOf(at.margin, at.still);
   const buzz = room === 'buzz' ? 1 : room === 'choked' ? 2 : 0;
+  // What is planned should have more room than readings can be wrong by; what stands there is heard as it is.
+  const close = buzz === 0 && parts.length > 0 && at !== null && at.margin < p.limits.planned;
   return {
     ways,
     moves,
@@ -109,7 +111,7 @@ function evaluate(
     stands,
     highFrets: high,
     tightest: at,
-    tight: buzz > 0,
+    tight: buzz > 0 || close,
     leftFindings,
     misses: out.length + high.length + buzz + leftFindings.length,
     short:
@@ -119,7 +121,7 @@ function evaluate(
       ) / SHORT_STEP,
     off: Math.round(OFF_STEP * stands.reduce((s, x) => s + x.off, 0)) / OFF_STEP,
     beside: ways.filter((w) => w.beside).length,
-    weight: weigh(p, cost, removed),
+    weight: weigh(p, cost, shareTaken(removed, leftOf(p))) + (close ? p.weights.close : 0),
   };
 }
 
@@ -185,8 +187,8 @@ const LEAST = 1e-6;
 function weightOf(p: Problem, ways: readonly Way[]): number {
   const parts = ways.flatMap((w) => w.parts);
   const ids = [...parts.map((x) => x.operation), ...p.findings.map((f) => f.leadsTo)];
-  const removed = parts.reduce((s, x) => s + x.removed, 0);
-  return weigh(p, costOf(p, closure(p, new Set(ids))), removed);
+  const taken = shareTaken(removedBy(parts), leftOf(p));
+  return weigh(p, costOf(p, closure(p, new Set(ids))), taken);
 }
 
 /**
@@ -244,11 +246,26 @@ export function search(p: Problem): Search {
   return { candidates: found, asked, refused: [...refused.values()] };
 }
 
+/**
+ * A candidate that cuts only as far as the band, where that leaves no more undone than cutting to the aim: the least that is
+ * enough. The same candidate where nothing is gained by it.
+ */
+export function leastOf(p: Problem, c: Candidate): Candidate {
+  const x = positionsOf(p.model.construction);
+  const { scale, compensation } = p.model.construction;
+  const after = (moves: Moves) => consequences(p.model, moves, p.ratio, x);
+  const ways = trimmed(p, c.ways, fretPosition(scale, 12) / (scale + compensation), after);
+  if (ways === null) return c;
+  const outcome = after(ways.at(-1)?.moves ?? NO_MOVES);
+  const less = evaluate(p, ways, outcome, tightestFor(p, outcome, x), true);
+  return before(BY_COST(less), BY_COST(c)) ? less : c;
+}
+
 type Rank = (c: Candidate) => readonly number[];
 /** The cheapest that leaves least undone. */
 export const BY_COST: Rank = (c) => [c.misses, c.short, c.weight, c.beside, c.off];
 /** The one nearest to every aim that leaves least undone. */
-export const BY_AIM: Rank = (c) => [c.misses, c.short, c.off, c.weight];
+export const BY_AIM: Rank = (c) => [c.misses, c.short, Number(c.tight), c.off, c.weight];
 
 /** The first of the candidates by a rank. @throws RangeError when there are none */
 export function first(candidates: readonly Candidate[], rank: Rank): Candidate {

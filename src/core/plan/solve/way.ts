@@ -17,7 +17,7 @@ export interface Part {
   readonly operation: OperationId;
   readonly says: string;
   readonly amounts: readonly Amount[];
-  /** taken off for good, mm in all */
+  /** taken off for good at the place that loses most, mm */
   readonly removed: number;
   /** what is cut first, before it is read again; absent where nothing is cut for good */
   readonly firstCut?: string | undefined;
