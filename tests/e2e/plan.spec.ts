@@ -47,7 +47,7 @@ test('a high action with plenty of saddle: lowered, chosen, and held against wha
   await ilse.getByRole('radio', { name: 'As left' }).click();
   await ilse.getByRole('radio', { name: 'mm' }).click();
   const action = ilse.locator('[id="station-action:6:12"]');
-  await action.fill('2.4');
+  await action.fill('2.45');
   await action.press('Enter');
   await expect(ilse.locator('[data-sending]')).toHaveCount(0);
   await go(ilse, `/job/${number}/plan`);

@@ -1,34 +1,27 @@
 import { tuningName } from '../../core/instrument/defaults.ts';
+import { roundMovers, type RoundMover } from '../../core/job/round-movers.ts';
 import { nextAfterRound, type RoundKind } from '../../core/readings/rounds.ts';
-import { operation } from '../../core/plan/operations.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Work } from '../use-case/use-case.ts';
 
-/** What moved readings and is finished: steps of the work, and strings that went on. */
-async function finishedMovers({ models, t }: Work, job: Job) {
+/** What moved readings so far. */
+async function moversOf({ models, t }: Work, job: Job): Promise<RoundMover[]> {
   const where = { jobId: job.id };
-  const [lines, strings, catalogue] = await Promise.all([
+  const [lines, turns, stringChanges, catalogue] = await Promise.all([
     models.WorkLine.findAll({ where, transaction: t }),
-    models.StringChange.findAll({ where: { ...where, kind: 'on' }, transaction: t }),
+    models.RodTurn.findAll({ where, transaction: t, order: [['id', 'ASC']] }),
+    models.StringChange.findAll({ where, transaction: t }),
     catalogueOf(models, t),
   ]);
-  return [
-    ...lines
-      .filter((l) => l.finishedAt !== null && operation(l.operation, catalogue).stale.length > 0)
-      .map((l) => ({ title: l.title, at: l.finishedAt?.getTime() ?? 0 })),
-    ...strings.map((s) => ({
-      title: s.fresh ? 'New strings put on' : 'The strings put back on',
-      at: s.changedAt.getTime(),
-    })),
-  ];
+  return roundMovers({ lines, turns, stringChanges, catalogue });
 }
 
 /** The after-work round that readings belong to now: a new one where something was finished since the last began. */
 export async function currentAfterRound(work: Work, job: Job): Promise<RoundKind> {
   const rounds = await work.models.Round.findAll({ where: { jobId: job.id }, transaction: work.t });
   const begun = rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() }));
-  const next = nextAfterRound(begun, await finishedMovers(work, job));
+  const next = nextAfterRound(begun, await moversOf(work, job));
   if (next) return next.kind;
   const last = begun
     .filter((r) => r.kind.startsWith('after-work'))
@@ -53,7 +46,7 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
   const before = rounds[0];
   const next = nextAfterRound(
     rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
-    kind.startsWith('after-work') ? await finishedMovers(work, job) : [],
+    kind.startsWith('after-work') ? await moversOf(work, job) : [],
   );
   const instrument = await models.Instrument.findByPk(job.instrumentId, { transaction: t });
   return models.Round.create(

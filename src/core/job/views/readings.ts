@@ -1,6 +1,8 @@
+import { roundMovers } from '../round-movers.ts';
 import { afterNumber, nextAfterRound, roundName, roundOrder, type RoundKind } from '../../readings/rounds.ts';
 import type { Job, JobReading } from '../job.ts';
 import type { EarlierReading, JobWith } from '../job-parts.ts';
+import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
 import type { NameOf, Shop } from '../shop.ts';
 
@@ -93,10 +95,10 @@ const readingView = (r: JobReading, asRead: JobReading | undefined, stale: strin
 });
 
 /** What the Readings leaf and everything that shows readings need of a job. */
-export function readingsView(g: JobWith<'earlier'>, judged: Judged, shop: Shop, name: NameOf) {
+export function readingsView(g: JobWith<'earlier'> & JudgingShop, judged: Judged, shop: Shop, name: NameOf) {
   const next = nextAfterRound(
     g.rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
-    judged.operations.filter((o) => o.stale.length > 0),
+    roundMovers(g),
   );
   return {
     stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
