@@ -67,6 +67,7 @@ async function inspect(story: Story, job: DemoJob, view: JobView): Promise<void>
       item: item.key,
       answer,
       note: note ?? '',
+      ...(job.found?.[item.key] && { finding: job.found[item.key] }),
       version: 0,
     });
   }
@@ -110,6 +111,9 @@ async function work(story: Story, job: DemoJob, number: number): Promise<void> {
       action: 'start',
       without: 'read in passing, not written down',
     });
+    if (step.operation === 'rod')
+      for (const [eighths, after] of job.turns ?? [])
+        await story.give('work.turn', { lineId: step.id, eighths, after, unit: 'thou' });
     story.pass(step.minutes.likely * MINUTE);
     await story.give('work.step', { lineId: step.id, version: started.version, action: 'finish' });
   }

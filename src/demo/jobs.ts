@@ -25,6 +25,10 @@ export interface DemoJob {
   /** share of the checklist answered, and what needs work there */
   readonly inspected?: number;
   readonly needsWork?: Readonly<Record<string, string>>;
+  /** what was found there, by its name on the item */
+  readonly found?: Readonly<Record<string, string>>;
+  /** turns logged at the rod: eighths, tightening positive, and what it read then */
+  readonly turns?: readonly (readonly [eighths: number, after: string])[];
   readonly rounds?: readonly DemoRound[];
   /** accept what is proposed */
   readonly accept?: boolean;
@@ -190,6 +194,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     plays: 'slaps',
     place: 'B3',
     inspected: 1,
+    needsWork: { rod: 'half a turn to go, then it stops' },
+    found: { rod: 'at-its-end' },
     rounds: [found('.026', '8/64', '6/64', '.008 .007 .006 .006', '3 3 2 4')],
     accept: true,
     approve: true,
@@ -226,6 +232,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     accept: true,
     approve: true,
     worked: 1,
+    turns: [[1, '']],
     accident: [
       'A flake of finish came off with the tape behind the nut.',
       'Dropped in and levelled; seen from near only.',
