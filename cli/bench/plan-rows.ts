@@ -11,7 +11,7 @@ import { buzzChance, spreadOf } from '../../src/core/whatif/buzz-chance.ts';
 import { handFor, mapOfNeck } from '../../src/core/whatif/clearance-map.ts';
 import { consequences } from '../../src/core/whatif/consequences.ts';
 import { NO_MOVES } from '../../src/core/whatif/moves.ts';
-import { rowOf, type Row } from './row.ts';
+import { median, rowOf, type Row } from './row.ts';
 
 const RUNS = 20;
 const WARM = 5;
@@ -85,14 +85,14 @@ export function planRows(): Row[] {
   return [
     rowOf(
       'plans.full-catalogue',
-      300,
+      median(1500, 60),
       'one neck with its clearance',
       one,
       times(() => plansFor(problem)),
     ),
     rowOf(
       'buzz-chance.2000-necks',
-      500,
+      median(2500, 150),
       'one neck with its clearance',
       one,
       times(() => buzzChance(model, NO_MOVES, hand, spread)),

@@ -1,12 +1,22 @@
-/** One measured row: times in ms, the ratio of its median to the baseline's in the same run. */
+/** What a row is judged by: how many times its baseline a number of it may be, in the same run. */
+export interface Limit {
+  readonly of: 'median' | 'p95';
+  readonly times: number;
+  /** what that is on a quiet machine, ms: said, not judged */
+  readonly quiet: number;
+}
+
+/** One measured row: times in ms, and how many times the baseline's median its judged number is. */
 export interface Row {
   readonly id: string;
   readonly median: number;
   readonly p95: number;
   readonly unit: 'ms';
   readonly baseline: string;
+  readonly base: number;
+  /** the judged number over the baseline's median */
   readonly ratio: number;
-  readonly target: number;
+  readonly limit: Limit;
   readonly ok: boolean;
 }
 
@@ -16,24 +26,33 @@ export const at = (sorted: readonly number[], share: number): number =>
 
 const round = (n: number): number => Number(n.toPrecision(4));
 
-/** A row from sorted times and the sorted times of its baseline; the target is for its median, or for its p95. */
+/** A row from sorted times and the sorted times of its baseline: machines differ, what one run says of both does not. */
 export function rowOf(
   id: string,
-  target: number,
+  limit: Limit,
   baseline: string,
   base: readonly number[],
   measured: readonly number[],
-  judged: 'median' | 'p95' = 'median',
 ): Row {
-  const median = at(measured, 0.5);
+  const [median, p95, bare] = [at(measured, 0.5), at(measured, 0.95), at(base, 0.5)];
+  const ratio = (limit.of === 'median' ? median : p95) / bare;
   return {
     id,
     median: round(median),
-    p95: round(at(measured, 0.95)),
+    p95: round(p95),
     unit: 'ms',
     baseline,
-    ratio: round(median / at(base, 0.5)),
-    target,
-    ok: (judged === 'median' ? median : at(measured, 0.95)) <= target,
+    base: round(bare),
+    ratio: round(ratio),
+    limit,
+    ok: ratio <= limit.times,
   };
 }
+
+/** A row's words: what was measured, and beside what. */
+export const sayRow = (r: Row): string =>
+  `${r.ok ? 'ok  ' : 'SLOW'} ${r.id.padEnd(34)} ${r.limit.of} ${r.ratio}× ${r.baseline} (at most ${r.limit.times}×) · ` +
+  `median ${r.median} ms, p95 ${r.p95} ms; quiet about ${r.limit.quiet} ms`;
+
+export const median = (times: number, quiet: number): Limit => ({ of: 'median', times, quiet });
+export const p95 = (times: number, quiet: number): Limit => ({ of: 'p95', times, quiet });

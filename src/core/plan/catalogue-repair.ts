@@ -94,11 +94,11 @@ export const REPAIR_OPERATIONS: readonly Operation[] = [
     reversible: false,
     hazards: [H.heat],
   }),
-  op('bridge-thin', 'Thin the bridge', 18, [60, 90, 140], 10500, {
+  op('bridge-thin', 'Thin the bridge', 46, [60, 90, 140], 10500, {
     skill: 'senior',
     place: 'sanding',
-    needs: ['strings-off'],
-    moves: ['saddle-height'],
+    needs: ['strings-off', 'rod', 'fret-dress', 'nut-slots'],
+    moves: ['bridge', 'saddle-height'],
     reversible: false,
     hazards: [H.machine, H.dust, H.protected],
   }),

@@ -7,6 +7,7 @@ export const MOVED_THINGS = [
   'neck',
   'frets',
   'nut',
+  'bridge',
   'saddle-height',
   'saddle-contact',
   'pickups',
@@ -20,10 +21,11 @@ const MOVES: Readonly<Record<MovedThing, readonly Quantity[]>> = {
   strings: ['relief', 'vibrato-float', 'intonation'],
   neck: ['relief', 'action', 'neck-angle', 'height-over-top', 'intonation'],
   frets: ['fret-height', 'fret-rock', 'fall-away', 'relief', 'action', 'nut-gap'],
-  nut: ['nut-gap', 'nut-spacing'],
+  nut: ['nut-gap', 'nut-spacing', 'action'],
+  bridge: ['bridge-thickness', 'slot-depth', 'height-over-top', 'neck-angle'],
   'saddle-height': ['action', 'saddle-standout', 'break-angle', 'pickup-height'],
   'saddle-contact': ['contact', 'intonation'],
-  pickups: ['pickup-height'],
+  pickups: ['pickup-height', 'intonation'],
   springs: ['vibrato-float', 'action'],
 };
 

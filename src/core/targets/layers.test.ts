@@ -41,9 +41,15 @@ describe('the layers of a target', () => {
   test('a wish against what is there has no number until it was read', () => {
     const little = wish({ layer: 'customer', relative: 'little-lower' });
     expect(resolveTarget(c, 'medium', [little], at('action:6:12'))?.layer).toBe('kind');
-    const now = () => 3;
-    const target = resolveTarget(c, 'medium', [little], at('action:6:12'), { now });
-    expect(target).toMatchObject({ layer: 'customer', aim: 2.75, low: 2.5, high: 3 });
+    const with6 = (stands: number, relative: 'little-lower' | 'little-higher' | 'as-now') =>
+      resolveTarget(c, 'medium', [{ ...little, relative }], at('action:6:12'), { now: () => stands });
+    // Band 2.0 to 2.5 with its aim at 2.2: half a band beyond it is still a wish, further out is not.
+    expect(with6(2.4, 'little-lower')).toMatchObject({ layer: 'customer', aim: 2.15, low: 1.9, high: 2.4 });
+    expect(with6(3, 'little-lower')).toMatchObject({ layer: 'customer', low: 2, aim: 2.2, high: 2.5 });
+    expect(with6(1.2, 'little-higher')).toMatchObject({ layer: 'customer', low: 2, aim: 2.2, high: 2.5 });
+    expect(with6(1.6, 'little-lower')).toMatchObject({ aim: 1.75 });
+    expect(with6(2.6, 'as-now')).toMatchObject({ aim: 2.6 });
+    expect(with6(3.4, 'as-now')).toMatchObject({ aim: 2.75 });
   });
 
   test('one string’s wish wins over its side’s', () => {

@@ -7,6 +7,7 @@ import { actionAt, gapBy, reliefBy, USUAL_METHODS, type Methods } from '../readi
 import type { Quantity } from '../readings/quantities.ts';
 import { ACTION_FRET, HELD_AT, RELIEF_FRET, type Station } from '../readings/stations.ts';
 import { noteFrequency } from '../strings/pitch.ts';
+import { pulls } from '../strings/string-pull.ts';
 import { KIND_TARGETS, type KindTargets } from './defaults.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from './shop-targets.ts';
 import { RELATIVE_WISHES, type Side, type Target, type TargetWish, type Touch } from './target.ts';
@@ -65,21 +66,32 @@ export function bandFor(
 /** A string that stands further away than this is another string, not a slack one (a ukulele's low G). */
 const OTHER_STRING = 5;
 
-const semitonesBelow = (note: string, usual: string): number => {
+const semitonesBelow = (note: string, usual: string): number | null => {
   const [now, then] = [noteFrequency(note), noteFrequency(usual)];
-  return now.ok && then.ok ? 12 * Math.log2(then.value / now.value) : 0;
+  return now.ok && then.ok ? 12 * Math.log2(then.value / now.value) : null;
 };
 
-/** How many semitones the strings stand below the kind's usual tuning, on average; 0 where they cannot be compared. */
+/** Pull follows the square of the pitch: so many semitones for each doubling of it. */
+const SEMITONES_A_DOUBLING = 6;
+/** Less than this is no other tuning: sets differ by as much. */
+const LEAST_SLACK = 0.1;
+
+/**
+ * How slack the strings are beside the kind's usual set and tuning, in semitones of the usual set that would make as much of
+ * the pull; negative where they pull more. A heavier set tuned down is not slack. 0 where they cannot be compared.
+ * @example the usual set a whole tone down → 2; a set tuned a tone up → −2
+ */
 export function slackness(construction: Construction): number {
-  const usual = usualConstruction(construction.kind).strings;
-  if (usual.length !== construction.strings.length) return 0;
-  const drops = construction.strings.map((s, i) => {
-    const drop = semitonesBelow(s.note, usual[i]?.note ?? '');
-    return Math.abs(drop) > OTHER_STRING + 1e-9 ? 0 : drop;
+  const usual = usualConstruction(construction.kind);
+  if (usual.strings.length !== construction.strings.length) return 0;
+  const [now, then] = [pulls(construction), pulls(usual)];
+  const drops = construction.strings.flatMap((s, i) => {
+    const below = semitonesBelow(s.note, usual.strings[i]?.note ?? '');
+    if (below === null || Math.abs(below) > OTHER_STRING + 1e-9) return [0];
+    return [SEMITONES_A_DOUBLING * Math.log2((then[i] ?? 1) / (now[i] ?? 1))];
   });
   const mean = drops.reduce((a, b) => a + b, 0) / drops.length;
-  return Math.abs(mean) < 1e-9 ? 0 : mean;
+  return Math.abs(mean) < LEAST_SLACK ? 0 : mean;
 }
 
 const fits = (w: TargetWish, station: Station, side: Side): boolean =>
@@ -90,8 +102,13 @@ const fits = (w: TargetWish, station: Station, side: Side): boolean =>
 function wishBand(wish: TargetWish, under: Target | null, now: number | undefined): Band | null {
   if (wish.relative === undefined) return { low: wish.low, aim: wish.aim, high: wish.high };
   if (now === undefined) return null;
+  const { by } = RELATIVE_WISHES[wish.relative];
   const half = under === null ? 0.1 : (under.high - under.low) / 2;
-  const aim = now + RELATIVE_WISHES[wish.relative].by;
+  const wanted = now + by;
+  // What stands far out of the trade's band is brought to it, and no band is made of where it stands.
+  if (under !== null && ((by < 0 && wanted > under.high) || (by > 0 && wanted < under.low)))
+    return { low: under.low, aim: under.aim, high: under.high };
+  const aim = under === null ? wanted : Math.min(under.high + half, Math.max(under.low - half, wanted));
   return { low: Math.max(0, aim - half), aim: Math.max(0, aim), high: aim + half };
 }
 
@@ -115,7 +132,7 @@ export function targetLayers(
   if (touched?.layer === 'touch') layers.push(touched);
   const slack = slackness(construction);
   const last = layers.at(-1);
-  if (last && base && movesWithTouch(station.quantity) && slack > 0 && shop.slackPerSemitone !== 0) {
+  if (last && base && movesWithTouch(station.quantity) && slack !== 0 && shop.slackPerSemitone !== 0) {
     const by = shop.slackPerSemitone * slack * (base.high - base.low);
     layers.push({ ...shift(last, by), layer: 'tuning' });
   }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { formFields, hasPitch } from '../../contracts/sums/form-fields.ts';
 import { jsonSchema } from '../../contracts/sums/openapi.ts';
 import {
@@ -21,10 +21,12 @@ import { FormField } from '../kit/form-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { SetCompensation, StringPresets } from './presets.tsx';
 import { sayFor } from './say.ts';
-import { SumDrawing } from './sum-drawing.tsx';
 import { SumForm } from './sum-form.tsx';
 import { SumList } from './sum-list.tsx';
 import { SumTable } from './sum-table.tsx';
+
+/** It draws what was worked out: it comes with the first answer. */
+const SumDrawing = lazy(async () => ({ default: (await import('./sum-drawing.tsx')).SumDrawing }));
 
 const UNITS: Readonly<Record<LengthUnit, string>> = {
   mm: 'mm',
@@ -74,7 +76,9 @@ function Answer({ open, read }: { readonly open: Open; readonly read: ReadForm }
           <p key={w}>{w}</p>
         ))}
       </div>
-      <SumDrawing sum={sum} input={read.input} output={output} say={say} />
+      <Suspense>
+        <SumDrawing sum={sum} input={read.input} output={output} say={say} />
+      </Suspense>
       <SumTable schema={schema} output={output} say={say} />
     </div>
   );

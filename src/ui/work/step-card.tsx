@@ -2,7 +2,7 @@
 
 import { TriangleAlert } from 'lucide-react';
 import Link from '../kit/link.tsx';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { useNow } from '../frame/bell.tsx';
@@ -13,7 +13,9 @@ import { useQueuedFor } from '../data/command-queue.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
-import { RodTurns } from './rod-turns.tsx';
+
+/** A rod's turns read what is typed: they come where a rod is on the order. */
+const RodTurns = lazy(async () => ({ default: (await import('./rod-turns.tsx')).RodTurns }));
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
 const BECOMES: Readonly<Record<Exclude<Action, 'undo'>, Line['step']>> = {
@@ -208,7 +210,11 @@ export function StepCard({
           </div>
         )}
       </div>
-      <RodTurns line={line} may={may} />
+      {line.rod !== null && (
+        <Suspense>
+          <RodTurns line={line} may={may} />
+        </Suspense>
+      )}
       {hindered && (
         <Hinders job={job} line={line} onWithout={may ? (reason) => act('start', reason) : null} />
       )}

@@ -1,0 +1,15 @@
+import { performance } from 'node:perf_hooks';
+
+const RUNS = 40;
+const WARM = 8;
+
+/** Sorted times of something that is done again and again, ms; the first ones warm it up and do not count. */
+export async function times(f: (i: number) => Promise<unknown>, runs = RUNS): Promise<number[]> {
+  const all: number[] = [];
+  for (let i = 0; i < WARM + runs; i++) {
+    const began = performance.now();
+    await f(i);
+    if (i >= WARM) all.push(performance.now() - began);
+  }
+  return all.sort((a, b) => a - b);
+}
