@@ -14,3 +14,6 @@ export function nutSlot(heldAt: number, gap: number, target: number): { deeper: 
   const perGap = 1 / (1 - fretPosition(1, 1) / fretPosition(1, heldAt));
   return { deeper: (gap - target) * perGap, perGap };
 }
+
+/** The fret a string lies on while the gap over fret 1 is read the usual way: a finger behind fret 3 lays it on fret 2. */
+export const LIES_ON = 2;

@@ -27,12 +27,12 @@ describe('conversions between ways of reading', () => {
       fc.property(kind, length(0, 0.6), length(1, 4), length(0.02, 0.3), (k, relief, action, gap) => {
         const c = usualConstruction(k);
         expect(reliefAsPressed(c, reliefBy(c, relief, 'capo-joint'), 'capo-joint')).toBeCloseTo(relief, 10);
-        const h = { nut: gap * 1.55, relief };
+        const h = { nut: gap * 2.06, relief };
         for (const fret of [17, c.frets]) {
           if (fret > c.frets) continue;
           expect(actionAt12(c, actionAt(c, action, fret, h), fret, h)).toBeCloseTo(action, 10);
         }
-        for (const m of ['held-2', 'held-3', 'open', 'feel'] as const)
+        for (const m of ['held-2', 'held-3', 'on-3', 'open', 'feel'] as const)
           expect(gapHeldAt3(c, gapBy(c, gap, m, action), m, action)).toBeCloseTo(gap, 10);
       }),
     );
@@ -48,9 +48,10 @@ describe('conversions between ways of reading', () => {
       expect(actionAt(c, 2.2, fret, { nut: 0.3, relief: 0 })).toBeCloseTo(line.heightAt(fret), 12);
   });
 
-  test('held at 2 shows less than held at 3, the open string more', () => {
+  test('a string that lies on fret 3 shows more than one that lies on fret 2, the open string more still', () => {
     const c = usualConstruction('solid-electric');
-    expect(gapBy(c, 0.1, 'held-2', 1.7)).toBeCloseTo((0.1 * 1.5458) / 2.0595, 3);
+    expect(gapBy(c, 0.1, 'held-2', 1.7)).toBeCloseTo(0.1, 12);
+    expect(gapBy(c, 0.1, 'on-3', 1.7)).toBeCloseTo((0.1 * 2.0595) / 1.5451, 4);
     expect(gapBy(c, 0.1, 'open', 1.7)).toBeGreaterThan(0.1);
   });
 
@@ -111,7 +112,7 @@ describe('standardReadings', () => {
         quantity: 'nut-gap',
         string: 6,
         fret: 1,
-        methodId: 'held-2',
+        methodId: 'on-3',
         value: 0.08,
       }),
       reading({ key: 'action:6:17', quantity: 'action', string: 6, fret: 17, methodId: 'at-17', value: 2.6 }),
@@ -120,8 +121,8 @@ describe('standardReadings', () => {
     expect(rest).toEqual([]);
     expect(relief?.value).toBeCloseTo(reliefAsPressed(c, 0.1, 'capo-joint'), 12);
     expect(relief?.converted).toContain('capo');
-    expect(gap?.value).toBeCloseTo(0.08 * (2.0595 / 1.5458), 3);
-    expect(gap?.converted).toContain('held at fret 2');
+    expect(gap?.value).toBeCloseTo(0.08 * (1.5451 / 2.0595), 4);
+    expect(gap?.converted).toContain('held right on fret 3');
     expect(at17).toEqual(all[2]);
     expect(at12).toMatchObject({ key: 'action:6:12', fret: 12, converted: 'read over fret 17' });
     expect(at12?.value).toBeLessThan(2.6);
@@ -161,7 +162,7 @@ describe('standardReadings', () => {
     reading({ key: `action:${string}:${fret}`, quantity: 'action', string, fret, value, takenAt });
   const along = (f: number) => 1 - 2 ** (-f / 12);
 
-  test.each(['held-3', 'feel', undefined, 'no way known', 'capo-joint'])(
+  test.each(['held-3', 'feel', 'held-2', undefined, 'no way known', 'capo-joint'])(
     'a gap read by %s stays as it is',
     (methodId) => {
       const own = gapReading(methodId, 0.1);
@@ -184,11 +185,11 @@ describe('standardReadings', () => {
 
   test('an open height uses its own string’s action at the 12th, or the one read elsewhere', () => {
     const open = gapReading('open', 0.5);
-    // Held at 3, a slot of h over the plane shows h less the line from h to the third fret's top.
+    // Held behind 3 it lies on 2: a slot of h over the plane shows h less the line from h to the second fret's top.
     const heldAt3 = (action12: number) => {
       const share = along(1) / along(12);
       const nut = (0.5 - action12 * share) / (1 - share);
-      return nut * (1 - along(1) / along(3));
+      return nut * (1 - along(1) / along(2));
     };
     const [own] = standardReadings(c, [open, action(3, 12, 3), action(3, 17, 9), action(1, 12, 7)]);
     expect(own?.value).toBeCloseTo(heldAt3(3), 9);
@@ -201,7 +202,7 @@ describe('standardReadings', () => {
       ((along(f) - along(1)) * (along(c.frets) - along(f))) /
       ((along(7) - along(1)) * (along(c.frets) - along(7)));
     const at12 = (gap: number, relief: number) => {
-      const nut = gap / (1 - along(1) / along(3));
+      const nut = gap / (1 - along(1) / along(2));
       // The string over the plane of the fret tops at the ends: over the 17th it stands what was read, less the dip there.
       const over17 = 2.6 - relief * bend(17);
       return nut + ((over17 - nut) * along(12)) / along(17) + relief * bend(12);

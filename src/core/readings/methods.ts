@@ -1,7 +1,7 @@
 import type { Construction } from '../instrument/construction.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { convertRelief, type ReliefMethod } from '../neck/relief.ts';
-import { nutSlot } from '../nut/nut-slot.ts';
+import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
 
 /** How relief, action, nut and intonation are read: practices that stand side by side, chosen by the shop. */
@@ -18,10 +18,11 @@ export const METHODS = {
     'at-last': 'open string over the last fret',
   },
   'nut-gap': {
-    'held-3': 'held at fret 3',
-    'held-2': 'held at fret 2',
+    'held-3': 'held behind fret 3',
+    'held-2': 'held right on fret 2',
+    'on-3': 'held right on fret 3',
     open: 'open height over fret 1',
-    feel: 'held at fret 3, by feel',
+    feel: 'held behind fret 3, by feel',
   },
   intonation: {
     open: 'fretted 12th against the open string',
@@ -124,25 +125,31 @@ export function actionAt(
   return h.nut + (at12 + dipAt(c, h.relief, 12) - h.nut) * share - dipAt(c, h.relief, fret);
 }
 
-/** Gap over fret 1 with the string held at 3, from a gap read held at 2 or from the open height over fret 1. */
+/** The fret the string lies on by each way to read the gap over fret 1: a finger behind fret 3 lays it on fret 2. */
+const LAID_ON = { 'held-3': 2, 'held-2': 2, 'on-3': 3, feel: 2 } as const;
+
+const REFERENCE = nutSlot(LIES_ON, 0, 0).perGap;
+
+/**
+ * Gap over fret 1 with the string held behind fret 3, from a gap read another way.
+ * @param value mm
+ * @param action12 of the same string, mm: only the open height needs it
+ */
 export function gapHeldAt3(
   c: Construction,
   value: number,
   method: MethodOf<'nut-gap'>,
   action12: number,
 ): number {
-  if (method === 'held-3' || method === 'feel') return value;
-  const per3 = nutSlot(3, 0, 0).perGap;
-  if (method === 'held-2') return (value * nutSlot(2, 0, 0).perGap) / per3;
+  if (method !== 'open') return (value * nutSlot(LAID_ON[method], 0, 0).perGap) / REFERENCE;
   const share = fretPosition(c.scale, 1) / fretPosition(c.scale, 12);
-  return (value - action12 * share) / (1 - share) / per3;
+  return (value - action12 * share) / (1 - share) / REFERENCE;
 }
 
-/** The inverse of {@link gapHeldAt3}: what `method` shows where held at 3 would show `value`. */
+/** The inverse of {@link gapHeldAt3}: what `method` shows where held behind 3 would show `value`. */
 export function gapBy(c: Construction, value: number, method: MethodOf<'nut-gap'>, action12: number): number {
-  if (method === 'held-3' || method === 'feel') return value;
-  const nut = value * nutSlot(3, 0, 0).perGap;
-  if (method === 'held-2') return nut / nutSlot(2, 0, 0).perGap;
+  const nut = value * REFERENCE;
+  if (method !== 'open') return nut / nutSlot(LAID_ON[method], 0, 0).perGap;
   const share = fretPosition(c.scale, 1) / fretPosition(c.scale, 12);
   return nut * (1 - share) + action12 * share;
 }

@@ -137,7 +137,7 @@ describe('each question by itself', () => {
       ((along(7) - along(1)) * (along(c.frets) - along(7)));
     fc.assert(
       fc.property(numbers, ({ value, relief, gap, fret }) => {
-        const nut = gap === null ? 0.5 : Math.max(0, gap) * 1.55;
+        const nut = gap === null ? 0.5 : Math.max(0, gap) * 2.0595;
         const at12 = nut + ((value - nut) * along(12)) / along(fret);
         // Over the plane of the first and last fret's tops, the others dipping under it.
         const over = (f: number) =>

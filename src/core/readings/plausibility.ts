@@ -1,5 +1,6 @@
 import type { Construction } from '../instrument/construction.ts';
 import { fretPosition } from '../neck/fret-position.ts';
+import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { formatLength } from '../units/format-length.ts';
 import { otherWays, type EntryQuestion, type EntryReading } from './entry.ts';
 import { actionAt } from './methods.ts';
@@ -32,7 +33,7 @@ const underTheFret: Rule = ({ value }, station, { construction: c, round }) => {
   if (station.quantity !== 'action') return null;
   const relief = round.get(stationKey('relief', 0, 7)) ?? 0;
   const gap = round.get(stationKey('nut-gap', station.string, 1));
-  const nut = gap === undefined ? USUAL_NUT : Math.max(0, gap) * 1.55;
+  const nut = gap === undefined ? USUAL_NUT : Math.max(0, gap) * nutSlot(LIES_ON, 0, 0).perGap;
   for (let n = 1; n <= c.frets; n++) {
     const share = fretPosition(c.scale, station.fret) / fretPosition(c.scale, 12);
     const at12 = nut + (value - nut) / share;

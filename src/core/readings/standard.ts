@@ -1,9 +1,9 @@
 import type { Construction } from '../instrument/construction.ts';
 import { convertRelief } from '../neck/relief.ts';
-import { nutSlot } from '../nut/nut-slot.ts';
+import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { actionAt12, gapHeldAt3, METHODS, reliefAsPressed, reliefMethod, type MethodOf } from './methods.ts';
 import { latestReadings, type Reading } from './reading.ts';
-import { ACTION_FRET, HELD_AT, RELIEF_FRET, stationKey } from './stations.ts';
+import { ACTION_FRET, RELIEF_FRET, stationKey } from './stations.ts';
 
 /** The gap over fret 1 taken for granted where the nut was not read, mm. */
 const USUAL_GAP = 0.12;
@@ -32,7 +32,7 @@ function reliefOf<R extends Reading>(c: Construction, r: R): R {
 }
 
 function gapOf<R extends Reading>(c: Construction, r: R, action12: number): R {
-  if (!isMethod('nut-gap', r.methodId) || r.methodId === 'held-3' || r.methodId === 'feel') return r;
+  if (r.methodId !== 'on-3' && r.methodId !== 'open') return r;
   const value = gapHeldAt3(c, r.value, r.methodId, action12);
   return { ...r, value, converted: METHODS['nut-gap'][r.methodId] };
 }
@@ -47,7 +47,7 @@ export function standardReadings<R extends Reading>(c: Construction, readings: r
   const relief = readings.map((r) => (r.quantity === 'relief' ? reliefOf(c, r) : r));
   const latest = latestReadings(relief);
   const dip = latest.get(stationKey('relief', 0, 7))?.value ?? 0;
-  const slot = nutSlot(HELD_AT, 0, 0).perGap;
+  const slot = nutSlot(LIES_ON, 0, 0).perGap;
   const action12 = (string: number): number =>
     latest.get(stationKey('action', string, ACTION_FRET))?.value ??
     [...latest.values()].find((r) => r.quantity === 'action' && r.string === string)?.value ??

@@ -48,8 +48,6 @@ const place =
 export const RELIEF_FRET = 7;
 /** The fret where action and intonation are read. */
 export const ACTION_FRET = 12;
-/** The fret held while the gap over fret 1 is read. */
-export const HELD_AT = 3;
 
 /** The order of the groups of a working order. */
 export const WORKING_ORDER = ['relief', 'action', 'nut-gap', 'saddle-standout', 'intonation'] as const;

@@ -77,7 +77,7 @@ describe('the layers of a target', () => {
         fc.constantFrom(...KINDS),
         fc.constantFrom<Touch>('light', 'medium', 'heavy'),
         fc.constantFrom('pressed', 'capo-joint'),
-        fc.constantFrom('held-3', 'held-2', 'open'),
+        fc.constantFrom('held-3', 'held-2', 'on-3', 'open'),
         (kind, touch, relief, gap) => {
           const own = usualConstruction(kind);
           const methods = { ...USUAL_METHODS, relief, 'nut-gap': gap } as const;
@@ -109,8 +109,8 @@ describe('the layers of a target', () => {
     expect(heavy?.aim).toBeCloseTo(0.2 + 2 * 0.1, 12);
   });
 
-  test('what a gap held at 2, or left open, is aimed at is the same slot', () => {
-    const goal = (own: typeof c, gap: 'held-3' | 'held-2' | 'open') =>
+  test('what a gap held right on 2 or 3, or left open, is aimed at is the same slot', () => {
+    const goal = (own: typeof c, gap: 'held-3' | 'held-2' | 'on-3' | 'open') =>
       resolveTarget(own, 'medium', [], at('nut-gap:6:1'), { methods: { ...USUAL_METHODS, 'nut-gap': gap } });
     const nylon = usualConstruction('nylon');
     for (const [own, action] of [
@@ -119,7 +119,9 @@ describe('the layers of a target', () => {
     ] as const) {
       // The closed forms: a slot h shows h (1 − (1 − s₁)/(1 − s)) less held at a fret s along, and h + (action − h) s₁ / s₁₂ left open.
       const along = (f: number) => 1 - 2 ** (-f / 12);
-      const slot = (goal(own, 'held-3')?.aim ?? 0) / (1 - along(1) / along(3));
+      // A finger behind fret 3 lays the string on fret 2.
+      const slot = (goal(own, 'held-3')?.aim ?? 0) / (1 - along(1) / along(2));
+      expect(goal(own, 'on-3')?.aim).toBeCloseTo(slot * (1 - along(1) / along(3)), 9);
       expect(goal(own, 'held-2')?.aim).toBeCloseTo(slot * (1 - along(1) / along(2)), 9);
       const share = along(1) / along(12);
       expect(goal(own, 'open')?.aim).toBeCloseTo(slot * (1 - share) + action * share, 9);
@@ -140,7 +142,7 @@ describe('the layers of a target', () => {
   test('action over another fret is aimed at on the line from nut to the 12th, over the dip', () => {
     // Without relief the line alone: the nut's height, and from there in proportion to the place.
     const last = resolveTarget(c, 'medium', [], { ...at('action:6:12'), fret: c.frets });
-    const nut = 0.1 / (1 - (1 - 2 ** (-1 / 12)) / (1 - 2 ** (-3 / 12)));
+    const nut = 0.1 / (1 - (1 - 2 ** (-1 / 12)) / (1 - 2 ** (-2 / 12)));
     const share = (1 - 2 ** (-c.frets / 12)) / 0.5;
     const dip = 0.2 * ((2 ** (-1 / 12) - 0.5) * (0.5 - 2 ** (-c.frets / 12)));
     const seventh = (2 ** (-1 / 12) - 2 ** (-7 / 12)) * (2 ** (-7 / 12) - 2 ** (-c.frets / 12));

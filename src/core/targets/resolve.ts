@@ -2,10 +2,10 @@ import type { Construction } from '../instrument/construction.ts';
 import { usualConstruction } from '../instrument/defaults.ts';
 import type { Band } from '../neck/truss-rod.ts';
 import { reliefShare } from '../neck/relief.ts';
-import { nutSlot } from '../nut/nut-slot.ts';
+import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { actionAt, gapBy, reliefBy, USUAL_METHODS, type Methods } from '../readings/methods.ts';
 import type { Quantity } from '../readings/quantities.ts';
-import { ACTION_FRET, HELD_AT, RELIEF_FRET, type Station } from '../readings/stations.ts';
+import { ACTION_FRET, RELIEF_FRET, type Station } from '../readings/stations.ts';
 import { noteFrequency } from '../strings/pitch.ts';
 import { pulls } from '../strings/string-pull.ts';
 import { KIND_TARGETS, type KindTargets } from './defaults.ts';
@@ -161,7 +161,7 @@ function asRead(c: Construction, station: Station, target: Target, methods: Meth
   }
   if (station.quantity === 'relief') return by((v) => reliefBy(c, v, methods.relief));
   if (station.quantity === 'action' && station.fret !== ACTION_FRET) {
-    const nut = AIM_GAP * nutSlot(HELD_AT, 0, 0).perGap;
+    const nut = AIM_GAP * nutSlot(LIES_ON, 0, 0).perGap;
     return by((v) => actionAt(c, v, station.fret, { nut, relief: AIM_RELIEF }));
   }
   if (station.quantity === 'nut-gap') {

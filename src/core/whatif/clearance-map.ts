@@ -19,13 +19,13 @@ export interface Hand {
  */
 const FORCE_OF_PULL: Readonly<Record<Kind, Readonly<Record<Touch, number>>>> = {
   'steel-acoustic': { light: 0.0103, medium: 0.0121, heavy: 0.0153 },
-  'twelve-string': { light: 0.0078, medium: 0.0092, heavy: 0.0116 },
+  'twelve-string': { light: 0.0077, medium: 0.0092, heavy: 0.0116 },
   nylon: { light: 0.016, medium: 0.0186, heavy: 0.023 },
   'solid-electric': { light: 0.0088, medium: 0.0105, heavy: 0.0135 },
-  'semi-hollow': { light: 0.0091, medium: 0.0108, heavy: 0.0139 },
+  'semi-hollow': { light: 0.009, medium: 0.0108, heavy: 0.0139 },
   archtop: { light: 0.0091, medium: 0.0108, heavy: 0.0137 },
   bass: { light: 0.0098, medium: 0.0114, heavy: 0.014 },
-  ukulele: { light: 0.0175, medium: 0.0218, heavy: 0.029 },
+  ukulele: { light: 0.0175, medium: 0.0218, heavy: 0.0288 },
 };
 const USUAL_PULL = 75;
 const SHARE = 0.5;

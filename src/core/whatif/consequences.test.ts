@@ -54,9 +54,9 @@ describe('a neck as it was read', () => {
     expect(m.assumed).toEqual(['action of the other side']);
   });
 
-  test('a gap is the slot’s height over its share held at the third fret; without one the aim', () => {
+  test('a gap is the slot’s height over its share lying on the second fret; without one the aim', () => {
     const along = (f: number) => 1 - 2 ** (-f / 12);
-    const slot = (gap: number) => gap / (1 - along(1) / along(3));
+    const slot = (gap: number) => gap / (1 - along(1) / along(2));
     const m = model({ 'nut-gap:6:1': 0.2, 'nut-gap:5:1': null });
     expect(at(m.nut, 0)).toBeCloseTo(slot(0.2), 9);
     expect(at(m.nut, 1)).toBeCloseTo(slot(0.1), 9);

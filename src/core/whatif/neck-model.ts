@@ -1,14 +1,14 @@
 import type { Construction, StringFact } from '../instrument/construction.ts';
 import { stringNumber } from '../instrument/construction.ts';
-import { nutSlot } from '../nut/nut-slot.ts';
+import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { fretTopsOver } from '../readings/fret-tops.ts';
 import type { Reading } from '../readings/reading.ts';
-import { HELD_AT, RELIEF_FRET, stationKey } from '../readings/stations.ts';
+import { RELIEF_FRET, stationKey } from '../readings/stations.ts';
 import { pulls } from '../strings/string-pull.ts';
 import type { Target } from '../targets/target.ts';
 
 /** Slot height per gap over fret 1 held at the third. */
-export const PER_GAP = nutSlot(HELD_AT, 0, 0).perGap;
+export const PER_GAP = nutSlot(LIES_ON, 0, 0).perGap;
 
 /** A neck as it was read, in the shop's reference ways. mm, cents, N; arrays run from the lowest string. */
 export interface NeckModel {

@@ -34,7 +34,7 @@ describe('nothing tried', () => {
     const o = consequences(m, NO_MOVES);
     expect(o.relief).toBe(0.31);
     expect(Array.from(o.action)).toEqual(Array.from(m.action));
-    o.gap.forEach((g, i) => expect(g).toBeCloseTo(at(m.nut, i) / nutSlot(3, 0, 0).perGap, 12));
+    o.gap.forEach((g, i) => expect(g).toBeCloseTo(at(m.nut, i) / nutSlot(2, 0, 0).perGap, 12));
     expect(o.cents).toEqual(m.cents);
     expect(o.pullChange.change).toBe(0);
     expect(actionOver(m, o, 0, 12)).toBeCloseTo(at(m.action, 0), 12);
@@ -78,8 +78,8 @@ describe('each consequence is that of its sum', () => {
   });
 
   test('a nut slot: the gap comes to its target', () => {
-    const gap = at(m.nut, 2) / nutSlot(3, 0, 0).perGap;
-    const { deeper } = nutSlot(3, gap, 0.05);
+    const gap = at(m.nut, 2) / nutSlot(2, 0, 0).perGap;
+    const { deeper } = nutSlot(2, gap, 0.05);
     const o = consequences(m, move({ nut: withString([], 2, -deeper, 6) }));
     expect(at(o.gap, 2)).toBeCloseTo(0.05, 12);
     expect(at(o.gap, 1)).toBe(at(consequences(m, NO_MOVES).gap, 1));

@@ -1,8 +1,8 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { stringLine } from '../../core/neck/string-line.ts';
-import { nutSlot } from '../../core/nut/nut-slot.ts';
-import { HELD_AT, type SheetPart } from '../../core/readings/stations.ts';
+import { LIES_ON, nutSlot } from '../../core/nut/nut-slot.ts';
+import { type SheetPart } from '../../core/readings/stations.ts';
 
 /** What was measured of one string on one round, mm; null where it was not read. */
 export interface Measured {
@@ -102,7 +102,7 @@ export function readTop(construction: Construction, m: Measured, fret: number): 
 /** Heights of the string at nut and saddle, mm, with the usual nut where its gap was not read. Null without an action. */
 export function lineOf(construction: Construction, m: Measured): { nut: number; saddle: number } | null {
   if (m.action === null) return null;
-  const nut = (m.nutGap ?? 0.12) * nutSlot(HELD_AT, 0, 0).perGap;
+  const nut = (m.nutGap ?? 0.12) * nutSlot(LIES_ON, 0, 0).perGap;
   const points = [
     { fret: 0, height: nut },
     { fret: 12, height: m.action, fretTop: fretTop(construction, m.relief ?? 0, 12) },

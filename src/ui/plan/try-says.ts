@@ -120,7 +120,7 @@ export function sayMoves(m: NeckModel, moves: Moves, ratio: number, unit: Length
     moves.relief !== 0 &&
       `Rod: relief ${formatLength(m.relief, 'thou')} → ${formatLength(o.relief, 'thou')}; the action at 12 follows by ${ratio} ×.`,
     moves.nut.some((v) => v !== 0) &&
-      `Nut: the gap moves by the slot ÷ 1.55; the action at 12 by half the slot.`,
+      `Nut: the gap moves by the slot ÷ 2.06; the action at 12 by half the slot.`,
     moves.frets !== 0 && `Frets: ${mm(moves.frets)} off; action and gaps rise by as much.`,
     (moves.bass !== 0 || moves.treble !== 0) &&
       `Saddle: bass ${mm(moves.bass)}, treble ${mm(moves.treble)}; the action at 12 moves by half.`,

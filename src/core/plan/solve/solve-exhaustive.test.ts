@@ -41,7 +41,7 @@ const share = (mm: number, left: number): number => Math.min(1, mm / Math.max(0.
 function exhaustive(p: Problem, asked: boolean): Tried {
   const c = p.model.construction;
   const k = fretPosition(c.scale, 12) / (c.scale + c.compensation);
-  const per = nutSlot(3, 0, 0).perGap;
+  const per = nutSlot(2, 0, 0).perGap;
   const target = (key: string) =>
     p.targets.get(key) ?? { low: -Infinity, aim: 0, high: Infinity, layer: 'kind' as const };
   const state = (v: number, key: string, tells: number) => verdict(v, target(key), tells);

@@ -27,7 +27,7 @@ const without = (...ids: OperationId[]) => ({ catalogue: OPERATIONS.filter((o) =
 
 describe('the nut', () => {
   const along = (f: number) => 1 - 2 ** (-f / 12);
-  const per = 1 / (1 - along(1) / along(3));
+  const per = 1 / (1 - along(1) / along(2));
   const ways = (p: Problem, sizes?: Sizes) => nutWays(p, NO_MOVES, now(p), sizes);
 
   test('high slots are cut to their aims, low ones filled first or a new nut made', () => {
