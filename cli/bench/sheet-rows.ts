@@ -152,19 +152,25 @@ export async function sheetRows(db: Database, base: string, cookies: string): Pr
     return [
       rowOf(
         'key-to-sheet.6-strings-24-frets',
-        median(8, 16),
+        median(18, 16),
         'the same key in a bare field',
         sorted(bare),
         sorted(redrawn),
       ),
       rowOf(
         'what-if-redrawn.6-strings-24-frets',
-        median(8, 16),
+        median(18, 16),
         'a key in a bare field',
         sorted(bare),
         sorted(tried),
       ),
-      rowOf('a-year-of-readings-drawn', median(60, 100), 'a key in a bare field', sorted(bare), sorted(year)),
+      rowOf(
+        'a-year-of-readings-drawn',
+        median(110, 100),
+        'a key in a bare field',
+        sorted(bare),
+        sorted(year),
+      ),
     ];
   } finally {
     await browser.close();
