@@ -23,7 +23,12 @@ const SET: readonly (readonly [Save['quantity'], number, number, string])[] = [
   ...[1, 2, 3, 4, 5, 6].map((s) => ['nut-gap', s, 1, '0.1'] as const),
 ];
 
-const save = (jobId: number, round: Save['round'], [quantity, string, fret, typed]: (typeof SET)[number]) =>
+const save = (
+  jobId: number,
+  round: Save['round'],
+  [quantity, string, fret, typed]: (typeof SET)[number],
+  version = 0,
+) =>
   house.give(house.technician, 'readings.save', {
     jobId,
     round,
@@ -32,7 +37,7 @@ const save = (jobId: number, round: Save['round'], [quantity, string, fret, type
     fret,
     typed,
     unit: 'mm',
-    version: 0,
+    version,
   });
 
 async function highJob() {
@@ -173,16 +178,7 @@ describe('a proposed line', () => {
   const orderOf = async (number: number) =>
     (await see(number)).lines.filter((l) => l.operation === 'saddle-lower');
   const again = (jobId: number, version: number, typed: string) =>
-    house.give(house.technician, 'readings.save', {
-      jobId,
-      round: 'as-found',
-      quantity: 'action',
-      string: 6,
-      fret: 12,
-      typed,
-      unit: 'mm',
-      version,
-    });
+    save(jobId, 'as-found', ['action', 6, 12, typed], version);
   const yes = async (number: number) => {
     const [line] = await orderOf(number);
     if (!line) throw new Error('not on the order');
@@ -294,16 +290,7 @@ describe('a turn of the rod', () => {
     return { jobId, number, version: yes.version, step, turn };
   }
   const readRelief = (jobId: number, round: Save['round'], typed: string, version: number) =>
-    house.give(house.technician, 'readings.save', {
-      jobId,
-      round,
-      quantity: 'relief',
-      string: 0,
-      fret: 7,
-      typed,
-      unit: 'mm',
-      version,
-    });
+    save(jobId, round, ['relief', 0, 7, typed], version);
   const rodOf = async (number: number) => (await see(number)).lines.find((l) => l.operation === 'rod')?.rod;
 
   test('is logged where it is made, read at once, and the next one follows from it', async () => {

@@ -14,6 +14,7 @@ import { actorFor } from '../../src/server/people/who.ts';
 import { loadNotices } from '../../src/server/people/notices.ts';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { execute } from '../../src/server/door/execute.ts';
+import { statementsOf } from '../../cli/bench/bare-statements.ts';
 import { emptyHouse } from './house.ts';
 
 let db: Database;
@@ -24,18 +25,7 @@ beforeAll(async () => {
 }, 300_000);
 afterAll(() => db.sequelize.close());
 
-/** The statements something gives to the database, what opens and ends a transaction left out. */
-async function statements(work: () => Promise<unknown>): Promise<readonly string[]> {
-  const given: string[] = [];
-  const { options } = db.sequelize as unknown as { options: { logging?: unknown } };
-  options.logging = (sql: string) => void given.push(sql.replace(/^Executing \([^)]*\): /, ''));
-  try {
-    await work();
-  } finally {
-    options.logging = false;
-  }
-  return given.filter((s) => !/^(START TRANSACTION|COMMIT|SET SESSION|ROLLBACK)/.test(s));
-}
+const statements = (work: () => Promise<unknown>): Promise<readonly string[]> => statementsOf(db, work);
 
 /** What every page of the house asks besides its own. */
 const FRAME = 1;

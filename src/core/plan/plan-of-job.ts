@@ -3,6 +3,7 @@ import { readAgainOrder } from '../staleness/graph.ts';
 import { verdict } from '../targets/target.ts';
 import { formatLength } from '../units/format-length.ts';
 import { formatCents } from '../units/parse-cents.ts';
+import { contradiction } from './contradiction.ts';
 import { doubtAbout, sureTo } from './doubt.ts';
 import type { Operation } from './operation.ts';
 import { usable, type PlanInput } from './plan-input.ts';
@@ -265,7 +266,11 @@ export function findPlan(
   const first = beginning(f.plan?.operations ?? [], f.problem.catalogue).length;
   const proposal: Proposal = {
     ...base,
-    questions: [...base.questions, ...f.problem.questions],
+    questions: [
+      ...base.questions,
+      ...f.problem.questions,
+      ...contradiction(f.problem, f.plan?.moves.relief ?? 0),
+    ],
     lines: f.lines.slice(0, first),
     then: f.lines.slice(first),
     declined: f.declined,

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { stationsOfItem } from '../../core/inspection/item-stations.ts';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { setItem, useOthers } from '../data/here.ts';
@@ -122,7 +123,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
   const [at, setAt] = useState(Math.max(0, firstOpen));
   const item = items[at];
   const open = items.filter((i) => i.answer === null).length;
-  const stations = job.readings.stations.filter((s) => s.quantity === item?.reading);
+  const stations = item?.reading ? stationsOfItem(job.readings.stations, item.reading) : [];
   const may = allowed.inspect && finishedAt === null;
   const draftKey = `note:${job.id}:${item?.key ?? ''}`;
   const [note, setNote] = useState('');
