@@ -77,7 +77,7 @@ const file = z.object({
           answer: z.enum(ANSWERS),
           note: z.string(),
           finding: z.string().max(40).nullable().default(null),
-          answeredAt: date,
+          answeredAt: date.optional(),
         }),
       )
       .default([]),
@@ -144,7 +144,7 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
     job: { touch: f.job.touch, stringsState: f.job.stringsState },
     instrument: { construction, worthMinor: f.instrument.worthMinor ?? null },
     checklist: f.checklist === null ? null : { items },
-    answers: parts.answers,
+    answers: parts.answers.map((a) => ({ ...a, answeredAt: a.answeredAt ?? new Date(0) })),
     rounds: [...parts.rounds].sort((a, b) => a.startedAt.getTime() - b.startedAt.getTime()),
     standard: standardReadings(construction, readings),
     catalogue: OPERATIONS,
