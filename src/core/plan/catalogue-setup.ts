@@ -131,7 +131,7 @@ export const SETUP_OPERATIONS: readonly Operation[] = [
   }),
   op('fret-polish', 'Polish the frets', 33, [15, 20, 35], 1800, {
     skill: 'bench',
-    needs: ['fret-dress', 'fret-ends'],
+    needs: ['strings-off', 'fret-dress', 'fret-ends'],
     materials: ['masking tape', 'fine abrasive'],
     hazards: [H.dust],
   }),

@@ -166,6 +166,13 @@ test('a beginning ends with the first operation after which must be read again',
   ]);
 });
 
+test('with its nut at the heel the neck comes off first, and the rod is turned before anything is read', () => {
+  const bass = input('bass', { 'relief:0:7': 0.8 });
+  const construction = { ...bass.construction, joint: 'bolted' as const, rodNut: 'heel' as const };
+  const { proposal } = find({ ...bass, construction });
+  expect(ids(proposal.lines)).toEqual(['strings-off', 'neck-off', 'rod']);
+});
+
 test('whatever was read and declined, a declined line is not in the plan and no key stands in it twice', () => {
   const reading = fc.double({ min: -1, max: 1, noNaN: true });
   fc.assert(

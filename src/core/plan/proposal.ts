@@ -54,7 +54,12 @@ export function beginning<T extends { readonly id: OperationId }>(
   operations: readonly T[],
   catalogue: readonly Operation[] = OPERATIONS,
 ): readonly T[] {
-  const at = operations.findIndex((o) => !ALONGSIDE.has(o.id) && operation(o.id, catalogue).stale.length > 0);
+  // With the neck off nothing can be read: the rod is turned before it goes back.
+  const turnedOff = (i: number): boolean =>
+    operations[i]?.id === 'neck-off' && operations.slice(i + 1).some((o) => o.id === 'rod');
+  const at = operations.findIndex(
+    (o, i) => !ALONGSIDE.has(o.id) && !turnedOff(i) && operation(o.id, catalogue).stale.length > 0,
+  );
   return at < 0 ? operations : operations.slice(0, at + 1);
 }
 

@@ -1,8 +1,10 @@
 import type { JobLine } from '../job/job.ts';
 import type { JobClock } from '../job/job-parts.ts';
 import type { Judged } from '../job/judge.ts';
+import type { Construction } from '../instrument/construction.ts';
 import type { Operation } from '../plan/operation.ts';
 import { operation } from '../plan/operations.ts';
+import { rodWantsNeckOff } from '../plan/solve/cost.ts';
 import type { Station } from '../readings/stations.ts';
 import { hindrances, type Hindrance, type PlaceRead, type StartLine } from './may-start.ts';
 import { inWorkOrder, type NeedsOf } from './order-of-lines.ts';
@@ -13,6 +15,7 @@ export interface Ordered<L extends JobLine> {
   readonly lines: readonly L[];
   readonly stations: readonly Station[];
   readonly catalogue: readonly Operation[];
+  readonly instrument: { readonly construction: Pick<Construction, 'rodNut'> };
   /** the rod's turns where they were logged, in their order */
   readonly turns: readonly { readonly turnedAt: Date }[];
 }
@@ -55,13 +58,16 @@ const startLine = (l: JobLine): StartLine => ({
 
 /** Looks at a job's work order the way the bench does. */
 export function benchOrder<L extends JobLine>(
-  { lines, stations, catalogue, turns }: Ordered<L>,
+  { lines, stations, catalogue, turns, instrument }: Ordered<L>,
   judged: Pick<Judged, 'latest' | 'stale'>,
   clocks: readonly Clock[],
 ): BenchOrder<L> {
   const op = (l: Pick<JobLine, 'operation'>) => operation(l.operation, catalogue);
   const needs: NeedsOf = (id) => operation(id, catalogue).needs;
-  const ordered = inWorkOrder(lines, needs);
+  const neckFirst = rodWantsNeckOff({ model: instrument });
+  const ordered = inWorkOrder(lines, (id) =>
+    id === 'rod' && neckFirst ? [...needs(id), 'neck-off'] : needs(id),
+  );
   const places: PlaceRead[] = stations
     .filter((s) => !s.optional)
     .map((s) => ({

@@ -1,7 +1,8 @@
+import type { Construction } from '../../instrument/construction.ts';
 import { roundMinor, type Minor } from '../../money/money.ts';
 import type { Operation } from '../operation.ts';
 import type { OperationId } from '../operation-ids.ts';
-import { offered, type Problem } from './problem.ts';
+import { offered, type Problem, type RodState } from './problem.ts';
 
 /** What a set of operations costs: money, hands, waiting. */
 export interface Cost {
@@ -30,8 +31,19 @@ export function closure(
   return all;
 }
 
+/** Whether the rod's nut is reached only with the neck off: at the heel, or where nothing else reaches it. */
+export const rodWantsNeckOff = (p: {
+  readonly model?: { readonly construction: Pick<Construction, 'rodNut'> } | undefined;
+  readonly rod?: RodState | undefined;
+}): boolean => p.model?.construction.rodNut === 'heel' || p.rod === 'unreachable';
+
 /** The operations of a set in the order of the work: none before what it needs, else by their place in the catalogue. */
-export function inOrder(p: Pick<Problem, 'catalogue'>, ids: ReadonlySet<OperationId>): Operation[] {
+export function inOrder(
+  p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'model' | 'rod'>>,
+  ids: ReadonlySet<OperationId>,
+): Operation[] {
+  const needsOf = (o: Operation): readonly OperationId[] =>
+    o.id === 'rod' && rodWantsNeckOff(p) ? [...o.needs, 'neck-off'] : o.needs;
   const bare = p.catalogue.filter((o) => ids.has(o.id) && o.needs.includes('strings-off'));
   // The rod is set under tension: strings come off only for what cannot be done with them on.
   const off = Math.min(...bare.map((o) => o.order)) - 0.5;
@@ -41,7 +53,7 @@ export function inOrder(p: Pick<Problem, 'catalogue'>, ids: ReadonlySet<Operatio
   const done: Operation[] = [];
   while (left.length > 0) {
     const waiting = new Set(left.map((o) => o.id));
-    const next = left.findIndex((o) => !o.needs.some((n) => n !== o.id && waiting.has(n)));
+    const next = left.findIndex((o) => !needsOf(o).some((n) => n !== o.id && waiting.has(n)));
     done.push(...left.splice(Math.max(0, next), 1));
   }
   return done;

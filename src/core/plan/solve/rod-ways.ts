@@ -5,6 +5,7 @@ import { formatLength } from '../../units/format-length.ts';
 import { verdict, type Target } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
+import { rodWantsNeckOff } from './cost.ts';
 import { tooDear } from './fret-ways.ts';
 import { notOffered, offered, type Problem } from './problem.ts';
 import { none, stay, type Amount, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
@@ -97,7 +98,7 @@ function turnTo(
 
 /** Turning the rod: with the neck off first where its nut is only reached so, blind, and read under tension. */
 function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Sizes): Way[] {
-  const off = p.model.construction.rodNut === 'heel' || p.rod === 'unreachable';
+  const off = rodWantsNeckOff(p);
   if (off && offered(p, 'neck-off') === null) return [];
   const back = now < 0 ? ' It is a back-bow: loosen first, with any rod.' : '';
   const { rod: most } = p.limits;

@@ -97,9 +97,10 @@ function evaluate(
   const out = stands.filter(isOut);
   const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
   const high = highFrets(p.model, tops, p.limits.highFret);
-  const room = at === null ? 'clear' : roomOf(at.margin, at.still);
+  // What is forecast to touch by less than readings can be wrong by is close, not a buzz; what stands there is heard as it is.
+  const unsure = parts.length > 0 ? p.limits.planned : 0;
+  const room = at === null ? 'clear' : roomOf(at.margin + unsure, at.still);
   const buzz = room === 'buzz' ? 1 : room === 'choked' ? 2 : 0;
-  // What is planned should have more room than readings can be wrong by; what stands there is heard as it is.
   const close = buzz === 0 && parts.length > 0 && at !== null && at.margin < p.limits.planned;
   return {
     ways,

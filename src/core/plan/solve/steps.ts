@@ -51,7 +51,7 @@ function readAgain(o: Operation, bare: boolean): Step[] {
  * levelling the nut and the action are read again before anything else is cut.
  */
 export function stepsOf(
-  p: Pick<Problem, 'catalogue'>,
+  p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'model' | 'rod'>>,
   ids: ReadonlySet<OperationId>,
   parts: readonly Part[],
 ): Step[] {

@@ -26,15 +26,18 @@ export function undone(p: Problem, c: Candidate): Undone[] {
     why: `It stands ${formatLength(h.over, 'mm')} over its neighbours.`,
   }));
   const t = c.tightest;
+  const unsure = c.ways.some((w) => w.parts.length > 0) ? p.limits.planned : 0;
   const buzz =
     t !== null && c.tight
       ? [
           {
             what: `String ${stringNumber(p.model.construction, t.string)} held at ${t.held === 0 ? 'no fret' : t.held}`,
             why:
-              t.margin < 0
+              t.margin < -unsure
                 ? `It meets fret ${t.fret} for this touch, by ${formatLength(-t.margin, 'mm')}.`
-                : `It would clear fret ${t.fret} by only ${formatLength(t.margin, 'mm')}, less than readings can be wrong by.`,
+                : t.margin < 0
+                  ? `It may just meet fret ${t.fret} for this touch: ${formatLength(-t.margin, 'mm')}, less than readings can be wrong by.`
+                  : `It would clear fret ${t.fret} by only ${formatLength(t.margin, 'mm')}, less than readings can be wrong by.`,
           },
         ]
       : [];
