@@ -47,7 +47,9 @@ export const caseFormat = z
             .max(36)
             .optional()
             .meta({ description: 'the usual one where absent' }),
-          typed: typed('as it was typed, with its unit; a bare number is mm'),
+          typed: typed(
+            'as it was typed, with its unit; a bare number is mm, one written as inches are (.014) is inches',
+          ),
         }),
       )
       .max(500)
@@ -89,10 +91,13 @@ const USUAL_FRET: Partial<Readonly<Record<Quantity, number>>> = {
   'nut-gap': 1,
 };
 
+/** The unit of a bare number: a bench writes inches without the nought, `.014`; all else is mm. */
+const bareUnit = (text: string): 'in' | 'mm' => (/^\s*[-−]?\s*\.\d{3,4}\s*$/.test(text) ? 'in' : 'mm');
+
 function readingsOf(file: CaseFile): Result<Reading[], string> {
   const readings: Reading[] = [];
   for (const [i, r] of file.readings.entries()) {
-    const read = readEntry(r.typed, r.quantity, 'mm');
+    const read = readEntry(r.typed, r.quantity, bareUnit(r.typed));
     if (!read.ok) return fail(`readings.${i}.typed: ${read.error.message}`);
     const [string, fret] = [r.string ?? 0, r.fret ?? USUAL_FRET[r.quantity] ?? 0];
     readings.push({
@@ -112,7 +117,10 @@ function readingsOf(file: CaseFile): Result<Reading[], string> {
 function turnsOf(file: CaseFile): Result<Case['turns'], string> {
   const turns: { eighths: number; before: number; after: number }[] = [];
   for (const [i, t] of file.turns.entries()) {
-    const [before, after] = [parseLength(t.before, 'mm'), parseLength(t.after, 'mm')];
+    const [before, after] = [t.before, t.after].map((text) => parseLength(text, bareUnit(text))) as [
+      ReturnType<typeof parseLength>,
+      ReturnType<typeof parseLength>,
+    ];
     if (!before.ok) return fail(`turns.${i}.before: ${before.error.message}`);
     if (!after.ok) return fail(`turns.${i}.after: ${after.error.message}`);
     turns.push({ eighths: t.eighths, before: before.value.mm, after: after.value.mm });
