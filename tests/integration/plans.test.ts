@@ -312,6 +312,20 @@ describe('a turn of the rod', () => {
     expect((await rodOf(number))?.turns).toHaveLength(2);
   });
 
+  test('once its step is finished the rest of the plan goes on the order with what was read since', async () => {
+    const { jobId, number, version, step, turn } = await atTheRod();
+    const { version: running } = value(await step(version, 'start'));
+    value(await turn(2, '0.2'));
+    value(await step(running, 'finish'));
+    for (const place of SET.slice(1)) value(await save(jobId, 'after-work', place));
+    const again = { jobId, plan: 'sufficient', reason: '', version: 1 } as const;
+    value(await house.give(house.technician, 'plan.choose', again));
+    const { lines, facts } = await see(number);
+    expect(lines.filter((l) => l.operation === 'rod')).toMatchObject([{ step: 'finished' }]);
+    expect(lines.filter((l) => l.operation === 'saddle-lower')).toMatchObject([{ step: 'ready' }]);
+    expect(facts.linesOpen).toBe(0);
+  });
+
   test('made blind is told by the next reading, and a turn logged by mistake is taken back', async () => {
     const { jobId, number, version, step, turn } = await atTheRod();
     value(await step(version, 'start'));
@@ -337,6 +351,8 @@ describe('a turn of the rod', () => {
     expect(await turn(1, '14')).toMatchObject({
       error: { code: 'invalid', fields: { after: expect.anything() as unknown } },
     });
+    // Thousandths of an inch, written as the bench writes them, in a field of millimetres.
+    expect(await turn(1, '.009')).toMatchObject({ error: { code: 'invalid' } });
     expect(await turn(1, 'x')).toMatchObject({ error: { code: 'invalid' } });
   });
 });

@@ -92,12 +92,12 @@ const USUAL_FRET: Partial<Readonly<Record<Quantity, number>>> = {
 };
 
 /** The unit of a bare number: a bench writes inches without the nought, `.014`; all else is mm. */
-const bareUnit = (text: string): 'in' | 'mm' => (/^\s*[-−]?\s*\.\d{3,4}\s*$/.test(text) ? 'in' : 'mm');
+const unitOfBare = (text: string): 'in' | 'mm' => (/^\s*[-−]?\s*\.\d{3,4}\s*$/.test(text) ? 'in' : 'mm');
 
 function readingsOf(file: CaseFile): Result<Reading[], string> {
   const readings: Reading[] = [];
   for (const [i, r] of file.readings.entries()) {
-    const read = readEntry(r.typed, r.quantity, bareUnit(r.typed));
+    const read = readEntry(r.typed, r.quantity, unitOfBare(r.typed));
     if (!read.ok) return fail(`readings.${i}.typed: ${read.error.message}`);
     const [string, fret] = [r.string ?? 0, r.fret ?? USUAL_FRET[r.quantity] ?? 0];
     readings.push({
@@ -117,7 +117,7 @@ function readingsOf(file: CaseFile): Result<Reading[], string> {
 function turnsOf(file: CaseFile): Result<Case['turns'], string> {
   const turns: { eighths: number; before: number; after: number }[] = [];
   for (const [i, t] of file.turns.entries()) {
-    const [before, after] = [t.before, t.after].map((text) => parseLength(text, bareUnit(text))) as [
+    const [before, after] = [t.before, t.after].map((text) => parseLength(text, unitOfBare(text))) as [
       ReturnType<typeof parseLength>,
       ReturnType<typeof parseLength>,
     ];

@@ -30,6 +30,11 @@ export interface Undone {
   readonly why: string;
 }
 
+/** A finding that no operation deals with: why, and whether that is only a question that is asked first. */
+export interface Unplanned extends Undone {
+  readonly asked: boolean;
+}
+
 /** A finding of the inspection that usually leads to work. */
 export interface Finding {
   readonly item: string;
@@ -49,7 +54,7 @@ export interface PlanInput {
   readonly strings: Conditions['strings'];
   readonly findings: readonly Finding[];
   /** findings that no operation deals with */
-  readonly unplanned?: readonly Undone[] | undefined;
+  readonly unplanned?: readonly Unplanned[] | undefined;
   readonly settings: PlanSettings;
 }
 

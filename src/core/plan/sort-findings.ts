@@ -3,7 +3,7 @@ import type { RodAdvice } from '../neck/truss-rod.ts';
 import type { Operation } from './operation.ts';
 import type { OperationId } from './operation-ids.ts';
 import { operation } from './operations.ts';
-import type { Finding, Undone } from './plan-input.ts';
+import type { Finding, Unplanned } from './plan-input.ts';
 import type { RodState } from './solve/problem.ts';
 
 /** An item of the inspection that needs work, and what was found on it. */
@@ -20,7 +20,7 @@ export interface FoundItem {
 /** What was found, told apart: what an operation deals with, what none does and why, and what must be asked first. */
 export interface SortedFindings {
   readonly deals: readonly Finding[];
-  readonly undone: readonly Undone[];
+  readonly undone: readonly Unplanned[];
   readonly questions: readonly string[];
 }
 
@@ -32,7 +32,7 @@ const NOBODY = 'No operation of the shop deals with it: ask a colleague.';
  */
 export function sortFindings(found: readonly FoundItem[], catalogue: readonly Operation[]): SortedFindings {
   const deals: Finding[] = [];
-  const undone: Undone[] = [];
+  const undone: Unplanned[] = [];
   const questions: string[] = [];
   for (const f of found) {
     const named = findingOn(f.item, f.finding ?? undefined);
@@ -44,7 +44,8 @@ export function sortFindings(found: readonly FoundItem[], catalogue: readonly Op
       continue;
     }
     const why = named?.why ?? named?.asks ?? NOBODY;
-    undone.push({ what: f.note === '' ? what : `${what} (${f.note})`, why });
+    const asked = named?.asks !== undefined;
+    undone.push({ what: f.note === '' ? what : `${what} (${f.note})`, why, asked });
     if (named?.asks) questions.push(`${what}. ${named.asks}`);
   }
   return { deals, undone, questions };

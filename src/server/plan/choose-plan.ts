@@ -41,6 +41,8 @@ async function clearEarlier({ t }: Work, g: ReadJob, keep: readonly ProposalLine
     keep.some((l) => l.key === d.line || l.operation === d.proposed.operation);
   for (const d of g.decisions.filter((x) => keys.has(x.line) && x.decision === 'accepted' && !stays(x))) {
     const line = g.lines.find((l) => l.decisionId === d.id);
+    // What is done stays done, with its decision.
+    if (line?.step === 'finished') continue;
     if (line && line.step !== 'ready') return line.title;
     await line?.destroy({ transaction: t });
     await d.destroy({ transaction: t });

@@ -7,10 +7,7 @@ import type { Work } from '../use-case/use-case.ts';
 const RELIEF = stationKey('relief', 0, RELIEF_FRET);
 
 /** What the relief was last read as, whether or not it is stale, in the way the sums want it; null where it never was. mm */
-export async function lastRelief(
-  { models, t }: Pick<Work, 'models' | 't'>,
-  job: Job,
-): Promise<number | null> {
+async function lastRelief({ models, t }: Pick<Work, 'models' | 't'>, job: Job): Promise<number | null> {
   return judge(await readJob(models, job, [], t)).latest.get(RELIEF)?.value ?? null;
 }
 

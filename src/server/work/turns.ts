@@ -1,9 +1,12 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
-import { readEntry } from '../../core/readings/entry.ts';
-import { RELIEF_FRET } from '../../core/readings/stations.ts';
+import { judge, type Judged } from '../../core/job/judge.ts';
+import { readEntry, type EntryReading } from '../../core/readings/entry.ts';
+import { RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
+import { unitSlip } from '../../core/readings/unit-slip.ts';
+import { BARE } from '../../core/units/bare-unit.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
-import { lastRelief } from '../readings/after-turn.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { refreshFacts } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { currentAfterRound } from '../readings/open-round.ts';
@@ -12,6 +15,7 @@ import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
+const RELIEF = stationKey('relief', 0, RELIEF_FRET);
 /** No turn moves a neck by more than this, mm: what says so was typed in another unit. */
 const MOST_MOVED = 1.5;
 
@@ -40,6 +44,14 @@ async function keepReading(work: Work, job: Job, { typed, unit }: After) {
   });
 }
 
+/** What would be asked of a bare number that looks like another unit here; null where a unit is said or nothing speaks for a slip. */
+function slipOf(g: Judged, entry: EntryReading, typed: string, before: number | null): string | null {
+  const station = g.planInput.stations.find((s) => s.key === RELIEF);
+  if (!station || !BARE.test(typed)) return null;
+  const yardstick = { aim: g.targets.get(RELIEF)?.aim, before: before ?? undefined, step: undefined };
+  return unitSlip(entry, station, typed, yardstick)?.message ?? null;
+}
+
 /**
  * Logs a turn of the rod where it is made, with what the relief reads now. The reading is kept too; the next turn is worked out
  * from what the instrument has answered so far.
@@ -54,11 +66,14 @@ export const logTurn = defineUseCase({
     if (!opened.ok) return opened;
     if (line.operation !== 'rod') return fail(refuse('Only the rod is turned here.'));
     if (line.step !== 'running' && line.step !== 'paused') return fail(refuse('Start the step first.'));
-    const before = await lastRelief(work, opened.value);
+    const g = judge(await readJob(models, opened.value, [], t));
+    const before = g.latest.get(RELIEF)?.value ?? null;
     const typed = after.trim();
     const read = typed === '' ? null : readEntry(typed, 'relief', unit);
     if (read && !read.ok) return fail(invalidField('after', read.error.message));
     const value = read?.ok ? read.value.value : null;
+    const slip = read?.ok ? slipOf(g, read.value, typed, before) : null;
+    if (slip !== null) return fail(invalidField('after', `${slip} Say it with its unit.`));
     if (value !== null && before !== null && Math.abs(value - before) > MOST_MOVED)
       return fail(
         invalidField('after', `That is ${value.toFixed(2)} mm: no turn moves a neck so far. Which unit?`),

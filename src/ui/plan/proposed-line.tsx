@@ -141,6 +141,32 @@ function AnswerButtons({
   );
 }
 
+/** Why it is changed or declined, and the button that keeps it. */
+function ReasonField({
+  reason,
+  keep,
+  blocked,
+  onReason,
+  onKeep,
+}: {
+  readonly reason: string;
+  readonly keep: string;
+  readonly blocked: boolean;
+  readonly onReason: (to: string) => void;
+  readonly onKeep: () => void;
+}) {
+  return (
+    <>
+      <FormField label="Why (it stays with the job)">
+        {(w) => <input {...w} className="field" value={reason} onChange={(e) => onReason(e.target.value)} />}
+      </FormField>
+      <button type="button" className="button button-main" disabled={blocked} onClick={onKeep}>
+        {keep}
+      </button>
+    </>
+  );
+}
+
 /** The three answers to a line, with what a change or a no asks for. */
 function Answers({
   job,
@@ -154,9 +180,10 @@ function Answers({
     price: '',
   });
   const [reason, setReason] = useState(decided?.reason ?? '');
-  const [open, setOpen] = useState<Decision | null>(null);
+  // What is typed answers what stood there when it was begun: a colleague's answer in between is a conflict, not written over.
+  const [open, setOpen] = useState<{ readonly decision: Decision; readonly version: number } | null>(null);
   const price = priceOf(change.price);
-  const decide = async (decision: Decision) => {
+  const decide = async (decision: Decision, version: number) => {
     const changed = decision === 'changed';
     const done = await give('plan.decide', {
       jobId: job.id,
@@ -164,36 +191,35 @@ function Answers({
       decision,
       change: changed ? change.words : '',
       reason,
-      version: decided?.version ?? 0,
+      version,
       ...(changed && { instead: change.operation }),
       ...(changed && typeof price === 'number' && { priceMinor: price }),
     });
     if (done) setOpen(null);
   };
-  const onAnswer = (d: Decision) => {
-    if (d === 'accepted') void decide(d);
-    else setOpen(open === d ? null : d);
+  const onAnswer = (decision: Decision) => {
+    const version = decided?.version ?? 0;
+    if (decision === 'accepted') void decide(decision, version);
+    else setOpen(open?.decision === decision ? null : { decision, version });
   };
   return (
     <div className="space-y-2">
-      <AnswerButtons title={line.title} decided={decided} open={open} busy={busy} onAnswer={onAnswer} />
-      {open === 'changed' && <ChangeFields job={job} change={change} onChange={setChange} />}
+      <AnswerButtons
+        title={line.title}
+        decided={decided}
+        open={open?.decision ?? null}
+        busy={busy}
+        onAnswer={onAnswer}
+      />
+      {open?.decision === 'changed' && <ChangeFields job={job} change={change} onChange={setChange} />}
       {open !== null && (
-        <>
-          <FormField label="Why (it stays with the job)">
-            {(w) => (
-              <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />
-            )}
-          </FormField>
-          <button
-            type="button"
-            className="button button-main"
-            disabled={busy || price === undefined}
-            onClick={() => void decide(open)}
-          >
-            {open === 'changed' ? 'Keep the change' : 'Decline it'}
-          </button>
-        </>
+        <ReasonField
+          reason={reason}
+          keep={open.decision === 'changed' ? 'Keep the change' : 'Decline it'}
+          blocked={busy || price === undefined}
+          onReason={setReason}
+          onKeep={() => void decide(open.decision, open.version)}
+        />
       )}
       <Trouble trouble={trouble} />
     </div>
@@ -239,7 +265,7 @@ export function ProposedLine({
           </p>
         )}
       </div>
-      {may && <Answers key={decided?.version ?? 0} job={job} line={line} decided={decided} />}
+      {may && <Answers job={job} line={line} decided={decided} />}
     </li>
   );
 }

@@ -54,7 +54,7 @@ export function RodTurns({ line, may }: { readonly line: Line; readonly may: boo
         </ol>
       )}
       {at && <p>{next}</p>}
-      {may && at && <LogTurn key={turns.length} line={line} way={way} />}
+      {may && at && <LogTurn line={line} way={way} />}
     </section>
   );
 }

@@ -69,7 +69,8 @@ function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): st
     g.decisions.filter((d) => d.decision === 'declined').map((d) => d.proposed.operation),
   );
   return [
-    ...(planInput.unplanned ?? []).map((u) => `${u.what}: ${u.why}`),
+    // What the bench only asks itself is no line of the customer's.
+    ...(planInput.unplanned ?? []).filter((u) => !u.asked).map((u) => `${u.what}: ${u.why}`),
     ...planInput.findings
       .filter((f) => !ordered.has(f.leadsTo) && !decided.has(f.leadsTo))
       .map((f) => `${f.title}: found, and not dealt with`),

@@ -6,7 +6,7 @@ import type { NeckModel } from '../../whatif/neck-model.ts';
 import type { Operation } from '../operation.ts';
 import type { OperationId } from '../operation-ids.ts';
 import type { LengthUnit } from '../../units/length-units.ts';
-import type { Finding, Undone } from '../plan-input.ts';
+import type { Finding, Unplanned } from '../plan-input.ts';
 
 /** What a plan must keep to. mm, degrees; every number a shop setting. */
 export interface Limits {
@@ -81,7 +81,7 @@ export interface Problem {
   readonly catalogue: readonly Operation[];
   readonly findings: readonly Finding[];
   /** findings that no operation deals with, and why */
-  readonly unplanned: readonly Undone[];
+  readonly unplanned: readonly Unplanned[];
   /** tops and heights of the frets; empty where they were not read */
   readonly frets: readonly FretTops[];
   /** what was not read and is asked for before anybody goes by a plan */

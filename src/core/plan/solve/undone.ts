@@ -42,7 +42,7 @@ export function undone(p: Problem, c: Candidate): Undone[] {
         ]
       : [];
   const left = c.leftFindings.map(({ finding, why }) => ({ what: finding.title, why }));
-  return [...places, ...frets, ...buzz, ...left, ...p.unplanned];
+  return [...places, ...frets, ...buzz, ...left, ...p.unplanned.map(({ what, why }) => ({ what, why }))];
 }
 
 /** What a candidate leaves undone as one tells it to somebody who plays, a line for each kind of thing. */
@@ -84,6 +84,7 @@ export function undonePlain(p: Problem, c: Candidate): string[] {
     ...c.leftFindings.map(
       ({ finding: f }) => `${f.title}: left as it is${f.note !== '' ? ` (${f.note})` : ''}.`,
     ),
-    ...p.unplanned.map((u) => `${u.what}: left as it is.`),
+    // What is only asked first is the bench's question, not the customer's.
+    ...p.unplanned.filter((u) => !u.asked).map((u) => `${u.what}: left as it is.`),
   ];
 }

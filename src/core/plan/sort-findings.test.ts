@@ -1,0 +1,47 @@
+import { OPERATIONS } from './operations.ts';
+import { contradictions, rodStateOf, sortFindings } from './sort-findings.ts';
+
+const found = (item: string, finding: string | null = null, note = '') => ({
+  item,
+  title: item,
+  note,
+  finding,
+});
+
+test.each([
+  ['an operation', found('tarnish', 'dull'), { deals: 1, undone: 0, questions: 0 }],
+  [
+    'a question, which is no reason of its own',
+    found('action', 'out'),
+    { deals: 0, undone: 1, questions: 1 },
+  ],
+  ['a reason', found('rod', 'stuck'), { deals: 0, undone: 1, questions: 0 }],
+  [
+    'the shop’s own item, by what its list says',
+    { ...found('own'), leadsTo: 'tighten' as const },
+    { deals: 1, undone: 0, questions: 0 },
+  ],
+  ['an item that leads nowhere', found('own'), { deals: 0, undone: 1, questions: 0 }],
+])('%s: none is lost', (_, item, counts) => {
+  const sorted = sortFindings([item], OPERATIONS);
+  expect([sorted.deals.length, sorted.undone.length, sorted.questions.length]).toEqual(Object.values(counts));
+});
+
+test('what is only asked first is told from what is not dealt with', () => {
+  const { undone } = sortFindings([found('action', 'out'), found('rod', 'stuck', 'rusted')], OPERATIONS);
+  expect(undone.map((u) => u.asked)).toEqual([true, false]);
+  expect(undone[1]?.what).toContain('(rusted)');
+});
+
+test('the rod’s state comes from what was found, else from its turns', () => {
+  expect(rodStateOf([found('rod', 'at-its-end')], null)).toBe('at-its-end');
+  expect(rodStateOf([found('rod-reach')], null)).toBe('unreachable');
+  expect(rodStateOf([], null)).toBe('turns');
+});
+
+test('an eye that says the other thing than the reading is asked about', () => {
+  const band = { low: 0.15, high: 0.25 };
+  expect(contradictions([found('sight', 'back')], 0.4, band)).toHaveLength(1);
+  expect(contradictions([found('sight', 'back')], 0.05, band)).toEqual([]);
+  expect(contradictions([found('sight', 'dip')], null, band)).toEqual([]);
+});
