@@ -2,7 +2,7 @@ import { performance } from 'node:perf_hooks';
 import type { Database } from '../../src/server/db/connection.ts';
 import { loadLeaf } from '../../src/server/leaves/load-leaf.ts';
 import { actorFor } from '../../src/server/people/who.ts';
-import { loadRack } from '../../src/server/rack/load-rack.ts';
+import { loadRackPage } from '../../src/server/rack/load-rack.ts';
 import { giveBare, statementsOf } from './bare-statements.ts';
 import { median, p95, rowOf, type Row } from './row.ts';
 import { times } from './times.ts';
@@ -69,7 +69,7 @@ export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row
   const who = () => actorFor(db, 'no such session', 'no such device', new Date());
   const rack = await statementsOf(db, async () => {
     await who();
-    await loadRack(db);
+    await loadRackPage(db);
   });
   const rows = [
     rowOf(
@@ -77,7 +77,7 @@ export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row
       median(2, 20),
       `its ${rack.length} statements`,
       await times(giveBare(db, rack)),
-      await times(page('/rack')),
+      await times(page('/api/rack')),
     ),
   ];
   for (const leaf of ['inspection', 'readings', 'plan', 'work'] as const) {

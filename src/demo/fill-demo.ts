@@ -14,6 +14,7 @@ import { demoGauges } from './gauges.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
+import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { readRound } from './read-round.ts';
 
@@ -315,6 +316,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   }
   await Promise.all(taken.map(prepare));
   for (const t of taken) await carryOut(t);
+  await countDue(db);
 }
 
 function raise(why: string): never {

@@ -3,7 +3,7 @@ import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { EventFacts } from '../use-case/record-event.ts';
 import { backToHands } from '../jobs/back-to-hands.ts';
-import { refreshFactsOf } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 
 /** A job with its row locked, for what a customer does by a link. */
 export const lockedJob = ({ models }: Database, jobId: number, t: Transaction): Promise<Job | null> =>
@@ -29,7 +29,7 @@ export async function refreshAsCustomer(db: Database, job: Job, _now: Date, t: T
     transaction: t,
   });
   if (open === 0) backToHands(job);
-  await refreshFactsOf(db.models, job, t);
+  await countLater({ t }, job);
 }
 
 /** Rings the bell of the desk, the leads and whoever holds the job. */

@@ -5,8 +5,10 @@ export interface Wanted {
   readonly model: ModelStatic<Model>;
   /** SQL, with named replacements: `job_id = :job` */
   readonly where: string;
-  /** SQL; by their numbers unless said otherwise */
-  readonly order?: string;
+  /** attributes, the first that differs decides; by their numbers unless said otherwise */
+  readonly order?: readonly string[];
+  /** the last of that order first */
+  readonly backwards?: boolean;
   /** attributes that are not read: large ones nobody here looks at */
   readonly without?: readonly string[];
 }
@@ -22,14 +24,20 @@ interface Column {
   readonly type: string;
 }
 
+const known = new WeakMap<ModelStatic<Model>, readonly Column[]>();
+
 function columnsOf(model: ModelStatic<Model>, without: readonly string[]): readonly Column[] {
-  return Object.entries(model.getAttributes())
-    .filter(([name]) => !without.includes(name))
-    .map(([name, a]) => ({
-      name,
-      field: a.field ?? name,
-      type: (a.type as unknown as { key: string }).key,
-    }));
+  let all = known.get(model);
+  if (!all) known.set(model, (all = allColumns(model)));
+  return without.length === 0 ? all : all.filter((c) => !without.includes(c.name));
+}
+
+function allColumns(model: ModelStatic<Model>): readonly Column[] {
+  return Object.entries(model.getAttributes()).map(([name, a]) => ({
+    name,
+    field: a.field ?? name,
+    type: (a.type as unknown as { key: string }).key,
+  }));
 }
 
 /** A column as it goes into JSON: what JSON would round or quote is taken as text. */
@@ -45,14 +53,32 @@ function revive(value: unknown, type: string): unknown {
   return type === 'JSON' && typeof value === 'string' ? (JSON.parse(value) as unknown) : value;
 }
 
-const select = ({ model, where, order = 'id', without = [] }: Wanted): string => {
+const select = (name: string, { model, where, without = [] }: Wanted): string => {
   const fields = columnsOf(model, without).map((c) => `'${c.name}', ${asJson(c)}`);
-  return `(SELECT JSON_ARRAYAGG(JSON_OBJECT(${fields.join(', ')}) ORDER BY ${order}) FROM \`${model.tableName}\` WHERE ${where})`;
+  return `SELECT '${name}' AS wanted, JSON_OBJECT(${fields.join(', ')}) AS content FROM \`${model.tableName}\` WHERE ${where}`;
 };
+
+function compare(a: unknown, b: unknown): number {
+  if (typeof a === 'string' && typeof b === 'string') return a.localeCompare(b, 'en');
+  return Number(a) - Number(b);
+}
+
+/** Puts rows in their order, each as its values by attribute. */
+function inOrder(
+  rows: Record<string, unknown>[],
+  { order = ['id'], backwards = false }: Pick<Wanted, 'order' | 'backwards'>,
+): Record<string, unknown>[] {
+  const by = order.map(
+    (name) => (a: Record<string, unknown>, b: Record<string, unknown>) => compare(a[name], b[name]),
+  );
+  const sorted = rows.sort((a, b) => by.reduce((differs, one) => differs || one(a, b), 0));
+  return backwards ? sorted.reverse() : sorted;
+}
 
 /**
  * Reads rows of several tables in one statement. What belongs to one thing costs one way to the database, however many
- * tables it stands in. The rows are instances of their models and can be changed as any others.
+ * tables it stands in. The rows are instances of their models and can be changed as any others. The parts follow each other
+ * in a union: put together as one text each, MariaDB writes a file for every part that has long columns.
  * @param replacements values for the conditions' names
  */
 export async function readTogether<W extends Readonly<Record<string, Wanted>>>(
@@ -62,20 +88,21 @@ export async function readTogether<W extends Readonly<Record<string, Wanted>>>(
   transaction: Transaction | null = null,
 ): Promise<RowsOf<W>> {
   const all = Object.entries(wanted);
-  const [row] = await sequelize.query<Record<string, unknown>>(
-    `SELECT ${all.map(([name, w]) => `${select(w)} AS \`${name}\``).join(',\n')}`,
+  const said = await sequelize.query<{ readonly wanted: string; readonly content: unknown }>(
+    all.map(([name, w]) => select(name, w)).join('\nUNION ALL\n'),
     { type: QueryTypes.SELECT, replacements, transaction },
   );
-  const rowsOf = (name: string, { model, without = [] }: Wanted): Model[] => {
-    const said = row?.[name] ?? [];
-    const list = (typeof said === 'string' ? JSON.parse(said) : said) as Record<string, unknown>[];
+  const found = new Map<string, Record<string, unknown>[]>(all.map(([name]) => [name, []]));
+  for (const { wanted: name, content } of said) {
+    const values = typeof content === 'string' ? (JSON.parse(content) as unknown) : content;
+    found.get(name)?.push(values as Record<string, unknown>);
+  }
+  const rowsOf = (name: string, { model, without = [], ...how }: Wanted): Model[] => {
     const columns = columnsOf(model, without);
-    return list.map((values) =>
-      model.build(Object.fromEntries(columns.map((c) => [c.name, revive(values[c.name], c.type)])), {
-        isNewRecord: false,
-        raw: true,
-      }),
+    const rows = (found.get(name) ?? []).map((values) =>
+      Object.fromEntries(columns.map((c) => [c.name, revive(values[c.name], c.type)])),
     );
+    return inOrder(rows, how).map((values) => model.build(values, { isNewRecord: false, raw: true }));
   };
   return Object.fromEntries(all.map(([name, w]) => [name, rowsOf(name, w)])) as unknown as RowsOf<W>;
 }

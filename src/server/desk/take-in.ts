@@ -5,7 +5,7 @@ import { tuningName } from '../../core/instrument/defaults.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
 import { kindExists } from '../house/kinds.ts';
 import { NO_FACTS } from '../../core/job/leaves.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { placeTaken } from './places.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -122,7 +122,7 @@ export const takeIn = defineUseCase({
       },
       { transaction: t },
     );
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'job taken in',

@@ -1,7 +1,7 @@
 import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -32,7 +32,7 @@ export const checkBench = defineUseCase({
       },
       { transaction: work.t },
     );
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'bench checked',

@@ -6,8 +6,8 @@ import type { Job } from '../db/models/jobs.ts';
 import type { HandOver } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { readJob, type ReadJob } from '../jobs/read-job.ts';
-import { NO_FACTS } from '../../core/job/leaves.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { factsOf } from '../../core/job/facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { offerNextCheck } from '../messages/next-check.ts';
 import { benchTrouble, sayTrouble } from '../../core/hand-over/bench-trouble.ts';
@@ -21,14 +21,15 @@ import { SHEET_PARTS, sheetText } from './shown-sheet.ts';
 
 /** What stands between the job and a signature, in words; empty when nothing does. */
 function obstacles(job: Job, sheet: HandOver, g: ReadJob<'things'>): string[] {
-  const facts = job.facts ?? NO_FACTS;
+  const judged = judge(g);
+  const facts = factsOf(g, judged);
   const explained = sheet.exceptionText !== '';
   const missing = g.things.filter((i) => i.returnedAt === null && i.absence === '');
   const second = needsSecond(g.shop.rules, g.instrument.worthMinor);
   return [
     ...(facts.asked > 0 ? [`${facts.asked} lines wait for the customer’s answer`] : []),
     ...(facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
-    ...(explained ? [] : sayTrouble(benchTrouble(g, judge(g)))),
+    ...(explained ? [] : sayTrouble(benchTrouble(g, judged))),
     ...(job.stringsState === 'off' && !explained ? ['the strings are off and that is not explained'] : []),
     ...(sheet.checkedAt === null ? ['the bench check is not complete'] : []),
     ...(second && sheet.secondAt === null ? ['a second person has not signed the bench check'] : []),
@@ -47,7 +48,6 @@ export const sign = defineUseCase({
     const sheet = await openHandOver(work, input.jobId);
     if (sheet.version !== input.version)
       return conflict(work, sheet.checkedBy, 'the hand-over sheet changed', sheet.version);
-    await refreshFacts(work, job);
     const g = await readJob(models, job, SHEET_PARTS, t);
     const open = obstacles(job, sheet, g);
     if (open.length > 0) return { ok: false, error: refuse(`Not yet: ${open.join('; ')}.`) };
@@ -89,7 +89,7 @@ export const sign = defineUseCase({
       waitingUntil: null,
       version: job.version + 1,
     });
-    await refreshFacts(work, job);
+    await countLater(work, job);
     const record = await buildRecord(models, job, t);
     const digest = digestOf(record);
     await sheet.update({ record: canonicalJson(record), digest }, { transaction: t });

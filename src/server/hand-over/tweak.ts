@@ -8,7 +8,7 @@ import type { HandOver } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { rulesOf } from '../house/load-rules.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 /** What was left at the signature becomes a round among the others: it is read again, and nothing is overwritten. */
@@ -123,7 +123,7 @@ export const askTweak = defineUseCase({
       waitingNote: `tweak: ${words}`.slice(0, 200),
       version: job.version + 1,
     });
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId,
       kind: 'job reopened',

@@ -48,24 +48,24 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
   const rows = await readTogether(
     sequelize,
     {
-      settings: { model: models.Setting, where: 'TRUE', order: 'name' },
+      settings: { model: models.Setting, where: 'TRUE', order: ['name'] },
       targets: {
         model: models.TargetVersion,
         where: 'version = (SELECT MAX(version) FROM target_versions)',
-        order: 'version',
+        order: ['version'],
       },
       operations: {
         model: models.OperationVersion,
         where: 'version = (SELECT MAX(version) FROM operation_versions)',
-        order: 'version',
+        order: ['version'],
       },
-      kinds: { model: models.KindRow, where: 'TRUE', order: 'name' },
-      gauges: { model: models.GaugeRow, where: 'TRUE', order: 'name' },
-      people: { model: models.Person, where: 'TRUE', order: 'name', without: ['pinHash'] },
+      kinds: { model: models.KindRow, where: 'TRUE', order: ['name'] },
+      gauges: { model: models.GaugeRow, where: 'TRUE', order: ['name'] },
+      people: { model: models.Person, where: 'TRUE', order: ['name'], without: ['pinHash'] },
       lists: {
         model: models.ChecklistRow,
         where: '(list, version) IN (SELECT list, MAX(version) FROM checklists GROUP BY list)',
-        order: 'list',
+        order: ['list'],
       },
     } as const,
     {},

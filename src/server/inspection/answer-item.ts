@@ -3,7 +3,7 @@ import { findingOn } from '../../core/inspection/findings.ts';
 import { ANSWER_FACTS, itemsFor } from '../../core/inspection/checklist.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshAnswered, refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { refuse } from '../../contracts/failure.ts';
@@ -50,10 +50,7 @@ export const answerItem = defineUseCase({
     const before = known ? { answer: known.answer, note: known.note, ...found(known.finding) } : null;
     if (known) await known.update(values, { transaction: t });
     else await models.InspectionAnswer.create({ ...where, ...values }, { transaction: t });
-    const job = opened.value;
-    // Work found, or no longer found, changes the plan; so does what the house never counted.
-    const plain = input.answer !== 'work' && before?.answer !== 'work' && job.facts.items === asked.length;
-    await (plain ? refreshAnswered(work, job, inspection.id, asked) : refreshFacts(work, job));
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'item answered',

@@ -1,7 +1,7 @@
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
@@ -31,7 +31,7 @@ export const chooseList = defineUseCase({
     }
     const before = job.list;
     job.list = list;
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId,
       kind: 'list chosen',

@@ -2,7 +2,7 @@ import { invalidField, refuse } from '../../contracts/failure.ts';
 import { itemsFor } from '../../core/inspection/checklist.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -42,7 +42,7 @@ export const finishInspection = defineUseCase({
       },
       { transaction: t },
     );
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'inspection finished',

@@ -1,60 +1,55 @@
-import { Op, type Transaction } from 'sequelize';
-import type { ChecklistItem } from '../../core/inspection/checklist.ts';
-import type { Models } from '../db/models/index.ts';
-import type { Work } from '../use-case/use-case.ts';
-import type { Job } from '../db/models/jobs.ts';
-import { readJob } from './read-job.ts';
+import { Op, QueryTypes } from 'sequelize';
+import { factsOf } from '../../core/job/facts.ts';
 import { judge } from '../../core/job/judge.ts';
+import type { Database } from '../db/connection.ts';
+import { sharedLoad } from '../db/shared-load.ts';
+import type { Job } from '../db/models/jobs.ts';
+import type { Work } from '../use-case/use-case.ts';
+import { readJobNumber } from './read-job.ts';
 
 /**
- * Counts only what an answer changes that leads to no work and never did: how many items are answered. What was counted
- * before of all else still holds. Same transaction as the change.
- * @param asked the items this instrument is asked
+ * Notes, in the change's own transaction, that a job's counts no longer hold, and saves the job. They are counted afterwards:
+ * whoever changes something does not wait for the plan that follows from it.
  */
-export async function refreshAnswered(
-  work: Work,
-  job: Job,
-  inspectionId: number,
-  asked: readonly Pick<ChecklistItem, 'key'>[],
-): Promise<void> {
-  const answered = await work.models.InspectionAnswer.count({
-    where: { inspectionId, answer: { [Op.ne]: null }, item: asked.map((i) => i.key) },
-    transaction: work.t,
-  });
-  job.facts = { ...job.facts, answered };
-  await job.save({ transaction: work.t });
+export async function countLater({ t }: Pick<Work, 't'>, job: Job): Promise<void> {
+  job.changes += 1;
+  await job.save({ transaction: t });
 }
 
-/** Counts the job again and keeps the counts with it, so that the rack needs one query. Same transaction as the change. */
-export const refreshFacts = (work: Work, job: Job): Promise<void> => refreshFactsOf(work.models, job, work.t);
+/**
+ * Counts one job as it stands and keeps the counts, unless somebody has counted a later state meanwhile. The job with its
+ * number of changes is read in one statement, so that both belong together; nothing is locked.
+ */
+async function countJob({ models }: Database, number: number): Promise<void> {
+  const g = await readJobNumber(models, number);
+  if (!g) return;
+  const { id, changes } = g.job;
+  await models.Job.update(
+    { facts: factsOf(g, judge(g)), counted: changes },
+    { where: { id, counted: { [Op.lt]: changes } } },
+  );
+}
 
-/** The same where nobody of the shop asks. */
-export async function refreshFactsOf(models: Models, job: Job, t: Transaction): Promise<void> {
-  const gathered = await readJob(models, job, [], t);
-  const { proposal, asked, items } = judge(gathered);
-  const decided = new Set(gathered.decisions.map((d) => d.line));
-  const lines = gathered.lines.filter((l) => l.approval !== 'no');
-  const required = gathered.stations.filter((s) => !s.optional);
-  const readIn = (kind: string) => {
-    const round = gathered.rounds.find((r) => r.kind === kind);
-    const keys = new Set(gathered.standard.filter((r) => r.roundId === round?.id).map((r) => r.key));
-    return required.filter((s) => keys.has(s.key)).length;
-  };
-  job.facts = {
-    answered: items.filter((i) => gathered.answers.some((a) => a.item === i.key && a.answer !== null)).length,
-    items: items.length,
-    inspectionFinished: gathered.inspection?.finishedAt != null,
-    read: readIn('as-found'),
-    stations: required.length,
-    stale: proposal.stale.length,
-    linesOpen: proposal.lines.filter((l) => !decided.has(l.key)).length,
-    linesDecided: decided.size + (gathered.choice ? 1 : 0),
-    asked,
-    stepsOpen: lines.filter((l) => l.approval === 'yes' && l.step !== 'finished').length,
-    stepsDone: lines.filter((l) => l.step === 'finished').length,
-    asLeftRead: readIn('as-left'),
-    benchChecked: gathered.handOver?.checkedAt != null,
-    signed: gathered.handOver?.signedAt != null,
-  };
-  await job.save({ transaction: t });
+const DUE_SQL = "SELECT number FROM jobs WHERE state = 'open' AND counted < changes ORDER BY number";
+
+async function countNow(db: Database): Promise<void> {
+  const due = await db.sequelize.query<{ number: number }>(DUE_SQL, { type: QueryTypes.SELECT });
+  for (const { number } of due) await countJob(db, number);
+}
+
+/** Counts every open job whose counts wait for it. Who asks while it runs is given the next run. */
+export const countDue = (db: Database): Promise<void> => sharedLoad('counts', () => countNow(db));
+
+const SOON_MS = 250;
+let waiting: NodeJS.Timeout | null = null;
+
+/**
+ * Counts a little later what a change has moved, once for all changes of that moment.
+ * @param failed is told what went wrong; whoever looks at the rack next counts it
+ */
+export function countSoon(db: Database, failed: (error: unknown) => void): void {
+  waiting ??= setTimeout(() => {
+    waiting = null;
+    countDue(db).catch(failed);
+  }, SOON_MS);
 }

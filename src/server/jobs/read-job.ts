@@ -42,18 +42,18 @@ const always = (models: Models, n: Named) => {
       where: `id IN (SELECT checklist_id FROM inspections WHERE ${ofJob})
         AND (list, version) NOT IN (SELECT list, MAX(version) FROM checklists GROUP BY list)`,
     },
-    rounds: { model: models.Round, where: ofJob, order: 'started_at, id' },
+    rounds: { model: models.Round, where: ofJob, order: ['startedAt', 'id'] },
     readings: {
       model: models.ReadingRow,
       where: `round_id IN (SELECT id FROM rounds WHERE ${ofJob})`,
     },
     targets: { model: models.JobTarget, where: ofJob },
     decisions: { model: models.Decision, where: ofJob },
-    lines: { model: models.WorkLine, where: ofJob, order: 'sort, id' },
+    lines: { model: models.WorkLine, where: ofJob, order: ['sort', 'id'] },
     handOver: { model: models.HandOver, where: ofJob },
     stringChanges: { model: models.StringChange, where: ofJob },
     choice: { model: models.PlanChoice, where: ofJob },
-    turns: { model: models.RodTurn, where: ofJob, order: 'turned_at, id' },
+    turns: { model: models.RodTurn, where: ofJob, order: ['turnedAt', 'id'] },
   } as const;
 };
 
@@ -80,20 +80,21 @@ const more = (models: Models, n: Named) => {
     offers: {
       model: models.Offer,
       where: `id IN (SELECT id FROM (SELECT id FROM offers WHERE ${ofJob} ORDER BY id DESC LIMIT 5) newest)`,
-      order: 'id DESC',
+      backwards: true,
       without: ['tokenHash'],
     },
     visits: {
       model: models.Job,
       where: `instrument_id = ${n.instrument} AND number <> ${n.number}`,
-      order: 'number DESC',
+      order: ['number'],
+      backwards: true,
     },
     earlierJobs: { model: models.Job, where: `id IN (${before})` },
     earlierRounds: { model: models.Round, where: `job_id IN (${before})` },
     earlier: {
       model: models.ReadingRow,
       where: `not_representative IS NULL AND round_id IN (SELECT id FROM rounds WHERE job_id IN (${before}))`,
-      order: 'taken_at, id',
+      order: ['takenAt', 'id'],
     },
     receipt: { model: models.Receipt, where: `id = (SELECT MAX(id) FROM receipts WHERE ${ofJob})` },
   } as const;

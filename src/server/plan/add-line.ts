@@ -2,7 +2,7 @@ import { operation } from '../../core/plan/operations.ts';
 import { ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
@@ -26,7 +26,7 @@ export const addLine = defineUseCase({
       },
       { transaction: work.t },
     );
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'line added',

@@ -7,7 +7,7 @@ import type { Plan } from '../../core/plan/solve/plans.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { readJob, type ReadJob } from '../jobs/read-job.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -121,7 +121,7 @@ export const choosePlan = defineUseCase({
     };
     if (g.choice) await g.choice.update(values, { transaction: t });
     else await models.PlanChoice.create({ jobId, ...values }, { transaction: t });
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId,
       kind: 'plan chosen',

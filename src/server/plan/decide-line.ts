@@ -3,7 +3,7 @@ import { judge } from '../../core/job/judge.ts';
 import type { Proposal, ProposalLine } from '../../core/plan/proposal.ts';
 import { ok } from '../../core/result.ts';
 import { readJob } from '../jobs/read-job.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -64,7 +64,7 @@ export const decideLine = defineUseCase({
       });
       if (!put.ok) return put;
     }
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: `line ${input.decision}`,

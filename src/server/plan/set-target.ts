@@ -1,7 +1,7 @@
 import { invalidField } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -40,7 +40,7 @@ export const setTarget = defineUseCase({
     const before = known && { low: known.low, aim: known.aim, high: known.high, relative: known.relative };
     if (known) await known.update(after, { transaction: t });
     else await models.JobTarget.create({ ...where, ...after }, { transaction: t });
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'target set',

@@ -3,6 +3,9 @@ import type { JobFacts } from '../../core/job/leaves.ts';
 import type { Wait } from '../../core/job/waiting.ts';
 import { kindNames } from '../house/kinds.ts';
 import type { Database } from '../db/connection.ts';
+import { sharedLoad } from '../db/shared-load.ts';
+import { countDue } from '../jobs/job-facts.ts';
+import { houseLog } from '../keep/log.ts';
 
 /** One tag on the rack. */
 export interface RackTag {
@@ -30,11 +33,14 @@ type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil' | 'kindName'> & {
   facts: JobFacts | string;
   hardDate: number;
   waitingUntil: Date | null;
+  /** whether its counts wait to be counted */
+  due: number;
 };
 
 export const RACK_SQL = `SELECT j.id AS jobId, j.number, j.version, i.kind, i.maker, i.model, c.name AS customer,
   DATE_FORMAT(j.needed_by, '%Y-%m-%d') AS neededBy, j.hard_date AS hardDate, j.waiting_for AS waitingFor, j.waiting_note AS waitingNote,
-  j.waiting_until AS waitingUntil, p.name AS place, j.place_id AS placeId, h.name AS holder, j.holder_id AS holderId, j.facts
+  j.waiting_until AS waitingUntil, p.name AS place, j.place_id AS placeId, h.name AS holder, j.holder_id AS holderId, j.facts,
+  j.counted < j.changes AS due
   FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN customers c ON c.id = j.customer_id
   LEFT JOIN places p ON p.id = j.place_id LEFT JOIN people h ON h.id = j.holder_id
   WHERE j.state = 'open' ORDER BY j.needed_by IS NULL, j.needed_by, j.number`;
@@ -45,13 +51,23 @@ const afterRest = (r: Pick<Row, 'waitingFor' | 'waitingUntil' | 'waitingNote'>, 
     ? { waitingFor: 'hands' as const, waitingNote: `rested: ${r.waitingNote}` }
     : {};
 
+/** The open jobs, those counted first whose counts wait for it: a rack never shows what no longer holds. */
+async function countedRows(db: Database): Promise<Row[]> {
+  const read = () => db.sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT });
+  const rows = await read();
+  if (!rows.some((r) => r.due)) return rows;
+  try {
+    await countDue(db);
+  } catch (error) {
+    houseLog().error('the counts of the rack could not be brought up to date', { error });
+  }
+  return read();
+}
+
 /** Every instrument in the house, soonest promise first. One query over the open jobs: past ones do not slow it. */
 export async function loadRack(db: Database, now: Date = new Date()): Promise<RackTag[]> {
-  const [rows, names] = await Promise.all([
-    db.sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT }),
-    kindNames(db),
-  ]);
-  return rows.map((r) => ({
+  const [rows, names] = await Promise.all([countedRows(db), kindNames(db)]);
+  return rows.map(({ due: _due, ...r }) => ({
     ...r,
     ...afterRest(r, now),
     kindName: names[r.kind] ?? r.kind,
@@ -66,3 +82,18 @@ export async function loadPlaces({ models }: Database): Promise<{ id: number; na
   const rows = await models.Place.findAll({ order: [['sort', 'ASC']] });
   return rows.map(({ id, name }) => ({ id, name }));
 }
+
+/** What hangs on the rack, and where it can hang. */
+export interface RackPage {
+  readonly tags: readonly RackTag[];
+  readonly places: readonly { readonly id: number; readonly name: string }[];
+  /** the house's day, yyyy-mm-dd */
+  readonly today: string;
+}
+
+/** The rack as a screen shows it. Many screens that ask at the same moment share one load. */
+export const loadRackPage = (db: Database): Promise<RackPage> =>
+  sharedLoad('rack', async () => {
+    const [tags, places] = await Promise.all([loadRack(db), loadPlaces(db)]);
+    return { tags, places, today: new Date().toISOString().slice(0, 10) };
+  });

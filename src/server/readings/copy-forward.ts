@@ -5,7 +5,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import type { JobReading } from '../../core/job/job.ts';
 import { readJob } from '../jobs/read-job.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -54,7 +54,7 @@ export const copyReadingsForward = defineUseCase({
         }),
       { transaction: t },
     );
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'readings carried forward',

@@ -10,10 +10,11 @@ import { ok } from '../../core/result.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { habitsOf } from '../house/load-habits.ts';
+import { readTogether } from '../db/read-together.ts';
+import type { Job } from '../db/models/jobs.ts';
+import { readShop } from '../house/read-shop.ts';
 import type { ShopHabits } from '../../contracts/habits.ts';
-import { asGauge } from '../house/load-gauges.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { keepResults } from '../plan/keep-results.ts';
@@ -22,15 +23,15 @@ import { readAfterTurn } from './after-turn.ts';
 import { openRound } from './open-round.ts';
 
 type Save = CommandInput<'readings.save'>;
+type Shop = Awaited<ReturnType<typeof readShop>>;
 
 /** Which gauge a reading was taken with: the one said, the round's, or the shop's for the quantity; what ships where it has none. */
-async function gaugeOf({ models, t, now }: Work, input: Save, round: Round, habits: ShopHabits) {
+function gaugeOf({ now }: Work, input: Save, round: Round, { gauges, habits }: Shop) {
   const { quantity } = input;
   const id = input.gaugeId ?? round.gauges?.[quantity] ?? habits.gauges[quantity];
-  const row = id === undefined ? null : await models.GaugeRow.findByPk(id, { transaction: t });
+  const gauge = gauges.find((g) => g.id === id);
   const facts = QUANTITY_FACTS[input.quantity];
-  if (!row) return { name: facts.gauge, resolution: facts.tells, zeroOffset: 0, overdue: false };
-  const gauge = asGauge(row);
+  if (!gauge) return { name: facts.gauge, resolution: facts.tells, zeroOffset: 0, overdue: false };
   return { ...gauge, overdue: isOverdue(gauge, now.getTime()) };
 }
 
@@ -47,8 +48,9 @@ function keptText(input: Save, { value, unit }: EntryReading): string {
   return same ? input.typed : withUnits(input.typed, input.quantity, input.unit);
 }
 
-async function values(work: Work, input: Save, round: Round, read: EntryReading, habits: ShopHabits) {
-  const gauge = await gaugeOf(work, input, round, habits);
+function values(work: Work, input: Save, round: Round, read: EntryReading, shop: Shop) {
+  const { habits } = shop;
+  const gauge = gaugeOf(work, input, round, shop);
   return {
     value: (read.value - gauge.zeroOffset).toFixed(9),
     typed: keptText(input, read),
@@ -78,6 +80,39 @@ const shown = (r: ReadingRow) => ({
 });
 
 /**
+ * What stands where a reading is saved, in one statement: the job's lock, taken before, keeps every other writer of it away.
+ * The round is missing where it is first read in, the reading where nothing stood.
+ */
+async function standing({ models, t }: Work, job: Job, { quantity, string, fret, round: kind }: Save) {
+  const { sequelize } = models.Job;
+  if (!sequelize) throw new Error('these models belong to no connection');
+  const ofRound = 'round_id IN (SELECT id FROM rounds WHERE job_id = :job AND kind = :kind)';
+  const {
+    instrument: [instrument],
+    round: [round],
+    known: [known],
+    turn: [turn = null],
+  } = await readTogether(
+    sequelize,
+    {
+      instrument: { model: models.Instrument, where: 'id = :instrument' },
+      round: { model: models.Round, where: 'job_id = :job AND kind = :kind' },
+      known: {
+        model: models.ReadingRow,
+        where: `${ofRound} AND quantity = :quantity AND string_no = :string AND fret = :fret`,
+      },
+      turn: {
+        model: models.RodTurn,
+        where: 'id = (SELECT MAX(id) FROM rod_turns WHERE job_id = :job)',
+      },
+    } as const,
+    { job: job.id, instrument: job.instrumentId, kind, quantity, string, fret },
+    t,
+  );
+  return { instrument, round, known, turn };
+}
+
+/**
  * Keeps one reading of a round: the typed text, what it means, its gauge with what that can tell, and the conditions it
  * was taken under. A colleague's reading of the same place is never silently replaced: both values come back.
  */
@@ -87,28 +122,27 @@ export const saveReading = defineUseCase({
     const { models, t } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });
+    const shop = await readShop(models, t);
+    const { instrument, round: begun, known, turn } = await standing(work, opened.value, input);
     const key = stationKey(input.quantity, input.string, input.fret);
     if (!instrument || !allStations(instrument.construction).some((s) => s.key === key)) {
       return { ok: false, error: invalidField('quantity', 'This instrument is not read at that place.') };
     }
-    const habits = habitsOf(await models.Setting.findAll({ transaction: t }));
-    const read = readEntry(input.typed, input.quantity, input.unit, habits.feelings);
+    const read = readEntry(input.typed, input.quantity, input.unit, shop.habits.feelings);
     if (!read.ok) return { ok: false, error: invalidField('typed', read.error.message) };
-    const round = await openRound(work, opened.value, input.round);
+    const round = begun ?? (await openRound(work, opened.value, input.round));
     const where = { roundId: round.id, quantity: input.quantity, stringNo: input.string, fret: input.fret };
-    const known = await models.ReadingRow.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
     if ((known?.version ?? 0) !== input.version) {
       return conflict(work, known?.takenBy ?? null, known?.typed ?? 'nothing', known?.version ?? 0);
     }
     const before = known ? shown(known) : null;
-    const kept = await values(work, input, round, read.value, habits);
+    const kept = values(work, input, round, read.value, shop);
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
     if (input.quantity === 'relief' && kept.notRepresentative === null)
-      await readAfterTurn(work, opened.value, before?.value ?? null);
+      await readAfterTurn(work, opened.value, turn, before?.value ?? null);
     if (input.round === 'as-left') await keepResults(work, opened.value);
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'reading taken',

@@ -1,7 +1,7 @@
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -46,7 +46,7 @@ export const setConditions = defineUseCase({
       ...(gauges !== undefined && { gauges }),
     };
     await round.update({ ...after, version: input.version + 1 }, { transaction: work.t });
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
       kind: 'conditions set',

@@ -2,7 +2,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { stationKey } from '../../core/readings/stations.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { keepResults } from '../plan/keep-results.ts';
@@ -28,7 +28,7 @@ export const takeReadingBack = defineUseCase({
     await row.destroy({ transaction: t });
     await round.update({ takenBack: { ...round.takenBack, [key]: version } }, { transaction: t });
     if (kind === 'as-left') await keepResults(work, opened.value);
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId,
       kind: 'reading taken back',

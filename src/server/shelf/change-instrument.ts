@@ -2,7 +2,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { kindExists } from '../house/kinds.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
@@ -34,7 +34,7 @@ export const changeInstrument = defineUseCase({
       transaction: t,
       lock: t.LOCK.UPDATE,
     });
-    if (open) await refreshFacts(work, open);
+    if (open) await countLater(work, open);
     await recordEvent(work, {
       jobId: open?.id ?? null,
       kind: 'instrument changed',

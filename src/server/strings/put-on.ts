@@ -1,7 +1,7 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { currentAfterRound, openRound } from '../readings/open-round.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -49,7 +49,7 @@ export const putStringsOn = defineUseCase({
     await job.update({ stringsState: 'at-pitch', version: job.version + 1 }, { transaction: t });
     const round = await openRound(work, job, await currentAfterRound(work, job));
     await round.update({ strings: 'at-pitch', version: round.version + 1 }, { transaction: t });
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'strings put on',

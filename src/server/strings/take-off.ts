@@ -4,7 +4,7 @@ import { lostWithoutStrings } from '../../core/inspection/strings-gate.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { readJob } from '../jobs/read-job.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -53,7 +53,7 @@ export const takeStringsOff = defineUseCase({
     );
     await job.update({ stringsState: 'off', version: job.version + 1 }, { transaction: t });
     await models.Round.update({ strings: 'off' }, { where: { jobId: job.id }, transaction: t });
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'strings taken off',

@@ -2,7 +2,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { backToHands } from '../jobs/back-to-hands.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';
 
@@ -30,7 +30,7 @@ export const answerLine = defineUseCase({
       transaction: work.t,
     });
     if (asked === 0) backToHands(job);
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId: job.id,
       kind: `customer said ${input.answer}`,

@@ -8,7 +8,7 @@ import type { WorkLine } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { shopOf } from '../house/load-shop.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { tellDesk } from '../people/notices.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -107,7 +107,7 @@ export const askChange = defineUseCase({
       await hangForWord(work, job, op.name);
       await tellDesk(work, job.id, 'customer', `Job ${job.number}: ask about “${op.name}”.`);
     }
-    await refreshFacts(work, job);
+    await countLater(work, job);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'change asked',

@@ -8,7 +8,7 @@ import type { WorkLine } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { readJob } from '../jobs/read-job.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { benchOrder } from '../../core/work/bench-order.ts';
@@ -106,7 +106,7 @@ export const stepLine = defineUseCase({
     if (!change.ok) return change;
     await line.update({ ...change.value, version: line.version + 1 }, { transaction: work.t });
     if (input.action !== 'start' && input.action !== 'pause') await restAfterSteps(work, job);
-    await refreshFacts(work, job);
+    await countLater(work, job);
     const finished = input.action === 'finish';
     const { stale } = operation(line.operation, await catalogueOf(work.models, work.t));
     await recordEvent(work, {

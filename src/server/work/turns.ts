@@ -7,7 +7,7 @@ import { BARE } from '../../core/units/bare-unit.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { readJob } from '../jobs/read-job.ts';
-import { refreshFacts } from '../jobs/job-facts.ts';
+import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { currentAfterRound } from '../readings/open-round.ts';
 import { saveReading } from '../readings/save-reading.ts';
@@ -95,7 +95,7 @@ export const logTurn = defineUseCase({
       const kept = await keepReading(work, opened.value, { typed, unit });
       if (!kept.ok) return kept;
     }
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: line.jobId,
       kind: 'rod turned',
@@ -119,7 +119,7 @@ export const takeBackTurn = defineUseCase({
     if (!opened.ok) return opened;
     if (found.version !== version) return conflict(work, found.turnedBy, found.eighths, found.version);
     await found.destroy({ transaction: t });
-    await refreshFacts(work, opened.value);
+    await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: found.jobId,
       kind: 'rod turn taken back',

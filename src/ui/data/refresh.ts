@@ -16,12 +16,16 @@ export function refreshSoon(): void {
 /** How long a screen waits after a change for others that come with it, ms. */
 export const SETTLE_MS = 40;
 
-/** What of a screen is refreshed by itself: a job's leaf, and the frame with its bell. */
+/** What of a screen is refreshed by itself: a job's leaf, the rack, and the frame with its bell. */
 export const JOB_KEY = 'job';
+export const RACK_KEY = 'rack';
 export const FRAME_KEY = 'frame';
 
-const showsLeaf = (client: QueryClient): boolean =>
-  client.getQueryCache().findAll({ queryKey: [JOB_KEY], type: 'active' }).length > 0;
+/** The part a page shows that loads itself; null where the page is loaded as a whole. */
+const shownPart = (client: QueryClient): string | null =>
+  [JOB_KEY, RACK_KEY].find(
+    (key) => client.getQueryCache().findAll({ queryKey: [key], type: 'active' }).length > 0,
+  ) ?? null;
 
 /** Loads again what is shown under these names; whether the house gave it, or that it will not. */
 async function reload(client: QueryClient, names: readonly string[]): Promise<'shown' | 'away' | 'refused'> {
@@ -37,7 +41,7 @@ async function reload(client: QueryClient, names: readonly string[]): Promise<'s
 }
 
 /**
- * Shows what there is now: a leaf loads its part of the job, any other page itself.
+ * Shows what there is now: a leaf and the rack load themselves, any other page is loaded whole.
  * @returns how to do it, which answers once it is shown; and whether a page is being loaded
  */
 export function useRefresh() {
@@ -59,9 +63,10 @@ export function useRefresh() {
   );
   const refresh = useCallback(
     async ({ frame = true }: { readonly frame?: boolean } = {}): Promise<boolean> => {
-      if (!showsLeaf(client)) return page();
+      const shownKey = shownPart(client);
+      if (shownKey === null) return page();
       setPart(true);
-      const done = await reload(client, frame ? [JOB_KEY, FRAME_KEY] : [JOB_KEY]);
+      const done = await reload(client, frame ? [shownKey, FRAME_KEY] : [shownKey]);
       setPart(false);
       // Whom the house does not know any more, it sends elsewhere.
       return done === 'refused' ? page() : done === 'shown';

@@ -1,59 +1,9 @@
-import Link from '../../../ui/kit/link.tsx';
-import { isLate } from '../../../core/job/waiting.ts';
-import { leafStates } from '../../../core/job/leaves.ts';
 import { database } from '../../../server/db/connection.ts';
-import { sharedLoad } from '../../../server/db/shared-load.ts';
-import { loadPlaces, loadRack, type RackTag as Tag } from '../../../server/rack/load-rack.ts';
-import { sayDay, todayIso } from '../../../ui/kit/dates.ts';
-import { PageHead } from '../../../ui/kit/page-head.tsx';
-import { RackBoard } from '../../../ui/rack/rack-board.tsx';
-import { FindField } from '../../../ui/kit/find-field.tsx';
+import { loadRackPage } from '../../../server/rack/load-rack.ts';
+import { Rack } from '../../../ui/rack/rack.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Rack' };
-
-function matches(tag: Tag, piece: string): boolean {
-  const text =
-    `${tag.number} ${tag.maker} ${tag.model} ${tag.customer} ${tag.place ?? ''} ${tag.holder ?? ''}`.toLowerCase();
-  return text.includes(piece.toLowerCase());
-}
-
-interface Wants {
-  readonly tag: Tag;
-  readonly why: string;
-}
-
-function wantsDecision(tags: readonly Tag[], today: string): Wants[] {
-  return tags.flatMap((tag) => {
-    const leaves = Object.values(leafStates(tag.facts));
-    const trouble = leaves.find((l) => l.kind === 'trouble');
-    if (isLate(tag.neededBy, today, tag.waitingFor))
-      return [{ tag, why: `was promised for ${sayDay(tag.neededBy ?? today, today)}.` }];
-    if (trouble?.kind === 'trouble') return [{ tag, why: `${trouble.why}.` }];
-    return tag.facts.asked > 0
-      ? [{ tag, why: `${tag.customer} has not answered yet (${tag.facts.asked} to approve).` }]
-      : [];
-  });
-}
-
-function Decisions({ wants }: { readonly wants: readonly Wants[] }) {
-  return (
-    <aside className="w-69 shrink-0 border-l border-line bg-shade p-5 max-lg:w-full max-lg:border-l-0">
-      <h2 className="mb-3 text-lg">Wants a decision</h2>
-      {wants.length === 0 && <p className="text-quiet">Nothing. A good day.</p>}
-      <ul className="space-y-3">
-        {wants.map(({ tag, why }) => (
-          <li key={tag.number} className="text-sm">
-            <Link href={`/job/${tag.number}/plan`} className="block min-h-11 hover:underline">
-              <b className="font-serif text-base text-rubric">◆ {tag.number}</b> {tag.maker} {tag.model}:{' '}
-              {why}
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </aside>
-  );
-}
 
 export default async function RackPage({
   searchParams,
@@ -62,32 +12,5 @@ export default async function RackPage({
 }) {
   await requireActor();
   const { find = '' } = await searchParams;
-  const db = database();
-  const [all, places] = await sharedLoad('rack', () => Promise.all([loadRack(db), loadPlaces(db)]));
-  const tags = find === '' ? all : all.filter((t) => matches(t, find));
-  const today = todayIso();
-  return (
-    <>
-      <PageHead title="Rack" note={`${all.length} instruments in the house`}>
-        <FindField action="/rack" value={find} hint="/ number, name, place" />
-      </PageHead>
-      <div className="flex max-lg:flex-col">
-        <div className="min-w-0 flex-1 px-5 py-1">
-          <RackBoard
-            tags={tags}
-            places={places}
-            today={today}
-            empty={
-              all.length === 0 ? (
-                <p className="text-lg">The rack is empty. Take an instrument in at the Desk.</p>
-              ) : tags.length === 0 ? (
-                <p className="text-lg">Nothing here is called “{find}”.</p>
-              ) : null
-            }
-          />
-        </div>
-        <Decisions wants={wantsDecision(all, today)} />
-      </div>
-    </>
-  );
+  return <Rack initial={await loadRackPage(database())} find={find} />;
 }

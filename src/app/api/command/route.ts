@@ -4,6 +4,7 @@ import { COMMANDS, type CommandName } from '../../../contracts/commands/commands
 import type { Failure } from '../../../contracts/failure.ts';
 import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
+import { countSoon } from '../../../server/jobs/job-facts.ts';
 import { wakeFeed } from '../../../server/live/feed.ts';
 import { houseLog } from '../../../server/keep/log.ts';
 import { execute } from '../../../server/door/execute.ts';
@@ -52,6 +53,9 @@ export async function POST(request: Request): Promise<Response> {
     return Response.json({ ok: false, error: { code: 'fault', request } }, { status: 500 });
   });
   if (done instanceof Response) return done;
-  if (done.ok) wakeFeed();
+  if (done.ok) {
+    wakeFeed();
+    countSoon(database(), (error) => houseLog().error('counting failed', { error }));
+  }
   return done.ok ? Response.json({ ok: true, value: done.value }) : answer(done.error);
 }

@@ -1,10 +1,30 @@
-import { leafStates } from '../leaves.ts';
+import { leafStates, type JobFacts } from '../leaves.ts';
+import type { JobInstrument } from '../job.ts';
 import type { JobWith } from '../job-parts.ts';
 import type { NameOf, Shop } from '../shop.ts';
 import { iso } from './moment.ts';
 
+const instrumentView = (i: JobInstrument, kinds: Shop['kinds']) => ({
+  id: i.id,
+  name: `${i.maker} ${i.model}`.trim(),
+  kind: i.kind,
+  kindName: kinds.find((k) => k.id === i.kind)?.name ?? i.kind,
+  maker: i.maker,
+  model: i.model,
+  year: i.year,
+  yearFrom: i.yearFrom,
+  version: i.version,
+  serial: i.serial,
+  construction: i.construction,
+});
+
 /** Whose it is, what it is, what was agreed, where it stands: what every leaf shows of a job. */
-export function headView(g: JobWith<'customer'>, { kinds }: Pick<Shop, 'kinds'>, name: NameOf) {
+export function headView(
+  g: JobWith<'customer'>,
+  facts: JobFacts,
+  { kinds }: Pick<Shop, 'kinds'>,
+  name: NameOf,
+) {
   const { job, customer, instrument: i } = g;
   return {
     id: job.id,
@@ -17,19 +37,7 @@ export function headView(g: JobWith<'customer'>, { kinds }: Pick<Shop, 'kinds'>,
       phone: customer?.phone ?? '',
       email: customer?.email ?? '',
     },
-    instrument: {
-      id: i.id,
-      name: `${i.maker} ${i.model}`.trim(),
-      kind: i.kind,
-      kindName: kinds.find((k) => k.id === i.kind)?.name ?? i.kind,
-      maker: i.maker,
-      model: i.model,
-      year: i.year,
-      yearFrom: i.yearFrom,
-      version: i.version,
-      serial: i.serial,
-      construction: i.construction,
-    },
+    instrument: instrumentView(i, kinds),
     complaint: job.complaint,
     touch: job.touch,
     plays: job.plays,
@@ -58,7 +66,7 @@ export function headView(g: JobWith<'customer'>, { kinds }: Pick<Shop, 'kinds'>,
     takenInAt: job.takenInAt.toISOString(),
     takenInBy: name(job.takenInBy),
     closedAt: iso(job.closedAt),
-    leaves: leafStates(job.facts),
-    facts: job.facts,
+    leaves: leafStates(facts),
+    facts,
   };
 }

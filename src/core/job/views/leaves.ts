@@ -1,6 +1,7 @@
 import type { CustomerSheet } from '../../hand-over/customer-sheet.ts';
 import type { JobPart, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
+import { factsOf } from '../facts.ts';
 import { judge, type Judged } from '../judge.ts';
 import type { Leaf } from '../leaves.ts';
 import { namesOf, type NameOf, type Shop } from '../shop.ts';
@@ -86,7 +87,7 @@ export const leafSource = <P extends JobPart>(
 
 /** What every leaf shows. */
 export const commonView = (s: LeafSource<never>, { places }: Pick<Around, 'places'>) => ({
-  ...headView(s.job, s.shop, s.name),
+  ...headView(s.job, factsOf(s.job, s.judged), s.shop, s.name),
   shop: s.shop.info,
   people: s.shop.people.map((p) => ({ id: p.id, name: p.name })),
   places: places.map(({ id, name, holds }) => ({ id, name, holds })),

@@ -37,6 +37,10 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare state: CreationOptional<'open' | 'closed'>;
   declare list: CreationOptional<string>;
   declare facts: JobFacts;
+  /** how many changes there were that its counts hang on */
+  declare changes: CreationOptional<number>;
+  /** up to which of them the counts hold */
+  declare counted: CreationOptional<number>;
   declare takenInAt: Date;
   declare takenInBy: number;
   declare closedAt: CreationOptional<Date | null>;
@@ -56,12 +60,8 @@ export class JobItem extends Model<InferAttributes<JobItem>, InferCreationAttrib
   declare version: CreationOptional<number>;
 }
 
-/** Binds a connection's own models to it. */
-export function initJobs(
-  sequelize: Sequelize,
-  own: { readonly Job: typeof Job; readonly JobItem: typeof JobItem },
-): void {
-  own.Job.init(
+function initJob(sequelize: Sequelize, own: typeof Job): void {
+  own.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       number: { type: DataTypes.INTEGER.UNSIGNED },
@@ -94,6 +94,8 @@ export function initJobs(
       state: { type: DataTypes.ENUM('open', 'closed'), defaultValue: 'open' },
       list: { type: DataTypes.STRING(40), defaultValue: 'bench-arrival' },
       facts: { type: DataTypes.JSON },
+      changes: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+      counted: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
       takenInAt: { type: DataTypes.DATE(3), field: 'taken_in_at' },
       takenInBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_in_by' },
       closedAt: { type: DataTypes.DATE(3), field: 'closed_at', defaultValue: null },
@@ -101,6 +103,14 @@ export function initJobs(
     },
     { sequelize, modelName: 'Job', tableName: 'jobs' },
   );
+}
+
+/** Binds a connection's own models to it. */
+export function initJobs(
+  sequelize: Sequelize,
+  own: { readonly Job: typeof Job; readonly JobItem: typeof JobItem },
+): void {
+  initJob(sequelize, own.Job);
   own.JobItem.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
