@@ -10,6 +10,9 @@ const kindTargets = z.object({
   actionTreble: band,
   nutGap: band,
   intonation: band,
+  pickupBass: band.optional(),
+  pickupTreble: band.optional(),
+  vibratoFloat: band.optional(),
 });
 
 const share = z.number().min(-3, 'At least −3').max(3, 'At most 3');

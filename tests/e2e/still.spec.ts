@@ -6,7 +6,7 @@ import { takenIn } from './taken-in.ts';
 function looksOf(page: Page): { readonly count: () => number } {
   let count = 0;
   page.on('request', (r) => {
-    const part = new URL(r.url()).pathname.startsWith('/api/job/');
+    const part = /^\/api\/(job\/|rack)/.test(new URL(r.url()).pathname);
     if (part || r.headers()['rsc'] !== undefined) count++;
   });
   return { count: () => count };

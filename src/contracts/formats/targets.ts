@@ -39,6 +39,8 @@ const SIDES: Readonly<Partial<Record<Quantity, readonly Side[]>>> = {
   action: ['bass', 'treble'],
   'nut-gap': ['both'],
   intonation: ['both'],
+  'pickup-height': ['bass', 'treble'],
+  'vibrato-float': ['both'],
 };
 
 /** No gauge tells less than a micrometre apart, and a hundredth of a cent is nothing. */
@@ -77,6 +79,9 @@ const FIELDS: Readonly<Record<string, keyof KindTargets>> = {
   'action:treble': 'actionTreble',
   'nut-gap:both': 'nutGap',
   'intonation:both': 'intonation',
+  'pickup-height:bass': 'pickupBass',
+  'pickup-height:treble': 'pickupTreble',
+  'vibrato-float:both': 'vibratoFloat',
 };
 const fieldOf = (r: Row): keyof KindTargets | undefined => FIELDS[`${r.quantity}:${r.side}`];
 const bandOf = ({ low, aim, high }: Band): Band => ({ low, aim, high });

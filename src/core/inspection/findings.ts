@@ -28,7 +28,7 @@ bends: chokes | A bend chokes | buzz-hunt | |
 resonance: rattles | One pitch rattles | buzz-hunt | |
 sight: dip | A dip | | Read the relief: what the eye sees as a dip is a number. | ; hump | A hump | fret-dress | | ; back | A back-bow | | Read the relief: a back-bow is loosened first. | ; waves | Waves | board-plane | |
 twist: twisted | A twist | neck-heat | |
-far-end: rise | The far end rises | fall-away | |
+far-end: rise | The far end rises | fall-away | | ; lifted | It rises more than the frets can give | neck-heat | |
 relief: out | Relief out of its band | | Read the relief. |
 rod: stuck | Stuck | | | The rod nut is stuck: it is not forced. ; at-its-end | At its end | | | The rod is at its end: it is not turned further. ; loose | Turns without bearing | rod | | ; unreachable | Cannot be reached | | | The rod nut cannot be reached with the neck on.
 rod-reach: unreachable | Cannot be reached | | | The rod nut cannot be reached with the neck on. ; rounded | Nut rounded | second-look | |
@@ -52,7 +52,7 @@ thumbwheels: seized | A thumbwheel does not turn | tighten | | ; bowed | The bri
 bridge-place: moved | The bridge has moved | tighten | | ; feet | The feet do not fit the top | bridge-new | |
 tailpiece: rattles | It rattles | tighten | |
 vibrato-return: drifts | Does not come back to pitch | vibrato | |
-vibrato-float: tilted | Does not float level | vibrato | |
+vibrato-float: tilted | Does not float level | vibrato | | ; high | Floats too high | vibrato | | ; low | Floats too low | vibrato | |
 vibrato-arm: loose | The arm is loose | vibrato | | ; springs | Springs or claw | vibrato | |
 controls: crackles | Crackles | clean-controls | | ; dead | A dead spot | wiring | |
 switch: cuts | A position cuts out | clean-controls | | ; dead | A position is dead | switch-new | |
@@ -60,11 +60,11 @@ socket: loose | Loose | socket | | ; crackles | Crackles | socket | |
 battery: flat | Flat | battery | | ; corroded | Corroded | battery | |
 noise: hum | Hum | shield | | ; dead | No sound | wiring | |
 balance: uneven | One string weaker | second-look | |
-pickup-height: out | Too near or too far | pickup-height | |
+pickup-height: out | Too near or too far | pickup-height | | ; near | Too near | pickup-height | | ; far | Too far | pickup-height | |
 tuners: slips | Slips | tuners | | ; worn | Worn out | tuners-new | |
 bushings: loose | Loose | tuners | |
 guides: grips | Grips | tighten | |
-buttons: loose | Loose | tighten | | ; stripped | The hole is stripped | tighten | |
+buttons: loose | Loose | tighten | | ; stripped | The hole is stripped | screw-hole | |
 guard: lifting | Lifting | tighten | |
 fret-seat: lifts | One lifts | fret-seat | | ; several | Several lift | fret-seat | |
 fret-wear: pits | Pits under the plain strings | fret-dress | | ; worn | Worn out | refret | |
@@ -88,7 +88,7 @@ pin-holes: worn | Worn | pins | |
 neck-angle: low | The plane meets the bridge too low | | Read the neck angle and how far the saddle stands out. | ; high | The plane passes too high | | Read the neck angle and how far the saddle stands out. |
 heel: gap | A gap at the heel | second-look | | ; crack | A crack along it | second-look | |
 pocket: moves | Moves when pushed | tighten | |
-neck-screws: stripped | A screw does not bite | tighten | |
+neck-screws: stripped | A screw does not bite | screw-hole | |
 cavity: cold | A cold joint | wiring | | ; corroded | Corroded | wiring | |
 shield: open | Not joined up | shield | |
 seams: open | An open seam | crack-glue | |

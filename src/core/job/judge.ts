@@ -1,4 +1,6 @@
 import { findingOn } from '../inspection/findings.ts';
+import { foundByReading } from '../inspection/found-by-reading.ts';
+import { titleOfItem } from '../inspection/lists/title-of-item.ts';
 import { itemsFor } from '../inspection/checklist.ts';
 import { ratioOf } from '../neck/rod-to-action.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
@@ -11,7 +13,7 @@ import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../pla
 import type { JobOfPlan } from '../plan/solve/problem-from.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import { latestReadings, type Reading } from '../readings/reading.ts';
-import { RELIEF_FRET, stationKey } from '../readings/stations.ts';
+import { allStations, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
 import {
   MOVED_BY_STRINGS,
   staleReasons,
@@ -56,6 +58,30 @@ function finishedAt(g: JudgedJob, id: OperationId): number | null {
   const ends = g.lines.filter((l) => l.operation === id).flatMap((l) => l.finishedAt?.getTime() ?? []);
   return ends.length === 0 ? null : Math.max(...ends);
 }
+
+/** What readings find by themselves, on the items they belong to. */
+function foundByRead(
+  g: JudgedJob & JudgingShop,
+  items: ReturnType<typeof itemsFor>,
+  readings: readonly Reading[],
+): FoundItem[] {
+  const { construction } = g.instrument;
+  const resolving = { shop: g.shopTargets, now: () => undefined };
+  const targetOf = (s: Station) => resolveTarget(construction, g.job.touch, g.wishes, s, resolving);
+  return foundByReading(construction, readings, allStations(construction), targetOf).map((f) => ({
+    ...f,
+    title: items.find((i) => i.key === f.item)?.title ?? titleOfItem(f.item),
+  }));
+}
+
+/** What was found, each item once: what somebody named stands, with the numbers that were read. */
+const together = (named: readonly FoundItem[], read: readonly FoundItem[]): FoundItem[] => [
+  ...named.map((f) => {
+    const also = read.find((r) => r.item === f.item);
+    return also === undefined ? f : { ...f, note: [f.note, also.note].filter((n) => n !== '').join('; ') };
+  }),
+  ...read.filter((r) => !named.some((f) => f.item === r.item)),
+];
 
 /** What the inspection found and nobody has dealt with since. */
 function foundOn(g: JudgedJob, items: ReturnType<typeof itemsFor>): FoundItem[] {
@@ -150,7 +176,8 @@ export function judge(g: JudgedJob & JudgingShop) {
   const latest = latestReadings(g.standard);
   const { stale, staleByReading } = staleOf(g, latest, operations);
   const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
-  const found = foundOn(g, items);
+  const fresh = [...latest].flatMap(([key, r]) => (stale.has(key) ? [] : [r]));
+  const found = together(foundOn(g, items), foundByRead(g, items, fresh));
   const { deals, undone } = sortFindings(found, g.catalogue);
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {

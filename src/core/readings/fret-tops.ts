@@ -23,3 +23,11 @@ export function fretTopsOver(frets: number, readings: readonly Read[]): Float64A
   for (const [fret, over] of topsByFret(readings)) if (fret <= frets) tops[fret] = over;
   return tops;
 }
+
+/** The least height read at each fret, wherever across it, mm. */
+export function fretHeightsAt(readings: readonly Read[]): ReadonlyMap<number, number> {
+  const least = new Map<number, number>();
+  for (const r of readings)
+    if (r.quantity === 'fret-height') least.set(r.fret, Math.min(r.value, least.get(r.fret) ?? Infinity));
+  return least;
+}

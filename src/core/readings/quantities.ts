@@ -21,10 +21,12 @@ export const QUANTITIES = [
   'fret-height',
   'fret-rock',
   'fall-away',
+  'straightedge',
   'radius',
   'pickup-height',
   'vibrato-float',
   'resistance',
+  'pin-taper',
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
@@ -175,6 +177,15 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
     0.005,
   ),
   'fall-away': read('Fall-away', 'mm', 'at the last fret, under the straightedge', FEELER, [-0.5, 2], 0.02),
+  straightedge: read(
+    'Gap under the straightedge',
+    'thou',
+    'straightedge on fret 1 and at the body joint; − where a fret stands over it',
+    FEELER,
+    [-1.5, 1.5],
+    0.02,
+    { strings: true },
+  ),
   radius: read('Board radius', 'mm', 'gauge across the board', 'radius gauge', [150, 800], 5),
   'pickup-height': read(
     'Pickup under the string',
@@ -193,4 +204,15 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
   resistance: read('Pickup', 'mm', 'at the output, control full on', 'meter, .01 kΩ', [0.1, 60], 0.01, {
     measure: 'kilohms',
   }),
+  'pin-taper': read(
+    'Pin taper',
+    'mm',
+    'tried in a reamed hole of each taper',
+    'two reamed holes',
+    [1, 8],
+    0.5,
+    {
+      measure: 'degrees',
+    },
+  ),
 };

@@ -66,6 +66,8 @@ describe('the further places', () => {
     expect(keys(steel(), 'neck')).toEqual([
       ...[3, 5, 9, 12].map((f) => `relief:0:${f}`),
       ...[6, 5, 4, 3, 2, 1].flatMap((n) => [12, 17, 20].map((f) => `action:${n}:${f}`)),
+      // The straightedge lies on fret 1 and at the body joint, the 14th.
+      ...[3, 5, 7, 9, 12, 15, 17, 19, 20].flatMap((f) => [3, 1].map((n) => `straightedge:${n}:${f}`)),
     ]);
     expect(labels(steel(), 'neck').slice(0, 5)).toEqual([
       'Relief at the 3rd',
@@ -123,9 +125,10 @@ describe('the further places', () => {
       'break-angle',
     ]);
     const body = keys({ ...steel(), bridge, joint: 'bolted' }, 'body');
-    expect(body).toEqual(loose ? ['neck-angle:0:0', 'height-over-top:0:0'] : []);
+    const taper = bridge === 'pinned' ? ['pin-taper:0:0'] : [];
+    expect(body).toEqual(loose ? ['neck-angle:0:0', 'height-over-top:0:0', ...taper] : []);
     const glued = keys({ ...steel(), bridge, joint: 'glued' }, 'body');
-    expect(glued).toEqual(loose ? ['neck-angle:0:0', 'height-over-top:0:0'] : ['neck-angle:0:0']);
+    expect(glued).toEqual(loose ? ['neck-angle:0:0', 'height-over-top:0:0', ...taper] : ['neck-angle:0:0']);
   });
 
   test.each([

@@ -123,6 +123,7 @@ function bodyStations(c: Construction): Station[] {
     ),
     ...pickups.map((p) => body('resistance', 0, p, `Pickup ${p}, kΩ`)),
     ...(c.vibrato === 'floating' ? [body('vibrato-float', 0, 0, 'Vibrato floats')] : []),
+    ...(c.bridge === 'pinned' ? [body('pin-taper', 0, 0, 'Taper of the pins')] : []),
   ];
 }
 
@@ -144,6 +145,27 @@ function saddleStations(c: Construction): Station[] {
   ];
 }
 
+/** Frets where a straightedge is read, beside the last one and without those it lies on. */
+const UNDER_THE_EDGE = [3, 5, 7, 9, 12, 15, 17, 19] as const;
+
+/** The frets a straightedge lies on: the first, and the one at the body joint. */
+export const edgeSpan = ({
+  bodyFret,
+  frets,
+}: Construction): { readonly low: number; readonly high: number } => ({
+  low: 1,
+  high: Math.min(bodyFret, frets),
+});
+
+function edgeStations(c: Construction): Station[] {
+  const neck = place('neck');
+  const { high } = edgeSpan(c);
+  const frets = [...UNDER_THE_EDGE.filter((n) => n < c.frets), c.frets].filter((n) => n !== high);
+  return frets.flatMap((n) =>
+    SIDES.map((s) => neck('straightedge', s.string, n, `Under the straightedge at ${n}, ${s.name}`)),
+  );
+}
+
 /** The frets where intonation is read for work at the nut. */
 export const NUT_FRETS = [1, 3, 5, 7] as const;
 
@@ -161,6 +183,7 @@ export function furtherStations(c: Construction): readonly Station[] {
     ...numbersOf(c).flatMap((n) =>
       [...reads].map((f) => neck('action', n, f, `Action ${f}, string ${n} ${noteOf(c, n)}`)),
     ),
+    ...edgeStations(c),
     nut('nut-width', 0, 0, 'Nut width'),
     nut('nut-spacing', 0, 0, 'String spread at the nut'),
     ...numbersOf(c).flatMap((n) =>

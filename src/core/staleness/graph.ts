@@ -17,10 +17,10 @@ export type MovedThing = (typeof MOVED_THINGS)[number];
 
 /** What each thing moves at once; what hangs on that follows from {@link DEPENDS_ON}. */
 const MOVES: Readonly<Record<MovedThing, readonly Quantity[]>> = {
-  rod: ['relief', 'nut-gap'],
-  strings: ['relief', 'vibrato-float', 'intonation'],
-  neck: ['relief', 'action', 'neck-angle', 'height-over-top', 'intonation'],
-  frets: ['fret-height', 'fret-rock', 'fall-away', 'relief', 'action', 'nut-gap'],
+  rod: ['relief', 'nut-gap', 'straightedge'],
+  strings: ['relief', 'straightedge', 'vibrato-float', 'intonation'],
+  neck: ['relief', 'straightedge', 'action', 'neck-angle', 'height-over-top', 'intonation'],
+  frets: ['fret-height', 'fret-rock', 'fall-away', 'straightedge', 'relief', 'action', 'nut-gap'],
   nut: ['nut-gap', 'nut-spacing', 'action'],
   bridge: ['bridge-thickness', 'slot-depth', 'height-over-top', 'neck-angle'],
   'saddle-height': ['action', 'saddle-standout', 'break-angle', 'pickup-height'],

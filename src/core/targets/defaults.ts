@@ -8,6 +8,11 @@ export interface KindTargets {
   readonly actionTreble: Band;
   readonly nutGap: Band;
   readonly intonation: Band;
+  /** a pickup under the outer strings, held at the last fret; absent where there is none to set */
+  readonly pickupBass?: Band | undefined;
+  readonly pickupTreble?: Band | undefined;
+  /** a floating vibrato at rest */
+  readonly vibratoFloat?: Band | undefined;
 }
 
 const band = (low: number, aim: number, high: number): Band => ({ low, aim, high });
@@ -26,6 +31,9 @@ const ELECTRIC: KindTargets = {
   actionTreble: band(1.2, 1.4, 1.6),
   nutGap: band(0.03, 0.06, 0.1),
   intonation: CENTS,
+  pickupBass: band(1.8, 2.4, 3.2),
+  pickupTreble: band(1.4, 2.0, 2.8),
+  vibratoFloat: band(2.2, 3.0, 4.0),
 };
 
 /** Starting targets by kind: ordinary trade practice, every one a shop setting. */
@@ -54,6 +62,9 @@ export const KIND_TARGETS: Readonly<Record<Kind, KindTargets>> = {
     actionTreble: band(1.6, 1.8, 2.1),
     nutGap: band(0.05, 0.1, 0.15),
     intonation: CENTS,
+    pickupBass: band(2.0, 2.8, 3.8),
+    pickupTreble: band(1.6, 2.4, 3.4),
+    vibratoFloat: band(2.2, 3.0, 4.0),
   },
   ukulele: {
     relief: band(0, 0.05, 0.1),

@@ -39,9 +39,35 @@ function kindBand(targets: KindTargets, quantity: Quantity, side: Side): Band | 
       return targets.nutGap;
     case 'intonation':
       return targets.intonation;
+    case 'pickup-height':
+      return (side === 'bass' ? targets.pickupBass : targets.pickupTreble) ?? null;
+    case 'vibrato-float':
+      return targets.vibratoFloat ?? null;
     default:
       return null;
   }
+}
+
+/** Across a pickup string 3 stands for the bass side and 1 for the treble, however many strings there are. */
+const sideOfStation = (c: Construction, { quantity, string }: Station): Side =>
+  quantity === 'pickup-height' ? (string === 3 ? 'bass' : 'treble') : sideOf(c, string);
+
+/** The board a pickup's shipped band is for, and how far its strings spread at the bridge, mm. */
+const USUAL_RADIUS = 304.8;
+const SPREAD = 52;
+const ARC_SHARE = 0.25;
+
+/**
+ * Over a rounder board the middle strings stand further from the magnets, so that the outer ones come nearer: the band of a pickup
+ * under them moves by a share of the arc's height over that of the usual board.
+ */
+function underArc(c: Construction, quantity: Quantity, base: Band | null): Band | null {
+  const { radius: board } = c;
+  if (base === null || quantity !== 'pickup-height' || board === undefined || board.kind === 'flat')
+    return base;
+  const radius = board.kind === 'single' ? board.at : board.end;
+  const arc = (r: number): number => SPREAD ** 2 / (8 * r);
+  return shift(base, -ARC_SHARE * (arc(radius) - arc(USUAL_RADIUS)));
 }
 
 const movesWithTouch = (quantity: Quantity): boolean => quantity === 'relief' || quantity === 'action';
@@ -123,10 +149,10 @@ export function targetLayers(
   station: Station,
   { shop = SHIPPED_TARGETS, now }: Resolving = {},
 ): readonly Target[] {
-  const side = sideOf(construction, station.string);
-  const kind = shop.kinds[construction.kind] ?? KIND_TARGETS[construction.kind];
+  const side = sideOfStation(construction, station);
+  const kind = { ...KIND_TARGETS[construction.kind], ...shop.kinds[construction.kind] };
   const layers: Target[] = [];
-  const base = kindBand(kind, station.quantity, side);
+  const base = underArc(construction, station.quantity, kindBand(kind, station.quantity, side));
   if (base !== null) layers.push({ ...base, layer: 'kind' });
   const touched = bandFor(kind, touch, station.quantity, side, shop.touch);
   if (touched?.layer === 'touch') layers.push(touched);

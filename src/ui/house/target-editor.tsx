@@ -24,6 +24,9 @@ const FIELDS: Readonly<Record<keyof KindTargets, string>> = {
   actionTreble: 'Action 12, treble, mm',
   nutGap: 'Gap over fret 1, mm',
   intonation: 'Cents at 12',
+  pickupBass: 'Pickup, bass, mm',
+  pickupTreble: 'Pickup, treble, mm',
+  vibratoFloat: 'Vibrato floats, mm',
 };
 const ENDS = ['low', 'aim', 'high'] as const;
 type Texts = Readonly<Record<string, string>>;
@@ -32,8 +35,14 @@ const NUMBER = /^[−-]?\d+(?:[.,]\d+)?$/;
 const toNumber = (text: string): number | null =>
   NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.').replace('−', '-')) : null;
 
-const bandsOf = (targets: ShopTargets, kind: string): KindTargets =>
-  targets.kinds[kind] ?? KIND_TARGETS[kind as keyof typeof KIND_TARGETS];
+const bandsOf = (targets: ShopTargets, kind: string): KindTargets => ({
+  ...KIND_TARGETS[kind as keyof typeof KIND_TARGETS],
+  ...targets.kinds[kind],
+});
+
+/** What is aimed at on a kind: a nylon has no pickup to set. */
+const fieldsOf = (bands: KindTargets): (keyof KindTargets)[] =>
+  (Object.keys(FIELDS) as (keyof KindTargets)[]).filter((f) => bands[f] !== undefined);
 
 function textsOf(targets: ShopTargets, kinds: readonly Kind[]): Texts {
   const bands = kinds.flatMap((k) =>
@@ -54,7 +63,7 @@ function readTexts(texts: Texts, now: ShopTargets, kinds: readonly Kind[]) {
     return n ?? 0;
   };
   const own = kinds.map((k) => {
-    const fields = (Object.keys(FIELDS) as (keyof KindTargets)[]).map((field) => {
+    const fields = fieldsOf(bandsOf(now, k.id)).map((field) => {
       const [low, aim, high] = ENDS.map((end) => at(`${k.id}.${field}.${end}`)) as [number, number, number];
       if (!(low <= aim && aim <= high)) wrong[`${k.id}.${field}.aim`] ??= 'low ≤ aim ≤ high';
       return [field, { low, aim, high }] as const;
@@ -148,10 +157,10 @@ export function TargetEditor({
             </tr>
           </thead>
           <tbody>
-            {(Object.entries(FIELDS) as [keyof KindTargets, string][]).map(([field, name]) => (
+            {fieldsOf(bandsOf(loaded.targets, kind)).map((field) => (
               <tr key={field} className="border-b border-line">
                 <th scope="row" className="py-1 font-normal">
-                  {name}
+                  {FIELDS[field]}
                   {ENDS.some((end) => wrong[`${kind}.${field}.${end}`]) && (
                     <span className="block text-sm text-rubric">
                       ◆ {ENDS.map((end) => wrong[`${kind}.${field}.${end}`]).find(Boolean)}
@@ -160,7 +169,7 @@ export function TargetEditor({
                 </th>
                 {ENDS.map((end) => (
                   <td key={end} className="py-1">
-                    {cell(`${kind}.${field}.${end}`, `${name}: ${end}`)}
+                    {cell(`${kind}.${field}.${end}`, `${FIELDS[field]}: ${end}`)}
                   </td>
                 ))}
               </tr>

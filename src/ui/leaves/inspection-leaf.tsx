@@ -10,6 +10,7 @@ import { InspectionEnd, InspectionList } from '../inspection/inspection-end.tsx'
 import { ItemReadings } from '../inspection/item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueue, type Queued } from '../data/command-queue.ts';
+import { sheetStations } from '../neck-sheet/sheet-stations.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { StringsPanel } from '../work/strings-panel.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -123,7 +124,8 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
   const [at, setAt] = useState(Math.max(0, firstOpen));
   const item = items[at];
   const open = items.filter((i) => i.answer === null).length;
-  const stations = item?.reading ? stationsOfItem(job.readings.stations, item.reading) : [];
+  const places = sheetStations(job, 'as-found');
+  const stations = item?.reading ? stationsOfItem(places, { key: item.key, reading: item.reading }) : [];
   const may = allowed.inspect && finishedAt === null;
   const draftKey = `note:${job.id}:${item?.key ?? ''}`;
   const [note, setNote] = useState('');

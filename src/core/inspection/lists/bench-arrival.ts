@@ -7,7 +7,7 @@ import { checklistFrom } from './checklist-table.ts';
 export const BENCH_ARRIVAL = checklistFrom({
   id: 'bench-arrival',
   name: 'Bench arrival',
-  version: 4,
+  version: 5,
   ends: [],
   table: `
 # First look, strings-on
@@ -32,7 +32,7 @@ relief | Relief | First and last fret pressed, read in the middle. | | relief | 
 rod | Rod nut turns freely | Ease it loose first, then back. Which way, how far. | rod | | | moves both ways without force
 rod-reach | Rod nut can be reached | The right key goes all the way in; at the heel the neck comes loose first. | rod
 action | Action at the 12th, outer strings | In playing position, all strings at pitch. | | action | | in its band
-last-fret | Action at the last fret | Against the 12th it tells a rise or a fall at the end.
+last-fret | Action at the last fret | Against the 12th it tells a rise or a fall at the end. | | action
 saddle-left | Saddle left to take | Over the bridge, in the middle and at both ends. | one-saddle | saddle-standout | | enough for the change wanted
 nut-gap | Gap over fret 1, each string | Held at 3, by feeler. | | nut-gap | | in its band
 grip | Strings slide in the nut | A ping or a jump while tuning: the slot grips. | | | nut-slots
@@ -87,7 +87,7 @@ braces | Braces, through the soundhole | Mirror and light; tap and listen for a 
 plate | Plate under the bridge | Worn by ball ends, cracked between the holes? | pinned
 bridge-lift | Bridge down all round | Slide paper under its edge. | acoustic | | bridge-reglue | no paper goes in
 bridge-thick | Bridge thickness and slot depth | What stands under the slot decides what may be shaved. | one-saddle | bridge-thickness
-pin-holes | Pin holes and taper | Round, clean, the pins’ taper fits. | pinned
+pin-holes | Pin holes and taper | Round, clean; try a pin in a reamed hole of each taper. | pinned | pin-taper
 neck-angle | Neck angle | A straightedge on the frets meets the bridge where? | acoustic | neck-angle
 heel | Heel and neck joint | A gap at the heel, a crack along it, movement under a light push. | glued
 pocket | Neck pocket tight | Shims, movement when pushed sideways. | bolted | | tighten

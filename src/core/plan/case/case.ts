@@ -1,10 +1,11 @@
-import { BENCH_ARRIVAL } from '../../inspection/lists/bench-arrival.ts';
+import { foundByReading } from '../../inspection/found-by-reading.ts';
+import { titleOfItem } from '../../inspection/lists/title-of-item.ts';
 import type { Construction } from '../../instrument/construction.ts';
 import { rodAdvice, type LoggedTurn } from '../../neck/truss-rod.ts';
 import { ratioOf } from '../../neck/rod-to-action.ts';
 import type { Reading } from '../../readings/reading.ts';
 import { standardReadings } from '../../readings/standard.ts';
-import { RELIEF_FRET, stationKey, stationsOf } from '../../readings/stations.ts';
+import { allStations, RELIEF_FRET, stationKey, stationsOf, type Station } from '../../readings/stations.ts';
 import { resolveTarget } from '../../targets/resolve.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
 import type { Target, Touch } from '../../targets/target.ts';
@@ -40,7 +41,17 @@ export interface CaseProblem {
 
 const RELIEF = stationKey('relief', 0, RELIEF_FRET);
 
-const titleOf = (item: string): string => BENCH_ARRIVAL.items.find((i) => i.key === item)?.title ?? item;
+/** What was found: what the case names, and what its readings find by themselves. */
+function foundIn(c: Case, readings: ReadonlyMap<string, Reading>) {
+  const resolving = { shop: SHIPPED_TARGETS, now: () => undefined };
+  const targetOf = (s: Station) => resolveTarget(c.construction, c.touch, [], s, resolving);
+  const read = foundByReading(c.construction, [...readings.values()], allStations(c.construction), targetOf);
+  const named = c.findings.map((f) => ({ item: f.item, note: f.note ?? '', finding: f.finding ?? null }));
+  return [...named, ...read.filter((r) => !named.some((f) => f.item === r.item))].map((f) => ({
+    ...f,
+    title: titleOfItem(f.item),
+  }));
+}
 
 /** Sets a case as a problem. What was not read of the action is taken to stand at its aim, and asked for. */
 export function caseProblem(c: Case): CaseProblem {
@@ -54,12 +65,7 @@ export function caseProblem(c: Case): CaseProblem {
   const readings = new Map(standardReadings(construction, c.readings).map((r) => [r.key, r]));
   const [band, relief] = [targets.get(RELIEF), readings.get(RELIEF)?.value ?? null];
   const turn = relief === null || band === undefined ? null : rodAdvice(relief, band, c.turns);
-  const found = c.findings.map((f) => ({
-    item: f.item,
-    title: titleOf(f.item),
-    note: f.note ?? '',
-    finding: f.finding ?? null,
-  }));
+  const found = foundIn(c, readings);
   const { deals, undone, questions } = sortFindings(found, OPERATIONS);
   const input: PlanInput = {
     construction,

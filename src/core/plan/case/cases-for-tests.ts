@@ -61,6 +61,17 @@ export const caseOf = (kind: Kind, read: Read, found: readonly string[], more: M
   turns: more.turns ?? [],
 });
 
+const UNDER_THE_EDGE = [5, 7, 9, 12, 17, 19] as const;
+
+/** Gaps under the straightedge at frets 5, 7, 9, 12, 17 and 19; both sides alike where only one is given. */
+export const edge = (bass: readonly number[], treble: readonly number[] = bass): Read =>
+  Object.fromEntries(
+    UNDER_THE_EDGE.flatMap((fret, i) => [
+      [`straightedge:3:${fret}`, bass[i] ?? 0],
+      [`straightedge:1:${fret}`, treble[i] ?? 0],
+    ]),
+  );
+
 /** Right for a steel acoustic. */
 export const GOOD: Read = { relief: 0.2, bass: 2.2, treble: 1.7, standout: 3.5 };
 /** What takes wood, bone or metal away. */
