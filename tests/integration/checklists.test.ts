@@ -84,6 +84,34 @@ describe('what the rack counts of an inspection', () => {
   });
 });
 
+describe('what the sheet answers', () => {
+  test('an item whose reading stands is answered by it, may be answered otherwise, and is kept when the inspection ends', async () => {
+    const { jobId, number } = await takeIn();
+    const item = async (key: string) => (await look(number)).inspection.items.find((i) => i.key === key);
+    expect((await item('relief'))?.answer).toBeNull();
+    const at = { jobId, round: 'as-found', quantity: 'relief', string: 0, fret: 7, unit: 'thou' } as const;
+    value(await house.give(house.technician, 'readings.save', { ...at, typed: '.008', version: 0 }));
+    expect(await item('relief')).toMatchObject({ answer: 'fine', bySheet: true, version: 0 });
+    value(await house.give(house.technician, 'readings.save', { ...at, typed: '.020', version: 1 }));
+    expect(await item('relief')).toMatchObject({ answer: 'work', bySheet: true });
+    const facts = (await look(number)).facts;
+    expect(facts.answered).toBe(1);
+    const give = (key: string, answer: 'fine' | 'watch' | null, version: number) =>
+      house.give(house.technician, 'inspection.answer', { jobId, item: key, answer, note: '', version });
+    value(await give('relief', 'watch', 0));
+    expect(await item('relief')).toMatchObject({ answer: 'watch', bySheet: false });
+    value(await give('relief', null, 1));
+    expect(await item('relief')).toMatchObject({ answer: 'work', bySheet: true });
+
+    for (const i of (await look(number)).inspection.items)
+      if (i.answer === null) value(await give(i.key, 'fine', i.version));
+    const finish = { jobId, version: (await look(number)).inspection.version, ending: '' };
+    value(await house.give(house.technician, 'inspection.finish', finish));
+    value(await house.give(house.technician, 'readings.save', { ...at, typed: '.008', version: 2 }));
+    expect(await item('relief')).toMatchObject({ answer: 'work', bySheet: false, by: 'The technician' });
+  });
+});
+
 describe('a list kept as its next version', () => {
   test('is asked from then on; an inspection begun before keeps the one it began with', async () => {
     const before = await takeIn();

@@ -22,7 +22,7 @@ export type CountedJob = Pick<
  * @param judged what was made of it
  * @returns counts of items, places, lines and steps
  */
-export function factsOf(g: CountedJob, { proposal, asked, items }: Judged): JobFacts {
+export function factsOf(g: CountedJob, { proposal, asked, items, bySheet }: Judged): JobFacts {
   const decided = new Set(g.decisions.map((d) => d.line));
   const lines = g.lines.filter((l) => l.approval !== 'no');
   const required = g.stations.filter((s) => !s.optional);
@@ -31,7 +31,9 @@ export function factsOf(g: CountedJob, { proposal, asked, items }: Judged): JobF
     return required.filter((s) => keys.has(s.key)).length;
   };
   return {
-    answered: items.filter((i) => g.answers.some((a) => a.item === i.key && a.answer !== null)).length,
+    answered: items.filter(
+      (i) => bySheet.has(i.key) || g.answers.some((a) => a.item === i.key && a.answer !== null),
+    ).length,
     items: items.length,
     inspectionFinished: g.inspection?.finishedAt != null,
     read: readIn('as-found'),

@@ -1,3 +1,4 @@
+import { answeredBySheet, saidByNumbers, type SheetAnswer } from '../inspection/answered-by-sheet.ts';
 import { findingOn } from '../inspection/findings.ts';
 import { foundByReading } from '../inspection/found-by-reading.ts';
 import { titleOfItem } from '../inspection/lists/title-of-item.ts';
@@ -60,19 +61,16 @@ function finishedAt(g: JudgedJob, id: OperationId): number | null {
 }
 
 /** What readings find by themselves, on the items they belong to. */
-function foundByRead(
-  g: JudgedJob & JudgingShop,
+const foundByRead = (
+  { instrument: { construction } }: JudgedJob,
   items: ReturnType<typeof itemsFor>,
   readings: readonly Reading[],
-): FoundItem[] {
-  const { construction } = g.instrument;
-  const resolving = { shop: g.shopTargets, now: () => undefined };
-  const targetOf = (s: Station) => resolveTarget(construction, g.job.touch, g.wishes, s, resolving);
-  return foundByReading(construction, readings, allStations(construction), targetOf).map((f) => ({
+  targetOf: (s: Station) => Target | null,
+): FoundItem[] =>
+  foundByReading(construction, readings, allStations(construction), targetOf).map((f) => ({
     ...f,
     title: items.find((i) => i.key === f.item)?.title ?? titleOfItem(f.item),
   }));
-}
 
 /** What was found, each item once: what somebody named stands, with the numbers that were read. */
 const together = (named: readonly FoundItem[], read: readonly FoundItem[]): FoundItem[] => [
@@ -84,11 +82,16 @@ const together = (named: readonly FoundItem[], read: readonly FoundItem[]): Foun
 ];
 
 /** What the inspection found and nobody has dealt with since. */
-function foundOn(g: JudgedJob, items: ReturnType<typeof itemsFor>): FoundItem[] {
+function foundOn(
+  g: JudgedJob,
+  items: ReturnType<typeof itemsFor>,
+  bySheet: ReadonlyMap<string, SheetAnswer>,
+): FoundItem[] {
   return items.flatMap((item) => {
     const answer = g.answers.find((a) => a.item === item.key);
     if (answer?.answer !== 'work') return [];
     const named = findingOn(item.key, answer.finding ?? undefined);
+    if (saidByNumbers(named, item.key, bySheet)) return [];
     const leadsTo = named === null ? item.leadsTo : named.leadsTo;
     const done = leadsTo ? finishedAt(g, leadsTo) : null;
     if (done !== null && done > answer.answeredAt.getTime()) return [];
@@ -103,17 +106,23 @@ const stringsForPlan = (strings: Conditions['strings'], read: boolean): Conditio
 
 const RELIEF = stationKey('relief', 0, RELIEF_FRET);
 
-/** What is aimed at each place of a job. */
-function targetsOf(g: JudgedJob & JudgingShop): ReadonlyMap<string, Target> {
+/** What is aimed at a place, the setup's or a further one. */
+function targetOfPlace(g: JudgedJob & JudgingShop): (s: Station) => Target | null {
   const found = new Map(
     g.standard
       .filter((r) => r.round === 'as-found' && r.notRepresentative === null)
       .map((r) => [r.key, r.value]),
   );
   const resolving = { shop: g.shopTargets, now: (s: { readonly key: string }) => found.get(s.key) };
+  return (s) => resolveTarget(g.instrument.construction, g.job.touch, g.wishes, s, resolving);
+}
+
+/** What is aimed at each place of a job. */
+function targetsOf(g: JudgedJob & JudgingShop): ReadonlyMap<string, Target> {
+  const targetOf = targetOfPlace(g);
   return new Map(
     g.stations.flatMap((s): [string, Target][] => {
-      const target = resolveTarget(g.instrument.construction, g.job.touch, g.wishes, s, resolving);
+      const target = targetOf(s);
       return target ? [[s.key, target]] : [];
     }),
   );
@@ -177,7 +186,10 @@ export function judge(g: JudgedJob & JudgingShop) {
   const { stale, staleByReading } = staleOf(g, latest, operations);
   const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
   const fresh = [...latest].flatMap(([key, r]) => (stale.has(key) ? [] : [r]));
-  const found = together(foundOn(g, items), foundByRead(g, items, fresh));
+  const targetOf = targetOfPlace(g);
+  const usableNow = new Map(fresh.map((r) => [r.key, r]));
+  const bySheet = answeredBySheet(items, allStations(construction), usableNow, targetOf);
+  const found = together(foundOn(g, items, bySheet), foundByRead(g, items, fresh, targetOf));
   const { deals, undone } = sortFindings(found, g.catalogue);
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {
@@ -204,6 +216,8 @@ export function judge(g: JudgedJob & JudgingShop) {
     stale,
     staleByReading,
     items,
+    /** items that the readings answer */
+    bySheet,
     asked,
     latest,
     operations,

@@ -49,7 +49,7 @@ export function InspectionEnd({ job, may }: { readonly job: LeafJob<'inspection'
 export function InspectionList({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {
   const { give, trouble } = useSend();
   const { list, lists, items, finishedAt } = job.inspection;
-  const begun = finishedAt !== null || items.some((i) => i.answer !== null);
+  const begun = finishedAt !== null || items.some((i) => i.answer !== null && !i.bySheet);
   if (begun || lists.length < 2) return null;
   return (
     <div>

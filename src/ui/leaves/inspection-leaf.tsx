@@ -34,6 +34,7 @@ function withUnsent(job: LeafProps<'inspection'>['job'], queue: readonly Queued[
       answerName: answer === null ? '' : ANSWER_FACTS[answer].name,
       note: String(mine.input['note'] ?? ''),
       finding: typeof mine.input['finding'] === 'string' ? mine.input['finding'] : null,
+      bySheet: false,
       unsent: true,
     };
   });
@@ -54,6 +55,7 @@ function AnswerMark({ item }: { readonly item: Item }) {
   return (
     <span className={item.answer === 'work' ? 'text-rubric' : 'text-ink'}>
       {TONE[item.answer]} {item.answerName.toLowerCase()}
+      {item.bySheet && ', as read'}
       {item.unsent && ' · unsent'}
     </span>
   );

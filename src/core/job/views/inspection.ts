@@ -10,7 +10,7 @@ import { iso } from './moment.ts';
 /** The inspection: the items this instrument is asked, each with its answer. */
 export const inspectionView = (
   g: Job & JudgingShop,
-  { items }: Pick<Judged, 'items'>,
+  { items, bySheet }: Pick<Judged, 'items' | 'bySheet'>,
   { checklists }: Pick<Shop, 'checklists'>,
   name: NameOf,
 ) => ({
@@ -24,6 +24,8 @@ export const inspectionView = (
   finishedBy: name(g.inspection?.finishedBy ?? null),
   items: items.map((item) => {
     const given = g.answers.find((a) => a.item === item.key);
+    const read = given?.answer ? undefined : bySheet.get(item.key);
+    const answer = given?.answer ?? read ?? null;
     return {
       key: item.key,
       group: item.group,
@@ -40,8 +42,10 @@ export const inspectionView = (
         means: f.leadsTo ? operation(f.leadsTo, g.catalogue).name : (f.asks ?? f.why ?? ''),
       })),
       finding: given?.finding ?? null,
-      answer: given?.answer ?? null,
-      answerName: given?.answer ? ANSWER_FACTS[given.answer].name : '',
+      answer,
+      answerName: answer ? ANSWER_FACTS[answer].name : '',
+      /** nobody answered it: its readings on the sheet do */
+      bySheet: read !== undefined,
       note: given?.note ?? '',
       by: name(given?.answeredBy ?? null),
       version: given?.version ?? 0,

@@ -1,4 +1,7 @@
 import { foundByReading } from '../../inspection/found-by-reading.ts';
+import { answeredBySheet, saidByNumbers } from '../../inspection/answered-by-sheet.ts';
+import { findingOn } from '../../inspection/findings.ts';
+import { BENCH_ARRIVAL } from '../../inspection/lists/bench-arrival.ts';
 import { titleOfItem } from '../../inspection/lists/title-of-item.ts';
 import type { Construction } from '../../instrument/construction.ts';
 import { rodAdvice, type LoggedTurn } from '../../neck/truss-rod.ts';
@@ -47,7 +50,11 @@ function foundIn(c: Case, readings: ReadonlyMap<string, Reading>) {
   const targetOf = (s: Station) => resolveTarget(c.construction, c.touch, [], s, resolving);
   const read = foundByReading(c.construction, [...readings.values()], allStations(c.construction), targetOf);
   const named = c.findings.map((f) => ({ item: f.item, note: f.note ?? '', finding: f.finding ?? null }));
-  return [...named, ...read.filter((r) => !named.some((f) => f.item === r.item))].map((f) => ({
+  const bySheet = answeredBySheet(BENCH_ARRIVAL.items, allStations(c.construction), readings, targetOf);
+  const open = named.filter(
+    (f) => !saidByNumbers(findingOn(f.item, f.finding ?? undefined), f.item, bySheet),
+  );
+  return [...open, ...read.filter((r) => !named.some((f) => f.item === r.item))].map((f) => ({
     ...f,
     title: titleOfItem(f.item),
   }));
