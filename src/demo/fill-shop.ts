@@ -1,4 +1,5 @@
 import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
+import { PLAIN_SETUP } from '../core/inspection/lists/plain-setup.ts';
 import { SALES_FLOOR } from '../core/inspection/lists/sales-floor.ts';
 import type { Database } from '../server/db/connection.ts';
 
@@ -14,7 +15,7 @@ export async function fillShop({ models }: Database, name: string): Promise<void
     ...RACK.map((place, i) => ({ name: place, kind: 'rack' as const, sort: i })),
     ...BENCHES.map((place, i) => ({ name: place, kind: 'bench' as const, sort: 100 + i })),
   ]);
-  for (const { id: list, name: called, version, ends, items } of [BENCH_ARRIVAL, SALES_FLOOR]) {
+  for (const { id: list, name: called, version, ends, items } of [BENCH_ARRIVAL, PLAIN_SETUP, SALES_FLOOR]) {
     await models.ChecklistRow.create({ list, name: called, version, ends, items });
   }
 }

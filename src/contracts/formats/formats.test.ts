@@ -1,15 +1,16 @@
 import { BENCH_ARRIVAL } from '../../core/inspection/lists/bench-arrival.ts';
+import { PLAIN_SETUP } from '../../core/inspection/lists/plain-setup.ts';
 import { SALES_FLOOR } from '../../core/inspection/lists/sales-floor.ts';
 import { toChecklistsFile } from './checklist-items.ts';
 import { checklistsFormat, checklistsSchema } from './checklists.ts';
 
-const file = toChecklistsFile([BENCH_ARRIVAL, SALES_FLOOR]);
+const file = toChecklistsFile([BENCH_ARRIVAL, PLAIN_SETUP, SALES_FLOOR]);
 const [list] = file;
 
 describe('the checklists’ format', () => {
   test('what ships is in it, unchanged by a round trip through text', () => {
     expect(checklistsFormat.parse(JSON.parse(JSON.stringify(file)))).toEqual(file);
-    expect(file.map((l) => l.id)).toEqual(['bench-arrival', 'sales-floor']);
+    expect(file.map((l) => l.id)).toEqual(['bench-arrival', 'plain-setup', 'sales-floor']);
     expect(Object.keys(list?.items[0] ?? {})).toEqual(
       expect.arrayContaining(['id', 'text', 'phase', 'when', 'reading']),
     );

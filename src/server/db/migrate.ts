@@ -9,6 +9,7 @@ import { up as plans } from './migrations/008-plans.ts';
 import { up as bench } from './migrations/009-bench.ts';
 import { up as keptSecrets } from './migrations/010-kept-secrets.ts';
 import { up as countsFollow } from './migrations/012-counts-follow.ts';
+import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
 import { up as checklistsAndStrings } from './migrations/002-checklists-and-strings.ts';
@@ -27,6 +28,7 @@ const MIGRATIONS = [
   { name: '010-kept-secrets', up: keptSecrets },
   { name: '011-findings-and-turns', up: findingsAndTurns },
   { name: '012-counts-follow', up: countsFollow },
+  { name: '013-short-list', up: shortList },
 ];
 
 const runner = (sequelize: Sequelize) =>

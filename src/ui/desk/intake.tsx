@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
@@ -46,6 +46,9 @@ const EMPTY: IntakeForm = {
   cameWith: '',
   placeId: '',
 };
+const LOWER: ReadonlySet<string> = new Set(['much-lower', 'little-lower']);
+/** What a hand makes of a height is worked out only where the two contradict each other. */
+const LowAndHard = lazy(() => import('./low-and-hard.tsx'));
 const DRAFT = 'intake';
 const DRAFT_CUSTOMER = 'intake-customer';
 const DRAFT_COMMAND = 'intake-command';
@@ -218,6 +221,16 @@ export function Intake({
           options={{ light: 'light', medium: 'medium', heavy: 'heavy' }}
           onChange={(touch) => setValue('touch', touch)}
         />
+        {watch('touch') === 'heavy' && LOWER.has(watch('actionWish')) && (
+          <Suspense>
+            <LowAndHard
+              kind={construction.kind}
+              onAnswer={(says) =>
+                setValue('wish', [getValues('wish'), says].filter((t) => t.trim() !== '').join(' '))
+              }
+            />
+          </Suspense>
+        )}
         <FormField label="Plays: style, bends, strums, fingerstyle" error={errors.plays?.message}>
           {(w) => <input {...w} className="field" {...register('plays')} />}
         </FormField>

@@ -48,8 +48,9 @@ export function InspectionEnd({ job, may }: { readonly job: LeafJob<'inspection'
 /** Which list the job is inspected by, changed as long as nothing is answered. */
 export function InspectionList({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {
   const { give, trouble } = useSend();
-  const { list, lists, items, finishedAt } = job.inspection;
+  const { list, lists, items, finishedAt, suits } = job.inspection;
   const begun = finishedAt !== null || items.some((i) => i.answer !== null && !i.bySheet);
+  const suited = lists.find((l) => l.id === suits.list);
   if (begun || lists.length < 2) return null;
   return (
     <div>
@@ -60,6 +61,12 @@ export function InspectionList({ job, may }: { readonly job: LeafJob<'inspection
         disabled={!may}
         onChange={(chosen) => void give('inspection.choose-list', { jobId: job.id, list: chosen })}
       />
+      {suited && suited.id !== list && (
+        <p className="mt-1 text-sm">
+          {suits.why} “{suited.name}” would do.
+        </p>
+      )}
+      {suited && suited.id === list && <p className="mt-1 text-sm text-quiet">{suits.why}</p>}
       <Trouble trouble={trouble} />
     </div>
   );

@@ -1,4 +1,5 @@
 import { ANSWER_FACTS } from '../../inspection/checklist.ts';
+import { listFor } from '../../inspection/list-for.ts';
 import { FINDINGS } from '../../inspection/findings.ts';
 import { operation } from '../../plan/operations.ts';
 import type { Job } from '../job.ts';
@@ -16,6 +17,10 @@ export const inspectionView = (
 ) => ({
   list: g.job.list,
   lists: checklists.map((l) => ({ id: l.id, name: l.name })),
+  suits: listFor(
+    g.job.complaint,
+    g.lines.map((l) => l.operation),
+  ),
   ends: g.checklist?.ends ?? [],
   ending: g.inspection?.ending ?? '',
   version: g.inspection?.version ?? 0,
