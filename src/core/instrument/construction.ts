@@ -15,6 +15,7 @@ export const FACTS = {
     pinned: 'pinned, one-piece saddle',
     'tie-block': 'tie block',
     individual: 'individual saddles',
+    'individual-fixed': 'individual saddles, fixed',
     floating: 'floating, with tailpiece',
     thumbwheel: 'thumbwheels at its two ends',
   },
@@ -81,3 +82,7 @@ export const stringNumber = (construction: Pick<Construction, 'strings'>, index:
 /** Whether the saddle is set by screws or wheels: up and down, and nothing is cut. */
 export const isAdjustable = ({ bridge }: Pick<Construction, 'bridge'>): boolean =>
   bridge === 'individual' || bridge === 'thumbwheel' || bridge === 'floating';
+
+/** Whether each string has a saddle of its own, set by screws or sanded one by one. */
+export const hasOwnSaddles = ({ bridge }: Pick<Construction, 'bridge'>): boolean =>
+  bridge === 'individual' || bridge === 'individual-fixed';

@@ -14,7 +14,7 @@ import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../pla
 import type { JobOfPlan } from '../plan/solve/problem-from.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import { latestReadings, type Reading } from '../readings/reading.ts';
-import { allStations, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
+import { allStations, plannedStations, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
 import {
   MOVED_BY_STRINGS,
   staleReasons,
@@ -121,7 +121,7 @@ function targetOfPlace(g: JudgedJob & JudgingShop): (s: Station) => Target | nul
 function targetsOf(g: JudgedJob & JudgingShop): ReadonlyMap<string, Target> {
   const targetOf = targetOfPlace(g);
   return new Map(
-    g.stations.flatMap((s): [string, Target][] => {
+    plannedStations(g.instrument.construction, g.stations).flatMap((s): [string, Target][] => {
       const target = targetOf(s);
       return target ? [[s.key, target]] : [];
     }),
@@ -194,7 +194,7 @@ export function judge(g: JudgedJob & JudgingShop) {
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {
     construction,
-    stations: g.stations,
+    stations: plannedStations(construction, g.stations),
     readings: latest,
     stale: new Set(stale.keys()),
     targets,

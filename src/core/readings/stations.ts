@@ -1,5 +1,5 @@
 import type { Construction } from '../instrument/construction.ts';
-import { stringNumber } from '../instrument/construction.ts';
+import { hasOwnSaddles, stringNumber } from '../instrument/construction.ts';
 import { actionFret, reliefMethod, USUAL_METHODS, type Methods } from './methods.ts';
 import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
 
@@ -72,7 +72,9 @@ const noteOf = (c: Construction, n: number): string =>
 /** String numbers from the lowest string. */
 const numbersOf = (c: Construction): number[] => c.strings.map((_, i) => stringNumber(c, i));
 
-const hasLooseSaddle = ({ bridge }: Construction): boolean => bridge === 'pinned' || bridge === 'tie-block';
+/** Whether saddles are cut to their height, and not set by screws or wheels. */
+const hasLooseSaddle = ({ bridge }: Construction): boolean =>
+  bridge === 'pinned' || bridge === 'tie-block' || bridge === 'individual-fixed';
 
 /**
  * Every place a setup of this instrument is read at, in the shop's working order: as shipped neck, action, nut from the
@@ -206,4 +208,17 @@ export function allStations(c: Construction, habits: Habits = USUAL_HABITS): rea
   const setup = stationsOf(c, habits);
   const known = new Set(setup.map((s) => s.key));
   return [...setup, ...furtherStations(c).filter((s) => !known.has(s.key))];
+}
+
+/**
+ * What a plan is judged by: the setup's places, and where each string has a saddle of its own also the action of the strings
+ * between.
+ */
+export function plannedStations(c: Construction, setup: readonly Station[]): readonly Station[] {
+  if (!hasOwnSaddles(c)) return setup;
+  const known = new Set(setup.map((s) => s.key));
+  const between = furtherStations(c).filter(
+    (s) => s.quantity === 'action' && s.fret === ACTION_FRET && !known.has(s.key),
+  );
+  return [...setup, ...between];
 }

@@ -1,4 +1,4 @@
-import { isAdjustable, type Construction } from '../../core/instrument/construction.ts';
+import { hasOwnSaddles, isAdjustable, type Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { withString, type Moves } from '../../core/whatif/moves.ts';
 import type { Outcome } from '../../core/whatif/consequences.ts';
@@ -92,7 +92,7 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
       get: (m) => (side === 'bass' ? m.treble : m.bass),
       set: (m, v) => ({ ...m, [side === 'bass' ? 'treble' : 'bass']: v }),
     },
-    ...(isAdjustable(c)
+    ...(isAdjustable(c) || hasOwnSaddles(c)
       ? [
           {
             id: 'trim' as const,

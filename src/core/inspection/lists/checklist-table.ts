@@ -20,7 +20,7 @@ const NAMED: Readonly<Record<string, Condition>> = {
   individual: { fact: 'bridge', is: ['individual'] },
   thumbwheel: { fact: 'bridge', is: ['thumbwheel'] },
   'floating-bridge': { fact: 'bridge', is: ['floating'] },
-  'one-saddle': { fact: 'bridge', is: ['pinned', 'tie-block'] },
+  'one-saddle': { fact: 'bridge', is: ['pinned', 'tie-block', 'individual-fixed'] },
   'behind-saddle': { fact: 'bridge', isNot: ['tie-block'] },
   vibrato: { fact: 'vibrato', isNot: ['none'] },
   'floating-vibrato': { fact: 'vibrato', is: ['floating'] },

@@ -45,8 +45,8 @@ const LEAST = 1e-9;
 
 /** Where an amount belongs: a side, a string, a fret. */
 function placeOf(what: string): string {
-  if (what.startsWith('saddle, ')) return what.slice('saddle, '.length);
-  return /(\d+)$/.exec(what)?.[1] ?? what;
+  const number = /(\d+)$/.exec(what)?.[1];
+  return number ?? (what.startsWith('saddle, ') ? what.slice('saddle, '.length) : what);
 }
 
 /** Which way all the amounts go, by the names of that kind of move; undefined where they go both ways. */

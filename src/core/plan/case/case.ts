@@ -8,7 +8,14 @@ import { rodAdvice, type LoggedTurn } from '../../neck/truss-rod.ts';
 import { ratioOf } from '../../neck/rod-to-action.ts';
 import type { Reading } from '../../readings/reading.ts';
 import { standardReadings } from '../../readings/standard.ts';
-import { allStations, RELIEF_FRET, stationKey, stationsOf, type Station } from '../../readings/stations.ts';
+import {
+  allStations,
+  plannedStations,
+  RELIEF_FRET,
+  stationKey,
+  stationsOf,
+  type Station,
+} from '../../readings/stations.ts';
 import { resolveTarget } from '../../targets/resolve.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
 import type { Target, Touch } from '../../targets/target.ts';
@@ -63,7 +70,7 @@ function foundIn(c: Case, readings: ReadonlyMap<string, Reading>) {
 /** Sets a case as a problem. What was not read of the action is taken to stand at its aim, and asked for. */
 export function caseProblem(c: Case): CaseProblem {
   const { construction, touch } = c;
-  const stations = stationsOf(construction);
+  const stations = plannedStations(construction, stationsOf(construction));
   const targets = new Map<string, Target>();
   for (const s of stations) {
     const target = resolveTarget(construction, touch, [], s, { shop: SHIPPED_TARGETS, now: () => undefined });

@@ -1,26 +1,17 @@
-import { isAdjustable } from '../../instrument/construction.ts';
+import { hasOwnSaddles, isAdjustable } from '../../instrument/construction.ts';
+import { verdict } from '../../targets/target.ts';
 import { slotFloor } from '../../saddle/slot-floor.ts';
-import { both, formatLength } from '../../units/format-length.ts';
+import { formatLength } from '../../units/format-length.ts';
 import { breakAngleAfter, type Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
-import { isOut, standings } from './judge-outcome.ts';
+import { isOut, standings, type Stands } from './judge-outcome.ts';
 import { tooDear } from './fret-ways.ts';
 import { offered, type Problem } from './problem.ts';
+import { along, LEAST, liftsOf, saddlePart, withSaddle, type Need } from './saddle-parts.ts';
 import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(v, 'mm');
-/** A height in the shop's unit, with mm beside it. */
-const said = (p: Problem, v: number): string => both(Math.abs(v), p.unit);
-const LEAST = 1e-6;
-
-/** What each side's saddle would have to do to bring the action to its aim, mm; 0 where it may stay. */
-export interface Need {
-  readonly bass: number;
-  readonly treble: number;
-  /** the same for both sides whether or not they are out: for a neck angle or a bridge, which move both */
-  readonly both: readonly [number, number];
-}
 
 interface Frame {
   readonly p: Problem;
@@ -28,6 +19,21 @@ interface Frame {
   readonly need: Need;
   readonly refused: Refused[];
   readonly ways: Way[];
+}
+
+/**
+ * What one string's own saddle does beside the lift of the sides, mm. Saddles on screws follow the sides, and one is moved by
+ * itself only where it would then stand out; those that are sanded one by one are left where they stand well.
+ */
+function ownLift(p: Problem, s: Stands | undefined, sides: number, share: number): number {
+  const t = s && p.targets.get(s.judged.key);
+  if (!s || !t || s.judged.index === 0 || s.judged.index === p.model.construction.strings.length - 1)
+    return 0;
+  const fixed = !isAdjustable(p.model.construction);
+  const then = fixed ? s.value : s.value + sides * share;
+  const says = verdict(then, t, s.judged.tells);
+  const alone = says === 'low' || says === 'high' ? (t.aim - then) / share : 0;
+  return fixed ? alone - sides : alone;
 }
 
 /** Which sides are brought to their aims: those that are out, or each that is not there yet, alone and both. */
@@ -44,62 +50,34 @@ function needsOf(p: Problem, o: Outcome, share: number, sizes: Sizes): Need[] {
     return s !== undefined && isOut(s);
   };
   const both = [side(0) ? to(0) : to(last), side(last) ? to(last) : to(0)] as const;
-  const need = (bass: boolean, treble: boolean): Need => ({
-    bass: bass ? to(0) : 0,
-    treble: treble ? to(last) : 0,
-    both,
-  });
+  const need = (atBass: boolean, atTreble: boolean): Need => {
+    const [bass, treble] = [atBass ? to(0) : 0, atTreble ? to(last) : 0];
+    const own = hasOwnSaddles(p.model.construction)
+      ? p.model.construction.strings.map((_, i) => ownLift(p, side(i), along(bass, treble, i, last), share))
+      : [];
+    return { bass, treble, both, own };
+  };
   const asked = need(out(0), out(last));
   const all = sizes === 'asked' ? [asked] : [need(true, true), need(true, false), need(false, true)];
-  return all.filter((n, i) => all.findIndex((m) => m.bass === n.bass && m.treble === n.treble) === i);
+  const same = (a: Need, b: Need): boolean =>
+    a.bass === b.bass && a.treble === b.treble && a.own.every((v, i) => v === b.own[i]);
+  return all.filter((n, i) => all.findIndex((m) => same(m, n)) === i);
 }
-
-const saddleAmounts = (bass: number, treble: number): Part['amounts'] => [
-  { what: 'saddle, bass', amount: bass, unit: 'mm' },
-  { what: 'saddle, treble', amount: treble, unit: 'mm' },
-];
-
-const move = (p: Problem, v: number): string =>
-  Math.abs(v) < LEAST ? 'stays' : `${said(p, v)} ${v < 0 ? 'down' : 'up'}`;
-const sides = (p: Problem, bass: number, treble: number): string =>
-  `Bass ${move(p, bass)}, treble ${move(p, treble)}`;
-
-function part(f: Frame, operation: OperationId, bass: number, treble: number): Part {
-  const { p } = f;
-  const cutsForGood = operation === 'saddle-lower';
-  const first = (v: number) => said(p, v * p.firstCutShare);
-  const cuts = [
-    ...(bass < 0 ? [`bass ${first(bass)}`] : []),
-    ...(treble < 0 ? [`treble ${first(treble)}`] : []),
-  ].join(', ');
-  return {
-    operation,
-    says: `${sides(p, bass, treble)}.`,
-    amounts: saddleAmounts(bass, treble),
-    removed: cutsForGood ? Math.max(0, -bass, -treble) : 0,
-    firstCut: cutsForGood && cuts !== '' ? `first ${cuts}, then read again` : undefined,
-  };
-}
-
-const withSaddle = (m: Moves, bass: number, treble: number): Moves => ({
-  ...m,
-  bass: m.bass + bass,
-  treble: m.treble + treble,
-});
 
 /** Why the saddle may not stand there, or null. */
-function outsideLimits(p: Problem, bass: number, treble: number): Pick<Refused, 'because' | 'would'> | null {
+function outsideLimits(p: Problem, lifts: readonly number[]): Pick<Refused, 'because' | 'would'> | null {
   const { standout } = p.model;
   if (standout === null) return null;
-  const left = standout + Math.min(bass, treble);
-  const high = standout + Math.max(bass, treble);
+  const [least, highest] = [Math.min(...lifts), Math.max(...lifts)];
+  const left = standout + least;
+  const high = standout + highest;
   const { low, high: most } = p.limits.standout;
   if (left < low - LEAST)
     return {
       because: `Only ${mm(left)} of saddle would stand out, under the ${mm(low)} that must: look at the neck angle.`,
-      would: `It would do if the saddle stood out ${mm(low - Math.min(bass, treble))} or more now; it stands ${mm(standout)}.`,
+      would: `It would do if the saddle stood out ${mm(low - least)} or more now; it stands ${mm(standout)}.`,
     };
-  const angle = breakAngleAfter(p.model, standout + (bass + treble) / 2);
+  const angle = breakAngleAfter(p.model, standout + lifts.reduce((a, b) => a + b, 0) / lifts.length);
   if (angle !== null && angle < p.limits.breakAngle)
     return {
       because: `The break angle would fall to ${angle.toFixed(1)}°, under the ${p.limits.breakAngle}° it wants.`,
@@ -108,7 +86,7 @@ function outsideLimits(p: Problem, bass: number, treble: number): Pick<Refused, 
   if (high > most + LEAST)
     return {
       because: `The saddle would stand out ${mm(high)}, over the ${mm(most)} a slot holds.`,
-      would: `It would do if it stood out ${mm(most - Math.max(bass, treble))} or less now.`,
+      would: `It would do if it stood out ${mm(most - highest)} or less now.`,
     };
   return null;
 }
@@ -130,54 +108,35 @@ function tryWay(
 
 function looseSaddle(f: Frame): void {
   const { p, moves, need } = f;
-  const { bass, treble } = need;
+  const lifts = liftsOf(p, need);
   const unread =
     p.model.standout === null ? ['How far the saddle stands out was not read: read it before cutting.'] : [];
   const before = f.ways.length;
-  const down = bass <= 0 && treble <= 0;
-  const up = bass >= 0 && treble >= 0;
-  const limits = outsideLimits(p, bass, treble);
-  if (down && (bass < 0 || treble < 0)) {
-    tryWay(
-      f,
-      'lower the saddle',
-      [part(f, 'saddle-lower', bass, treble)],
-      withSaddle(moves, bass, treble),
-      limits,
-    );
+  const [least, most] = [Math.min(...lifts), Math.max(...lifts)];
+  const limits = outsideLimits(p, lifts);
+  const tried = (name: string, operation: OperationId, wrong: typeof limits) =>
+    tryWay(f, name, [saddlePart(f.p, operation, need)], withSaddle(moves, need), wrong);
+  if (most <= 0 && least < 0) {
+    tried('lower the saddle', 'saddle-lower', limits);
     lowerToLimit(f, limits);
   }
-  if (up && (bass > 0 || treble > 0)) {
-    const most = Math.max(bass, treble);
+  if (least >= 0 && most > 0) {
     const tooMuch =
       most > p.limits.saddleShim
         ? {
             because: `${mm(most)} under the saddle is over the ${mm(p.limits.saddleShim)} a shim is used for.`,
             would: `It would do for ${mm(p.limits.saddleShim)} or less.`,
           }
-        : Math.abs(bass - treble) > LEAST
+        : most - least > LEAST
           ? {
               because: 'One side wants more than the other: a flat shim raises both alike.',
               would: 'It would do if both sides wanted the same.',
             }
           : limits;
-    tryWay(
-      f,
-      'shim the saddle',
-      [part(f, 'saddle-shim', bass, treble)],
-      withSaddle(moves, bass, treble),
-      tooMuch,
-    );
-    tryWay(
-      f,
-      'raise the saddle',
-      [part(f, 'saddle-raise', bass, treble)],
-      withSaddle(moves, bass, treble),
-      limits,
-    );
+    tried('shim the saddle', 'saddle-shim', tooMuch);
+    tried('raise the saddle', 'saddle-raise', limits);
   }
-  if (bass !== 0 || treble !== 0)
-    tryWay(f, 'a new saddle', [part(f, 'saddle-new', bass, treble)], withSaddle(moves, bass, treble), limits);
+  if (least !== 0 || most !== 0) tried('a new saddle', 'saddle-new', limits);
   for (let i = before; i < f.ways.length; i++) f.ways[i] = { ...(f.ways[i] as Way), warns: unread };
 }
 
@@ -188,25 +147,19 @@ function lowerToLimit(f: Frame, limits: Pick<Refused, 'because' | 'would'> | nul
   const most = p.model.standout - p.limits.standout.low;
   if (most < 0.1) return;
   const [bass, treble] = [Math.max(need.bass, -most), Math.max(need.treble, -most)];
-  if (outsideLimits(p, bass, treble) !== null) return;
+  const less = { bass, treble, own: need.own.map((v) => Math.max(v, -most)) };
+  if (outsideLimits(p, liftsOf(p, less)) !== null) return;
   tryWay(
     f,
     'lower the saddle as far as it goes',
-    [part(f, 'saddle-lower', bass, treble)],
-    withSaddle(moves, bass, treble),
+    [saddlePart(f.p, 'saddle-lower', less)],
+    withSaddle(moves, less),
     null,
   );
 }
 
 function adjustable(f: Frame): void {
-  const { bass, treble } = f.need;
-  tryWay(
-    f,
-    'set the saddles',
-    [part(f, 'saddle-set', bass, treble)],
-    withSaddle(f.moves, bass, treble),
-    null,
-  );
+  tryWay(f, 'set the saddles', [saddlePart(f.p, 'saddle-set', f.need)], withSaddle(f.moves, f.need), null);
 }
 
 /** The neck's angle: the plane's rise at the saddle, with the saddle brought to where it stands well. */
@@ -223,7 +176,8 @@ function neckAngle(f: Frame): void {
   const operation: OperationId =
     c.joint === 'glued' ? 'neck-reset' : c.joint === 'tilt-screw' ? 'tilt' : 'shim';
   const trimmed = Math.abs(bass) > 0.05 || Math.abs(treble) > 0.05;
-  const saddle: Part[] = trimmed ? [part(f, adjust ? 'saddle-set' : 'saddle-new', bass, treble)] : [];
+  const set = { bass, treble, own: need.own };
+  const saddle: Part[] = trimmed ? [saddlePart(f.p, adjust ? 'saddle-set' : 'saddle-new', set)] : [];
   const wrong =
     operation !== 'neck-reset' && Math.abs(tilt) > p.limits.tilt
       ? {
@@ -231,9 +185,9 @@ function neckAngle(f: Frame): void {
           would: `It would do for ${mm(p.limits.tilt)} or less.`,
         }
       : trimmed
-        ? outsideLimits(p, bass, treble)
+        ? outsideLimits(p, liftsOf(p, set))
         : null;
-  const done = trimmed ? withSaddle(moves, bass, treble) : moves;
+  const done = trimmed ? withSaddle(moves, set) : moves;
   tryWay(
     f,
     operation === 'neck-reset' ? 'reset the neck' : operation === 'tilt' ? 'tilt the neck' : 'shim the neck',
@@ -310,7 +264,7 @@ export function heightWays(
 ): Ways {
   const needs = needsOf(p, o, share, sizes);
   const frame = (need: Need): Frame => ({ p, moves, need, refused: [], ways: [] });
-  const some = needs.filter((n) => n.bass !== 0 || n.treble !== 0);
+  const some = needs.filter((n) => n.bass !== 0 || n.treble !== 0 || n.own.some((v) => v !== 0));
   const whole = needs[0];
   if (!whole || (sizes === 'asked' && some.length === 0)) return none('height', moves);
   const frames = some.map(frame);
