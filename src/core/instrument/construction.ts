@@ -86,3 +86,14 @@ export const isAdjustable = ({ bridge }: Pick<Construction, 'bridge'>): boolean 
 /** Whether each string has a saddle of its own, set by screws or sanded one by one. */
 export const hasOwnSaddles = ({ bridge }: Pick<Construction, 'bridge'>): boolean =>
   bridge === 'individual' || bridge === 'individual-fixed';
+
+/**
+ * What a string is called: its number; where strings go in pairs the number of its course, `a` for the one toward the bass.
+ * @param number the string's own number, 1 the highest
+ * @example on a 12-string stringName(c, 12) → '6a', stringName(c, 11) → '6b'
+ */
+export function stringName(c: Pick<Construction, 'strings' | 'perCourse'>, number: number): string {
+  if (c.perCourse === 1) return String(number);
+  const first = (c.strings.length - number) % c.perCourse === 0;
+  return `${Math.ceil(number / c.perCourse)}${first ? 'a' : 'b'}`;
+}

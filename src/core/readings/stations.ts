@@ -1,5 +1,5 @@
 import type { Construction } from '../instrument/construction.ts';
-import { hasOwnSaddles, stringNumber } from '../instrument/construction.ts';
+import { hasOwnSaddles, stringName, stringNumber } from '../instrument/construction.ts';
 import { actionFret, reliefMethod, USUAL_METHODS, type Methods } from './methods.ts';
 import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
 
@@ -69,6 +69,9 @@ export const USUAL_HABITS: Habits = {
 const noteOf = (c: Construction, n: number): string =>
   (c.strings[c.strings.length - n]?.note ?? '').replace(/\d+$/, '');
 
+/** A string's name with its note. */
+const nameOf = (c: Construction, n: number): string => `${stringName(c, n)} ${noteOf(c, n)}`;
+
 /** String numbers from the lowest string. */
 const numbersOf = (c: Construction): number[] => c.strings.map((_, i) => stringNumber(c, i));
 
@@ -91,11 +94,11 @@ export function stationsOf(c: Construction, habits: Habits = USUAL_HABITS): read
     habits.methods['nut-gap'] === 'open' ? 'Open height over fret 1, string' : 'Gap over fret 1, string';
   const groups: Readonly<Record<WorkGroup, readonly Station[]>> = {
     relief: [station('relief', 0, RELIEF_FRET, `Relief, ${relief.at}th`)],
-    action: outer.map((n) => station('action', n, at, `Action ${at}, string ${n}`)),
-    'nut-gap': numbers.map((n) => station('nut-gap', n, 1, `${gap} ${n} ${noteOf(c, n)}`)),
+    action: outer.map((n) => station('action', n, at, `Action ${at}, string ${stringName(c, n)}`)),
+    'nut-gap': numbers.map((n) => station('nut-gap', n, 1, `${gap} ${nameOf(c, n)}`)),
     'saddle-standout': hasLooseSaddle(c) ? [station('saddle-standout', 0, 0, 'Saddle stands out')] : [],
     intonation: numbers.map((n) =>
-      station('intonation', n, ACTION_FRET, `Cents at 12, string ${n} ${noteOf(c, n)}`),
+      station('intonation', n, ACTION_FRET, `Cents at 12, string ${nameOf(c, n)}`),
     ),
   };
   return habits.order.flatMap((group) => groups[group]);
@@ -132,7 +135,7 @@ function bodyStations(c: Construction): Station[] {
 function saddleStations(c: Construction): Station[] {
   const saddle = place('saddle');
   return [
-    ...numbersOf(c).map((n) => saddle('contact', n, 0, `String ${n} ${noteOf(c, n)} leaves the saddle at`)),
+    ...numbersOf(c).map((n) => saddle('contact', n, 0, `String ${nameOf(c, n)} leaves the saddle at`)),
     ...(hasLooseSaddle(c)
       ? [
           ...SIDES.map((s) => saddle('saddle-standout', s.string, 0, `Saddle stands out, ${s.name}`)),
@@ -183,13 +186,13 @@ export function furtherStations(c: Construction): readonly Station[] {
       .filter((n) => n < c.frets)
       .map((n) => neck('relief', 0, n, `Relief at the ${n}${n === 3 ? 'rd' : 'th'}`)),
     ...numbersOf(c).flatMap((n) =>
-      [...reads].map((f) => neck('action', n, f, `Action ${f}, string ${n} ${noteOf(c, n)}`)),
+      [...reads].map((f) => neck('action', n, f, `Action ${f}, string ${nameOf(c, n)}`)),
     ),
     ...edgeStations(c),
     nut('nut-width', 0, 0, 'Nut width'),
     nut('nut-spacing', 0, 0, 'String spread at the nut'),
     ...numbersOf(c).flatMap((n) =>
-      NUT_FRETS.map((f) => nut('intonation', n, f, `Cents at ${f}, string ${n} ${noteOf(c, n)}`)),
+      NUT_FRETS.map((f) => nut('intonation', n, f, `Cents at ${f}, string ${nameOf(c, n)}`)),
     ),
     ...saddleStations(c),
     ...all.flatMap((f) =>

@@ -60,6 +60,8 @@ export const label = (
   anchor,
 });
 
+const CHECK_SHAPES = 4;
+
 /** The 50 mm line with its ticks and what to do with it. */
 export const checkLine = (x: number, y: number): Shape[] => [
   line(x, y, x + CHECK_MM, y, HAIR),
@@ -99,4 +101,30 @@ export function toSvg(d: Drawing): string {
   const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${shortest(d.width)}mm" height="${shortest(d.height)}mm" viewBox="0 0 ${shortest(d.width)} ${shortest(d.height)}">`;
   const style = '<g fill="none" stroke="#000" font-family="sans-serif">';
   return `${head}<title>${escape(d.title)}</title>${style}${d.shapes.map(svgShape).join('')}</g></svg>`;
+}
+
+/** The words that say which side is which, and what they are turned round. */
+const SIDES: readonly (readonly [RegExp, string])[] = [
+  [/bass side left/, 'bass side right'],
+  [/bass left/, 'bass right'],
+];
+
+/** A drawing for a left-handed instrument: turned round from side to side, its words and its check line as they are. */
+export function leftHanded(d: Drawing): Drawing {
+  const across = (x: number): number => d.width - x;
+  const turn = (s: Shape): Shape => {
+    switch (s.kind) {
+      case 'line':
+        return { ...s, x1: across(s.x1), x2: across(s.x2) };
+      case 'path':
+        return { ...s, points: s.points.map(([x, y]) => [across(x), y] as const) };
+      case 'text':
+        return s.anchor === 'middle'
+          ? { ...s, x: across(s.x) }
+          : { ...s, text: SIDES.reduce((text, [from, to]) => text.replace(from, to), s.text) };
+    }
+  };
+  // The check line and its words stay together at the left edge.
+  const check = d.shapes.length - CHECK_SHAPES;
+  return { ...d, shapes: d.shapes.map((s, i) => (i < check ? turn(s) : s)) };
 }

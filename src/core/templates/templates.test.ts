@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkLine, label, line, shortest, toSvg, type Shape } from './drawing.ts';
+import { checkLine, label, leftHanded, line, shortest, toSvg, type Shape } from './drawing.ts';
 import { contactTemplate, nutContactTemplate } from './contact-templates.ts';
 import { nutTemplate } from './nut-template.ts';
 import { saddleTemplate } from './saddle-template.ts';
@@ -209,6 +209,33 @@ describe('a length in a drawing', () => {
       fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (value) => {
         expect(shortest(value)).toBe(String(Math.round(value * 1e4) / 1e4));
       }),
+    );
+  });
+});
+
+describe('a drawing for a left-handed instrument', () => {
+  const right = nutTemplate(36, [1.35, 0.3], { centres: [0.6, 35], gaps: [33] });
+  const left = leftHanded(right);
+  const levels = (d: typeof right) => d.shapes.filter((s) => s.kind === 'line' && s.y1 === s.y2);
+
+  test('is turned round from side to side and says so', () => {
+    expect(left.shapes.map((s) => (s.kind === 'text' ? s.text : '')).join(' ')).toContain('bass side right');
+    const upright = (d: typeof right) =>
+      d.shapes.flatMap((s) => (s.kind === 'line' && s.x1 === s.x2 && s.weight === 0.1 ? [s.x1] : []));
+    expect(upright(left)).toEqual(upright(right).map((x) => right.width - x));
+  });
+
+  test('keeps its check line where it is, and every length', () => {
+    expect(left.shapes.slice(-4)).toEqual(right.shapes.slice(-4));
+    const lengths = (d: typeof right) =>
+      levels(d).map((s) => (s.kind === 'line' ? Math.abs(s.x2 - s.x1).toFixed(9) : ''));
+    expect(lengths(left)).toEqual(lengths(right));
+  });
+
+  test('turned twice it lies as before', () => {
+    const again = leftHanded(left);
+    expect(again.shapes.map((s) => (s.kind === 'line' ? Number(s.x1.toFixed(9)) : 0))).toEqual(
+      right.shapes.map((s) => (s.kind === 'line' ? Number(s.x1.toFixed(9)) : 0)),
     );
   });
 });

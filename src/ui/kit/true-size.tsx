@@ -1,13 +1,15 @@
 import type { Drawing } from '../../core/templates/drawing.ts';
 
-/** A template on the screen: the drawing that prints, as wide as there is room. */
+/** A template: on the screen as wide as there is room, on paper as large as it is. */
 export function TrueSize({ drawing }: { readonly drawing: Drawing }) {
   return (
     <svg
       role="img"
       aria-label={drawing.title}
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      className="w-full border border-line bg-card"
+      width={`${drawing.width}mm`}
+      height={`${drawing.height}mm`}
+      className="true-size border border-line bg-card"
       fill="none"
       stroke="currentColor"
     >

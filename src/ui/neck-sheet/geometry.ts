@@ -138,3 +138,16 @@ export function placeLabels(wants: readonly number[], width: number, gap: number
   order.forEach(({ i }, k) => (edges[i] = (bases[k] ?? 0) + k * step));
   return edges;
 }
+
+/**
+ * The row a string is drawn on, seen from above with the nut at the left: the lowest string farthest from the eye, on a
+ * left-handed instrument the nearest.
+ * @param index of the string, 0 the lowest
+ */
+export function rowOfString(
+  c: Pick<Construction, 'strings' | 'perCourse' | 'leftHanded'>,
+  index: number,
+): number {
+  const row = Math.floor(index / c.perCourse);
+  return c.leftHanded ? c.strings.length / c.perCourse - 1 - row : row;
+}

@@ -1,6 +1,6 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
-import type { SheetGeometry } from './geometry.ts';
+import { rowOfString, type SheetGeometry } from './geometry.ts';
 
 export const ROW = 30;
 
@@ -65,8 +65,8 @@ export function PlanView({
         stroke="var(--plain)"
       />
       {c.strings.map((s, i) => {
-        const row = Math.floor(i / c.perCourse);
-        const within = c.perCourse === 1 ? 0 : i % 2 === 0 ? -4 : 4;
+        const row = rowOfString(c, i);
+        const within = c.perCourse === 1 ? 0 : (i % 2 === 0) !== c.leftHanded ? -4 : 4;
         const y = top + row * ROW + ROW / 2 + within;
         const isDrawn = c.strings.length - i === drawn;
         const contact = contacts.get(c.strings.length - i);

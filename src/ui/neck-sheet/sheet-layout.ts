@@ -1,7 +1,7 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import type { SheetPart } from '../../core/readings/stations.ts';
-import { FIELD, placeLabels, type SheetGeometry } from './geometry.ts';
+import { FIELD, placeLabels, rowOfString, type SheetGeometry } from './geometry.ts';
 import { ROW } from './plan-view.tsx';
 import type { StationView } from './sheet-stations.ts';
 
@@ -33,6 +33,7 @@ export function stationsOfPart(
       return pick(
         (s) => s.quantity === 'relief',
         (s) => s.quantity === 'action' && s.fret === actionFret,
+        (s) => s.quantity === 'straightedge',
       );
     case 'nut':
       return pick(
@@ -52,12 +53,14 @@ export function stationsOfPart(
 }
 
 const isHead = (s: StationView, part: SheetPart): boolean =>
-  part === 'frets'
-    ? s.quantity !== 'fret-height' && s.quantity !== 'fret-rock'
-    : s.string === 0 ||
-      s.quantity === 'saddle-standout' ||
-      (part === 'setup' && s.quantity === 'action') ||
-      part === 'body';
+  s.quantity === 'straightedge'
+    ? false
+    : part === 'frets'
+      ? s.quantity !== 'fret-height' && s.quantity !== 'fret-rock'
+      : s.string === 0 ||
+        s.quantity === 'saddle-standout' ||
+        (part === 'setup' && s.quantity === 'action') ||
+        part === 'body';
 
 /** The place on the neck a head points to, px; null for one that points nowhere. */
 export function spotOf(s: StationView, c: Construction, g: SheetGeometry): number | null {
@@ -110,24 +113,52 @@ export function placeCells(
 ): readonly Placed[] {
   if (part === 'frets') return placeFretMap(stations, c, g, top);
   const count = c.strings.length;
-  return stations
-    .filter((s) => !isHead(s, part))
-    .map((station) => {
-      const index = count - station.string;
-      const row = Math.floor(index / c.perCourse);
-      const column = index % c.perCourse;
-      const y = top + row * ROW;
-      const atLeft = station.quantity === 'nut-gap' || station.quantity === 'contact';
-      const inside = part === 'nut' && station.quantity === 'intonation';
-      const width = inside ? 58 : atLeft ? 66 : 60;
-      const across = (column - (c.perCourse - 1) / 2) * (width + 4);
-      const left = inside
-        ? g.x(fretPosition(c.scale, station.fret)) - width / 2 + across
-        : atLeft
-          ? 46 + FIELD * column
-          : g.width - FIELD * (c.perCourse - column);
-      return { station, left, top: y, width, kind: 'cell' as const };
-    });
+  const edge = stations.filter((s) => s.quantity === 'straightedge');
+  return [
+    ...placeEdge(edge, c, g, top),
+    ...stations
+      .filter((s) => !isHead(s, part) && s.quantity !== 'straightedge')
+      .map((station) => {
+        const index = count - station.string;
+        const row = rowOfString(c, index);
+        const column = index % c.perCourse;
+        const y = top + row * ROW;
+        const atLeft = station.quantity === 'nut-gap' || station.quantity === 'contact';
+        const inside = part === 'nut' && station.quantity === 'intonation';
+        const width = inside ? 58 : atLeft ? 66 : 60;
+        const across = (column - (c.perCourse - 1) / 2) * (width + 4);
+        const left = inside
+          ? g.x(fretPosition(c.scale, station.fret)) - width / 2 + across
+          : atLeft
+            ? 46 + FIELD * column
+            : g.width - FIELD * (c.perCourse - column);
+        return { station, left, top: y, width, kind: 'cell' as const };
+      }),
+  ];
+}
+
+/** What is read under a straightedge, at its frets along the two edges of the board. */
+function placeEdge(
+  stations: readonly StationView[],
+  c: Construction,
+  g: SheetGeometry,
+  top: number,
+): readonly Placed[] {
+  const frets = [...new Set(stations.map((s) => s.fret))];
+  const edges = placeLabels(
+    frets.map((n) => g.x(fretPosition(c.scale, n))),
+    CELL - 2,
+    2,
+    g.width,
+  );
+  const BASS = 3;
+  return stations.map((station) => ({
+    station,
+    left: edges[frets.indexOf(station.fret)] ?? 0,
+    top: top + rowOfString(c, station.string === BASS ? 0 : c.strings.length - 1) * ROW,
+    width: CELL - 2,
+    kind: 'dense' as const,
+  }));
 }
 
 /** The fret map: a column a fret as near to its fret as the fields allow, rows bass, middle, treble and the rocker. */

@@ -1,4 +1,5 @@
 import type { LeafJob } from '../job/leaf-props.ts';
+import { rowOfString } from './geometry.ts';
 import { ROW } from './plan-view.tsx';
 import type { Placed } from './sheet-layout.ts';
 
@@ -46,7 +47,7 @@ export function RowNames({
       <span
         key={i}
         className="absolute flex w-[46px] items-center text-sm text-quiet"
-        style={{ left: 0, top: top + (i / c.perCourse) * ROW, height: ROW }}
+        style={{ left: 0, top: top + rowOfString(c, i) * ROW, height: ROW }}
       >
         {rows - i / c.perCourse} {s.note.replace(/\d$/, '')}
       </span>

@@ -1,4 +1,9 @@
-import { hasOwnSaddles, isAdjustable, type Construction } from '../../core/instrument/construction.ts';
+import {
+  hasOwnSaddles,
+  isAdjustable,
+  stringName,
+  type Construction,
+} from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { withString, type Moves } from '../../core/whatif/moves.ts';
 import type { Outcome } from '../../core/whatif/consequences.ts';
@@ -50,7 +55,7 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
     },
     {
       id: 'nut',
-      label: `Nut slot, string ${number}`,
+      label: `Nut slot, string ${stringName(c, number)}`,
       short: 'nut',
       step: 0.02,
       least: -0.6,
@@ -96,7 +101,7 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
       ? [
           {
             id: 'trim' as const,
-            label: `Its own saddle, string ${number}`,
+            label: `Its own saddle, string ${stringName(c, number)}`,
             short: 'own',
             step: 0.05,
             least: -3,
@@ -124,7 +129,7 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
     },
     {
       id: 'contact',
-      label: `Contact, string ${number}`,
+      label: `Contact, string ${stringName(c, number)}`,
       short: 'contact',
       step: 0.1,
       least: -6,

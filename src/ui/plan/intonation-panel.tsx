@@ -1,7 +1,7 @@
 'use client';
 
 import { intonationPlan, type StringIntonation } from '../../core/intonation/intonation-plan.ts';
-import { toSvg, type Drawing } from '../../core/templates/drawing.ts';
+import { leftHanded, toSvg, type Drawing } from '../../core/templates/drawing.ts';
 import {
   contactTemplate,
   nutContactTemplate,
@@ -53,6 +53,7 @@ const spots = (
 export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
   const c = job.instrument.construction;
+  const handed = (d: Drawing): Drawing => (c.leftHanded ? leftHanded(d) : d);
   const usable = [...input.readings.values()].filter((r) => !input.stale.has(r.key));
   const plan = intonationPlan(c, usable);
   const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
@@ -123,17 +124,21 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       </div>
       <div className="flex flex-wrap gap-6">
         <Template
-          drawing={contactTemplate(
-            spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + s.fit.saddleMove),
-            thick,
+          drawing={handed(
+            contactTemplate(
+              spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + s.fit.saddleMove),
+              thick,
+            ),
           )}
           file={`saddle-${job.number}.svg`}
         />
         {sure.some((s) => s.nutToo) && (
           <Template
-            drawing={nutContactTemplate(
-              spots(plan, sure, spread, (s) => s.fit.nutMove),
-              NUT_THICK,
+            drawing={handed(
+              nutContactTemplate(
+                spots(plan, sure, spread, (s) => s.fit.nutMove),
+                NUT_THICK,
+              ),
             )}
             file={`nut-${job.number}.svg`}
           />

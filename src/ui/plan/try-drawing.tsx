@@ -6,7 +6,8 @@ import { roomOf } from '../../core/whatif/clearance-map.ts';
 import type { Outcome } from '../../core/whatif/consequences.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
-import { sheetGeometry, type SheetGeometry } from '../neck-sheet/geometry.ts';
+import { rowOfString, sheetGeometry, type SheetGeometry } from '../neck-sheet/geometry.ts';
+import { stringName } from '../../core/instrument/construction.ts';
 import { useWidth } from '../kit/use-width.ts';
 import { Place, ROW } from './clearance-place.tsx';
 import { Grip } from './grip.tsx';
@@ -146,7 +147,7 @@ export function TryDrawing(props: Props) {
           </g>
         ))}
         {c.strings.map((s, i) => {
-          const y = planTop + i * ROW;
+          const y = planTop + rowOfString({ ...c, perCourse: 1 }, i) * ROW;
           const map = maps[i];
           return (
             <g key={i} onClick={() => onDraw(i)} className="cursor-pointer">
@@ -166,7 +167,7 @@ export function TryDrawing(props: Props) {
                 fill="var(--plain)"
                 fontWeight={i === drawn ? 700 : 400}
               >
-                {rows - i} {s.note.replace(/\d+$/, '')}
+                {stringName(c, rows - i)} {s.note.replace(/\d+$/, '')}
               </text>
               {map &&
                 Array.from(map.margin, (margin, held) => (

@@ -1,5 +1,5 @@
 import type { ClearanceMap } from '../../core/clearance/clearance.ts';
-import { stringNumber } from '../../core/instrument/construction.ts';
+import { stringName, stringNumber } from '../../core/instrument/construction.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
@@ -24,12 +24,15 @@ const range = (values: ArrayLike<number>, say: (v: number) => string): string =>
   return high - low < 0.005 ? say(low) : `${say(low)} – ${say(high)}`;
 };
 
+const nameAt = (m: NeckModel, index: number): string =>
+  stringName(m.construction, stringNumber(m.construction, index));
+
 /** Says where it is tightest for a hand, in words with the amount. */
 export function sayTightest(m: NeckModel, maps: readonly ClearanceMap[]): string {
   const at = tightest(maps, playedPositions(m.construction.frets));
   if (!at) return '';
   const held = at.held === 0 ? 'open' : `held at ${at.held}`;
-  const string = `String ${stringNumber(m.construction, at.string)} ${held}`;
+  const string = `String ${nameAt(m, at.string)} ${held}`;
   const room = roomOf(at.margin, at.still);
   if (room === 'choked') return `${string} lies on fret ${at.fret}`;
   if (room === 'buzz') return `${string} meets fret ${at.fret} by ${mm(-at.margin)}`;
@@ -45,7 +48,7 @@ export function sayEachString(
   const upTo = playedPositions(m.construction.frets);
   return maps.map((map, i) => {
     const at = tightest([map], upTo);
-    const name = `String ${stringNumber(m.construction, i)} ${m.construction.strings[i]?.note ?? ''}`;
+    const name = `String ${nameAt(m, i)} ${m.construction.strings[i]?.note ?? ''}`;
     if (!at) return [name, ''];
     const held = at.held === 0 ? 'open' : `held at ${at.held}`;
     const hit = Array.from(map.margin).filter((v, k) => k < upTo && v < 0).length;
@@ -69,7 +72,7 @@ export function sayLowest(m: NeckModel, moves: Moves, hand: Hand, ratio: number,
     return 'For this hand it buzzes however high the saddle stands: look at the frets and the relief.';
   const say = (v: number | undefined) => formatLength(v ?? 0, unit);
   const way = low.change < 0 ? `${mm(-low.change)} lower than this` : `${mm(low.change)} higher than this`;
-  return `For this hand it clears down to ${say(low.action[0])} bass, ${say(low.action.at(-1))} treble at 12: ${way}. There string ${stringNumber(m.construction, low.at.string)} ${low.at.held === 0 ? 'open' : `held at ${low.at.held}`} is first to touch.`;
+  return `For this hand it clears down to ${say(low.action[0])} bass, ${say(low.action.at(-1))} treble at 12: ${way}. There string ${nameAt(m, low.at.string)} ${low.at.held === 0 ? 'open' : `held at ${low.at.held}`} is first to touch.`;
 }
 
 /** Everything that follows, a row each, for one column. */

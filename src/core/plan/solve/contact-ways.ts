@@ -1,4 +1,4 @@
-import { isAdjustable, stringNumber } from '../../instrument/construction.ts';
+import { isAdjustable, stringName, stringNumber } from '../../instrument/construction.ts';
 import { contactFit } from '../../intonation/contact-fit.ts';
 import { saddleMove } from '../../intonation/saddle-move.ts';
 import { ACTION_FRET } from '../../readings/stations.ts';
@@ -54,7 +54,7 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
   const says = out
     .map(
       (s) =>
-        `string ${stringNumber(c, s.index)} ${formatCents(s.cents)} cents: ${mm(s.move)} ${s.move > 0 ? 'back' : 'forward'}`,
+        `string ${stringName(c, stringNumber(c, s.index))} ${formatCents(s.cents)} cents: ${mm(s.move)} ${s.move > 0 ? 'back' : 'forward'}`,
     )
     .join(', ');
   const amounts = out.map((s) => ({
@@ -92,7 +92,7 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
     refused.push({
       group: 'contact',
       operations: ['compensate'],
-      because: `${outside.map((s) => `string ${stringNumber(c, s.index)}`).join(', ')} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
+      because: `${outside.map((s) => `string ${stringName(c, stringNumber(c, s.index))}`).join(', ')} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
       would: `It would do on a saddle ${mm(crown + Math.abs(worst.fit.outside))} thick.`,
     });
   } else {

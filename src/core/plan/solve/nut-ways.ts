@@ -1,4 +1,4 @@
-import { stringNumber } from '../../instrument/construction.ts';
+import { stringName, stringNumber } from '../../instrument/construction.ts';
 import { formatLength } from '../../units/format-length.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
@@ -27,7 +27,7 @@ export function nutWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes = 'as
   const sets = together(p, off, sizes).map((set) => set.map(by));
   if (sets.length === 0) return none('nut', moves);
   const c = p.model.construction;
-  const name = (s: Slot) => `string ${stringNumber(c, s.index)} ${thou(s.by)}`;
+  const name = (s: Slot) => `string ${stringName(c, stringNumber(c, s.index))} ${thou(s.by)}`;
   const amounts = (slots: readonly Slot[]): Part['amounts'] =>
     slots.map((s) => ({ what: `slot of string ${stringNumber(c, s.index)}`, amount: s.by, unit: 'mm' }));
   const moved = (slots: readonly Slot[]): Moves => ({

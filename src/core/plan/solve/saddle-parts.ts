@@ -1,4 +1,4 @@
-import { stringNumber } from '../../instrument/construction.ts';
+import { stringName, stringNumber } from '../../instrument/construction.ts';
 import { both } from '../../units/format-length.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../operation-ids.ts';
@@ -53,7 +53,7 @@ function saddleSays(p: Problem, need: Lifts): Pick<Part, 'says' | 'amounts'> {
     lifts.flatMap((lift, i) => (Math.abs(lift) < LEAST ? [] : [{ n: stringNumber(c, i), lift }]));
   const amount = ({ n, lift }: { n: number; lift: number }) =>
     ({ what: `saddle, string ${n}`, amount: lift, unit: 'mm' }) as const;
-  const words = ({ n, lift }: { n: number; lift: number }) => `string ${n} ${move(p, lift)}`;
+  const words = ({ n, lift }: { n: number; lift: number }) => `string ${stringName(c, n)} ${move(p, lift)}`;
   if (c.bridge === 'individual-fixed') {
     const all = each(liftsOf(p, need));
     return { says: `Each saddle by itself: ${all.map(words).join(', ')}.`, amounts: all.map(amount) };

@@ -1,4 +1,4 @@
-import { stringNumber } from '../../instrument/construction.ts';
+import { stringName, stringNumber } from '../../instrument/construction.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { formatCents } from '../../units/parse-cents.ts';
 import type { Undone } from '../plan-input.ts';
@@ -31,7 +31,7 @@ export function undone(p: Problem, c: Candidate): Undone[] {
     t !== null && c.tight
       ? [
           {
-            what: `String ${stringNumber(p.model.construction, t.string)} held at ${t.held === 0 ? 'no fret' : t.held}`,
+            what: `String ${stringName(p.model.construction, stringNumber(p.model.construction, t.string))} held at ${t.held === 0 ? 'no fret' : t.held}`,
             why:
               t.margin < -unsure
                 ? `It meets fret ${t.fret} for this touch, by ${formatLength(-t.margin, 'mm')}.`
