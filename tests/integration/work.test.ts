@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { replay } from '../../src/core/history/replay.ts';
+import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { answerEstimate, askByLink, openEstimate, photoByLink } from '../../src/server/customer/estimate.ts';
 import { loadNotices } from '../../src/server/people/notices.ts';
 import { value } from './house.ts';
@@ -340,4 +341,54 @@ test('the log alone says what stands in the house', async () => {
   }
   for (const remark of await models.Remark.findAll())
     expect(said.remarks.get(String(remark.id))).toEqual({ words: remark.words, answer: remark.answer });
+});
+
+test('a line keeps the operation it was agreed with: a later catalogue changes nothing that is under way', async () => {
+  const job = await jobWith(['rod', 'saddle-lower']);
+  const before = (await view(job.number)).lines;
+  const operations = operationsFile()
+    .filter((o) => o.id !== 'rod')
+    .map((o) =>
+      o.id === 'saddle-lower'
+        ? {
+            ...o,
+            needs: [],
+            hazards: ['something else'],
+            minutes: { low: 1, likely: 2, high: 3 },
+            stale: [],
+            reversible: true,
+          }
+        : o,
+    );
+  await give(house.lead, 'house.save-operations', { version: 0, operations, note: 'another way' });
+  const after = (await view(job.number)).lines;
+  expect(
+    after.map(({ minutes, hazards, needs, reversible, wait, hinders }) => ({
+      minutes,
+      hazards,
+      needs,
+      reversible,
+      wait,
+      hinders,
+    })),
+  ).toEqual(
+    before.map(({ minutes, hazards, needs, reversible, wait, hinders }) => ({
+      minutes,
+      hazards,
+      needs,
+      reversible,
+      wait,
+      hinders,
+    })),
+  );
+  const other = await jobWith(['saddle-lower']);
+  expect((await view(other.number)).lines[0]).toMatchObject({
+    hazards: ['something else'],
+    reversible: true,
+  });
+  await give(house.lead, 'house.save-operations', {
+    version: 1,
+    operations: operationsFile(),
+    note: 'as before',
+  });
 });

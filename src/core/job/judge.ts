@@ -7,7 +7,7 @@ import { ratioOf } from '../neck/rod-to-action.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
 import type { OperationId } from '../plan/operation-ids.ts';
 import { answeredTurns } from '../plan/next-turn.ts';
-import { operation } from '../plan/operations.ts';
+import { agreedOperation, operation } from '../plan/operations.ts';
 import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
 import { USUAL_SETTINGS, usable, type PlanInput } from '../plan/plan-input.ts';
 import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../plan/sort-findings.ts';
@@ -32,7 +32,7 @@ function finishedOperations(g: JudgedJob & JudgingShop): FinishedOperation[] {
     if (l.finishedAt === null) return [];
     const at = l.finishedAt.getTime();
     const turned = l.operation === 'rod' && last !== null && last <= at ? last : at;
-    return [{ title: l.title, stale: operation(l.operation, g.catalogue).stale, at: turned }];
+    return [{ title: l.title, stale: agreedOperation(l, g.catalogue).stale, at: turned }];
   });
 }
 

@@ -20,6 +20,8 @@ export interface JudgedLine {
   readonly finishedAt: Date | null;
   /** the decision that put it on the order */
   readonly decisionId?: number | null;
+  /** the operation as it was agreed; absent or null where that was not kept */
+  readonly record?: Operation | null | undefined;
 }
 
 /** Strings that went on or came off, as far as it is judged. */

@@ -1,5 +1,5 @@
 import type { Operation } from '../plan/operation.ts';
-import { operation } from '../plan/operations.ts';
+import { agreedOperation } from '../plan/operations.ts';
 import type { OperationId } from '../plan/operation-ids.ts';
 
 /** What asks for a new round of readings: what was done, and when, ms. */
@@ -14,6 +14,7 @@ interface Movers {
     readonly title: string;
     readonly operation: OperationId;
     readonly finishedAt: Date | null;
+    readonly record?: Operation | null | undefined;
   }[];
   readonly turns: readonly { readonly lineId: number | null; readonly turnedAt: Date }[];
   readonly stringChanges: readonly {
@@ -29,10 +30,13 @@ interface Movers {
  * rod from its first logged turn on. All turns of one step belong to one round.
  */
 export function roundMovers({ lines, turns, stringChanges, catalogue }: Movers): RoundMover[] {
-  const steps = lines.flatMap(({ id, title, operation: done, finishedAt }): RoundMover[] => {
+  const steps = lines.flatMap((line): RoundMover[] => {
+    const { id, title, finishedAt } = line;
     const first = turns.find((t) => t.lineId === id)?.turnedAt ?? null;
     const at = first ?? finishedAt;
-    return at === null || operation(done, catalogue).stale.length === 0 ? [] : [{ title, at: at.getTime() }];
+    return at === null || agreedOperation(line, catalogue).stale.length === 0
+      ? []
+      : [{ title, at: at.getTime() }];
   });
   const strings = stringChanges
     .filter((s) => s.kind === 'on')

@@ -19,6 +19,12 @@ export function operation(id: OperationId, catalogue: readonly Operation[] = OPE
   throw new RangeError(`no operation ${id}`);
 }
 
+/** The operation of a line of an order as it was agreed; the catalogue's for one from before that was kept. */
+export const agreedOperation = (
+  line: { readonly operation: OperationId; readonly record?: Operation | null | undefined },
+  catalogue: readonly Operation[],
+): Operation => line.record ?? operation(line.operation, catalogue);
+
 /** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
 export function circleIn(
   catalogue: readonly Pick<Operation, 'id' | 'needs'>[],

@@ -3,7 +3,7 @@ import type { JobClock } from '../job/job-parts.ts';
 import type { Judged } from '../job/judge.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Operation } from '../plan/operation.ts';
-import { operation } from '../plan/operations.ts';
+import { agreedOperation, operation } from '../plan/operations.ts';
 import { rodWantsNeckOff } from '../plan/solve/cost.ts';
 import type { Station } from '../readings/stations.ts';
 import { hindrances, type Hindrance, type PlaceRead, type StartLine } from './may-start.ts';
@@ -62,8 +62,10 @@ export function benchOrder<L extends JobLine>(
   judged: Pick<Judged, 'latest' | 'stale'>,
   clocks: readonly Clock[],
 ): BenchOrder<L> {
-  const op = (l: Pick<JobLine, 'operation'>) => operation(l.operation, catalogue);
-  const needs: NeedsOf = (id) => operation(id, catalogue).needs;
+  const agreed = new Map(lines.map((l) => [l.id, agreedOperation(l, catalogue)]));
+  const op = (l: Pick<JobLine, 'id' | 'operation'>) => agreed.get(l.id) ?? operation(l.operation, catalogue);
+  const onOrder = new Map([...agreed.values()].map((o) => [o.id, o]));
+  const needs: NeedsOf = (id) => (onOrder.get(id) ?? operation(id, catalogue)).needs;
   const neckFirst = rodWantsNeckOff({ model: instrument });
   const ordered = inWorkOrder(lines, (id) =>
     id === 'rod' && neckFirst ? [...needs(id), 'neck-off'] : needs(id),

@@ -101,6 +101,7 @@ export const askTweak = defineUseCase({
       {
         jobId,
         operation: op.id,
+        record: op,
         title: op.name,
         detail: words.slice(0, 400),
         sort: op.order + number,

@@ -17,6 +17,7 @@ export const addLine = defineUseCase({
       {
         jobId: input.jobId,
         operation: op.id,
+        record: op,
         title: op.name,
         detail: input.detail,
         sort: op.order,

@@ -50,6 +50,7 @@ export async function putOnOrder(
   const what = {
     decisionId: decision.id,
     operation: op.id,
+    record: op,
     title: op.name,
     detail,
     sort: op.order,

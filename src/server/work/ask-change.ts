@@ -84,6 +84,7 @@ export const askChange = defineUseCase({
       {
         jobId: job.id,
         operation: op.id,
+        record: op,
         title: op.name,
         detail: input.detail,
         sort: op.order,

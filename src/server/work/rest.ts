@@ -1,4 +1,4 @@
-import { operation } from '../../core/plan/operations.ts';
+import { agreedOperation } from '../../core/plan/operations.ts';
 import { runningWait } from '../../core/work/waits.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { catalogueOf } from '../house/load-operations.ts';
@@ -15,7 +15,7 @@ export async function restAfterSteps({ models, t, now }: Work, job: Job): Promis
       lineId: l.id,
       title: l.title,
       finishedAt: l.finishedAt?.getTime() ?? null,
-      wait: operation(l.operation, catalogue).wait,
+      wait: agreedOperation(l, catalogue).wait,
     })),
     now.getTime(),
   );

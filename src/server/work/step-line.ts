@@ -1,6 +1,6 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
-import { operation } from '../../core/plan/operations.ts';
+import { agreedOperation } from '../../core/plan/operations.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
@@ -108,7 +108,7 @@ export const stepLine = defineUseCase({
     if (input.action !== 'start' && input.action !== 'pause') await restAfterSteps(work, job);
     await countLater(work, job);
     const finished = input.action === 'finish';
-    const { stale } = operation(line.operation, await catalogueOf(work.models, work.t));
+    const { stale } = agreedOperation(line, await catalogueOf(work.models, work.t));
     await recordEvent(work, {
       jobId: job.id,
       kind: input.action === 'undo' ? 'step undone' : `step ${input.action}`,

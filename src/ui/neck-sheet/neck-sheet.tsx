@@ -38,7 +38,7 @@ interface Props {
 
 const CAPTIONS: Readonly<Record<SheetPart, readonly [string, string]>> = {
   setup: ['gap over 1, held at 3', 'cents at 12'],
-  neck: ['', 'action, each string'],
+  neck: ['along both edges: under the straightedge', 'action, each string'],
   nut: ['gap over 1', ''],
   saddle: ['leaves the saddle at, mm', 'cents at 12'],
   frets: ['how high each fret stands, mm', ''],
@@ -211,8 +211,8 @@ export function NeckSheet(props: Props) {
                 {field(
                   cell.station,
                   cell.kind === 'dense'
-                    ? 'h-[27px] w-full text-sm focus:w-28'
-                    : 'h-[27px] w-full bg-paper/80 text-base focus:min-w-28',
+                    ? 'h-[27px] w-full bg-card text-sm focus:w-28'
+                    : 'h-[27px] w-full bg-card text-base focus:min-w-28',
                   true,
                 )}
               </div>

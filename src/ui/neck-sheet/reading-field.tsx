@@ -134,7 +134,7 @@ export function ReadingField({
       aria-label={station.label}
       aria-invalid={state.mark === '◆' && !state.struck ? true : undefined}
       aria-describedby={describedBy}
-      className={`border-b-2 border-plain bg-transparent px-1 font-bold text-ink outline-offset-0 focus:bg-card ${state.struck ? 'line-through decoration-rubric' : ''} ${className ?? ''}`}
+      className={`border-b-2 border-plain px-1 font-bold text-ink outline-offset-0 focus:bg-card ${state.struck ? 'line-through decoration-rubric' : ''} ${className ?? ''}`}
       autoComplete="off"
       spellCheck={false}
       enterKeyHint="next"

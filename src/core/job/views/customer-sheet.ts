@@ -7,7 +7,7 @@ import {
 import { findingOn } from '../../inspection/findings.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import { total } from '../../money/money.ts';
-import { operation } from '../../plan/operations.ts';
+import { agreedOperation } from '../../plan/operations.ts';
 import { BENCH_CHECKS } from '../bench-check.ts';
 import type { JobLine } from '../job.ts';
 import type { JobThing, JobWith } from '../job-parts.ts';
@@ -114,7 +114,7 @@ function adviceOf(g: SheetJob, items: Judged['items']): string[] {
     newStrings:
       g.stringChanges.some((c) => c.kind === 'on' && c.fresh) ||
       finished.some((l) => l.operation === 'restring' || l.operation === 'play-test'),
-    woodMoved: finished.some((l) => operation(l.operation, g.catalogue).stale.length > 0),
+    woodMoved: finished.some((l) => agreedOperation(l, g.catalogue).stale.length > 0),
     humidity,
     watch: items.flatMap((item) => {
       const given = g.answers.find((a) => a.item === item.key && a.answer === 'watch');

@@ -1,5 +1,5 @@
 import { sayNextTurn } from '../../plan/next-turn.ts';
-import { operation } from '../../plan/operations.ts';
+import { agreedOperation } from '../../plan/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';
@@ -79,7 +79,7 @@ interface Showing {
 
 /** One line: what it is, what it costs, how it stands, what is in its way. */
 function lineView({ g, judged, bench, label, still, name, now }: Showing, l: JobLine) {
-  const op = operation(l.operation, g.catalogue);
+  const op = agreedOperation(l, g.catalogue);
   const own = g.clocks.filter((e) => e.lineId === l.id);
   return {
     id: l.id,

@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { SignedInstrument } from '../../../core/job/job.ts';
+import type { Operation } from '../../../core/plan/operation.ts';
 import type { OperationId } from '../../../core/plan/operation-ids.ts';
 import type { ProposalLine } from '../../../core/plan/proposal.ts';
 
@@ -49,6 +50,8 @@ export class WorkLine extends Model<InferAttributes<WorkLine>, InferCreationAttr
   declare stops: CreationOptional<number | null>;
   declare askedBy: CreationOptional<number | null>;
   declare askedAt: CreationOptional<Date | null>;
+  /** the operation as it was agreed */
+  declare record: CreationOptional<Operation | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -158,6 +161,7 @@ export function initWork(
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
       decisionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'decision_id', defaultValue: null },
+      record: { type: DataTypes.JSON, defaultValue: null },
       operation: { type: DataTypes.STRING(40) },
       title: { type: DataTypes.STRING(160) },
       detail: { type: DataTypes.TEXT },
