@@ -96,7 +96,11 @@ describe('./rubrica export', () => {
   test('the shipped checklists, in their format', () => {
     const { status, stdout } = rubrica(['export', 'checklists']);
     expect(status).toBe(0);
-    expect(checklistsFormat.parse(JSON.parse(stdout)).map((l) => l.items.length >= 25)).toEqual([true, true, true]);
+    expect(checklistsFormat.parse(JSON.parse(stdout)).map((l) => l.items.length >= 25)).toEqual([
+      true,
+      true,
+      true,
+    ]);
   });
 
   test('the shipped targets, in theirs: three touches of eight kinds', () => {

@@ -1,4 +1,3 @@
-import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import type { CommandInput } from '../../src/contracts/commands/commands.ts';
 import { NO_MOVES } from '../../src/core/whatif/moves.ts';
 import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
@@ -503,25 +502,5 @@ describe('a job’s history', () => {
       on: 'tablet',
     });
     expect(await loadHistory(house.db, 999_999)).toBeNull();
-  });
-});
-
-describe('the shop’s catalogue', () => {
-  test('is kept by versions; prices and waits of new lines follow it; a circle is refused', async () => {
-    const operations = operationsFile().map((o) =>
-      o.id === 'rod' ? { ...o, price: 9900, name: 'Set the rod' } : o,
-    );
-    const circle = operations.map((o) => (o.id === 'rod' ? { ...o, needs: ['saddle-lower' as const] } : o));
-    const give = (list: typeof operations, version: number) =>
-      house.give(house.lead, 'house.save-operations', { version, operations: list, note: 'dearer' });
-    expect(await give(circle, 0)).toMatchObject({ ok: false, error: { code: 'invalid' } });
-    value(await give(operations, 0));
-    expect(await give(operations, 0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
-    const { jobId, number } = await highJob();
-    value(await house.give(house.technician, 'plan.add', { jobId, operation: 'rod', detail: '' }));
-    expect((await see(number)).lines[0]).toMatchObject({ title: 'Set the rod', price: 9900 });
-    expect(
-      await house.give(house.technician, 'house.save-operations', { version: 1, operations, note: '' }),
-    ).toMatchObject({ ok: false, error: { code: 'not-allowed' } });
   });
 });

@@ -21,6 +21,7 @@ import { houseSaveGauge } from './house/save-gauge.ts';
 import { houseSaveHabits } from './house/save-habits.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
+import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
 import { houseSaveTargets } from './house/save-targets.ts';
 import { inspectionAnswer } from './inspection/answer.ts';
@@ -127,6 +128,7 @@ export const COMMANDS = {
   'desk.message': deskMessage,
   'desk.resend': deskResend,
   'people.seen': peopleSeen,
+  'house.save-planning': houseSavePlanning,
   'house.save-rules': houseSaveRules,
   'house.save-gateway': houseSaveGateway,
   'hand-over.check': handOverCheck,

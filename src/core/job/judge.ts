@@ -1,15 +1,15 @@
 import { answeredBySheet, saidByNumbers, type SheetAnswer } from '../inspection/answered-by-sheet.ts';
 import { findingOn } from '../inspection/findings.ts';
-import { foundByReading } from '../inspection/found-by-reading.ts';
+import { foundByReading, type ShapeLimits } from '../inspection/found-by-reading.ts';
 import { titleOfItem } from '../inspection/lists/title-of-item.ts';
 import { itemsFor } from '../inspection/checklist.ts';
-import { ratioOf } from '../neck/rod-to-action.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
 import type { OperationId } from '../plan/operation-ids.ts';
 import { answeredTurns } from '../plan/next-turn.ts';
 import { agreedOperation, operation } from '../plan/operations.ts';
 import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
-import { USUAL_SETTINGS, usable, type PlanInput } from '../plan/plan-input.ts';
+import { settingsFor, usable, type PlanInput } from '../plan/plan-input.ts';
+import { shapeLimits, USUAL_PLAN_RULES } from '../plan/plan-rules.ts';
 import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../plan/sort-findings.ts';
 import type { JobOfPlan } from '../plan/solve/problem-from.ts';
 import type { Conditions } from '../readings/conditions.ts';
@@ -66,8 +66,9 @@ const foundByRead = (
   items: ReturnType<typeof itemsFor>,
   readings: readonly Reading[],
   targetOf: (s: Station) => Target | null,
+  limits: ShapeLimits,
 ): FoundItem[] =>
-  foundByReading(construction, readings, allStations(construction), targetOf).map((f) => ({
+  foundByReading(construction, readings, allStations(construction), targetOf, limits).map((f) => ({
     ...f,
     title: items.find((i) => i.key === f.item)?.title ?? titleOfItem(f.item),
   }));
@@ -180,6 +181,7 @@ const decidedOf = (g: JudgedJob): DecidedLine[] =>
  */
 export function judge(g: JudgedJob & JudgingShop) {
   const { construction } = g.instrument;
+  const planning = g.planning ?? USUAL_PLAN_RULES;
   const targets = targetsOf(g);
   const operations = [...finishedOperations(g), ...turnedRod(g), ...restrung(g)];
   const latest = latestReadings(g.standard);
@@ -189,7 +191,10 @@ export function judge(g: JudgedJob & JudgingShop) {
   const targetOf = targetOfPlace(g);
   const usableNow = new Map(fresh.map((r) => [r.key, r]));
   const bySheet = answeredBySheet(items, allStations(construction), usableNow, targetOf);
-  const found = together(foundOn(g, items, bySheet), foundByRead(g, items, fresh, targetOf));
+  const found = together(
+    foundOn(g, items, bySheet),
+    foundByRead(g, items, fresh, targetOf, shapeLimits(planning)),
+  );
   const { deals, undone } = sortFindings(found, g.catalogue);
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {
@@ -201,7 +206,7 @@ export function judge(g: JudgedJob & JudgingShop) {
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
     findings: deals,
     unplanned: undone,
-    settings: { ...USUAL_SETTINGS, rodActionRatio: ratioOf(construction.kind), actionUnit: g.info.heights },
+    settings: settingsFor(planning, construction, g.info.heights),
   };
   const plannedFor = jobOfPlan(g, found, planInput);
   let plan: PlanOfJob | null = null;

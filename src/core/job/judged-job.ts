@@ -4,6 +4,7 @@ import type { Minor } from '../money/money.ts';
 import type { Operation } from '../plan/operation.ts';
 import type { OperationId } from '../plan/operation-ids.ts';
 import type { DecidedLine } from '../plan/plan-of-job.ts';
+import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Plan } from '../plan/solve/plans.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import type { Reading } from '../readings/reading.ts';
@@ -76,5 +77,7 @@ export interface JudgedJob {
 export interface JudgingShop {
   readonly catalogue: readonly Operation[];
   readonly shopTargets: ShopTargets;
+  /** how it plans; what ships where it has said nothing */
+  readonly planning?: PlanRules | undefined;
   readonly info: Pick<ShopInfo, 'currency' | 'heights'>;
 }

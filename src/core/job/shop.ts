@@ -2,6 +2,7 @@ import type { HandOverRules } from '../hand-over/rules.ts';
 import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Operation } from '../plan/operation.ts';
+import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Role } from '../people/roles.ts';
 import type { Feeling } from '../readings/entry-forms.ts';
 import type { Gauge } from '../readings/gauge.ts';
@@ -51,6 +52,7 @@ export interface Shop {
   readonly info: ShopInfo;
   readonly rules: HandOverRules;
   readonly habits: ShopHabits;
+  readonly planning: PlanRules;
   readonly targets: ShopTargets;
   readonly catalogue: readonly Operation[];
   readonly kinds: readonly OfferedKind[];

@@ -1,28 +1,32 @@
 import type { Conditions } from '../readings/conditions.ts';
-import { USUAL_RATIO } from '../neck/rod-to-action.ts';
+import { ratioOf, USUAL_RATIO } from '../neck/rod-to-action.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Station } from '../readings/stations.ts';
 import type { Target } from '../targets/target.ts';
 import type { LengthUnit } from '../units/length-units.ts';
 import type { OperationId } from './operation-ids.ts';
+import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules.ts';
 
-/** Shop settings the sums use. */
-export interface PlanSettings {
-  readonly firstCutShare: number;
+/** A shop's rules as the sums of a plan use them for one instrument. */
+export interface PlanSettings extends Omit<PlanRules, 'rodActionRatio'> {
   readonly rodActionRatio: number;
-  readonly rodPrior: { readonly perEighth: number; readonly sd: number };
-  readonly minimumStandout: number;
+  /** unit heights are said in */
   readonly actionUnit: LengthUnit;
 }
 
 export const USUAL_SETTINGS: PlanSettings = {
-  firstCutShare: 0.8,
+  ...USUAL_PLAN_RULES,
   rodActionRatio: USUAL_RATIO,
-  rodPrior: { perEighth: 0.05, sd: 0.03 },
-  minimumStandout: 1.5,
   actionUnit: '64ths',
 };
+
+/** A shop's rules for an instrument: what follows from its kind where the rules say nothing of it. */
+export const settingsFor = (
+  rules: PlanRules,
+  { kind }: Pick<Construction, 'kind'>,
+  actionUnit: LengthUnit,
+): PlanSettings => ({ ...rules, rodActionRatio: rules.rodActionRatio ?? ratioOf(kind), actionUnit });
 
 /** Something that no plan deals with, and why. */
 export interface Undone {

@@ -38,6 +38,7 @@ import { makeLink, withdrawLink } from '../links/customer-link.ts';
 import { recordPaid, saveAdvice } from '../hand-over/advice-and-paid.ts';
 import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
+import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules } from '../house/save-rules.ts';
 import { resendMessage, sendMessage } from '../messages/send-message.ts';
 import { seeNotices } from '../people/notices.ts';
@@ -115,6 +116,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'desk.message': sendMessage,
   'desk.resend': resendMessage,
   'people.seen': seeNotices,
+  'house.save-planning': savePlanning,
   'house.save-rules': saveRules,
   'house.save-gateway': saveGateway,
   'hand-over.check': checkBench,

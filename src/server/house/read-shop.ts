@@ -8,6 +8,7 @@ import type { Models } from '../db/models/index.ts';
 import { asGauge } from './load-gauges.ts';
 import { kindsOf } from './kinds.ts';
 import { habitsOf } from './load-habits.ts';
+import { planningOf } from './load-planning.ts';
 import { rulesOf } from './load-rules.ts';
 import { shopOf } from './load-shop.ts';
 
@@ -77,6 +78,7 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
     info: shopOf(settings),
     rules: rulesOf(settings),
     habits: habitsOf(settings),
+    planning: planningOf(settings),
     targets: rows.targets[0]?.targets ?? SHIPPED_TARGETS,
     catalogue: rows.operations[0]?.operations ?? OPERATIONS,
     kinds: kindsOf(rows.kinds),

@@ -209,6 +209,7 @@ function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
     shop,
     catalogue: shop.catalogue,
     shopTargets: shop.targets,
+    planning: shop.planning,
     info: shop.info,
   };
 }

@@ -3,7 +3,6 @@
 import { ACROSS } from '../../core/frets/fret-level.ts';
 import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
-import { USUAL_LIMITS } from '../../core/plan/solve/problem.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PrintButton } from '../kit/print-button.tsx';
@@ -22,7 +21,8 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const rocks = [...input.readings.values()].filter(
     (r) => r.quantity === 'fret-rock' && !input.stale.has(r.key),
   );
-  const plan = fretPlan(c.scale, tops, USUAL_LIMITS.fretHeight, USUAL_LIMITS.newFretHeight);
+  const { limits } = input.settings;
+  const plan = fretPlan(c.scale, tops, limits.fretHeight, limits.newFretHeight);
   if (!plan)
     return (
       <section aria-label="Frets" className="space-y-3">
@@ -62,13 +62,13 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
           <line
             x1={40}
             x2={width - 10}
-            y1={y(USUAL_LIMITS.fretHeight)}
-            y2={y(USUAL_LIMITS.fretHeight)}
+            y1={y(limits.fretHeight)}
+            y2={y(limits.fretHeight)}
             stroke="var(--quiet)"
             strokeDasharray="4 4"
           />
-          <text x={0} y={y(USUAL_LIMITS.fretHeight) + 4} fontSize={11} fill="var(--quiet)">
-            {USUAL_LIMITS.fretHeight}
+          <text x={0} y={y(limits.fretHeight) + 4} fontSize={11} fill="var(--quiet)">
+            {limits.fretHeight}
           </text>
           {plan.frets.map((f, i) => {
             const level = plan.level.frets[i];

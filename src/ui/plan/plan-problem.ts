@@ -6,13 +6,14 @@ import type { LeafJob } from '../job/leaf-props.ts';
 /** The plan's input as the house worked it out, put together again from what the page was sent. */
 export function planInputOf(job: LeafJob<'plan'>): PlanInput {
   const { plan, readings } = job;
+  const stations = [...readings.stations, ...plan.further];
   return {
     construction: job.instrument.construction,
-    stations: readings.stations,
+    stations,
     readings: new Map(plan.readings.map((r) => [r.key, r])),
     stale: new Set(plan.stale),
     targets: new Map(
-      readings.stations.flatMap((s): [string, Target][] => (s.target ? [[s.key, s.target]] : [])),
+      stations.flatMap((s): [string, Target][] => (s.target ? [[s.key, s.target]] : [])),
     ),
     strings: plan.strings,
     findings: plan.findings,

@@ -72,6 +72,9 @@ export default async function HousePage() {
         <Link href="/house/operations" className="button">
           Operations
         </Link>
+        <Link href="/house/planning" className="button">
+          How we plan
+        </Link>
         <Link href="/house/readings" className="button">
           How we read
         </Link>

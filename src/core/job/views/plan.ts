@@ -68,6 +68,10 @@ export const planView = (
       uncertainty: uncertainty ?? null,
     }),
   ),
+  /** places the plan looks at beside the setup's, with their bands */
+  further: planInput.stations
+    .filter((s) => !g.stations.some((x) => x.key === s.key))
+    .map((s) => ({ ...s, target: planInput.targets.get(s.key) ?? null })),
   stale: [...planInput.stale],
   worth: g.instrument.worthMinor,
   tries: g.tries.map((w) => ({

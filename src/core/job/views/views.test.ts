@@ -1,4 +1,5 @@
 /** What screens and papers show of a job, made from plain values: no house, no clock, no rows. */
+import { USUAL_PLAN_RULES } from '../../plan/plan-rules.ts';
 import { createHash } from 'node:crypto';
 import { BENCH_ARRIVAL } from '../../inspection/lists/bench-arrival.ts';
 import { usualConstruction } from '../../instrument/defaults.ts';
@@ -28,6 +29,7 @@ const construction = usualConstruction('steel-acoustic');
 const shop: Shop = {
   info: { name: 'The Bench at Orrin Lane', currency: '¤', taxRate: 0.2, heights: '64ths' },
   rules: USUAL_RULES,
+  planning: USUAL_PLAN_RULES,
   habits: {
     methods: USUAL_METHODS,
     order: [...USUAL_HABITS.order],

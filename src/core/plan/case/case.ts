@@ -5,7 +5,6 @@ import { BENCH_ARRIVAL } from '../../inspection/lists/bench-arrival.ts';
 import { titleOfItem } from '../../inspection/lists/title-of-item.ts';
 import type { Construction } from '../../instrument/construction.ts';
 import { rodAdvice, type LoggedTurn } from '../../neck/truss-rod.ts';
-import { ratioOf } from '../../neck/rod-to-action.ts';
 import type { Reading } from '../../readings/reading.ts';
 import { standardReadings } from '../../readings/standard.ts';
 import {
@@ -20,7 +19,8 @@ import { resolveTarget } from '../../targets/resolve.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
 import type { Target, Touch } from '../../targets/target.ts';
 import { OPERATIONS } from '../operations.ts';
-import { USUAL_SETTINGS, type PlanInput } from '../plan-input.ts';
+import { settingsFor, USUAL_SETTINGS, type PlanInput } from '../plan-input.ts';
+import { USUAL_PLAN_RULES } from '../plan-rules.ts';
 import { contradictions, rodStateOf, sortFindings } from '../sort-findings.ts';
 import { problemFrom, type NotYet } from '../solve/problem-from.ts';
 import type { Problem } from '../solve/problem.ts';
@@ -90,7 +90,7 @@ export function caseProblem(c: Case): CaseProblem {
     strings: 'at-pitch',
     findings: deals,
     unplanned: undone,
-    settings: { ...USUAL_SETTINGS, rodActionRatio: ratioOf(construction.kind) },
+    settings: settingsFor(USUAL_PLAN_RULES, construction, USUAL_SETTINGS.actionUnit),
   };
   const problem = problemFrom(input, {
     touch,

@@ -468,7 +468,7 @@ describe('the frets', () => {
   });
 
   test('too dear is refused by its price, what is not offered is not spoken of', () => {
-    const p = measured(1, { 9: 0.1 }, { worth: { amount: 20_000, share: 0.5, thinUpTo: 80_000 } });
+    const p = measured(1, { 9: 0.1 }, { worth: { amount: 20_000, share: 0.5, total: 1, thinUpTo: 80_000 } });
     expect(refusal(p, 'refret')?.because).toMatch(/over 50 % of what it is worth/);
     const shop = { ...p, catalogue: OPERATIONS.filter((o) => o.id !== 'refret') };
     expect(refusal(shop, 'refret')).toBeUndefined();

@@ -9,14 +9,7 @@ import type { Touch } from '../../targets/target.ts';
 import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
 import type { Operation } from '../operation.ts';
 import type { PlanInput } from '../plan-input.ts';
-import {
-  USUAL_LIMITS,
-  USUAL_WEIGHTS,
-  USUAL_WORTH,
-  type Judged,
-  type Problem,
-  type RodState,
-} from './problem.ts';
+import { type Judged, type Problem, type RodState } from './problem.ts';
 
 const JUDGED = ['relief', 'action', 'nut-gap', 'intonation'] as const;
 
@@ -124,9 +117,9 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     turns: job.turns ?? [],
     rodPrior: input.settings.rodPrior,
     touch: job.touch,
-    worth: { ...USUAL_WORTH, amount: job.worth },
-    limits: { ...USUAL_LIMITS, standout: { ...USUAL_LIMITS.standout, low: input.settings.minimumStandout } },
-    weights: USUAL_WEIGHTS,
+    worth: { ...input.settings.worth, amount: job.worth },
+    limits: input.settings.limits,
+    weights: input.settings.weights,
     ratio: input.settings.rodActionRatio,
     firstCutShare: input.settings.firstCutShare,
     currency: job.currency,

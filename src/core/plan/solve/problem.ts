@@ -7,66 +7,12 @@ import type { Operation } from '../operation.ts';
 import type { OperationId } from '../operation-ids.ts';
 import type { LengthUnit } from '../../units/length-units.ts';
 import type { Finding, Unplanned } from '../plan-input.ts';
+import type { Limits, Weights, WorthRules } from '../plan-rules.ts';
 
-/** What a plan must keep to. mm, degrees; every number a shop setting. */
-export interface Limits {
-  /** least and most that a saddle may stand out */
-  readonly standout: { readonly low: number; readonly good: number; readonly high: number };
-  readonly breakAngle: number;
-  readonly slotFloor: number;
-  readonly fretHeight: number;
-  readonly newFretHeight: number;
-  /** most that the rod is asked to do in all */
-  readonly rod: number;
-  /** most that goes under a saddle */
-  readonly saddleShim: number;
-  /** most that a shim or a tilt lifts the fret plane at the saddle */
-  readonly tilt: number;
-  readonly nutCompensation: number;
-  /** a fret that stands this much over the line of its neighbours is high */
-  readonly highFret: number;
-  /** room between string and fret that a plan must leave, as much as readings can be wrong by */
-  readonly planned: number;
-}
-
-/** What is weighed against money, in minor units. */
-export interface Weights {
-  /** a day of waiting */
-  readonly day: Minor;
-  /** all that a part has to give, taken off for good */
-  readonly removed: Minor;
-  /** a step that cannot be undone */
-  readonly irreversible: Minor;
-  /** room between string and fret that is less than readings can be wrong by */
-  readonly close: Minor;
-}
-
-export const USUAL_LIMITS: Limits = {
-  standout: { low: 1.5, good: 3.2, high: 6 },
-  breakAngle: 12,
-  slotFloor: 2.4,
-  fretHeight: 0.6,
-  newFretHeight: 1.1,
-  rod: 0.6,
-  saddleShim: 0.8,
-  tilt: 6,
-  nutCompensation: 1.5,
-  highFret: 0.03,
-  planned: 0.03,
-};
-
-export const USUAL_WEIGHTS: Weights = { day: 400, removed: 1000, irreversible: 300, close: 500 };
-
-/** What an instrument is worth, where it is known, decides what may be spent on it and what may be done to it. */
-export interface Worth {
+/** What an instrument is worth, where it is known, and what that decides. */
+export interface Worth extends WorthRules {
   readonly amount: Minor | null;
-  /** share of its worth that a single operation may cost */
-  readonly share: number;
-  /** up to this worth a bridge may be thinned instead of a neck reset */
-  readonly thinUpTo: Minor;
 }
-
-export const USUAL_WORTH: Omit<Worth, 'amount'> = { share: 0.5, thinUpTo: 80_000 };
 
 /** How the rod's nut answers, as the inspection and the logged turns tell: `turns` where nothing speaks against it. */
 export type RodState = 'turns' | 'stuck' | 'at-its-end' | 'no-answer' | 'unreachable';

@@ -72,6 +72,55 @@ function whyLeft(p: Problem, moves: Moves, f: Finding): string | null {
     : null;
 }
 
+/** The most a whole plan may cost by what the instrument is worth, minor units. */
+const mostOf = (p: Problem): number =>
+  p.worth.amount === null ? Number.POSITIVE_INFINITY : p.worth.amount * p.worth.total;
+
+/**
+ * The operations of an answer with the findings it deals with. Where all together would cost more than the instrument bears, the
+ * dearest finding is left, and the next, until it does.
+ */
+function withinWorth(
+  p: Problem,
+  parts: Way['parts'],
+  judged: readonly { readonly finding: Finding; readonly why: string | null }[],
+): Pick<Candidate, 'operations' | 'cost' | 'leftFindings'> {
+  const priceOf = (f: Finding): number => {
+    const op = offered(p, f.leadsTo);
+    return op === null ? 0 : op.price + op.parts;
+  };
+  const left = judged.flatMap(({ finding, why }) => (why === null ? [] : [{ finding, why }]));
+  const kept = judged
+    .flatMap(({ finding, why }) => (why === null ? [finding] : []))
+    .sort((a, b) => priceOf(a) - priceOf(b));
+  const most = mostOf(p);
+  for (;;) {
+    const ids = new Set([...parts.map((x) => x.operation), ...kept.map((f) => f.leadsTo)]);
+    const operations = closure(p, ids);
+    const cost = costOf(p, operations);
+    const dearest = cost.price.likely > most ? kept.pop() : undefined;
+    if (dearest === undefined) return { operations, cost, leftFindings: left };
+    const together = `All together would come to ${money(p, cost.price.likely)}`;
+    left.push({ finding: dearest, why: `${together}, over ${worthShare(p)}.` });
+  }
+}
+
+const money = (p: Problem, v: number): string => `${p.currency}${(v / 100).toFixed(2)}`;
+const worthShare = (p: Problem): string =>
+  `${Math.round(p.worth.total * 100)} % of what it is worth (${money(p, p.worth.amount ?? 0)})`;
+
+/** What is refused because the whole of it costs more than the instrument bears. */
+const overWorth = (p: Problem, c: Candidate): Refused => ({
+  group: 'height',
+  operations: c.ways.flatMap((w) => w.parts.map((x) => x.operation)),
+  because: `All together it would come to ${money(p, c.cost.price.likely)}, over ${worthShare(p)}.`,
+  would: `It would be right for an instrument worth ${money(p, c.cost.price.likely / p.worth.total)} or more, or if the customer wants it.`,
+});
+
+/** Whether the instrument bears what an answer costs altogether; doing nothing always. */
+const isBorne = (p: Problem, c: Candidate): boolean =>
+  c.operations.size === 0 || c.cost.price.likely <= mostOf(p);
+
 function evaluate(
   p: Problem,
   ways: readonly Way[],
@@ -85,13 +134,7 @@ function evaluate(
     finding,
     why: withFindings ? whyLeft(p, moves, finding) : 'Left as it is in this plan.',
   }));
-  const leftFindings = judgedFindings.flatMap(({ finding, why }) => (why === null ? [] : [{ finding, why }]));
-  const bearable = judgedFindings.flatMap(({ finding, why }) => (why === null ? [finding] : []));
-  const operations = closure(
-    p,
-    new Set([...parts.map((x) => x.operation), ...bearable.map((f) => f.leadsTo)]),
-  );
-  const cost = costOf(p, operations);
+  const { operations, cost, leftFindings } = withinWorth(p, parts, judgedFindings);
   const removed = removedBy(parts);
   const stands = standings(p, outcome);
   const out = stands.filter(isOut);
@@ -204,6 +247,7 @@ export function search(p: Problem): Search {
   const { scale, compensation } = p.model.construction;
   const refused = new Map<string, Refused>();
   const found: Candidate[] = [];
+  const dear: Candidate[] = [];
   const look = {
     p,
     x,
@@ -222,10 +266,17 @@ export function search(p: Problem): Search {
     },
     found: (ways, outcome, tightest) => {
       const still = ways.every((w) => w.parts.length === 0);
-      found.push(evaluate(p, ways, outcome, tightest(), true));
+      const c = evaluate(p, ways, outcome, tightest(), true);
+      if (isBorne(p, c)) found.push(c);
+      else dear.push(c);
       if (still && p.findings.length > 0) found.push(evaluate(p, ways, outcome, tightest(), false));
     },
   });
+  for (const c of dear) {
+    const r = overWorth(p, c);
+    const key = r.operations.join('+');
+    if (!refused.has(key)) refused.set(key, r);
+  }
   const asked = [...found];
   if (p.findings.some((f) => offered(p, f.leadsTo) === null || tooDear(p, f.leadsTo) !== null))
     return { candidates: found, asked, refused: [...refused.values()] };
@@ -239,7 +290,7 @@ export function search(p: Problem): Search {
     found: (ways, outcome, tightest) => {
       if (!lighter(ways) || standings(p, outcome, undefined, 'as it was read').some(isOut)) return;
       const c = evaluate(p, ways, outcome, tightest(), true);
-      if (c.misses > 0 || !before(BY_COST(c), BY_COST(best))) return;
+      if (c.misses > 0 || !isBorne(p, c) || !before(BY_COST(c), BY_COST(best))) return;
       best = c;
       found.push(c);
     },

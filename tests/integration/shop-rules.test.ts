@@ -1,0 +1,81 @@
+import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
+import { USUAL_PLAN_RULES } from '../../src/core/plan/plan-rules.ts';
+import { loadJob } from '../../src/server/leaves/load-job.ts';
+import { intake, staffedHouse, value } from './house.ts';
+
+let house: Awaited<ReturnType<typeof staffedHouse>>;
+beforeAll(async () => {
+  house = await staffedHouse('shop_rules');
+}, 60_000);
+afterAll(() => house.db.sequelize.close());
+
+const SET = [
+  ['relief', 0, 7, '0.2'],
+  ['action', 6, 12, '3.2'],
+  ['action', 1, 12, '2.6'],
+  ['saddle-standout', 0, 0, '5'],
+] as const;
+
+/** An instrument whose strings stand high. */
+async function highJob() {
+  const instrument = { ...intake().instrument, serial: crypto.randomUUID() } as ReturnType<
+    typeof intake
+  >['instrument'];
+  const taken = value(await house.give(house.desk, 'desk.take-in', { ...intake(), instrument }));
+  for (const [quantity, string, fret, typed] of SET) {
+    const at = { jobId: taken.jobId, round: 'as-found', quantity, string, fret } as const;
+    value(await house.give(house.technician, 'readings.save', { ...at, typed, unit: 'mm', version: 0 }));
+  }
+  return taken;
+}
+
+const see = async (number: number) => {
+  const job = await loadJob(house.db, number);
+  if (!job) throw new Error('no job');
+  return job;
+};
+
+describe('the shop’s catalogue', () => {
+  test('is kept by versions; prices and waits of new lines follow it; a circle is refused', async () => {
+    const operations = operationsFile().map((o) =>
+      o.id === 'rod' ? { ...o, price: 9900, name: 'Set the rod' } : o,
+    );
+    const circle = operations.map((o) => (o.id === 'rod' ? { ...o, needs: ['saddle-lower' as const] } : o));
+    const give = (list: typeof operations, version: number) =>
+      house.give(house.lead, 'house.save-operations', { version, operations: list, note: 'dearer' });
+    expect(await give(circle, 0)).toMatchObject({ ok: false, error: { code: 'invalid' } });
+    value(await give(operations, 0));
+    expect(await give(operations, 0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    const { jobId, number } = await highJob();
+    value(await house.give(house.technician, 'plan.add', { jobId, operation: 'rod', detail: '' }));
+    expect((await see(number)).lines[0]).toMatchObject({ title: 'Set the rod', price: 9900 });
+    expect(
+      await house.give(house.technician, 'house.save-operations', { version: 1, operations, note: '' }),
+    ).toMatchObject({ ok: false, error: { code: 'not-allowed' } });
+  });
+});
+
+describe('how the shop plans', () => {
+  test('what is kept in House is what the next plan goes by, and a second hand hears of the first', async () => {
+    const { number } = await highJob();
+    const first = async () => (await see(number)).proposal.lines.concat((await see(number)).proposal.then);
+    const cut = (lines: Awaited<ReturnType<typeof first>>) => JSON.stringify(lines);
+    const before = cut(await first());
+    const rules = {
+      ...USUAL_PLAN_RULES,
+      firstCutShare: 0.5,
+      worth: { ...USUAL_PLAN_RULES.worth, total: 0.9 },
+    };
+    const save = (version: number) => house.give(house.lead, 'house.save-planning', { version, rules });
+    const { version } = value(await save(0));
+    expect(await save(0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    expect((await see(number)).plan.settings).toMatchObject({ firstCutShare: 0.5, worth: { total: 0.9 } });
+    expect(cut(await first())).not.toBe(before);
+    value(await house.give(house.lead, 'house.save-planning', { version, rules: USUAL_PLAN_RULES }));
+    expect(cut(await first())).toBe(before);
+    expect(await house.give(house.technician, 'house.save-planning', { version: 2, rules })).toMatchObject({
+      ok: false,
+      error: { code: 'not-allowed' },
+    });
+  });
+});
