@@ -10,16 +10,16 @@ const HEAVY_LEAF_KB = 300;
 const OTHER_KB = 200;
 /**
  * Pages that weigh more today, kB: each may only become lighter, and leaves the list when it fits. (The sums' pages took on three
- * sums, 6 kB.)
+ * sums, 6 kB; four pages 0.4 kB each with two more quantities, names of paired strings and the rack that loads itself.)
  */
 const OVER_TODAY: Readonly<Record<string, number>> = {
-  '/(house)/sums/[id]': 284,
-  '/(house)/sums': 284,
-  '/(house)/job/[number]/work': 260,
-  '/(house)/desk/take-in': 244,
+  '/(house)/sums/[id]': 285,
+  '/(house)/sums': 285,
+  '/(house)/job/[number]/work': 261,
+  '/(house)/desk/take-in': 245,
   '/(house)/house/checklists/[list]': 231,
   '/(house)/bench': 223,
-  '/(house)/rack': 213,
+  '/(house)/rack': 214,
   '/(house)/house/checklists': 210,
   '/(house)/house/operations': 210,
   '/(house)/house/kinds': 206,

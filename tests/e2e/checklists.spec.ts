@@ -104,8 +104,9 @@ test('lists go out as a file and come in again; a damaged file changes nothing',
   await expect(ilse.getByRole('article', { name: 'Bench arrival' })).toContainText(
     'The shop has this list just so.',
   );
-  const [, floor] = JSON.parse(text) as [unknown, { items: { text: string }[] }];
-  if (floor.items[0]) floor.items[0].text = 'Carton whole and dry';
+  const lists = JSON.parse(text) as { id: string; items: { text: string }[] }[];
+  const floor = lists.find((l) => l.id === 'sales-floor');
+  if (floor?.items[0]) floor.items[0].text = 'Carton whole and dry';
   await choose(JSON.stringify([floor]));
   const article = ilse.getByRole('article', { name: 'New stock for the floor' });
   await article.getByText('What would change').click();

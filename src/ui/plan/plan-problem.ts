@@ -12,9 +12,7 @@ export function planInputOf(job: LeafJob<'plan'>): PlanInput {
     stations,
     readings: new Map(plan.readings.map((r) => [r.key, r])),
     stale: new Set(plan.stale),
-    targets: new Map(
-      stations.flatMap((s): [string, Target][] => (s.target ? [[s.key, s.target]] : [])),
-    ),
+    targets: new Map(stations.flatMap((s): [string, Target][] => (s.target ? [[s.key, s.target]] : []))),
     strings: plan.strings,
     findings: plan.findings,
     unplanned: plan.unplanned,
