@@ -140,6 +140,9 @@ function looseSaddle(f: Frame): void {
   for (let i = before; i < f.ways.length; i++) f.ways[i] = { ...(f.ways[i] as Way), warns: unread };
 }
 
+/** What an answer is called that takes a saddle down to its limit. */
+export const TO_ITS_LIMIT = 'lower the saddle as far as it goes';
+
 /** As far down as the saddle may go, where that is not far enough. */
 function lowerToLimit(f: Frame, limits: Pick<Refused, 'because' | 'would'> | null): void {
   const { p, moves, need } = f;
@@ -149,13 +152,7 @@ function lowerToLimit(f: Frame, limits: Pick<Refused, 'because' | 'would'> | nul
   const [bass, treble] = [Math.max(need.bass, -most), Math.max(need.treble, -most)];
   const less = { bass, treble, own: need.own.map((v) => Math.max(v, -most)) };
   if (outsideLimits(p, liftsOf(p, less)) !== null) return;
-  tryWay(
-    f,
-    'lower the saddle as far as it goes',
-    [saddlePart(f.p, 'saddle-lower', less)],
-    withSaddle(moves, less),
-    null,
-  );
+  tryWay(f, TO_ITS_LIMIT, [saddlePart(f.p, 'saddle-lower', less)], withSaddle(moves, less), null);
 }
 
 function adjustable(f: Frame): void {

@@ -6,7 +6,7 @@ import { callsOf, type Call } from './explain.ts';
 import { findingCalls, type FindingCall } from './findings.ts';
 import type { Problem } from './problem.ts';
 import type { Removed } from './removed.ts';
-import { BY_AIM, BY_COST, first, leastOf, leaveIt, search, type Candidate } from './solve.ts';
+import { BY_AIM, BY_COST, first, leastAmong, leaveIt, search, type Candidate } from './solve.ts';
 import { stepsOf, type Step } from './steps.ts';
 import { undone, undonePlain } from './undone.ts';
 import type { Amount, Group } from './way.ts';
@@ -142,7 +142,7 @@ export function plansFor(p: Problem): Plans {
   const s = search(p);
   const leave = leaveIt(s.candidates);
   const lightest = first(s.candidates, BY_COST);
-  const enough = leastOf(p, lightest);
+  const enough = leastAmong(p, s.candidates, lightest);
   const within = [...s.asked, lightest].filter((c) => staysWithin(lightest, c));
   const nearest = first(within, BY_AIM);
   const best = nearest.misses > enough.misses ? enough : nearest;

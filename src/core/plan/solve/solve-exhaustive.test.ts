@@ -67,6 +67,19 @@ function exhaustive(p: Problem, asked: boolean): Tried {
       return side;
     });
     for (const side of sides) goals.push(...(asked ? side.slice(-1) : side).map(reach));
+    // Where the aim would put a side out, also the relief next to it that leaves both in, or one of them.
+    const bent = OUT.includes(state(r, 'relief:0:7', 0.005));
+    for (const some of bent ? [[0, 5], [0], [5]] : []) {
+      const edge = (i: number, end: 'low' | 'high') =>
+        r +
+        (target(actionKey(i))[end] + (end === 'high' ? 0.02 : -0.02) - (p.model.action[i] ?? 0)) / p.ratio;
+      const from = Math.max(rt.low, ...some.map((i) => edge(i, 'low')));
+      const to = Math.min(rt.high, ...some.map((i) => edge(i, 'high')));
+      if (from > to || (from <= rt.aim && rt.aim <= to)) continue;
+      const inner = Math.min(0.01 + 0.02 / p.ratio, (to - from) / 2);
+      const at = Math.max(from + inner, Math.min(to - inner, rt.aim));
+      if (Math.abs(at - r) > 1e-6) goals.push(reach(at));
+    }
   }
 
   // Slots go to their aims from the one furthest out of its band on: as many as are out, or more.

@@ -313,6 +313,27 @@ export function leastOf(p: Problem, c: Candidate): Candidate {
   return before(BY_COST(less), BY_COST(c)) ? less : c;
 }
 
+const sameWork = (a: Candidate, b: Candidate): boolean =>
+  a.operations.size === b.operations.size && [...a.operations].every((id) => b.operations.has(id));
+
+/**
+ * The least of all candidates that do the same work as the lightest with the rod brought elsewhere in its band: how far is cut
+ * hangs on the relief, and only what is cut as little as it goes can be compared.
+ */
+export function leastAmong(p: Problem, candidates: readonly Candidate[], lightest: Candidate): Candidate {
+  const byRelief = new Map<string, Candidate>();
+  for (const c of candidates) {
+    if (c.misses !== lightest.misses || !sameWork(c, lightest)) continue;
+    const key = c.moves.relief.toFixed(4);
+    const known = byRelief.get(key);
+    if (known === undefined || before(BY_COST(c), BY_COST(known))) byRelief.set(key, c);
+  }
+  return first(
+    [lightest, ...byRelief.values()].map((c) => leastOf(p, c)),
+    BY_COST,
+  );
+}
+
 type Rank = (c: Candidate) => readonly number[];
 /** The cheapest that leaves least undone. */
 export const BY_COST: Rank = (c) => [c.misses, c.short, c.weight, c.beside, c.off];

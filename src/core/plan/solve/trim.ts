@@ -2,7 +2,7 @@ import { formatLength } from '../../units/format-length.ts';
 import type { Target } from '../../targets/target.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import { heightWays } from './height-ways.ts';
+import { heightWays, TO_ITS_LIMIT } from './height-ways.ts';
 import { nutWays } from './nut-ways.ts';
 import type { Problem } from './problem.ts';
 import type { Part, Way } from './way.ts';
@@ -31,10 +31,18 @@ function towardEdge(p: Problem, cuts: ReadonlySet<'action' | 'nut-gap'>): Proble
   return { ...p, targets };
 }
 
+/** The same work, whatever its amounts. */
 const same = (a: Way, b: Way): boolean =>
-  a.name === b.name &&
-  a.parts.length === b.parts.length &&
-  a.parts.every((x, i) => x.operation === b.parts[i]?.operation);
+  a.parts.length === b.parts.length && a.parts.every((x, i) => x.operation === b.parts[i]?.operation);
+
+/**
+ * The answer in the place of another one: the same work under the same name; where that went as far as it can, the near end may
+ * well be reached by the same work that does not.
+ */
+const inPlaceOf = (like: Way, all: readonly Way[]): Way | undefined => {
+  const those = all.filter((w) => same(w, like));
+  return like.name === TO_ITS_LIMIT ? those[0] : those.find((w) => w.name === like.name);
+};
 
 const deepest = (x: Part): number => Math.max(0, ...x.amounts.map((a) => -a.amount));
 
@@ -73,16 +81,15 @@ export function trimmed(
   ]);
   if (cuts.size === 0) return null;
   const edge = towardEdge(p, cuts);
-  const find = (all: readonly Way[], like: Way): Way | undefined => all.find((w) => same(w, like));
   const base = after(frets.moves);
   const sized = (['asked', 'every'] as const).flatMap((s) => nutWays(edge, frets.moves, base, s).ways);
-  const slots = find(sized, nut);
+  const slots = inPlaceOf(nut, sized);
   if (!slots) return null;
   const low = after(slots.moves);
   const heights = (['asked', 'every'] as const).flatMap(
     (s) => heightWays(edge, slots.moves, low, share, s).ways,
   );
-  const less = find(heights, height);
+  const less = inPlaceOf(height, heights);
   if (!less) return null;
   const last: Way = { ...contact, moves: { ...less.moves, contact: contact.moves.contact } };
   return [rod, frets, saying(slots, nut), saying(less, height), last];
