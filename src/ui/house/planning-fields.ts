@@ -46,7 +46,7 @@ export const PLANNING_GROUPS: readonly {
       { path: 'rodPrior.sd', label: 'Its spread', scale: 'mm' },
       {
         path: 'rodActionRatio',
-        label: 'Action for relief, times (empty: by kind)',
+        label: 'Action for relief (empty: by kind)',
         scale: 'times',
         empty: true,
       },

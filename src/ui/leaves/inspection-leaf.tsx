@@ -208,6 +208,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
             job={job}
             round="as-found"
             stations={stations}
+            columns={stations.length > 4 ? 3 : 2}
             editable={allowed.measure}
           />
         )}
