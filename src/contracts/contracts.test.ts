@@ -121,6 +121,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'plan.keep-try': { jobId: 1, tryId: 0, name: 'lower', moves: NO_MOVES, version: 0 },
   'plan.drop-try': { tryId: 1, version: 0 },
   'plan.worth': { jobId: 1, worthMinor: null, version: 0 },
+  'plan.hear': { jobId: 1, string: 6, held: 3, heard: 'clear', was: null },
   'plan.choose': { jobId: 1, plan: 'best', reason: '', version: 0 },
   'plan.offer': { jobId: 1, days: 14 },
   'plan.withdraw-offer': { offerId: 1 },

@@ -79,3 +79,38 @@ describe('how the shop plans', () => {
     });
   });
 });
+
+describe('what was heard where the player played', () => {
+  test('fits the hand of the plan, is taken back, and is not written over unseen', async () => {
+    const { jobId, number } = await highJob();
+    const hear = (held: number, heard: 'clear' | 'buzzes' | null, was: 'clear' | 'buzzes' | null = null) =>
+      house.give(house.technician, 'plan.hear', { jobId, string: 6, held, heard, was });
+    value(await hear(5, 'clear'));
+    value(await hear(7, 'clear'));
+    expect((await see(number)).plan.heard.map((h) => [h.string, h.held, h.heard])).toEqual([
+      [6, 5, 'clear'],
+      [6, 7, 'clear'],
+    ]);
+    expect((await see(number)).plan.heard.every((h) => h.force > 0)).toBe(true);
+    expect(await hear(5, 'buzzes')).toMatchObject({ ok: false, error: { code: 'conflict' } });
+    value(await hear(5, null, 'clear'));
+    expect((await see(number)).plan.heard).toHaveLength(1);
+    expect(await hear(99, 'clear')).toMatchObject({ ok: false, error: { code: 'invalid' } });
+    expect(await hear(25, 'clear')).toMatchObject({
+      ok: false,
+      error: { fields: { held: 'It is held at 0 to 19.' } },
+    });
+  });
+
+  test('without heights nothing is said of a hand', async () => {
+    const instrument = { ...intake().instrument, serial: crypto.randomUUID() } as ReturnType<
+      typeof intake
+    >['instrument'];
+    const { jobId } = value(await house.give(house.desk, 'desk.take-in', { ...intake(), instrument }));
+    const input = { jobId, string: 6, held: 5, heard: 'clear', was: null } as const;
+    expect(await house.give(house.technician, 'plan.hear', input)).toMatchObject({
+      ok: false,
+      error: { code: 'refused' },
+    });
+  });
+});

@@ -32,6 +32,7 @@ import { planAdd } from './plan/add.ts';
 import { planChoose } from './plan/choose.ts';
 import { planDecide } from './plan/decide.ts';
 import { planDropTry } from './plan/drop-try.ts';
+import { planHear } from './plan/hear.ts';
 import { planKeepTry } from './plan/keep-try.ts';
 import { planOffer } from './plan/offer.ts';
 import { planRecordChoice } from './plan/record-choice.ts';
@@ -101,6 +102,7 @@ export const COMMANDS = {
   'plan.add': planAdd,
   'plan.keep-try': planKeepTry,
   'plan.drop-try': planDropTry,
+  'plan.hear': planHear,
   'plan.worth': planWorth,
   'plan.choose': planChoose,
   'plan.offer': planOffer,

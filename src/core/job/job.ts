@@ -10,6 +10,7 @@ import type { Quantity } from '../readings/quantities.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { RoundKind } from '../readings/rounds.ts';
 import type { RelativeWish, Side, Touch } from '../targets/target.ts';
+import type { HeardPlace } from '../whatif/heard.ts';
 import type { JobFacts } from './leaves.ts';
 import type { Wait } from './waiting.ts';
 import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange, JudgedTurn } from './judged-job.ts';
@@ -40,6 +41,7 @@ export interface JobCard {
   readonly waitingUntil: Date | null;
   readonly list: string;
   readonly facts: JobFacts;
+  readonly heard?: readonly HeardPlace[] | null | undefined;
   readonly takenInAt: Date;
   readonly takenInBy: number;
   readonly closedAt: Date | null;

@@ -157,6 +157,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
   const { questions } = sortFindings(found, g.catalogue);
   return {
     touch: g.job.touch,
+    heard: g.job.heard ?? [],
     worth: g.instrument.worthMinor,
     catalogue: g.catalogue,
     currency: g.info.currency,

@@ -11,6 +11,7 @@ import type { Reading } from '../readings/reading.ts';
 import type { Station } from '../readings/stations.ts';
 import type { ShopTargets } from '../targets/shop-targets.ts';
 import type { TargetWish, Touch } from '../targets/target.ts';
+import type { HeardPlace } from '../whatif/heard.ts';
 import type { ShopInfo } from './shop.ts';
 
 /** A line of the work order, as far as it is judged. */
@@ -56,7 +57,12 @@ export interface JudgedTurn {
  * the house's clock.
  */
 export interface JudgedJob {
-  readonly job: { readonly touch: Touch; readonly stringsState: Conditions['strings'] };
+  readonly job: {
+    readonly touch: Touch;
+    readonly stringsState: Conditions['strings'];
+    /** what was heard where its player played; absent or null where nothing was */
+    readonly heard?: readonly HeardPlace[] | null | undefined;
+  };
   readonly instrument: { readonly construction: Construction; readonly worthMinor: Minor | null };
   readonly checklist: Pick<Checklist, 'items'> | null;
   readonly answers: readonly JudgedAnswer[];

@@ -18,7 +18,7 @@ export function contradiction(p: Problem, relief: number): string[] {
   const outer = [p.model.construction.strings.length, 1];
   const aims = outer.map((n) => p.targets.get(stationKey('action', n, ACTION_FRET)));
   if (!aims.some((t) => t && WISHED.has(t.layer))) return [];
-  const hand = handFor(p.model, p.touch);
+  const hand = handFor(p.model, p.touch, p.force);
   const low = lowestAction(p.model, { ...NO_MOVES, relief }, hand, p.ratio, p.limits.planned);
   if (low === null) return [];
   const clears = [low.action[0] ?? 0, low.action.at(-1) ?? 0];

@@ -46,7 +46,7 @@ export function handFor(m: NeckModel, touch: Touch, force?: number): Hand {
 }
 
 /** One string of a neck as the clearance sum wants it. */
-const stringOf = (m: NeckModel, o: Outcome, i: number, hand: Hand): ClearanceString => ({
+export const stringOf = (m: NeckModel, o: Outcome, i: number, hand: Hand): ClearanceString => ({
   scale: m.construction.scale,
   compensation: m.construction.compensation,
   frets: m.construction.frets,

@@ -26,10 +26,11 @@ export interface FittedHand {
 }
 
 const ROUNDS = 60;
-const MOST_FORCE = 50;
+/** No hand plucks harder, N. */
+export const MOST_FORCE = 50;
 
 /** The force at which a held place just buzzes, N: `MOST_FORCE` where it never does, 0 where it does at rest. */
-function threshold(neck: Omit<ClearanceString, 'force'>, mark: HeardMark): number {
+export function threshold(neck: Omit<ClearanceString, 'force'>, mark: Pick<HeardMark, 'held'>): number {
   const margin = (force: number): number => {
     const map = clearance({ ...neck, force });
     return map.margin[mark.held] ?? Number.POSITIVE_INFINITY;

@@ -23,6 +23,7 @@ import { finishInspection } from '../inspection/finish-inspection.ts';
 import { choosePlan } from '../plan/choose-plan.ts';
 import { dropTry, keepTry } from '../plan/keep-try.ts';
 import { makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
+import { hearPlace } from '../plan/hear-place.ts';
 import { setWorth } from '../plan/set-worth.ts';
 import { saveOperations } from '../house/save-operations.ts';
 import { addLine } from '../plan/add-line.ts';
@@ -89,6 +90,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.add': addLine,
   'plan.keep-try': keepTry,
   'plan.drop-try': dropTry,
+  'plan.hear': hearPlace,
   'plan.worth': setWorth,
   'plan.choose': choosePlan,
   'plan.offer': makeOffer,

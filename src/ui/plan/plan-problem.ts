@@ -26,6 +26,7 @@ export const plansQuestion = (job: LeafJob<'plan'>) => ({
   input: planInputOf(job),
   job: {
     touch: job.touch,
+    heard: job.plan.heard,
     worth: job.plan.worth,
     catalogue: job.plan.catalogue,
     currency: job.shop.currency,

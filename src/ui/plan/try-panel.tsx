@@ -7,12 +7,14 @@ import { TOUCHES, type Touch } from '../../core/targets/target.ts';
 import { spreadOf } from '../../core/whatif/buzz-chance.ts';
 import { handFor, mapOfNeck } from '../../core/whatif/clearance-map.ts';
 import { consequences, positionsOf } from '../../core/whatif/consequences.ts';
+import { handHeard } from '../../core/whatif/heard.ts';
 import { isStill, NO_MOVES } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { handlesOf } from './handles.ts';
+import { HeardPanel } from './heard-panel.tsx';
 import { KeptTries } from './kept-tries.tsx';
 import { MoveField } from './move-field.tsx';
 import { planInputOf } from './plan-problem.ts';
@@ -45,7 +47,11 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const settled = useDeferredValue(moves);
   const x = useMemo(() => positionsOf(c), [c]);
   const given = FORCE.test(force.trim()) ? Number(force.trim().replace(',', '.')) : undefined;
-  const hand = useMemo(() => handFor(model, touch, given), [model, touch, given]);
+  const usual = useMemo(() => handFor(model, job.touch).force, [model, job.touch]);
+  const fitted = useMemo(() => handHeard(job.plan.heard, usual), [job.plan.heard, usual]);
+  // What was heard is of this player: another touch is somebody else's hand.
+  const own = touch === job.touch ? fitted?.force : undefined;
+  const hand = useMemo(() => handFor(model, touch, given ?? own), [model, touch, given, own]);
   const now = useMemo(() => consequences(model, NO_MOVES, ratio, x), [model, ratio, x]);
   const tried = useMemo(() => consequences(model, moves, ratio, x), [model, moves, ratio, x]);
   const maps = useMemo(() => mapOfNeck(model, tried, hand, x), [model, tried, hand, x]);
@@ -143,6 +149,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
         {answer &&
           ` With what the gauges leave open, the chance that a played place buzzes is ${Math.round(answer.chance.anywhere * 100)} % (${answer.chance.draws} necks drawn).`}
       </p>
+      <HeardPanel job={job} may={may} usual={usual} fitted={fitted} />
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         {handles.map((h) => (
           <MoveField key={h.id} handle={h} moves={moves} onMove={(to, at) => trying.set(to, at)} />

@@ -74,6 +74,7 @@ export const planView = (
     .map((s) => ({ ...s, target: planInput.targets.get(s.key) ?? null })),
   stale: [...planInput.stale],
   worth: g.instrument.worthMinor,
+  heard: [...(g.job.heard ?? [])],
   tries: g.tries.map((w) => ({
     id: w.id,
     name: w.name,

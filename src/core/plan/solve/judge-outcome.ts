@@ -99,6 +99,6 @@ export function highFrets(
 /** The tightest played place for the player's touch; null where nobody's touch counts. */
 export function tightestFor(p: Problem, o: Outcome, x: Float64Array): Tightest | null {
   if (p.touch === null) return null;
-  const maps = mapOfNeck(p.model, o, handFor(p.model, p.touch), x);
+  const maps = mapOfNeck(p.model, o, handFor(p.model, p.touch, p.force), x);
   return tightest(maps, playedPositions(p.model.construction.frets));
 }

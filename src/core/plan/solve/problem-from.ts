@@ -6,6 +6,8 @@ import type { Reading } from '../../readings/reading.ts';
 import { ACTION_FRET, stationKey } from '../../readings/stations.ts';
 import type { LoggedTurn } from '../../neck/truss-rod.ts';
 import type { Touch } from '../../targets/target.ts';
+import { handFor } from '../../whatif/clearance-map.ts';
+import { handHeard, type HeardPlace } from '../../whatif/heard.ts';
 import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
 import type { Operation } from '../operation.ts';
 import type { PlanInput } from '../plan-input.ts';
@@ -53,6 +55,8 @@ export function fretTopsOf(readings: ModelSource['readings'], stale: ReadonlySet
 /** What the job adds to a plan's input. */
 export interface JobOfPlan {
   readonly touch: Touch;
+  /** what was heard where this player played */
+  readonly heard?: readonly HeardPlace[] | undefined;
   readonly worth: Minor | null;
   readonly catalogue: readonly Operation[];
   readonly currency: string;
@@ -117,6 +121,7 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     turns: job.turns ?? [],
     rodPrior: input.settings.rodPrior,
     touch: job.touch,
+    force: handHeard(job.heard ?? [], handFor(model, job.touch).force)?.force,
     worth: { ...input.settings.worth, amount: job.worth },
     limits: input.settings.limits,
     weights: input.settings.weights,

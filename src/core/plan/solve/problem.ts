@@ -38,6 +38,8 @@ export interface Problem {
   readonly rodPrior: RodPrior;
   /** how hard it is played; null where that does not count: then no clearance is asked for */
   readonly touch: Touch | null;
+  /** how hard this player plucks by what was heard, N; absent where the touch's usual hand stands */
+  readonly force?: number | undefined;
   readonly worth: Worth;
   readonly limits: Limits;
   readonly weights: Weights;

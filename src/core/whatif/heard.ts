@@ -1,0 +1,65 @@
+import type { ClearanceString } from '../clearance/clearance.ts';
+import { consequences, positionsOf } from './consequences.ts';
+import { handFor, stringOf } from './clearance-map.ts';
+import { NO_MOVES } from './moves.ts';
+import type { NeckModel } from './neck-model.ts';
+import { MOST_FORCE, threshold, type HeardMark } from './pluck-reach.ts';
+import type { Touch } from '../targets/target.ts';
+
+/** A place this player played, what was heard, and the pluck at which it just buzzes as the neck was read then, N. */
+export interface HeardPlace {
+  /** 1 is the highest */
+  readonly string: number;
+  /** 0 is the open string */
+  readonly held: number;
+  readonly heard: HeardMark['heard'];
+  readonly force: number;
+}
+
+/** What a place tells of a hand, or why it tells nothing. */
+export type Told =
+  | { readonly kind: 'force'; readonly force: number }
+  | { readonly kind: 'touches' }
+  | { readonly kind: 'never' };
+
+/**
+ * What hearing a place tells of the hand on a neck as it was read: the pluck at which it just buzzes, N. A place that lies on a
+ * fret at rest, or that no hand makes buzz, tells of the neck and not of the hand.
+ * @param index of the string, 0 the lowest
+ */
+export function toldBy(
+  m: NeckModel,
+  touch: Touch,
+  index: number,
+  mark: Pick<HeardMark, 'held' | 'heard'>,
+  ratio: number,
+): Told {
+  const o = consequences(m, NO_MOVES, ratio, positionsOf(m.construction));
+  const { force: _f, ...neck }: ClearanceString = stringOf(m, o, index, handFor(m, touch));
+  const force = threshold(neck, mark);
+  if (force <= 0 && mark.heard === 'clear') return { kind: 'touches' };
+  if (force >= MOST_FORCE && mark.heard === 'buzzes') return { kind: 'never' };
+  return { kind: 'force', force };
+}
+
+/** A hand fitted to what was heard of it. */
+export interface FittedHand {
+  /** N */
+  readonly force: number;
+  /** whether one hand explains all that was heard */
+  readonly agrees: boolean;
+}
+
+/**
+ * How hard this player plucks by what was heard: what is clear bounds it from above, what buzzes from below; the usual hand of the
+ * touch stands where that allows it. Null where nothing was heard.
+ * @param usual N
+ */
+export function handHeard(heard: readonly HeardPlace[], usual: number): FittedHand | null {
+  if (heard.length === 0) return null;
+  const of = (what: HeardMark['heard']) => heard.filter((h) => h.heard === what).map((h) => h.force);
+  const most = Math.min(MOST_FORCE, ...of('clear'));
+  const least = Math.max(0, ...of('buzzes'));
+  if (least > most) return { force: (least + most) / 2, agrees: false };
+  return { force: Math.min(most, Math.max(least, usual)), agrees: true };
+}

@@ -1,0 +1,118 @@
+'use client';
+
+import { useState } from 'react';
+import { stringName } from '../../core/instrument/construction.ts';
+import type { FittedHand } from '../../core/whatif/heard.ts';
+import { useSend } from '../data/use-send.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+
+const WHOLE = /^\d{1,2}$/;
+
+type Job = LeafProps<'plan'>['job'];
+type Heard = Job['plan']['heard'][number];
+
+const placeOf = (job: Job, h: Pick<Heard, 'string' | 'held'>): string =>
+  `string ${stringName(job.instrument.construction, h.string)} ${h.held === 0 ? 'open' : `at ${h.held}`}`;
+
+/** Where it was played, and what was heard there: two taps. */
+function Hearing({ job }: { readonly job: Job }) {
+  const c = job.instrument.construction;
+  const { give, busy, trouble } = useSend();
+  const [string, setString] = useState(String(c.strings.length));
+  const [held, setHeld] = useState('');
+  const at = { string: Number(string), held: Number(held) };
+  const was = job.plan.heard.find((h) => h.string === at.string && h.held === at.held)?.heard ?? null;
+  const fine = WHOLE.test(held.trim());
+  const fields = trouble?.code === 'invalid' ? trouble.fields : {};
+  const hear = async (heard: 'clear' | 'buzzes') => {
+    if (await give('plan.hear', { jobId: job.id, ...at, heard, was })) setHeld('');
+  };
+  const strings = c.strings.map((s, i) => {
+    const n = c.strings.length - i;
+    return { value: String(n), name: `${stringName(c, n)} ${s.note}` };
+  });
+  return (
+    <div className="mt-1 flex flex-wrap items-end gap-2">
+      <FormField label="String" className="w-36" error={fields['string']}>
+        {(w) => <ListChoice {...w} value={string} items={strings} onChange={setString} />}
+      </FormField>
+      <FormField label="Held at (0 open)" className="w-32" error={fields['held']}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="numeric"
+            value={held}
+            onChange={(e) => setHeld(e.target.value)}
+          />
+        )}
+      </FormField>
+      <button type="button" className="button" disabled={!fine || busy} onClick={() => void hear('clear')}>
+        Clear
+      </button>
+      <button type="button" className="button" disabled={!fine || busy} onClick={() => void hear('buzzes')}>
+        Buzzes
+      </button>
+      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+    </div>
+  );
+}
+
+/** What was heard so far, each with the way back. */
+function HeardList({ job, may }: { readonly job: Job; readonly may: boolean }) {
+  const { give, busy } = useSend();
+  const back = (h: Heard) =>
+    give('plan.hear', { jobId: job.id, string: h.string, held: h.held, heard: null, was: h.heard });
+  return (
+    <ul className="mt-1 flex flex-wrap gap-2 text-sm">
+      {job.plan.heard.map((h) => (
+        <li key={`${h.string}:${h.held}`} className="flex items-center border border-line px-2">
+          {placeOf(job, h)}: {h.heard === 'clear' ? 'clear' : '◆ buzzes'}
+          {may && (
+            <button
+              type="button"
+              className="ml-2 min-h-11 underline"
+              aria-label={`Take back ${placeOf(job, h)}`}
+              disabled={busy}
+              onClick={() => void back(h)}
+            >
+              take back
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What was heard where this player played, and the hand it fits. */
+export function HeardPanel({
+  job,
+  may,
+  usual,
+  fitted,
+}: {
+  readonly job: Job;
+  readonly may: boolean;
+  /** the usual pluck of the touch, N */
+  readonly usual: number;
+  readonly fitted: FittedHand | null;
+}) {
+  return (
+    <section aria-label="Played and heard" className="border-y border-line py-2">
+      <p className="text-sm">
+        <b>Played and heard.</b>{' '}
+        {fitted === null
+          ? 'Play a few places as this player does and say what is heard: the clearance is then for this hand.'
+          : fitted.agrees
+            ? `This hand plucks with about ${fitted.force.toFixed(1)} N (the touch alone would say ${usual.toFixed(1)}).`
+            : '◆ No single hand explains what was heard: a fret stands high, or something is loose.'}
+      </p>
+      {may && <Hearing job={job} />}
+      <HeardList job={job} may={may} />
+    </section>
+  );
+}
