@@ -284,3 +284,37 @@ test('the shop’s own catalogue: changed, a circle refused, kept, and in force 
   await expect(odile.locator('#main')).toContainText('24.50');
   await expect(odile.locator('#main')).toContainText('Engrave a name');
 });
+
+test('a few places played and heard fit the hand; a colleague sees it; how the shop plans stands in House', async () => {
+  const number = await takenIn('steel-acoustic', 'Heard', { readings: high('2.2', '1.7', '4') });
+  await part(ilse, number, 'Try it');
+  const heard = ilse.getByRole('region', { name: 'Played and heard' });
+  await expect(heard).toContainText('Play a few places as this player does');
+  await heard.getByLabel('Held at (0 open)').fill('5');
+  await heard.getByRole('button', { name: 'Clear', exact: true }).tap();
+  await expect(heard).toContainText('This hand plucks with about');
+  await expect(heard.getByRole('listitem')).toContainText('string 6 at 5: clear');
+  await heard.getByLabel('Held at (0 open)').fill('44');
+  await heard.getByRole('button', { name: 'Buzzes', exact: true }).tap();
+  await expect(heard).toContainText('It is held at 0 to 19.');
+  await accessible(ilse, 'what was heard');
+  await part(odile, number, 'Try it');
+  const theirs = odile.getByRole('region', { name: 'Played and heard' });
+  await theirs.getByRole('button', { name: 'Take back string 6 at 5' }).click();
+  await expect(heard.getByRole('listitem')).toHaveCount(0, BY_ITSELF);
+
+  await go(ilse, '/house/planning');
+  const first = ilse.getByLabel(/^First cut, of the whole/);
+  await expect(first).toHaveValue('80');
+  await first.fill('much');
+  await expect(ilse.getByRole('button', { name: 'Keep how we plan' })).toBeDisabled();
+  await first.fill('75');
+  await ilse.getByRole('button', { name: 'Keep how we plan' }).tap();
+  await ilse.reload();
+  await expect(first).toHaveValue('75');
+  await accessible(ilse, 'how we plan');
+  await first.fill('80');
+  await ilse.getByRole('button', { name: 'Keep how we plan' }).tap();
+  await ilse.reload();
+  await expect(first).toHaveValue('80');
+});

@@ -83,13 +83,13 @@ test('50 small jobs: nothing lighter exists beyond what is kept in reserve at th
         const ids = enough.operations.map((o) => o.id);
         const own = weightOf(p, ids, enough.removed.saddle);
         // Twice as much at the saddle: the reserve at the near end of the action's band, a quarter of its upper half, and what a rod that
-        // is looked at in steps can stand beside the best.
+        // is looked at in steps of 0.02 mm can stand beside the best.
         const upper = ['action:6:12', 'action:1:12'].map((k) => {
           const t = p.targets.get(k);
           return t ? t.high - t.aim : 0;
         });
         const left = Math.max(0.1, standout - p.limits.standout.low);
-        const kept = 2.05 * (0.25 * Math.max(...upper) + 0.02 + ROD_STEP * p.ratio) + CUT_STEP;
+        const kept = 2.05 * (0.25 * Math.max(...upper) + 0.02 + 0.02 * p.ratio) + CUT_STEP;
         const tolerance = p.weights.removed * Math.min(1, kept / left) + 1;
         expect({ fine, lighter: own > fine.weight + tolerance }).toEqual({ fine, lighter: false });
       },

@@ -12,7 +12,7 @@ import { none, stay, type Amount, type Part, type Refused, type Sizes, type Way,
 
 const KEY = stationKey('relief', 0, RELIEF_FRET);
 /** Reliefs on both sides of the aim that are considered, mm apart: the same ones whatever the band, while they are in it. */
-const STEP = 0.04;
+const STEP = 0.02;
 const LEAST = 1e-6;
 /** A clamp or warmth is asked for no more than this change of relief, mm. */
 const MOST_BY_CLAMP = 0.6;
@@ -34,39 +34,6 @@ function goalsIn(target: Target, now: number, sizes: Sizes): Goal[] {
     ...steps(target.low, -1).map((at) => ({ name: 'to the straight side of its band', at })),
     ...steps(target.high, 1).map((at) => ({ name: 'to the deep side of its band', at })),
   ].filter((g) => Math.abs(g.at - now) > LEAST);
-}
-
-/** How far inside the band a height is left that the rod alone brings into it, as relief, mm. */
-const INSIDE = 0.01;
-
-/**
- * The relief nearest to the aim at which some heights stand in their bands by what the rod does to them; null where there is none,
- * or where the aim does as well.
- */
-function sparing(p: Problem, target: Target, now: number, some: Problem['judged']): number | null {
-  let [low, high, tells] = [target.low, target.high, 0];
-  for (const j of some) {
-    const band = p.targets.get(j.key);
-    const action = p.model.action[j.index];
-    if (!band || action === undefined) return null;
-    low = Math.max(low, now + (band.low - j.tells - action) / p.ratio);
-    high = Math.min(high, now + (band.high + j.tells - action) / p.ratio);
-    tells = Math.max(tells, j.tells);
-  }
-  if (low > high || (low <= target.aim && target.aim <= high)) return null;
-  const margin = Math.min(INSIDE + tells / p.ratio, (high - low) / 2);
-  const at = Math.max(low + margin, Math.min(high - margin, target.aim));
-  return Math.abs(at - now) > LEAST ? at : null;
-}
-
-/** Reliefs in the band at which heights stand well that would be out at its aim: all together, and each alone. What the rod does needs no saddle. */
-function sparingGoals(p: Problem, target: Target, now: number): Goal[] {
-  // A rod is for the neck: one that stands well is not turned for the sake of a height.
-  const tells = p.judged.find((j) => j.key === KEY)?.tells ?? 0;
-  if (!['low', 'high'].includes(verdict(now, target, tells))) return [];
-  const heights = p.judged.filter((j) => j.quantity === 'action');
-  const found = [heights, ...heights.map((h) => [h])].flatMap((some) => sparing(p, target, now, some) ?? []);
-  return [...new Set(found)].map((at) => ({ name: 'to where the strings stand well by it', at }));
 }
 
 const thou = (v: number): string => formatLength(v, 'thou');
@@ -136,7 +103,7 @@ function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Siz
   const back = now < 0 ? ' It is a back-bow: loosen first, with any rod.' : '';
   const { rod: most } = p.limits;
   // What is too far is brought nearer and read again.
-  const goals = [...goalsIn(target, now, sizes), ...sparingGoals(p, target, now)].map((g) => ({
+  const goals = goalsIn(target, now, sizes).map((g) => ({
     ...g,
     at: now + Math.max(-most, Math.min(most, g.at - now)),
     far: Math.abs(g.at - now) > most + LEAST,

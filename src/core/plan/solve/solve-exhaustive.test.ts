@@ -62,24 +62,11 @@ function exhaustive(p: Problem, asked: boolean): Tried {
     goals.push(reach(rt.aim));
     const sides = [-1, 1].map((sign) => {
       const side: number[] = [];
-      for (let at = rt.aim + sign * 0.04; at >= rt.low - 1e-7 && at <= rt.high + 1e-7; at += sign * 0.04)
+      for (let at = rt.aim + sign * 0.02; at >= rt.low - 1e-7 && at <= rt.high + 1e-7; at += sign * 0.02)
         side.push(at);
       return side;
     });
     for (const side of sides) goals.push(...(asked ? side.slice(-1) : side).map(reach));
-    // Where the aim would put a side out, also the relief next to it that leaves both in, or one of them.
-    const bent = OUT.includes(state(r, 'relief:0:7', 0.005));
-    for (const some of bent ? [[0, 5], [0], [5]] : []) {
-      const edge = (i: number, end: 'low' | 'high') =>
-        r +
-        (target(actionKey(i))[end] + (end === 'high' ? 0.02 : -0.02) - (p.model.action[i] ?? 0)) / p.ratio;
-      const from = Math.max(rt.low, ...some.map((i) => edge(i, 'low')));
-      const to = Math.min(rt.high, ...some.map((i) => edge(i, 'high')));
-      if (from > to || (from <= rt.aim && rt.aim <= to)) continue;
-      const inner = Math.min(0.01 + 0.02 / p.ratio, (to - from) / 2);
-      const at = Math.max(from + inner, Math.min(to - inner, rt.aim));
-      if (Math.abs(at - r) > 1e-6) goals.push(reach(at));
-    }
   }
 
   // Slots go to their aims from the one furthest out of its band on: as many as are out, or more.
