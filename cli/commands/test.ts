@@ -16,8 +16,8 @@ import { endServer, serve } from '../base/serve.ts';
 
 const KINDS = ['check', 'unit', 'integration', 'together', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
-/** What may run beside each other: the checks want a processor, the integration tests and the crowd mostly wait. */
-const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['unit', 'together'], ['e2e']];
+/** What may run beside each other: the checks want a processor, the integration tests mostly wait for the database. */
+const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['unit'], ['together'], ['e2e']];
 
 const SECRET = 'only for the tests';
 
