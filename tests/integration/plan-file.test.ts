@@ -1,4 +1,6 @@
 import { unzipSync } from 'fflate';
+import { judge } from '../../src/core/job/judge.ts';
+import { readJob } from '../../src/server/jobs/read-job.ts';
 import { exportJob } from '../../src/server/exchange/export-job.ts';
 import { planOfFile } from '../../src/server/exchange/plan-of-file.ts';
 import { intake, staffedHouse, value } from './house.ts';
@@ -67,3 +69,24 @@ test.each([
   const done = planOfFile(new TextEncoder().encode(text));
   expect(done.ok ? '' : done.error).toContain(says);
 });
+
+test('what was heard goes with the job: the plans of its file are those of the house', async () => {
+  const taken = value(await house.give(house.desk, 'desk.take-in', intake()));
+  for (const [quantity, string, fret, typed] of SET) {
+    const at = { jobId: taken.jobId, round: 'as-found', quantity, string, fret } as const;
+    value(await house.give(house.technician, 'readings.save', { ...at, typed, unit: 'mm', version: 0 }));
+  }
+  const { jobId, number } = taken;
+  for (const held of [3, 7])
+    value(
+      await house.give(house.technician, 'plan.hear', { jobId, string: 6, held, heard: 'clear', was: null }),
+    );
+  const job = await house.db.models.Job.findByPk(jobId);
+  if (!job) throw new Error('no job');
+  const own = judge(await readJob(house.db.models, job)).planned().plans;
+  const zip = await exportJob(house.db, number);
+  const done = planOfFile(new Uint8Array(zip ?? []));
+  if (!done.ok) throw new Error(done.error);
+  expect(done.value.plans.map((p) => p.predicted)).toEqual(own?.plans.map((p) => p.predicted));
+  expect(done.value.plans.map((p) => p.undone)).toEqual(own?.plans.map((p) => p.undone));
+}, 30_000);

@@ -189,6 +189,8 @@ async function write(
   const job = await plainModel(models, 'Job').create(
     {
       ...values,
+      // What came is counted here.
+      changes: 1,
       number,
       customerId,
       instrumentId,

@@ -93,7 +93,17 @@ export const PARTS: readonly Part[] = [
 export const PHOTOGRAPHED: Readonly<Record<string, string>> = { line: 'lines', accident: 'accidents' };
 
 /** The columns of the job itself that are written as they are. */
-export const JOB_LEAVES = ['id', 'instrumentId', 'customerId', 'placeId', 'holderId', 'takenInBy'] as const;
+export const JOB_LEAVES = [
+  'id',
+  'instrumentId',
+  'customerId',
+  'placeId',
+  'holderId',
+  'takenInBy',
+  // How far its counts are is a matter of the house it stands in.
+  'changes',
+  'counted',
+] as const;
 
 type Attribute = {
   readonly type: {

@@ -38,6 +38,16 @@ const file = z.object({
     number: z.number().int(),
     touch: z.enum(['light', 'medium', 'heavy']),
     stringsState: z.enum(STRINGS),
+    heard: z
+      .array(
+        z.object({
+          string: z.number().int(),
+          held: z.number().int(),
+          heard: z.enum(['clear', 'buzzes']),
+          force: z.number().positive(),
+        }),
+      )
+      .nullish(),
   }),
   checklist: z.object({ items: z.array(z.unknown()) }).nullable(),
   parts: z.object({
@@ -141,7 +151,7 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
   );
   const items = (f.checklist?.items ?? []) as ChecklistItem[];
   return {
-    job: { touch: f.job.touch, stringsState: f.job.stringsState },
+    job: { touch: f.job.touch, stringsState: f.job.stringsState, heard: f.job.heard ?? null },
     instrument: { construction, worthMinor: f.instrument.worthMinor ?? null },
     checklist: f.checklist === null ? null : { items },
     answers: parts.answers.map((a) => ({ ...a, answeredAt: a.answeredAt ?? new Date(0) })),
