@@ -183,3 +183,20 @@ test('a sum prints without the places and the list', async () => {
   await page.emulateMedia({ media: null });
   await live(page);
 });
+
+test('a drawing printed from a sum keeps its millimetres and its black, also from the evening’s screen', async () => {
+  await go(page, '/sums/nut-layout');
+  await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dim'));
+  const drawing = page.locator('svg.true-size');
+  await expect(drawing).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const printed = await drawing.evaluate((svg: SVGSVGElement) => ({
+    perMm: svg.getBoundingClientRect().width / svg.viewBox.baseVal.width,
+    colour: getComputedStyle(svg).color,
+    paper: getComputedStyle(document.documentElement).backgroundColor,
+  }));
+  expect(printed.perMm).toBeCloseTo(96 / 25.4, 3);
+  expect([printed.colour, printed.paper]).toEqual(['rgb(0, 0, 0)', 'rgb(255, 255, 255)']);
+  await page.emulateMedia({ media: null });
+  await page.evaluate(() => (document.documentElement.dataset['theme'] = 'light'));
+});

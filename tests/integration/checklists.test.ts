@@ -84,6 +84,34 @@ describe('what the rack counts of an inspection', () => {
   });
 });
 
+describe('a job that cannot be counted', () => {
+  test('keeps the rack from nobody, and holds no other back', async () => {
+    const [broken, whole] = [await takeIn(), await takeIn()];
+    const job = await house.db.models.Job.findByPk(broken.jobId);
+    const instrument = await house.db.models.Instrument.findByPk(job?.instrumentId ?? 0);
+    if (!instrument) throw new Error('no instrument');
+    const { construction } = instrument;
+    await house.db.sequelize.query("UPDATE instruments SET construction = '[]' WHERE id = ?", {
+      replacements: [instrument.id],
+    });
+    for (const { jobId } of [broken, whole])
+      await house.db.models.Job.increment('changes', { where: { id: jobId } });
+    const rack = await loadRack(house.db);
+    expect(rack.map((t) => t.number)).toEqual(expect.arrayContaining([broken.number, whole.number]));
+    const counted = async (jobId: number) => (await house.db.models.Job.findByPk(jobId))?.counted ?? -1;
+    const changes = (await house.db.models.Job.findByPk(whole.jobId))?.changes ?? -2;
+    expect(await counted(whole.jobId)).toBe(changes);
+    const behind = await house.db.models.Job.findByPk(broken.jobId);
+    expect(behind?.counted).toBeLessThan(behind?.changes ?? 0);
+    await house.db.sequelize.query('UPDATE instruments SET construction = ? WHERE id = ?', {
+      replacements: [JSON.stringify(construction), instrument.id],
+    });
+    await loadRack(house.db);
+    const again = await house.db.models.Job.findByPk(broken.jobId);
+    expect(again?.counted).toBe(again?.changes);
+  });
+});
+
 describe('what the sheet answers', () => {
   test('an item whose reading stands is answered by it, may be answered otherwise, and is kept when the inspection ends', async () => {
     const { jobId, number } = await takeIn();

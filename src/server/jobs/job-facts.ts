@@ -34,7 +34,10 @@ const DUE_SQL = "SELECT number FROM jobs WHERE state = 'open' AND counted < chan
 
 async function countNow(db: Database): Promise<void> {
   const due = await db.sequelize.query<{ number: number }>(DUE_SQL, { type: QueryTypes.SELECT });
-  for (const { number } of due) await countJob(db, number);
+  const failed: unknown[] = [];
+  // One that cannot be counted holds no other up.
+  for (const { number } of due) await countJob(db, number).catch((error: unknown) => failed.push(error));
+  if (failed.length > 0) throw failed[0];
 }
 
 /** Counts every open job whose counts wait for it. Who asks while it runs is given the next run. */
