@@ -11,8 +11,8 @@ export const planHear = command({
   events: ['place heard'],
   input: z.object({
     jobId: id,
-    string: z.number().int().min(1).max(24),
-    held: z.number().int().min(0).max(36),
+    string: z.number().int().min(1).max(24, 'It has no such string.'),
+    held: z.number().int().min(0).max(36, 'It has no such fret.'),
     heard,
     /** what stood there on the screen */
     was: heard,
