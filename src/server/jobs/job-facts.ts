@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises';
 import { Op, QueryTypes } from 'sequelize';
 import { factsOf } from '../../core/job/facts.ts';
 import { judge } from '../../core/job/judge.ts';
@@ -30,29 +31,49 @@ async function countJob({ models }: Database, number: number): Promise<void> {
   );
 }
 
-const DUE_SQL = "SELECT number FROM jobs WHERE state = 'open' AND counted < changes ORDER BY number";
+const DUE_SQL = "SELECT number FROM jobs WHERE state = 'open' AND counted < changes";
 
-async function countNow(db: Database): Promise<void> {
+/** Counts the open jobs that wait for it, one after the other. One that cannot be counted holds no other up. */
+async function countAll(db: Database, pause: (took: number) => Promise<unknown>): Promise<void> {
   const due = await db.sequelize.query<{ number: number }>(DUE_SQL, { type: QueryTypes.SELECT });
   const failed: unknown[] = [];
-  // One that cannot be counted holds no other up.
-  for (const { number } of due) await countJob(db, number).catch((error: unknown) => failed.push(error));
+  for (const { number } of due) {
+    const began = performance.now();
+    await countJob(db, number).catch((error: unknown) => failed.push(error));
+    await pause(performance.now() - began);
+  }
   if (failed.length > 0) throw failed[0];
 }
 
 /** Counts every open job whose counts wait for it. Who asks while it runs is given the next run. */
-export const countDue = (db: Database): Promise<void> => sharedLoad('counts', () => countNow(db));
+export const countDue = (db: Database): Promise<void> =>
+  sharedLoad('counts', () => countAll(db, () => Promise.resolve()));
 
-const SOON_MS = 250;
-let waiting: NodeJS.Timeout | null = null;
+const SOON_MS = 1000;
+/** Of the time of a processor no more than a fifth goes to counts nobody is looking at. */
+const REST = 4;
+const quietly = { ref: false } as const;
+let counting = false;
+let asked = false;
+
+async function countGently(db: Database): Promise<void> {
+  while (asked) {
+    await setTimeout(SOON_MS, null, quietly);
+    asked = false;
+    await countAll(db, (took) => setTimeout(REST * took, null, quietly));
+  }
+}
 
 /**
- * Counts a little later what a change has moved, once for all changes of that moment.
- * @param failed is told what went wrong; whoever looks at the rack next counts it
+ * Counts a while later what changes have moved, so that whoever looks at the rack next finds it counted: gently, since people are
+ * at work meanwhile. Who looks before does it at once.
+ * @param failed is told what went wrong
  */
 export function countSoon(db: Database, failed: (error: unknown) => void): void {
-  waiting ??= setTimeout(() => {
-    waiting = null;
-    countDue(db).catch(failed);
-  }, SOON_MS);
+  asked = true;
+  if (counting) return;
+  counting = true;
+  countGently(db)
+    .catch(failed)
+    .finally(() => (counting = false));
 }
