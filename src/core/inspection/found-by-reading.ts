@@ -3,7 +3,7 @@ import { measuredNeck } from '../neck/measured-neck.ts';
 import { fretHeightsAt } from '../readings/fret-tops.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Station } from '../readings/stations.ts';
-import type { Target } from '../targets/target.ts';
+import { verdict, type Target } from '../targets/target.ts';
 import { formatLength } from '../units/format-length.ts';
 
 /** Something a reading found on an item of the inspection, by the finding's name there. */
@@ -85,9 +85,10 @@ function outOf(
     const reading = readings.find((r) => r.key === station.key);
     const band = station.quantity === quantity && reading ? targetOf(station) : null;
     if (!reading || !band) return [];
-    const tells = reading.uncertainty ?? 0;
-    const high = reading.value > band.high + tells;
-    return high || reading.value < band.low - tells ? [{ station, value: reading.value, high }] : [];
+    const says = verdict(reading.value, band, reading.uncertainty ?? 0);
+    return says === 'high' || says === 'low'
+      ? [{ station, value: reading.value, high: says === 'high' }]
+      : [];
   });
 }
 

@@ -6,6 +6,7 @@ test.each<[string, string[], string]>([
   ['A setup for lighter strings', [], 'plain-setup'],
   ['Too high up the neck, hard to press', [], 'plain-setup'],
   ['Check it over before the season', ['restring', 'rod'], 'plain-setup'],
+  ['The strings are old, a setup before fall', [], 'plain-setup'],
   ['It fell off its stand', [], 'bench-arrival'],
   ['There is a crack beside the bridge', [], 'bench-arrival'],
   ['It buzzes at the fifth fret', [], 'bench-arrival'],

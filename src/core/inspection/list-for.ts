@@ -9,7 +9,7 @@ export interface SuitedList {
 
 /** Words of a complaint that speak of more than a setup. */
 const MORE =
-  /\b(crack|split|broke|break|fell|fall|drop|knock|lift|loose|glue|brace|bridge com|bulg|sunk|warp|twist|noise|hum|crackl|dead|silent|cut(s|ting)? out|pickup|output|jack|rattl|buzz|worn|fret(s)? (are )?(worn|gone|out)|refret|level|value|insur|sell|sold|old|heirloom|grand|restor|damp|dry|heater|water|smell|repair)/i;
+  /\b(crack|split|broke|break|fell|fallen|dropp|knock|lift|loose|glue|brace|bridge com|bulg|sunk|warp|twist|noise|hum|crackl|dead|silent|cut(s|ting)? out|pickup|output|jack|rattl|buzz|worn|fret(s)? (are )?(worn|gone|out)|refret|level|value|insur|sell|sold|heirloom|restor|damp|dry|heater|water|smell|repair)/i;
 
 /** Operations that a plain setup is made of. */
 const PLAIN: ReadonlySet<string> = new Set([

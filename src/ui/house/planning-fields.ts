@@ -83,7 +83,6 @@ export const PLANNING_GROUPS: readonly {
 ];
 
 const ALL = PLANNING_GROUPS.flatMap((g) => g.fields);
-const HUNDREDTHS: ReadonlySet<Scale> = new Set(['per cent', 'money']);
 
 type Tree = Readonly<Record<string, unknown>>;
 const at = (tree: Tree, path: string): unknown =>
@@ -120,7 +119,7 @@ export function readPlanning(texts: Readonly<Record<string, string>>): {
         ? null
         : scale === 'money'
           ? Math.round(typed * 100)
-          : HUNDREDTHS.has(scale)
+          : scale === 'per cent'
             ? typed / 100
             : typed;
     const keys = path.split('.');

@@ -2,6 +2,7 @@ import { database } from '../../../../server/db/connection.ts';
 import { placesWithJobs } from '../../../../server/desk/places.ts';
 import { findCustomer } from '../../../../server/desk/find.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
+import { loadShop } from '../../../../server/house/load-shop.ts';
 import { Intake } from '../../../../ui/desk/intake.tsx';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
@@ -18,10 +19,11 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
   const db = database();
   const asked = await searchParams;
   const id = /^\d{1,9}$/.test(one(asked.customer)) ? Number(one(asked.customer)) : 0;
-  const [places, kinds, customer] = await Promise.all([
+  const [places, kinds, customer, shop] = await Promise.all([
     placesWithJobs(db),
     offeredKinds(db),
     findCustomer(db, id),
+    loadShop(db),
   ]);
   const instrument = customer?.instruments.find(
     (i) => String(i.id) === one(asked.instrument) && i.openJob === null,
@@ -32,6 +34,7 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
       <Intake
         places={places.filter((p) => p.kind === 'rack')}
         kinds={kinds}
+        heights={shop.heights}
         begin={{
           customer,
           instrumentId: instrument?.id ?? null,
