@@ -1,5 +1,5 @@
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
-import { OPERATIONS } from '../../src/core/plan/operations.ts';
+import { OPERATIONS } from '../../src/core/catalogue/operations.ts';
 import { plansFor } from '../../src/core/plan/solve/plans.ts';
 import { problemFrom } from '../../src/core/plan/solve/problem-from.ts';
 import type { Problem } from '../../src/core/plan/solve/problem.ts';

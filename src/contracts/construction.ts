@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FACTS } from '../core/instrument/construction.ts';
+import { FACTS } from '../core/instrument/construction-facts.ts';
 import { KINDS } from '../core/instrument/kinds.ts';
 
 const choice = <F extends keyof typeof FACTS>(fact: F) =>

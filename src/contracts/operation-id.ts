@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { OPERATION_IDS } from '../core/plan/operation-ids.ts';
+import { OPERATION_IDS } from '../core/catalogue/operation-ids.ts';
 
 /** An operation that ships, or `own-…` for one of the shop's own. */
 export const operationId = z.union([

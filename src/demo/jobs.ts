@@ -1,5 +1,5 @@
 import type { View } from '../core/instrument/outline.ts';
-import type { OperationId } from '../core/plan/operation-ids.ts';
+import type { OperationId } from '../core/catalogue/operation-ids.ts';
 import type { Wait } from '../core/job/waiting.ts';
 import type { Touch } from '../core/targets/target.ts';
 import { MAPPED } from './fret-map.ts';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
 import type { Construction } from '../../src/core/instrument/construction.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
-import type { OperationId } from '../../src/core/plan/operation-ids.ts';
+import type { OperationId } from '../../src/core/catalogue/operation-ids.ts';
 import type { Kind } from '../../src/core/instrument/kinds.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { execute } from '../../src/server/door/execute.ts';

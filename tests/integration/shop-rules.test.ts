@@ -1,5 +1,7 @@
 import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
+import { OPERATIONS, ownOperation } from '../../src/core/catalogue/operations.ts';
 import { USUAL_PLAN_RULES } from '../../src/core/plan/plan-rules.ts';
+import { loadOperations } from '../../src/server/house/load-operations.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
@@ -52,6 +54,45 @@ describe('the shop’s catalogue', () => {
     expect(
       await house.give(house.technician, 'house.save-operations', { version: 1, operations, note: '' }),
     ).toMatchObject({ ok: false, error: { code: 'not-allowed' } });
+  });
+});
+
+describe('an operation of the shop’s own', () => {
+  test('is asked for by the finding it names, with its whole record; one from before that is as it ships', async () => {
+    const cap = {
+      ...ownOperation('own-cap', 'Glue a cap over the plate'),
+      price: 4400,
+      askedBy: ['plate:worn'],
+      customer: 'A thin cap is glued over the worn plate.',
+    };
+    const { version } = (await loadOperations(house.db)) as { version: number };
+    const operations = operationsFile([...OPERATIONS, cap]);
+    value(await house.give(house.lead, 'house.save-operations', { version, operations, note: 'a cap' }));
+    const { jobId, number } = await highJob();
+    const answer = { jobId, item: 'plate', answer: 'work', finding: 'worn', note: '', version: 0 } as const;
+    value(await house.give(house.technician, 'inspection.answer', answer));
+    const proposed = async () => {
+      const { lines, then } = (await see(number)).proposal;
+      return [...lines, ...then].map((l) => l.operation);
+    };
+    expect(await proposed()).toContain('own-cap');
+    expect(await proposed()).not.toContain('bridge-plate');
+    expect((await see(number)).plan.catalogue.find((o) => o.id === 'own-cap')).toEqual(cap);
+    // As a house of an earlier release kept it.
+    const bare = OPERATIONS.map(({ id, name, order, needs, minutes, wait, skill, place, ...o }) => ({
+      ...{ id, name, order, needs, minutes, wait, skill, place },
+      ...{ materials: o.materials, price: o.price, parts: o.parts, stale: o.stale },
+      ...{ reversible: o.reversible, hazards: o.hazards },
+    }));
+    await house.db.models.OperationVersion.create({
+      version: version + 2,
+      operations: bare,
+      note: '',
+      savedBy: house.lead.personId,
+      savedAt: new Date(),
+    });
+    expect((await loadOperations(house.db)).operations).toEqual(OPERATIONS);
+    expect(await proposed()).toContain('bridge-plate');
   });
 });
 

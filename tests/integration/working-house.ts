@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { CommandAnswer, CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
-import type { OperationId } from '../../src/core/plan/operation-ids.ts';
+import type { OperationId } from '../../src/core/catalogue/operation-ids.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { intake, staffedHouse, value } from './house.ts';

@@ -3,7 +3,7 @@ import { QueryTypes } from 'sequelize';
 import { endServer, serve } from '../../cli/base/serve.ts';
 import { startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { replay } from '../../src/core/history/replay.ts';
-import { operation } from '../../src/core/plan/operations.ts';
+import { operation } from '../../src/core/catalogue/operations.ts';
 import { runningWait } from '../../src/core/work/waits.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { stationKey } from '../../src/core/readings/stations.ts';

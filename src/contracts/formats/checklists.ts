@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CONDITION_FACTS, type Condition } from '../../core/inspection/condition.ts';
-import { FACTS } from '../../core/instrument/construction.ts';
+import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { operationId } from '../operation-id.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';

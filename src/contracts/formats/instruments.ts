@@ -1,5 +1,6 @@
 import type { BoardRadius } from '../../core/instrument/board-radius.ts';
-import { FACTS, type Construction, type StringFact } from '../../core/instrument/construction.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import { FACTS, type StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { constructionSchema } from '../construction.ts';
 import { csv, readCsv } from './customers.ts';

@@ -1,5 +1,5 @@
-import { OPERATIONS } from '../../core/plan/operations.ts';
-import type { Operation } from '../../core/plan/operation.ts';
+import { OPERATIONS } from '../../core/catalogue/operations.ts';
+import type { Operation } from '../../core/catalogue/operation.ts';
 import type { OperationsFile } from './operations.ts';
 
 /** A catalogue in the published format: what ships, or a shop's own. */
@@ -19,4 +19,19 @@ export const operationsFile = (operations: readonly Operation[] = OPERATIONS): O
     stale: [...o.stale],
     reversible: o.reversible,
     hazards: [...o.hazards],
+    customer: o.customer,
+    changes: o.changes,
+    risky: o.risky,
+    takesFrom: o.takesFrom,
+    restsOn: [...o.restsOn],
+    wantsStraight: o.wantsStraight,
+    heavy: o.heavy,
+    askedBy: [...o.askedBy],
+    replaces: [...o.replaces],
+    actWhen: o.actWhen,
+    strings: o.strings,
+    alongside: o.alongside,
+    alongString: o.alongString,
+    filesNut: o.filesNut,
+    plain: o.plain,
   }));

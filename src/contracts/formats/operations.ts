@@ -1,12 +1,60 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '../../core/result.ts';
-import { SKILLS, STATIONS, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
+import {
+  SKILLS,
+  STATIONS,
+  WORN_PARTS,
+  type Skill,
+  type WorkPlace,
+} from '../../core/catalogue/operation-record.ts';
+import { wholeOperation } from '../../core/catalogue/operations.ts';
+import type { Operation } from '../../core/catalogue/operation.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import { operationId } from '../operation-id.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
 
 const keys = <K extends string>(of: Readonly<Record<K, string>>) => Object.keys(of) as [K, ...K[]];
 const minutes = z.number().int().min(0).max(100_000);
+
+const sentence = z.string().max(200).optional();
+const flag = z.boolean().optional();
+
+/** What an operation is known for. A file from before it was asked for has none of it: then as it ships. */
+const traits = {
+  customer: sentence.meta({ description: 'what the customer reads; empty where it is nothing to them' }),
+  changes: sentence.meta({ description: 'what is no longer original, as the customer reads it' }),
+  risky: flag.meta({ description: 'it may show what nobody can see before' }),
+  takesFrom: z
+    .enum(WORN_PARTS)
+    .nullable()
+    .optional()
+    .meta({ description: 'the part it takes from for good' }),
+  restsOn: z
+    .array(z.enum(QUANTITIES))
+    .optional()
+    .meta({ description: 'the readings it is done by, fresh before it begins' }),
+  wantsStraight: flag.meta({ description: 'it waits until the neck is straight' }),
+  heavy: flag.meta({ description: 'never offered to gain a little where less leaves nothing out' }),
+  askedBy: z
+    .array(z.string().regex(/^[a-z0-9-]{1,40}:[a-z0-9-]{1,40}$/))
+    .max(60)
+    .optional()
+    .meta({ description: 'the findings that ask for it: item and finding, plate:worn' }),
+  replaces: z
+    .array(operationId)
+    .optional()
+    .meta({ description: 'what it stands in for where the part is past it' }),
+  actWhen: sentence.meta({ description: 'when to act where it is left' }),
+  strings: z
+    .enum(['off', 'on'])
+    .nullable()
+    .optional()
+    .meta({ description: 'strings come off with it, or are on after it' }),
+  alongside: flag.meta({ description: 'it goes along with others' }),
+  alongString: flag.meta({ description: 'its amounts go along the string' }),
+  filesNut: flag.meta({ description: 'a nut file to each gauge is fetched for it' }),
+  plain: flag.meta({ description: 'it is part of a plain setup' }),
+};
 
 /** Operations as they go out: what each needs, takes, moves, and what to beware of. */
 export const operationsFormat = z
@@ -28,6 +76,7 @@ export const operationsFormat = z
       stale: z.array(z.enum(QUANTITIES)).meta({ description: 'what must be read again after it' }),
       reversible: z.boolean(),
       hazards: z.array(z.string().min(1).max(200)),
+      ...traits,
     }),
   )
   .min(1)
@@ -37,7 +86,7 @@ export const operationsFormat = z
 export type OperationsFile = z.output<typeof operationsFormat>;
 
 /** Reads a catalogue's file; says the first thing that is wrong with it and where. */
-export function readOperationsFile(text: string): Result<z.output<typeof operationsFormat>, string> {
+export function readOperationsFile(text: string): Result<readonly Operation[], string> {
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -45,7 +94,7 @@ export function readOperationsFile(text: string): Result<z.output<typeof operati
     return fail('This is no JSON file.');
   }
   const read = operationsFormat.safeParse(json);
-  if (read.success) return ok(read.data);
+  if (read.success) return ok(read.data.map(wholeOperation));
   const [issue] = read.error.issues;
   return fail(`${issue?.path.join('.') || 'the whole'}: ${issue?.message ?? 'it cannot be read'}.`);
 }

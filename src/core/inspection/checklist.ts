@@ -1,6 +1,6 @@
 import type { Construction } from '../instrument/construction.ts';
 import type { Quantity } from '../readings/quantities.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import { holds, type Condition } from './condition.ts';
 
 /** The four answers, one key each, and passing an item by: skipped is not the same as not applying. */

@@ -1,5 +1,5 @@
 /** Every item of the lists that ship says what “needs work” on it may be, and none leads nowhere without a word. */
-import { OPERATION_IDS } from '../plan/operation-ids.ts';
+import { OPERATION_IDS } from '../catalogue/operation-ids.ts';
 import { BENCH_ARRIVAL } from './lists/bench-arrival.ts';
 import { FINDINGS, findingOn } from './findings.ts';
 

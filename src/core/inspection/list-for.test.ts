@@ -1,8 +1,9 @@
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import { listFor } from './list-for.ts';
 import { BENCH_ARRIVAL } from './lists/bench-arrival.ts';
 import { PLAIN_SETUP } from './lists/plain-setup.ts';
 
-test.each<[string, string[], string]>([
+test.each<[string, OperationId[], string]>([
   ['A setup for lighter strings', [], 'plain-setup'],
   ['Too high up the neck, hard to press', [], 'plain-setup'],
   ['Check it over before the season', ['restring', 'rod'], 'plain-setup'],

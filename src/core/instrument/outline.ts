@@ -1,5 +1,6 @@
 import type { Construction } from './construction.ts';
-import type { Kind } from './kinds.ts';
+import type { KindRecord } from './kind-record.ts';
+import { KIND_RECORDS } from './kinds.ts';
 
 /** The sides an instrument is looked at from. */
 export const VIEWS = ['front', 'back', 'bass-side', 'treble-side', 'head'] as const;
@@ -23,18 +24,7 @@ export interface Outline {
   readonly lines: readonly string[];
 }
 
-type Family = 'waisted' | 'rounded' | 'single-cut' | 'two-horned' | 'long-horned';
-
-const FAMILY: Readonly<Record<Kind, Family>> = {
-  'steel-acoustic': 'waisted',
-  'twelve-string': 'waisted',
-  nylon: 'waisted',
-  ukulele: 'waisted',
-  'semi-hollow': 'rounded',
-  archtop: 'single-cut',
-  'solid-electric': 'two-horned',
-  bass: 'long-horned',
-};
+type Family = KindRecord['outline'];
 
 /** Half contours from the neck to the tail: distance from the middle, distance from the top of the drawing. */
 const WAISTED: readonly Point[] = [
@@ -248,7 +238,7 @@ export function outline(
   construction: Pick<Construction, 'kind' | 'leftHanded' | 'strings'>,
   view: View,
 ): Outline {
-  const family = FAMILY[construction.kind];
+  const family = KIND_RECORDS[construction.kind].outline;
   const width = { front: 100, back: 100, head: 60, 'bass-side': 150, 'treble-side': 150 }[view];
   const turned = view === 'back' || view === 'treble-side';
   const mirrored = turned !== construction.leftHanded;

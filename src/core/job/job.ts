@@ -1,7 +1,7 @@
 import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Discount } from '../money/money.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { ProposalLine } from '../plan/proposal.ts';
 import type { Plan } from '../plan/solve/plans.ts';
 import type { Conditions } from '../readings/conditions.ts';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { BENCH_ARRIVAL } from '../inspection/lists/bench-arrival.ts';
 import { benchTrouble, sayTrouble } from '../hand-over/bench-trouble.ts';
 import { usualConstruction } from '../instrument/defaults.ts';
-import { OPERATIONS } from '../plan/operations.ts';
+import { OPERATIONS } from '../catalogue/operations.ts';
 import { USUAL_METHODS } from '../readings/methods.ts';
 import type { Reading } from '../readings/reading.ts';
 import { stationsOf } from '../readings/stations.ts';

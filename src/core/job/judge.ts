@@ -1,12 +1,12 @@
 import { answeredBySheet, saidByNumbers, type SheetAnswer } from '../inspection/answered-by-sheet.ts';
-import { findingOn } from '../inspection/findings.ts';
+import { dealtWithBy, findingOn } from '../inspection/findings.ts';
 import { foundByReading, type ShapeLimits } from '../inspection/found-by-reading.ts';
 import { titleOfItem } from '../inspection/lists/title-of-item.ts';
 import { itemsFor } from '../inspection/checklist.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import { answeredTurns } from '../plan/next-turn.ts';
-import { agreedOperation, operation } from '../plan/operations.ts';
+import { agreedOperation, operation } from '../catalogue/operations.ts';
 import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
 import { settingsFor, usable, type PlanInput } from '../plan/plan-input.ts';
 import { shapeLimits, USUAL_PLAN_RULES } from '../plan/plan-rules.ts';
@@ -84,7 +84,7 @@ const together = (named: readonly FoundItem[], read: readonly FoundItem[]): Foun
 
 /** What the inspection found and nobody has dealt with since. */
 function foundOn(
-  g: JudgedJob,
+  g: JudgedJob & Pick<JudgingShop, 'catalogue'>,
   items: ReturnType<typeof itemsFor>,
   bySheet: ReadonlyMap<string, SheetAnswer>,
 ): FoundItem[] {
@@ -93,7 +93,7 @@ function foundOn(
     if (answer?.answer !== 'work') return [];
     const named = findingOn(item.key, answer.finding ?? undefined);
     if (saidByNumbers(named, item.key, bySheet)) return [];
-    const leadsTo = named === null ? item.leadsTo : named.leadsTo;
+    const leadsTo = dealtWithBy(item.key, named, item.leadsTo, g.catalogue);
     const done = leadsTo ? finishedAt(g, leadsTo) : null;
     if (done !== null && done > answer.answeredAt.getTime()) return [];
     const { title } = item;

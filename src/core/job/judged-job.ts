@@ -1,8 +1,9 @@
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Minor } from '../money/money.ts';
-import type { Operation } from '../plan/operation.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { Operation } from '../catalogue/operation.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
+import type { KeptOperation } from '../catalogue/operations.ts';
 import type { DecidedLine } from '../plan/plan-of-job.ts';
 import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Plan } from '../plan/solve/plans.ts';
@@ -23,7 +24,7 @@ export interface JudgedLine {
   /** the decision that put it on the order */
   readonly decisionId?: number | null;
   /** the operation as it was agreed; absent or null where that was not kept */
-  readonly record?: Operation | null | undefined;
+  readonly record?: KeptOperation | null | undefined;
 }
 
 /** Strings that went on or came off, as far as it is judged. */

@@ -1,5 +1,5 @@
-import { OPERATIONS } from '../plan/operations.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import { OPERATIONS } from '../catalogue/operations.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import { roundMovers } from './round-movers.ts';
 
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 20, 10, minute));

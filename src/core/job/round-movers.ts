@@ -1,6 +1,6 @@
-import type { Operation } from '../plan/operation.ts';
-import { agreedOperation } from '../plan/operations.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { Operation } from '../catalogue/operation.ts';
+import { agreedOperation, type KeptOperation } from '../catalogue/operations.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 
 /** What asks for a new round of readings: what was done, and when, ms. */
 export interface RoundMover {
@@ -14,7 +14,7 @@ interface Movers {
     readonly title: string;
     readonly operation: OperationId;
     readonly finishedAt: Date | null;
-    readonly record?: Operation | null | undefined;
+    readonly record?: KeptOperation | null | undefined;
   }[];
   readonly turns: readonly { readonly lineId: number | null; readonly turnedAt: Date }[];
   readonly stringChanges: readonly {

@@ -1,7 +1,7 @@
 import type { HandOverRules } from '../hand-over/rules.ts';
 import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
-import type { Operation } from '../plan/operation.ts';
+import type { Operation } from '../catalogue/operation.ts';
 import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Role } from '../people/roles.ts';
 import type { Feeling } from '../readings/entry-forms.ts';

@@ -1,25 +1,11 @@
-import type { Kind } from '../instrument/kinds.ts';
+import { KIND_RECORDS, type Kind } from '../instrument/kinds.ts';
 import { fretPosition } from './fret-position.ts';
 
-/**
- * Action change at the 12th per change of relief read at the 7th with first and last fret pressed, before the shop's own
- * readings say better: it hangs on how the neck tapers.
- */
-const RATIOS: Readonly<Record<Kind, number>> = {
-  'steel-acoustic': 1.65,
-  'twelve-string': 1.65,
-  nylon: 1.65,
-  ukulele: 1.65,
-  'solid-electric': 1.7,
-  'semi-hollow': 1.7,
-  archtop: 1.7,
-  bass: 1.75,
-};
 /** The ratio where the kind is not said. */
 export const USUAL_RATIO = 1.65;
 
 /** The ratio of a kind of instrument. */
-export const ratioOf = (kind: Kind): number => RATIOS[kind];
+export const ratioOf = (kind: Kind): number => KIND_RECORDS[kind].rodRatio;
 const READ_AT = 12;
 
 /**

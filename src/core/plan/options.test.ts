@@ -1,5 +1,5 @@
-import { isOperationId, ownOperationId } from './operation-ids.ts';
-import { OPERATIONS, circleIn, operation } from './operations.ts';
+import { isOperationId, ownOperationId } from '../catalogue/operation-ids.ts';
+import { OPERATIONS, circleIn, operation } from '../catalogue/operations.ts';
 import { input } from './plan-input-for-tests.ts';
 import { optionsFor } from './options.ts';
 import { plansFor } from './solve/plans.ts';
@@ -34,7 +34,7 @@ test('prices carry the tax, what is left is said in plain words, what is cut is 
   expect(leave?.left).toEqual(['The strings stand high: it takes more strength.']);
   expect(enough?.left).toEqual([]);
   expect(enough?.price.high).toBe(Math.round((plans[1]?.cost.price.high ?? 0) * 1.2));
-  expect(enough?.done).toEqual(['Lower the saddle']);
+  expect(enough?.done).toEqual(['The saddle is lowered, so that the strings stand nearer.']);
   expect(enough?.original).toContain('the saddle is cut lower');
   expect(enough?.risk).toMatch(/^Small: 1 step takes/);
 });

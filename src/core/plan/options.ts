@@ -28,38 +28,10 @@ const NAMES: Readonly<Record<Plan['id'], string>> = {
   best: 'Bring everything to its best',
 };
 
-/** What is replaced or cut for good, by operation. */
-const CHANGES: Readonly<Record<string, string>> = {
-  'saddle-new': 'the saddle is replaced (you get the old one back)',
-  'saddle-raise': 'the saddle is replaced (you get the old one back)',
-  'saddle-lower': 'the saddle is cut lower',
-  'nut-new': 'the nut is replaced (you get the old one back)',
-  'nut-slots': 'nut slots are cut deeper',
-  'fret-dress': 'some metal comes off the frets',
-  'fret-spot': 'a little metal comes off the high frets',
-  'fret-replace': 'some frets are new',
-  refret: 'all frets are new',
-  'neck-reset': 'the neck joint is opened and fitted anew',
-  'bridge-thin': 'the bridge is made thinner',
-  compensate: 'the saddle’s top is shaped anew',
-  'saddle-slot': 'the saddle’s slot is filled and cut anew',
-};
-
-const RISKY: ReadonlySet<string> = new Set([
-  'neck-reset',
-  'bridge-thin',
-  'refret',
-  'neck-heat',
-  'saddle-slot',
-  'bridge-reglue',
-]);
-
-const HIDDEN: ReadonlySet<string> = new Set(['strings-off', 'play-test']);
-
 function optionOf(plan: Plan, taxRate: number): CustomerOption {
   const ids = plan.operations.map((o) => o.id);
-  const changed = ids.flatMap((id) => CHANGES[id] ?? []);
-  const risky = plan.operations.filter((o) => RISKY.has(o.id)).map((o) => o.name.toLowerCase());
+  const changed = [...new Set(plan.operations.map((o) => o.changes))].filter((c) => c !== '');
+  const risky = plan.operations.filter((o) => o.risky).map((o) => o.name.toLowerCase());
   const forGood = plan.operations.filter((o) => !o.reversible).length;
   const taxed = (v: Minor) => Math.round(v * (1 + taxRate));
   return {
@@ -68,7 +40,7 @@ function optionOf(plan: Plan, taxRate: number): CustomerOption {
     done:
       ids.length === 0
         ? ['Nothing is done; it can be played as it is.']
-        : plan.operations.filter((o) => !HIDDEN.has(o.id)).map((o) => o.name),
+        : plan.operations.map((o) => o.customer).filter((c) => c !== ''),
     left: plan.undonePlain,
     price: { low: taxed(plan.cost.price.low), high: taxed(plan.cost.price.high) },
     days: plan.days,

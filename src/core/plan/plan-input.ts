@@ -5,7 +5,7 @@ import type { Reading } from '../readings/reading.ts';
 import type { Station } from '../readings/stations.ts';
 import type { Target } from '../targets/target.ts';
 import type { LengthUnit } from '../units/length-units.ts';
-import type { OperationId } from './operation-ids.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules.ts';
 
 /** A shop's rules as the sums of a plan use them for one instrument. */

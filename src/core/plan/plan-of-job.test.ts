@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Kind } from '../instrument/kinds.ts';
 import { runs } from '../../runs-for-tests.ts';
-import { OPERATIONS } from './operations.ts';
+import { OPERATIONS } from '../catalogue/operations.ts';
 import { findPlan, planOfJob, type DecidedLine } from './plan-of-job.ts';
 import type { Finding, PlanInput } from './plan-input.ts';
 import { input } from './plan-input-for-tests.ts';

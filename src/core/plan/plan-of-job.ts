@@ -5,7 +5,7 @@ import { formatLength } from '../units/format-length.ts';
 import { formatCents } from '../units/parse-cents.ts';
 import { contradiction } from './contradiction.ts';
 import { doubtAbout, sureTo } from './doubt.ts';
-import type { Operation } from './operation.ts';
+import type { Operation } from '../catalogue/operation.ts';
 import { usable, type PlanInput } from './plan-input.ts';
 import { beginning, lineKey, type Proposal, type ProposalLine } from './proposal.ts';
 import { GOES_ALONG, plansFor, type Plan, type Plans } from './solve/plans.ts';

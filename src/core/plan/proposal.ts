@@ -1,6 +1,6 @@
-import type { OperationId } from './operation-ids.ts';
-import { operation, OPERATIONS } from './operations.ts';
-import type { Operation } from './operation.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
+import { operation, OPERATIONS } from '../catalogue/operations.ts';
+import type { Operation } from '../catalogue/operation.ts';
 import type { Plan } from './solve/plans.ts';
 
 /** One line that is proposed: an operation of the plan, what it does in words, and what it rests on. */
@@ -43,9 +43,6 @@ export interface Proposal {
   readonly forecast: readonly Forecast[];
 }
 
-/** What goes along with others: it ends no beginning. */
-const ALONGSIDE: ReadonlySet<OperationId> = new Set(['strings-off', 'restring', 'play-test']);
-
 /**
  * The beginning of a plan: its operations up to the first after which something must be read again, with that one.
  * @param operations of the plan, in the order of the work
@@ -58,7 +55,8 @@ export function beginning<T extends { readonly id: OperationId }>(
   const turnedOff = (i: number): boolean =>
     operations[i]?.id === 'neck-off' && operations.slice(i + 1).some((o) => o.id === 'rod');
   const at = operations.findIndex(
-    (o, i) => !ALONGSIDE.has(o.id) && !turnedOff(i) && operation(o.id, catalogue).stale.length > 0,
+    (o, i) =>
+      !operation(o.id, catalogue).alongside && !turnedOff(i) && operation(o.id, catalogue).stale.length > 0,
   );
   return at < 0 ? operations : operations.slice(0, at + 1);
 }

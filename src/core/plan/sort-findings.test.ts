@@ -1,4 +1,4 @@
-import { OPERATIONS } from './operations.ts';
+import { OPERATIONS } from '../catalogue/operations.ts';
 import { contradictions, rodStateOf, sortFindings } from './sort-findings.ts';
 
 const found = (item: string, finding: string | null = null, note = '') => ({

@@ -1,8 +1,8 @@
-import { findingOn } from '../inspection/findings.ts';
+import { dealtWithBy, findingOn } from '../inspection/findings.ts';
 import type { RodAdvice } from '../neck/truss-rod.ts';
-import type { Operation } from './operation.ts';
-import type { OperationId } from './operation-ids.ts';
-import { operation } from './operations.ts';
+import type { Operation } from '../catalogue/operation.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
+import { operation } from '../catalogue/operations.ts';
 import type { Finding, Unplanned } from './plan-input.ts';
 import type { RodState } from './solve/problem.ts';
 
@@ -37,7 +37,7 @@ export function sortFindings(found: readonly FoundItem[], catalogue: readonly Op
   for (const f of found) {
     const named = findingOn(f.item, f.finding ?? undefined);
     const what = named === null ? f.title : `${f.title}: ${named.name.toLowerCase()}`;
-    const leadsTo = named === null ? f.leadsTo : named.leadsTo;
+    const leadsTo = dealtWithBy(f.item, named, f.leadsTo, catalogue);
     if (leadsTo) {
       const { name } = operation(leadsTo, catalogue);
       deals.push({ item: f.item, title: what, note: f.note, leadsTo, name });

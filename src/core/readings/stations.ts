@@ -1,4 +1,5 @@
 import type { Construction } from '../instrument/construction.ts';
+import { KIND_RECORDS } from '../instrument/kinds.ts';
 import { hasOwnSaddles, stringName, stringNumber } from '../instrument/construction.ts';
 import { actionFret, reliefMethod, USUAL_METHODS, type Methods } from './methods.ts';
 import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
@@ -113,7 +114,7 @@ const SIDES = ACROSS.filter((a) => a.string !== 2);
 
 /** How many pickups are read: two on an electric or a bass, none where there is nothing under the strings. */
 const pickupsOf = ({ kind, electronics }: Construction): number =>
-  electronics === 'none' || electronics === 'under-saddle' ? 0 : kind === 'archtop' ? 1 : 2;
+  electronics === 'none' || electronics === 'under-saddle' ? 0 : KIND_RECORDS[kind].pickups;
 
 function bodyStations(c: Construction): Station[] {
   const body = place('body');

@@ -1,25 +1,23 @@
-import type { Construction, StringFact } from '../instrument/construction.ts';
+import type { Construction } from '../instrument/construction.ts';
+import type { StringFact } from '../instrument/construction-facts.ts';
 import { noteFrequency } from './pitch.ts';
-import type { Kind } from '../instrument/kinds.ts';
+import { KIND_RECORDS } from '../instrument/kinds.ts';
 import { stringTension, unitMass, WRAP_DENSITIES, type StringMake } from './unit-mass.ts';
 
-/** Kinds whose plain strings are monofilament and whose wound ones have a core of floss. */
-const SOFT = new Set(['nylon', 'ukulele']);
-/** Kinds whose wound strings have a wrap of bronze; the others' is plated steel. */
-const BRONZE: ReadonlySet<Kind> = new Set<Kind>(['steel-acoustic', 'twelve-string']);
 /** Pull taken for granted where a note cannot be read, N. */
 const USUAL_PULL = 75;
 
 /** What a string of an instrument is made of, from its gauge and the instrument's kind. */
 export function stringMake(c: Pick<Construction, 'kind'>, s: StringFact): StringMake {
-  if (s.wound && SOFT.has(c.kind)) return { kind: 'floss', gauge: s.gauge };
+  const { softStrung, wrap } = KIND_RECORDS[c.kind];
+  if (s.wound && softStrung) return { kind: 'floss', gauge: s.gauge };
   if (s.wound)
     return {
       kind: 'wound',
       gauge: s.gauge,
-      wrapDensity: BRONZE.has(c.kind) ? WRAP_DENSITIES.bronze : WRAP_DENSITIES['plated or stainless steel'],
+      wrapDensity: WRAP_DENSITIES[wrap],
     };
-  return { kind: SOFT.has(c.kind) ? 'nylon' : 'plain', gauge: s.gauge };
+  return { kind: softStrung ? 'nylon' : 'plain', gauge: s.gauge };
 }
 
 /** Mass of a metre of a string on an instrument, kg/m. */

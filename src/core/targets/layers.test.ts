@@ -114,8 +114,9 @@ describe('the layers of a target', () => {
       resolveTarget(own, 'medium', [], at('nut-gap:6:1'), { methods: { ...USUAL_METHODS, 'nut-gap': gap } });
     const nylon = usualConstruction('nylon');
     for (const [own, action] of [
-      [c, 2],
-      [nylon, 3.3],
+      // The middle of the board, by the kind's own aims.
+      [c, (2.2 + 1.7) / 2],
+      [nylon, (3.7 + 3.0) / 2],
     ] as const) {
       // The closed forms: a slot h shows h (1 − (1 − s₁)/(1 − s)) less held at a fret s along, and h + (action − h) s₁ / s₁₂ left open.
       const along = (f: number) => 1 - 2 ** (-f / 12);

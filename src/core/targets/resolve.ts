@@ -8,7 +8,8 @@ import type { Quantity } from '../readings/quantities.ts';
 import { ACTION_FRET, RELIEF_FRET, type Station } from '../readings/stations.ts';
 import { noteFrequency } from '../strings/pitch.ts';
 import { pulls } from '../strings/string-pull.ts';
-import { KIND_TARGETS, type KindTargets } from './defaults.ts';
+import type { KindTargets } from '../instrument/kind-record.ts';
+import { KIND_TARGETS } from './defaults.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from './shop-targets.ts';
 import { RELATIVE_WISHES, type Side, type Target, type TargetWish, type Touch } from './target.ts';
 
@@ -18,6 +19,12 @@ export interface Resolving {
   /** what stands at a place now, for a wish like “a little lower than now” */
   readonly now?: ((station: Station) => number | undefined) | undefined;
   readonly methods?: Methods | undefined;
+}
+
+/** The usual action at the 12th of a kind, in the middle of the board, mm. */
+function usualAction({ kind }: Pick<Construction, 'kind'>): number {
+  const { actionBass, actionTreble } = KIND_TARGETS[kind];
+  return (actionBass.aim + actionTreble.aim) / 2;
 }
 
 const shift = (b: Band, by: number): Band => ({
@@ -191,7 +198,7 @@ function asRead(c: Construction, station: Station, target: Target, methods: Meth
     return by((v) => actionAt(c, v, station.fret, { nut, relief: AIM_RELIEF }));
   }
   if (station.quantity === 'nut-gap') {
-    return by((v) => gapBy(c, v, methods['nut-gap'], c.kind === 'nylon' ? 3.3 : 2));
+    return by((v) => gapBy(c, v, methods['nut-gap'], usualAction(c)));
   }
   return target;
 }

@@ -1,4 +1,5 @@
-import { KIND_TARGETS, type KindTargets } from './defaults.ts';
+import type { KindTargets } from '../instrument/kind-record.ts';
+import { KIND_TARGETS } from './defaults.ts';
 import type { Touch } from './target.ts';
 
 /** A shop's own rules for what is aimed at. Shares are of a band's width. */

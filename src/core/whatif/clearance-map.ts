@@ -1,5 +1,5 @@
 import { clearance, type ClearanceMap, type ClearanceString } from '../clearance/clearance.ts';
-import type { Kind } from '../instrument/kinds.ts';
+import { KIND_RECORDS } from '../instrument/kinds.ts';
 import type { Touch } from '../targets/target.ts';
 import { consequences, positionsOf, type Outcome } from './consequences.ts';
 import type { Moves } from './moves.ts';
@@ -12,35 +12,19 @@ export interface Hand {
   readonly pluck: number;
 }
 
-/**
- * Pluck force of the three touches by kind, N for each newton that a string of the set pulls on the mean. Calibrated so that the
- * trade's own aims clear for their touch, and that the lowest that clears lies at the low end of its band: how far a hand swings
- * the string follows from what such players have put up with.
- */
-const FORCE_OF_PULL: Readonly<Record<Kind, Readonly<Record<Touch, number>>>> = {
-  'steel-acoustic': { light: 0.0103, medium: 0.0121, heavy: 0.0153 },
-  'twelve-string': { light: 0.0077, medium: 0.0092, heavy: 0.0116 },
-  nylon: { light: 0.016, medium: 0.0186, heavy: 0.023 },
-  'solid-electric': { light: 0.0088, medium: 0.0105, heavy: 0.0135 },
-  'semi-hollow': { light: 0.009, medium: 0.0108, heavy: 0.0139 },
-  archtop: { light: 0.0091, medium: 0.0108, heavy: 0.0137 },
-  bass: { light: 0.0098, medium: 0.0114, heavy: 0.014 },
-  ukulele: { light: 0.0175, medium: 0.0218, heavy: 0.0288 },
-};
 const USUAL_PULL = 75;
 const SHARE = 0.5;
 /** The hand plucks about a fifth of the scale from the saddle. */
 const PLUCK_SHARE = 0.2;
-/** Strings of nylon are let go closer to the board's plane. */
-const SOFT: ReadonlySet<Kind> = new Set(['nylon', 'ukulele']);
 
 /** The usual hand of a touch on an instrument. A given force replaces the usual one. */
 export function handFor(m: NeckModel, touch: Touch, force?: number): Hand {
   const mean = m.pull.reduce((a, b) => a + b, 0) / Math.max(1, m.pull.length);
   const { kind, scale } = m.construction;
+  const { pluck, softStrung } = KIND_RECORDS[kind];
   return {
-    force: force ?? FORCE_OF_PULL[kind][touch] * mean,
-    share: SOFT.has(kind) ? SHARE * 1.2 : SHARE,
+    force: force ?? pluck[touch] * mean,
+    share: softStrung ? SHARE * 1.2 : SHARE,
     pluck: scale * PLUCK_SHARE,
   };
 }

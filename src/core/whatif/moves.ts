@@ -1,4 +1,4 @@
-import type { StringFact } from '../instrument/construction.ts';
+import type { StringFact } from '../instrument/construction-facts.ts';
 
 /** What is tried on a neck. Lengths in mm, up positive; arrays run from the lowest string, missing ones are 0. */
 export interface Moves {

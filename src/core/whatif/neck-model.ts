@@ -1,4 +1,5 @@
-import type { Construction, StringFact } from '../instrument/construction.ts';
+import type { Construction } from '../instrument/construction.ts';
+import type { StringFact } from '../instrument/construction-facts.ts';
 import { stringNumber } from '../instrument/construction.ts';
 import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { fretTopsOver } from '../readings/fret-tops.ts';

@@ -95,9 +95,9 @@ describe('mentions', () => {
 });
 
 test('what to fetch: materials, and a file to each gauge once, thickest first', () => {
-  const nut = { id: 'nut-slots' as const, materials: ['120 paper'] };
+  const nut = { filesNut: true, materials: ['120 paper'] };
   expect(toFetch(nut, [0.254, 1.0668, 0.254])).toEqual(['120 paper', 'nut files .042, .010']);
-  expect(toFetch({ id: 'rod', materials: [] }, [0.254])).toEqual([]);
+  expect(toFetch({ filesNut: false, materials: [] }, [0.254])).toEqual([]);
   expect(toFetch(nut, [])).toEqual(['120 paper']);
 });
 

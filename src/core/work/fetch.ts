@@ -1,6 +1,5 @@
-import type { Operation } from '../plan/operation.ts';
+import type { Operation } from '../catalogue/operation.ts';
 
-const FILED: ReadonlySet<string> = new Set(['nut-slots', 'nut-new', 'nut-fill', 'nut-compensate']);
 const THOU = 25.4 / 1000;
 
 /**
@@ -8,8 +7,8 @@ const THOU = 25.4 / 1000;
  * @param gauges string gauges, mm
  * @example a nut's slots on .042 and .010 → `nut files .042, .010`
  */
-export function toFetch(op: Pick<Operation, 'id' | 'materials'>, gauges: readonly number[]): string[] {
+export function toFetch(op: Pick<Operation, 'filesNut' | 'materials'>, gauges: readonly number[]): string[] {
   const files = [...new Set(gauges.map((g) => `.${String(Math.round(g / THOU)).padStart(3, '0')}`))];
   const named = files.sort().reverse().join(', ');
-  return [...op.materials, ...(FILED.has(op.id) && named !== '' ? [`nut files ${named}`] : [])];
+  return [...op.materials, ...(op.filesNut && named !== '' ? [`nut files ${named}`] : [])];
 }

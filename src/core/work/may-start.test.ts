@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { OPERATIONS, operation } from '../plan/operations.ts';
+import { OPERATIONS, operation } from '../catalogue/operations.ts';
 import { cutBy, hindrances, stopped, type PlaceRead, type StartLine } from './may-start.ts';
 import { queueOf } from './queue.ts';
 

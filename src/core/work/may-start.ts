@@ -1,5 +1,5 @@
-import type { Operation } from '../plan/operation.ts';
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { Operation } from '../catalogue/operation.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import type { NeedsOf } from './order-of-lines.ts';
 
@@ -34,26 +34,14 @@ export type Hindrance =
       readonly passable: boolean;
     };
 
-const CUT_BY: Partial<Readonly<Record<OperationId, readonly Quantity[]>>> = {
-  rod: ['relief'],
-  'saddle-lower': ['relief', 'action'],
-  'bridge-thin': ['action'],
-  'neck-reset': ['relief', 'action'],
-  'nut-slots': ['nut-gap'],
-  compensate: ['intonation'],
-  'fret-spot': ['relief'],
-  'fret-dress': ['relief'],
-  'fall-away': ['relief'],
-};
 const GENERAL: readonly Quantity[] = ['relief', 'action', 'nut-gap', 'intonation'];
 
 /**
  * The readings that a step is cut by, and that must therefore be fresh before it: of those the bench knows by name, else of
  * a step that cannot be undone what it moves itself.
  */
-export function cutBy(op: Pick<Operation, 'id' | 'reversible' | 'stale'>): readonly Quantity[] {
-  const known = CUT_BY[op.id];
-  if (known) return known;
+export function cutBy(op: Pick<Operation, 'reversible' | 'stale' | 'restsOn'>): readonly Quantity[] {
+  if (op.restsOn.length > 0) return op.restsOn;
   return op.reversible ? [] : GENERAL.filter((q) => op.stale.includes(q));
 }
 
@@ -65,7 +53,7 @@ export function cutBy(op: Pick<Operation, 'id' | 'reversible' | 'stale'>): reado
 export function hindrances(
   line: StartLine,
   all: readonly StartLine[],
-  op: Pick<Operation, 'id' | 'reversible' | 'stale'>,
+  op: Pick<Operation, 'id' | 'reversible' | 'stale' | 'restsOn'>,
   needs: NeedsOf,
   places: readonly PlaceRead[],
   lastTurn: number | null,

@@ -1,4 +1,4 @@
-import type { OperationId } from '../plan/operation-ids.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 
 /** A line of a work order as the order of the work sees it. */
 export interface OrderLine {

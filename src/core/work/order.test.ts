@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { OPERATIONS, operation } from '../plan/operations.ts';
+import { OPERATIONS, operation } from '../catalogue/operations.ts';
 import {
   inWorkOrder,
   placesAfter,

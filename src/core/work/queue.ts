@@ -1,5 +1,5 @@
 import { readAgainOrder } from '../staleness/graph.ts';
-import type { Operation } from '../plan/operation.ts';
+import type { Operation } from '../catalogue/operation.ts';
 import { cutBy, type PlaceRead, type StartLine } from './may-start.ts';
 
 /** What comes next on a bench: a step of the order, or readings to take again before it. */
@@ -13,7 +13,7 @@ export type Next =
  */
 export function queueOf(
   lines: readonly StartLine[],
-  of: (line: StartLine) => Pick<Operation, 'id' | 'reversible' | 'stale'>,
+  of: (line: StartLine) => Pick<Operation, 'reversible' | 'stale' | 'restsOn'>,
   places: readonly PlaceRead[],
 ): Next[] {
   const left = places.filter((p) => p.stale);

@@ -6,7 +6,7 @@ import { toFileItems } from '../../contracts/formats/checklist-items.ts';
 import { checklistItems } from '../../contracts/formats/checklists.ts';
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import { ANSWERS } from '../../core/inspection/checklist.ts';
-import { OPERATIONS } from '../../core/plan/operations.ts';
+import { OPERATIONS } from '../../core/catalogue/operations.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
 import type { Plans } from '../../core/plan/solve/plans.ts';
 import { USUAL_METHODS } from '../../core/readings/methods.ts';

@@ -1,6 +1,6 @@
 import { refuse } from '../../contracts/failure.ts';
 import { tweakIsFree } from '../../core/hand-over/rules.ts';
-import { operation } from '../../core/plan/operations.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { afterNumber, type RoundKind } from '../../core/readings/rounds.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';

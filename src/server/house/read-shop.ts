@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Checklist } from '../../core/inspection/checklist.ts';
 import type { Shop } from '../../core/job/shop.ts';
-import { OPERATIONS } from '../../core/plan/operations.ts';
+import { OPERATIONS, wholeOperation } from '../../core/catalogue/operations.ts';
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { readTogether } from '../db/read-together.ts';
 import type { Models } from '../db/models/index.ts';
@@ -80,7 +80,7 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
     habits: habitsOf(settings),
     planning: planningOf(settings),
     targets: rows.targets[0]?.targets ?? SHIPPED_TARGETS,
-    catalogue: rows.operations[0]?.operations ?? OPERATIONS,
+    catalogue: rows.operations[0]?.operations.map(wholeOperation) ?? OPERATIONS,
     kinds: kindsOf(rows.kinds),
     gauges: rows.gauges.map(asGauge),
     people: rows.people.map(({ id, name, role, active }) => ({ id, name, role, active })),

@@ -1,4 +1,4 @@
-import { circleIn } from '../../core/plan/operations.ts';
+import { circleIn, wholeOperation } from '../../core/catalogue/operations.ts';
 import { fail, ok } from '../../core/result.ts';
 import { invalidField } from '../../contracts/failure.ts';
 import { recordEvent } from '../use-case/record-event.ts';
@@ -25,7 +25,13 @@ export const saveOperations = defineUseCase({
     if (circle !== null)
       return fail(invalidField('operations', `${circle.join(' needs ')}: that is a circle.`));
     await models.OperationVersion.create(
-      { version: at + 1, operations, note, savedBy: actor.personId, savedAt: now },
+      {
+        version: at + 1,
+        operations: operations.map(wholeOperation),
+        note,
+        savedBy: actor.personId,
+        savedAt: now,
+      },
       { transaction: t },
     );
     await recordEvent(work, {

@@ -1,4 +1,4 @@
-import { operation } from '../../core/plan/operations.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { recordEvent } from '../use-case/record-event.ts';

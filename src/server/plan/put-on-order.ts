@@ -1,6 +1,6 @@
 import { refuse, type Failure } from '../../contracts/failure.ts';
-import type { Operation } from '../../core/plan/operation.ts';
-import { operation } from '../../core/plan/operations.ts';
+import type { Operation } from '../../core/catalogue/operation.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Decision, WorkLine } from '../db/models/work.ts';
 import type { Work } from '../use-case/use-case.ts';

@@ -1,5 +1,5 @@
 import { refuse, type Failure } from '../../contracts/failure.ts';
-import { operation } from '../../core/plan/operations.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { withinLimit } from '../../core/work/limit.ts';
 import { stopped } from '../../core/work/may-start.ts';

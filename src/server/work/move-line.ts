@@ -1,5 +1,5 @@
 import { refuse } from '../../contracts/failure.ts';
-import { operation } from '../../core/plan/operations.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { fail, ok } from '../../core/result.ts';
 import { inWorkOrder, placesAfter, whyNotAt, type NeedsOf } from '../../core/work/order-of-lines.ts';
 import { recordEvent } from '../use-case/record-event.ts';

@@ -1,4 +1,4 @@
-import { agreedOperation } from '../../core/plan/operations.ts';
+import { agreedOperation } from '../../core/catalogue/operations.ts';
 import { runningWait } from '../../core/work/waits.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { catalogueOf } from '../house/load-operations.ts';

@@ -1,6 +1,6 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
-import { agreedOperation } from '../../core/plan/operations.ts';
+import { agreedOperation } from '../../core/catalogue/operations.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';

@@ -5,7 +5,7 @@ import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspect
 import { conditionWords } from '../../core/inspection/condition.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
-import { operation } from '../../core/plan/operations.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { KindChoice } from '../instrument/kind-choice.tsx';
 import { PHASES, valueName } from './words.ts';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
-import { FACTS } from '../../core/instrument/construction.ts';
+import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import {
   CONDITION_FACTS,

@@ -1,8 +1,8 @@
 'use client';
 
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
-import { OPERATION_IDS, type OperationId } from '../../core/plan/operation-ids.ts';
-import { operation } from '../../core/plan/operations.ts';
+import { OPERATION_IDS, type OperationId } from '../../core/catalogue/operation-ids.ts';
+import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';

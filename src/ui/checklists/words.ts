@@ -1,4 +1,4 @@
-import { FACTS } from '../../core/instrument/construction.ts';
+import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import type { ConditionFact } from '../../core/inspection/condition.ts';
 import type { ItemField } from '../../core/inspection/checklist-diff.ts';

@@ -1,7 +1,8 @@
 'use client';
 
 import type { UseFormReturn } from 'react-hook-form';
-import { FACTS, type Construction } from '../../core/instrument/construction.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';

@@ -1,5 +1,6 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
-import type { Construction, StringFact } from '../../core/instrument/construction.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
 import { parseLength } from '../../core/units/parse-length.ts';

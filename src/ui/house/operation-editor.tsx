@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { operationsFile } from '../../contracts/formats/operations-file.ts';
 import { formatMoney } from '../../core/money/money.ts';
-import { op, type Operation } from '../../core/plan/operation.ts';
-import { ownOperationId } from '../../core/plan/operation-ids.ts';
-import { circleIn, OPERATIONS } from '../../core/plan/operations.ts';
+import type { Operation } from '../../core/catalogue/operation.ts';
+import { ownOperationId } from '../../core/catalogue/operation-ids.ts';
+import { circleIn, OPERATIONS, ownOperation } from '../../core/catalogue/operations.ts';
 import type { LoadedOperations } from '../../server/house/load-operations.ts';
 import { FileField } from '../kit/file-field.tsx';
 import { FormField } from '../kit/form-field.tsx';
@@ -71,7 +71,7 @@ export function OperationEditor({
   const change = (to: Operation) => setList(list.map((o) => (o.id === to.id ? to : o)));
   const add = () => {
     const id = ownOperationId(find, [...list.map((o) => o.id), ...OPERATIONS.map((o) => o.id)]);
-    const fresh = op(id, find.trim(), 75, [10, 20, 30], 0);
+    const fresh = ownOperation(id, find.trim());
     setList([...list, fresh].sort((a, b) => a.order - b.order));
     setOpen(id);
   };

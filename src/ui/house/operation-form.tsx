@@ -1,10 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import { SKILLS, STATIONS, type Operation, type Skill, type WorkPlace } from '../../core/plan/operation.ts';
+import type { Operation } from '../../core/catalogue/operation.ts';
+import { SKILLS, STATIONS, type Skill, type WorkPlace } from '../../core/catalogue/operation-record.ts';
+import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
+import { OperationTraitsFields } from './operation-traits.tsx';
+import { PickList } from './pick-list.tsx';
 
 const WHOLE = /^\d{1,6}$/;
 const AMOUNT = /^\d{1,6}([.,]\d{1,2})?$/;
@@ -72,7 +76,6 @@ export function OperationForm({
   const falls = !(o.minutes.low <= o.minutes.likely && o.minutes.likely <= o.minutes.high);
   const minutes = (k: keyof Operation['minutes']) => (v: number) =>
     onChange({ ...o, minutes: { ...o.minutes, [k]: v } });
-  const [need, setNeed] = useState<string>('');
   return (
     <div className="space-y-3">
       <FormField label="Name" error={o.name.trim() === '' ? 'What is it called?' : undefined}>
@@ -135,52 +138,14 @@ export function OperationForm({
           )}
         </FormField>
       </div>
-      <div>
-        <p className="label">Done before it</p>
-        <ul className="flex flex-wrap gap-1">
-          {o.needs.map((n) => (
-            <li key={n}>
-              <button
-                type="button"
-                className="button text-sm"
-                disabled={!may}
-                aria-label={`No more before it: ${list.find((x) => x.id === n)?.name ?? n}`}
-                onClick={() => onChange({ ...o, needs: o.needs.filter((x) => x !== n) })}
-              >
-                {list.find((x) => x.id === n)?.name ?? n} ✕
-              </button>
-            </li>
-          ))}
-        </ul>
-        {may && (
-          <div className="flex items-end gap-2 pt-1">
-            <FormField label="Another one" className="flex-1">
-              {(w) => (
-                <ListChoice
-                  {...w}
-                  value={need}
-                  items={list
-                    .filter((x) => x.id !== o.id && !o.needs.includes(x.id))
-                    .map((x) => ({ value: x.id, name: x.name }))}
-                  onChange={setNeed}
-                />
-              )}
-            </FormField>
-            <button
-              type="button"
-              className="button"
-              disabled={need === ''}
-              onClick={() => {
-                const found = list.find((x) => x.id === need);
-                if (found) onChange({ ...o, needs: [...o.needs, found.id] });
-                setNeed('');
-              }}
-            >
-              Add
-            </button>
-          </div>
-        )}
-      </div>
+      <PickList
+        title="Done before it"
+        gone="No more before it"
+        picked={o.needs}
+        items={list.filter((x) => x.id !== o.id).map((x) => ({ value: x.id, name: x.name }))}
+        may={may}
+        onChange={(needs) => onChange({ ...o, needs: needs as readonly OperationId[] })}
+      />
       <FormField label="Materials, one a line">
         {(w) => (
           <textarea
@@ -240,6 +205,7 @@ export function OperationForm({
         />
         It can be undone
       </label>
+      <OperationTraitsFields operation={o} list={list} may={may} onChange={onChange} />
       {may && (
         <button type="button" className="button" onClick={onLeave}>
           Do not offer it any more

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { KIND_TARGETS, type KindTargets } from '../../core/targets/defaults.ts';
+import type { KindTargets } from '../../core/instrument/kind-record.ts';
+import { KIND_TARGETS } from '../../core/targets/defaults.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from '../../core/targets/shop-targets.ts';
 import { TOUCHES, type Touch } from '../../core/targets/target.ts';
 import type { LoadedTargets } from '../../server/house/load-targets.ts';

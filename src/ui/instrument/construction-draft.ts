@@ -1,4 +1,5 @@
-import type { Construction, StringFact } from '../../core/instrument/construction.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { parseLength } from '../../core/units/parse-length.ts';

@@ -1,6 +1,6 @@
 'use client';
 
-import { FACTS } from '../../core/instrument/construction.ts';
+import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { FACT_NAMES } from './instrument-facts.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';

@@ -1,4 +1,4 @@
-import type { FACTS } from '../../core/instrument/construction.ts';
+import type { FACTS } from '../../core/instrument/construction-facts.ts';
 
 /** What each construction fact is called on a form. */
 export const FACT_NAMES: Readonly<Record<keyof typeof FACTS, string>> = {

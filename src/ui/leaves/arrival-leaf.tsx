@@ -1,6 +1,6 @@
 import Link from '../kit/link.tsx';
 import { sayRadius } from '../../core/instrument/board-radius.ts';
-import { FACTS } from '../../core/instrument/construction.ts';
+import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';

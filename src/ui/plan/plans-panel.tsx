@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
-import { WORN_PARTS } from '../../core/plan/solve/removed.ts';
+import { WORN_PARTS } from '../../core/catalogue/operation-record.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { OperationId } from '../../core/plan/operation-ids.ts';
+import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';

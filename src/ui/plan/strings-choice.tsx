@@ -1,6 +1,7 @@
 'use client';
 
-import type { Construction, StringFact } from '../../core/instrument/construction.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { TUNINGS } from '../../core/strings/pitch.ts';
 import { STRING_SETS } from '../../core/strings/string-sets.ts';
 import type { Moves } from '../../core/whatif/moves.ts';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { formatMoney, total } from '../../core/money/money.ts';
 import { withinLimit } from '../../core/work/limit.ts';
-import type { OperationId } from '../../core/plan/operation-ids.ts';
+import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { ListChoice } from '../kit/list-choice.tsx';

@@ -1,4 +1,5 @@
-import { OPERATION_IDS, type OperationId } from '../../plan/operation-ids.ts';
+import { OPERATION_IDS, type OperationId } from '../../catalogue/operation-ids.ts';
+import { kindsThat } from '../../instrument/kinds.ts';
 import { QUANTITIES, type Quantity } from '../../readings/quantities.ts';
 import type { Checklist, ChecklistItem } from '../checklist.ts';
 import type { Condition } from '../condition.ts';
@@ -6,12 +7,12 @@ import type { Condition } from '../condition.ts';
 /** The conditions the shipped lists use, by the name they have in the tables. */
 const NAMED: Readonly<Record<string, Condition>> = {
   '': { all: [] },
-  acoustic: { fact: 'kind', is: ['steel-acoustic', 'twelve-string', 'nylon', 'ukulele'] },
-  hollow: { fact: 'kind', isNot: ['solid-electric', 'bass'] },
-  magnetic: { fact: 'kind', is: ['solid-electric', 'semi-hollow', 'archtop', 'bass'] },
-  'steel-strung': { fact: 'kind', isNot: ['nylon', 'ukulele'] },
-  strapped: { fact: 'kind', isNot: ['nylon', 'ukulele'] },
-  twelve: { fact: 'kind', is: ['twelve-string'] },
+  acoustic: { fact: 'kind', is: kindsThat((k) => k.soundboard) },
+  hollow: { fact: 'kind', isNot: kindsThat((k) => !k.hollow) },
+  magnetic: { fact: 'kind', is: kindsThat((k) => k.magnetic) },
+  'steel-strung': { fact: 'kind', isNot: kindsThat((k) => k.softStrung) },
+  strapped: { fact: 'kind', isNot: kindsThat((k) => !k.strapped) },
+  twelve: { fact: 'kind', is: kindsThat((k) => k.usual.perCourse === 2) },
   rod: { fact: 'rod', isNot: ['none'] },
   glued: { fact: 'joint', is: ['glued'] },
   bolted: { fact: 'joint', is: ['bolted', 'bolted-shims', 'tilt-screw'] },

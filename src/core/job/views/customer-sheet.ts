@@ -7,25 +7,18 @@ import {
 import { findingOn } from '../../inspection/findings.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import { total } from '../../money/money.ts';
-import { agreedOperation } from '../../plan/operations.ts';
+import { agreedOperation } from '../../catalogue/operations.ts';
 import { BENCH_CHECKS } from '../bench-check.ts';
 import type { JobLine } from '../job.ts';
 import type { JobThing, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
+import { KIND_RECORDS } from '../../instrument/kinds.ts';
 import type { Judged } from '../judge.ts';
 import type { Shop } from '../shop.ts';
 
 /** The parts a customer's sheet is made from. */
 export type SheetParts = 'customer' | 'things' | 'accidents' | 'photos';
 type SheetJob = JobWith<SheetParts> & JudgingShop;
-
-const ACOUSTIC: ReadonlySet<string> = new Set([
-  'steel-acoustic',
-  'twelve-string',
-  'nylon',
-  'ukulele',
-  'archtop',
-]);
 
 function readingsOf(g: SheetJob): BeforeAfterReading[] {
   const value = (key: string, round: string): number | null =>
@@ -110,7 +103,7 @@ function adviceOf(g: SheetJob, items: Judged['items']): string[] {
   const humidity = g.rounds.findLast((r) => r.humidity !== null)?.humidity ?? null;
   return adviceFor({
     construction: g.instrument.construction,
-    acoustic: ACOUSTIC.has(g.instrument.construction.kind),
+    acoustic: KIND_RECORDS[g.instrument.construction.kind].acoustic,
     newStrings:
       g.stringChanges.some((c) => c.kind === 'on' && c.fresh) ||
       finished.some((l) => l.operation === 'restring' || l.operation === 'play-test'),

@@ -1,12 +1,19 @@
 import { ANSWER_FACTS } from '../../inspection/checklist.ts';
 import { listFor } from '../../inspection/list-for.ts';
-import { FINDINGS } from '../../inspection/findings.ts';
-import { operation } from '../../plan/operations.ts';
+import { dealtWithBy, FINDINGS, type NamedFinding } from '../../inspection/findings.ts';
+import type { Operation } from '../../catalogue/operation.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Job } from '../job.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
 import type { NameOf, Shop } from '../shop.ts';
 import { iso } from './moment.ts';
+
+/** What a named finding comes to: the operation that deals with it, what is asked, or why it stays. */
+function meansOf(item: string, f: NamedFinding, catalogue: readonly Operation[]): string {
+  const id = dealtWithBy(item, f, undefined, catalogue);
+  return id === null ? (f.asks ?? f.why ?? '') : operation(id, catalogue).name;
+}
 
 /** The inspection: the items this instrument is asked, each with its answer. */
 export const inspectionView = (
@@ -44,7 +51,7 @@ export const inspectionView = (
       findings: (FINDINGS.get(item.key) ?? []).map((f) => ({
         id: f.id,
         name: f.name,
-        means: f.leadsTo ? operation(f.leadsTo, g.catalogue).name : (f.asks ?? f.why ?? ''),
+        means: meansOf(item.key, f, g.catalogue),
       })),
       finding: given?.finding ?? null,
       answer,

@@ -1,4 +1,4 @@
-import { operation } from '../../plan/operations.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Job } from '../job.ts';
 import type { JobParts } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';

@@ -5,7 +5,7 @@ import { BENCH_ARRIVAL } from '../../inspection/lists/bench-arrival.ts';
 import { usualConstruction } from '../../instrument/defaults.ts';
 import { KINDS } from '../../instrument/kinds.ts';
 import { USUAL_RULES } from '../../hand-over/rules.ts';
-import { OPERATIONS } from '../../plan/operations.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
 import { USUAL_FEELINGS } from '../../readings/entry-forms.ts';
 import { USUAL_METHODS } from '../../readings/methods.ts';
 import { standardReadings } from '../../readings/standard.ts';

@@ -1,5 +1,5 @@
 import { sayNextTurn } from '../../plan/next-turn.ts';
-import { agreedOperation } from '../../plan/operations.ts';
+import { agreedOperation } from '../../catalogue/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';

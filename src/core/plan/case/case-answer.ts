@@ -1,5 +1,6 @@
 import type { Minor } from '../../money/money.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Undone } from '../plan-input.ts';
 import { beginning } from '../proposal.ts';
 import { plansFor, type Plan } from '../solve/plans.ts';
@@ -59,8 +60,6 @@ function wayOf(
   return undefined;
 }
 
-const ALONG: ReadonlySet<OperationId> = new Set(['compensate', 'intonate', 'saddle-slot', 'nut-compensate']);
-
 function rodStep(o: Done): CaseStep {
   const turn = o.amounts.find((a) => a.unit === 'eighths')?.amount;
   // A rod whose relief stands well is only taken up until it bears.
@@ -79,7 +78,7 @@ function stepOf(o: Done): CaseStep {
   if (some.length === 0) return { operation: o.id };
   const direction = wayOf(
     some.map((a) => a.amount),
-    ALONG.has(o.id) ? ['back', 'forward'] : ['up', 'down'],
+    operation(o.id).alongString ? ['back', 'forward'] : ['up', 'down'],
   );
   const size = (a: number): number => (direction === undefined ? a : Math.abs(a));
   const amounts = Object.fromEntries(some.map((a) => [placeOf(a.what), size(a.amount)]));

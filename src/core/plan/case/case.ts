@@ -18,7 +18,7 @@ import {
 import { resolveTarget } from '../../targets/resolve.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
 import type { Target, Touch } from '../../targets/target.ts';
-import { OPERATIONS } from '../operations.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
 import { settingsFor, USUAL_SETTINGS, type PlanInput } from '../plan-input.ts';
 import { USUAL_PLAN_RULES } from '../plan-rules.ts';
 import { contradictions, rodStateOf, sortFindings } from '../sort-findings.ts';

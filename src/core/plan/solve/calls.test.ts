@@ -2,9 +2,10 @@ import { levelBy } from '../../frets/strategies.ts';
 import { fretPosition } from '../../neck/fret-position.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { NO_MOVES } from '../../whatif/moves.ts';
-import { op } from '../operation.ts';
-import { OPERATIONS } from '../operations.ts';
-import type { OperationId } from '../operation-ids.ts';
+import { op as record } from '../../catalogue/operation-record.ts';
+import type { Operation } from '../../catalogue/operation.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { closure, costOf, daysOf, inOrder, weigh } from './cost.ts';
 import { callsOf } from './explain.ts';
 import { fretWays, tooDear } from './fret-ways.ts';
@@ -13,6 +14,9 @@ import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
 import type { Candidate, Search } from './solve.ts';
 import { GROUPS, stay, type Group, type Way } from './way.ts';
+
+const op = (id: OperationId, ...rest: Parameters<typeof record>): Operation =>
+  ({ id, ...record(...rest) }) as Operation;
 
 const mm = (v: number): string => formatLength(v, 'mm');
 const near = (v: number) => expect.closeTo(v, 9) as number;

@@ -6,7 +6,7 @@ import { formatLength } from '../../units/format-length.ts';
 import { formatCents } from '../../units/parse-cents.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { standings, together } from './judge-outcome.ts';
 import { offered, type Problem } from './problem.ts';
 import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';

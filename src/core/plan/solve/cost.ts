@@ -1,7 +1,7 @@
 import type { Construction } from '../../instrument/construction.ts';
 import { roundMinor, type Minor } from '../../money/money.ts';
-import type { Operation } from '../operation.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { Operation } from '../../catalogue/operation.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { offered, type Problem, type RodState } from './problem.ts';
 
 /** What a set of operations costs: money, hands, waiting. */

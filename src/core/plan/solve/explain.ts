@@ -1,4 +1,4 @@
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { notOffered, type Problem } from './problem.ts';
 import { BY_COST, first, type Candidate, type Search } from './solve.ts';
 import { GROUPS, type Group } from './way.ts';

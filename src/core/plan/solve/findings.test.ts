@@ -1,6 +1,6 @@
-import type { Operation } from '../operation.ts';
-import type { OperationId } from '../operation-ids.ts';
-import { OPERATIONS } from '../operations.ts';
+import type { Operation } from '../../catalogue/operation.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
 import { findingCalls } from './findings.ts';
 import { problem } from './problem-for-tests.ts';
 

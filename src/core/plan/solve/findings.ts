@@ -1,4 +1,5 @@
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { operation, standsInFor } from '../../catalogue/operations.ts';
 import { notOffered, offered, type Problem } from './problem.ts';
 import { tooDear } from './fret-ways.ts';
 
@@ -13,43 +14,23 @@ export interface FindingCall {
   readonly limit: string;
 }
 
-/** What stands in for a repair where the part is past it. */
-const REPLACES: Readonly<Partial<Record<OperationId, OperationId>>> = {
-  'bridge-reglue': 'bridge-new',
-  'bridge-plate': 'bridge-new',
-  'clean-controls': 'switch-new',
-  wiring: 'pickup-new',
-  tuners: 'tuners-new',
-  'nut-slots': 'nut-new',
-  'nut-fill': 'nut-new',
-  'fret-dress': 'refret',
-  'fret-spot': 'fret-replace',
-  'fret-seat': 'fret-replace',
-  'saddle-shim': 'saddle-new',
-};
-
-/** When to act on what is left: a reading one can take, or a thing one can see. */
-const LIMITS: Readonly<Partial<Record<OperationId, (p: Problem) => string>>> = {
-  'fret-dress': (p) =>
-    `Act when a fret stands under ${p.limits.fretHeight} mm or a string frets out in play.`,
-  'fret-spot': (p) => `Act when a fret stands ${p.limits.highFret} mm over its neighbours.`,
-  'fret-seat': () => 'Act when a .05 mm feeler slides under the fret’s end.',
-  'crack-glue': () => 'Mark its ends: act when it passes a mark or its edges part.',
-  'brace-glue': () => 'Act when a .1 mm feeler goes under it, or it rattles.',
-  'bridge-reglue': () => 'Act when a slip of paper goes 3 mm under its edge.',
-  'bridge-plate': () => 'Act when a ball end pulls into the wood.',
-  'nut-slots': () => 'Act when a string catches in tuning or a gap leaves its band.',
-  rod: (p) => `Act when relief leaves its band by ${p.limits.highFret} mm.`,
-};
+/** When to act on what is left, with the shop's limits in it: a reading one can take, or a thing one can see. */
+function actWhen(p: Problem, id: OperationId): string {
+  const said = operation(id, p.catalogue).actWhen;
+  const limits: Readonly<Record<string, unknown>> = { ...p.limits };
+  return said === ''
+    ? 'Look again at the next visit, and act when it has grown.'
+    : said.replace(/\{(\w+)\}/g, (_, name: string) => String(limits[name]));
+}
 
 /** Decides for each finding between repairing, replacing, and leaving it with something to watch for. */
 export function findingCalls(p: Problem): FindingCall[] {
   const money = (v: number) => `${p.currency}${(v / 100).toFixed(2)}`;
   return p.findings.map((f) => {
     const op = offered(p, f.leadsTo);
-    const other = REPLACES[f.leadsTo];
-    const fresh = other === undefined ? null : offered(p, other);
-    const limit = LIMITS[f.leadsTo]?.(p) ?? 'Look again at the next visit, and act when it has grown.';
+    const other = standsInFor(f.leadsTo, p.catalogue);
+    const fresh = other === null ? null : offered(p, other);
+    const limit = actWhen(p, f.leadsTo);
     const base = { item: f.item, title: f.title, limit };
     const found = f.note === '' ? 'the inspection says it needs work' : f.note;
     if (op === null)

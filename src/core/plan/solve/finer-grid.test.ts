@@ -2,8 +2,8 @@
 import fc from 'fast-check';
 import { fretPosition } from '../../neck/fret-position.ts';
 import { verdict } from '../../targets/target.ts';
-import { OPERATIONS } from '../operations.ts';
-import type { OperationId } from '../operation-ids.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { closure, costOf, weigh } from './cost.ts';
 import { plansFor } from './plans.ts';
 import { problem } from './problem-for-tests.ts';

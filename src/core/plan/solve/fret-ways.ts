@@ -3,7 +3,7 @@ import { leastHeight, meanHeight, type FretLevel } from '../../frets/fret-level.
 import { formatLength } from '../../units/format-length.ts';
 import { consequences, positionsOf } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { highFrets, tightestFor } from './judge-outcome.ts';
 import { offered, type Problem } from './problem.ts';
 import { isStraight } from './straight.ts';

@@ -4,7 +4,7 @@ import { slotFloor } from '../../saddle/slot-floor.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { breakAngleAfter, type Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { isOut, standings, type Stands } from './judge-outcome.ts';
 import { tooDear } from './fret-ways.ts';
 import { offered, type Problem } from './problem.ts';

@@ -3,11 +3,13 @@ import fc from 'fast-check';
 import type { Kind } from '../../instrument/kinds.ts';
 import { verdict } from '../../targets/target.ts';
 import { runs } from '../../../runs-for-tests.ts';
-import type { OperationId } from '../operation-ids.ts';
+import { WORN_PARTS } from '../../catalogue/operation-record.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { plansFor, type Plan } from './plans.ts';
 import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
-import { leftOf, removedBy, shareTaken, WORN_PARTS } from './removed.ts';
+import { leftOf, removedBy, shareTaken } from './removed.ts';
 
 const by = (p: Problem, id: Plan['id']): Plan => {
   const plan = plansFor(p).plans.find((x) => x.id === id);
@@ -55,7 +57,10 @@ describe('what is taken is weighed as a share of what there is', () => {
     expect(leftOf(p).saddle).toBeCloseTo(4 - p.limits.standout.low, 9);
     expect(leftOf({ ...p, model: { ...p.model, standout: 1.5 } }).saddle).toBe(0.1);
     const part = (operation: OperationId, removed: number) => ({ operation, says: '', amounts: [], removed });
-    const removed = removedBy([part('saddle-lower', 1), part('nut-slots', 0.3), part('compensate', 2)]);
+    const removed = removedBy(
+      [part('saddle-lower', 1), part('nut-slots', 0.3), part('compensate', 2)],
+      OPERATIONS,
+    );
     expect(removed).toEqual({ saddle: 1, nut: 0.3, frets: 0, bridge: 0 });
     expect(shareTaken(removed, { saddle: 2, nut: 0.6, frets: 1, bridge: 1 })).toBeCloseTo(1, 9);
     expect(shareTaken({ ...removed, saddle: 9 }, { saddle: 2, nut: 0.6, frets: 1, bridge: 1 })).toBeCloseTo(

@@ -3,7 +3,7 @@ import { formatLength } from '../../units/format-length.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import { PER_GAP } from '../../whatif/neck-model.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { standings, together, type Stands } from './judge-outcome.ts';
 import { offered, type Problem } from './problem.ts';
 import { none, stay, type Part, type Sizes, type Way, type Ways } from './way.ts';

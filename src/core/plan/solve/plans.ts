@@ -1,5 +1,6 @@
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Undone } from '../plan-input.ts';
 import { daysOf, inOrder, type Cost } from './cost.ts';
 import { callsOf, type Call } from './explain.ts';
@@ -18,6 +19,10 @@ export interface Plan {
   readonly operations: ReadonlyArray<{
     readonly id: OperationId;
     readonly name: string;
+    /** what the customer reads of it, what is no longer original, and whether it may show something unseen */
+    readonly customer: string;
+    readonly changes: string;
+    readonly risky: boolean;
     /** the question of a setup it answers; null for what goes along or a finding asks for */
     readonly group: Group | null;
     readonly says: string;
@@ -83,6 +88,9 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
       return {
         id: o.id,
         name: o.name,
+        customer: o.customer === '' && o.id.startsWith('own-') ? o.name : o.customer,
+        changes: o.changes,
+        risky: o.risky,
         group: way?.group ?? null,
         found: found.map((f) => `${f.item} ${f.title}`),
         firstCut: part?.firstCut ?? null,
@@ -108,27 +116,12 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
   };
 }
 
-/** What is never offered for a tenth more where enough leaves nothing out without it. */
-const HEAVY: ReadonlySet<OperationId> = new Set([
-  'neck-reset',
-  'refret',
-  'fret-replace',
-  'fret-dress',
-  'nut-new',
-  'saddle-new',
-  'saddle-raise',
-  'saddle-shim',
-  'saddle-slot',
-  'shim',
-  'bridge-thin',
-  'bridge-new',
-  'neck-heat',
-  'neck-clamp',
-]);
-
 /** Whether a candidate improves only what the plan that is enough touches too, and by no heavier means. */
-function staysWithin(enough: Candidate, c: Candidate): boolean {
-  const heavier = [...c.operations].some((id) => HEAVY.has(id) && !enough.operations.has(id));
+function staysWithin(p: Problem, enough: Candidate, c: Candidate): boolean {
+  // What is heavy is never offered to gain a tenth where less leaves nothing out.
+  const heavier = [...c.operations].some(
+    (id) => operation(id, p.catalogue).heavy && !enough.operations.has(id),
+  );
   const touches = c.ways.every((w, i) => w.parts.length === 0 || (enough.ways[i]?.parts.length ?? 0) > 0);
   return enough.misses > 0 || (!heavier && touches);
 }
@@ -143,7 +136,7 @@ export function plansFor(p: Problem): Plans {
   const leave = leaveIt(s.candidates);
   const lightest = first(s.candidates, BY_COST);
   const enough = leastAmong(p, s.candidates, lightest);
-  const within = [...s.asked, lightest].filter((c) => staysWithin(lightest, c));
+  const within = [...s.asked, lightest].filter((c) => staysWithin(p, lightest, c));
   const nearest = first(within, BY_AIM);
   const best = nearest.misses > enough.misses ? enough : nearest;
   return {

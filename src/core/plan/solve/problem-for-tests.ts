@@ -1,5 +1,5 @@
 import type { Kind } from '../../instrument/kinds.ts';
-import { OPERATIONS } from '../operations.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
 import type { PlanInput } from '../plan-input.ts';
 import { input } from '../plan-input-for-tests.ts';
 import { problemFrom } from './problem-from.ts';

@@ -9,7 +9,7 @@ import type { Touch } from '../../targets/target.ts';
 import { handFor } from '../../whatif/clearance-map.ts';
 import { handHeard, type HeardPlace } from '../../whatif/heard.ts';
 import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
-import type { Operation } from '../operation.ts';
+import type { Operation } from '../../catalogue/operation.ts';
 import type { PlanInput } from '../plan-input.ts';
 import { type Judged, type Problem, type RodState } from './problem.ts';
 

@@ -1,32 +1,18 @@
 import { leastHeight } from '../../frets/fret-level.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { Operation } from '../../catalogue/operation.ts';
+import { WORN_PARTS, type WornPart } from '../../catalogue/operation-record.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Problem } from './problem.ts';
 import type { Part } from './way.ts';
-
-/** The parts of an instrument that are worked down. */
-export const WORN_PARTS = ['saddle', 'nut', 'frets', 'bridge'] as const;
-export type WornPart = (typeof WORN_PARTS)[number];
 
 /** What is taken off for good at the place that loses most, mm, part by part: never summed over different things. */
 export type Removed = Readonly<Record<WornPart, number>>;
 
-/** Which part an operation takes from. A contact that moves along the string takes no height from anything. */
-const TAKES_FROM: Readonly<Partial<Record<OperationId, WornPart>>> = {
-  'saddle-lower': 'saddle',
-  'nut-slots': 'nut',
-  'nut-lower': 'nut',
-  'fret-spot': 'frets',
-  'fret-dress': 'frets',
-  'fret-replace': 'frets',
-  'fall-away': 'frets',
-  'bridge-thin': 'bridge',
-};
-
-/** What parts of a plan take off, each part by itself. mm */
-export function removedBy(parts: readonly Part[]): Removed {
+/** What parts of a plan take off, each part by itself. A contact that moves along the string takes no height. mm */
+export function removedBy(parts: readonly Part[], catalogue: readonly Operation[]): Removed {
   const most: Record<WornPart, number> = { saddle: 0, nut: 0, frets: 0, bridge: 0 };
-  for (const { operation, removed } of parts) {
-    const from = TAKES_FROM[operation];
+  for (const { operation: id, removed } of parts) {
+    const from = operation(id, catalogue).takesFrom;
     if (from) most[from] = Math.max(most[from], removed);
   }
   return most;

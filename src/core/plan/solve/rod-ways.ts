@@ -4,7 +4,7 @@ import { rodAdvice } from '../../neck/truss-rod.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { verdict, type Target } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { rodWantsNeckOff } from './cost.ts';
 import { tooDear } from './fret-ways.ts';
 import { notOffered, offered, type Problem } from './problem.ts';

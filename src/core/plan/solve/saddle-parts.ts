@@ -1,7 +1,7 @@
 import { stringName, stringNumber } from '../../instrument/construction.ts';
 import { both } from '../../units/format-length.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { Problem } from './problem.ts';
 import type { Part } from './way.ts';
 

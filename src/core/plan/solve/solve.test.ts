@@ -1,8 +1,8 @@
 import { usualConstruction } from '../../instrument/defaults.ts';
 import type { Kind } from '../../instrument/kinds.ts';
-import { OPERATIONS } from '../operations.ts';
+import { OPERATIONS } from '../../catalogue/operations.ts';
 import { JOB, problem } from './problem-for-tests.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { PlanInput } from '../plan-input.ts';
 import { input } from '../plan-input-for-tests.ts';
 import { closure, costOf, inOrder } from './cost.ts';

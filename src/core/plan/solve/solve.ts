@@ -2,7 +2,7 @@ import { fretPosition } from '../../neck/fret-position.ts';
 import { roomOf, type Tightest } from '../../whatif/clearance-map.ts';
 import { consequences, positionsOf, type Outcome } from '../../whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { Finding } from '../plan-input.ts';
 import { closure, costOf, weigh, type Cost } from './cost.ts';
 import { contactWays } from './contact-ways.ts';
@@ -135,7 +135,7 @@ function evaluate(
     why: withFindings ? whyLeft(p, moves, finding) : 'Left as it is in this plan.',
   }));
   const { operations, cost, leftFindings } = withinWorth(p, parts, judgedFindings);
-  const removed = removedBy(parts);
+  const removed = removedBy(parts, p.catalogue);
   const stands = standings(p, outcome);
   const out = stands.filter(isOut);
   const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
@@ -231,7 +231,7 @@ const LEAST = 1e-6;
 function weightOf(p: Problem, ways: readonly Way[]): number {
   const parts = ways.flatMap((w) => w.parts);
   const ids = [...parts.map((x) => x.operation), ...p.findings.map((f) => f.leadsTo)];
-  const taken = shareTaken(removedBy(parts), leftOf(p));
+  const taken = shareTaken(removedBy(parts, p.catalogue), leftOf(p));
   return weigh(p, costOf(p, closure(p, new Set(ids))), taken);
 }
 

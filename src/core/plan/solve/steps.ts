@@ -1,7 +1,7 @@
 import { QUANTITY_FACTS } from '../../readings/quantities.ts';
 import { readAgainOrder } from '../../staleness/graph.ts';
-import type { Operation } from '../operation.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { Operation } from '../../catalogue/operation.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { inOrder } from './cost.ts';
 import type { Problem } from './problem.ts';
 import type { Part } from './way.ts';
@@ -28,17 +28,6 @@ const names = (o: Operation): string =>
     .map((q) => QUANTITY_FACTS[q].name.toLowerCase())
     .join(', ');
 
-/** Operations after which strings are on. */
-const PUTS_ON: ReadonlySet<OperationId> = new Set([
-  'restring',
-  'play-test',
-  'string-up',
-  'nut-slots',
-  'saddle-lower',
-]);
-/** What goes along with others: its reading is theirs. */
-const QUIET: ReadonlySet<OperationId> = new Set(['strings-off', 'restring', 'play-test']);
-
 /** What the next operations rest on: nothing is read twice where the next step makes it stale again. */
 function readAgain(o: Operation, bare: boolean): Step[] {
   const again = names(o);
@@ -58,7 +47,7 @@ export function stepsOf(
   const all = inOrder(p, ids);
   let bare = false;
   return all.flatMap((o) => {
-    bare = o.id === 'strings-off' || (bare && !PUTS_ON.has(o.id));
+    bare = o.strings === 'off' || (bare && o.strings !== 'on');
     const part = parts.find((x) => x.operation === o.id);
     const says = part ? `${o.name}. ${part.says}` : `${o.name}.`;
     // What cannot be undone is begun short of its line, whatever asked for it.
@@ -83,6 +72,6 @@ export function stepsOf(
             },
           ];
     const step: Step = { kind: 'do', operation: o.id, says, cautions: o.hazards };
-    return [...cut, step, ...wait, ...(QUIET.has(o.id) ? [] : readAgain(o, bare))];
+    return [...cut, step, ...wait, ...(o.alongside ? [] : readAgain(o, bare))];
   });
 }

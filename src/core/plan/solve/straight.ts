@@ -1,7 +1,8 @@
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import { verdict } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Problem } from './problem.ts';
 import type { Refused, Ways } from './way.ts';
 
@@ -14,39 +15,23 @@ export function isStraight(p: Pick<Problem, 'targets' | 'model'>, moves: Moves):
   return !target || ['in', 'edge'].includes(verdict(p.model.relief + moves.relief, target, TELLS));
 }
 
-/** What takes wood, bone or metal away or makes a part anew: never to make up for a neck that is not straight. */
-const CUTS: ReadonlySet<OperationId> = new Set([
-  'nut-slots',
-  'nut-new',
-  'nut-compensate',
-  'nut-lower',
-  'saddle-lower',
-  'saddle-new',
-  'saddle-raise',
-  'saddle-slot',
-  'bridge-thin',
-  'neck-reset',
-  'compensate',
-  'fret-spot',
-  'fret-dress',
-  'fret-replace',
-  'refret',
-  'fall-away',
-]);
+/** Whether it takes wood, bone or metal away or makes a part anew: never to make up for a neck that is not straight. */
+const cuts = (p: Pick<Problem, 'catalogue'>, id: OperationId): boolean =>
+  operation(id, p.catalogue).wantsStraight;
 
 /** Whether an operation must wait for a straight neck, whatever asks for it. */
 export const mustWait = (p: Problem, moves: Moves, id: OperationId): boolean =>
-  CUTS.has(id) && !isStraight(p, moves);
+  cuts(p, id) && !isStraight(p, moves);
 
 /** A group's answers without those that cut, where the neck is not straight, each with why. */
 export function onlyOnStraight(p: Problem, moves: Moves, ways: Ways): Ways {
   if (isStraight(p, moves)) return ways;
-  const cuts = ways.ways.filter((w) => w.parts.some((x) => CUTS.has(x.operation)));
-  const refused: Refused[] = cuts.map((w) => ({
+  const cutting = ways.ways.filter((w) => w.parts.some((x) => cuts(p, x.operation)));
+  const refused: Refused[] = cutting.map((w) => ({
     group: w.group,
     operations: w.parts.map((x) => x.operation),
     because: 'The neck is not straight: nothing is cut to make up for that.',
     would: 'Once the relief is in its band, heights are read again and this may be right.',
   }));
-  return { ways: ways.ways.filter((w) => !cuts.includes(w)), refused: [...ways.refused, ...refused] };
+  return { ways: ways.ways.filter((w) => !cutting.includes(w)), refused: [...ways.refused, ...refused] };
 }

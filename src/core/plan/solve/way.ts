@@ -1,5 +1,5 @@
 import type { Moves } from '../../whatif/moves.ts';
-import type { OperationId } from '../operation-ids.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 
 /** The five questions of a setup, in the order of the work. */
 export const GROUPS = ['rod', 'frets', 'nut', 'height', 'contact'] as const;

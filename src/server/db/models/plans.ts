@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { Operation } from '../../../core/plan/operation.ts';
+import type { KeptOperation } from '../../../core/catalogue/operations.ts';
 import type { OfferContent } from '../../../core/plan/options.ts';
 import type { Plan } from '../../../core/plan/solve/plans.ts';
 import type { Moves } from '../../../core/whatif/moves.ts';
@@ -67,7 +67,7 @@ export class OperationVersion extends Model<
   InferCreationAttributes<OperationVersion>
 > {
   declare version: number;
-  declare operations: readonly Operation[];
+  declare operations: readonly KeptOperation[];
   declare note: CreationOptional<string>;
   declare savedBy: number;
   declare savedAt: Date;

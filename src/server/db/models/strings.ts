@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { StringFact } from '../../../core/instrument/construction.ts';
+import type { StringFact } from '../../../core/instrument/construction-facts.ts';
 
 /** What could no longer be read when the strings came off, by name. */
 export interface Lost {

@@ -7,8 +7,8 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { SignedInstrument } from '../../../core/job/job.ts';
-import type { Operation } from '../../../core/plan/operation.ts';
-import type { OperationId } from '../../../core/plan/operation-ids.ts';
+import type { KeptOperation } from '../../../core/catalogue/operations.ts';
+import type { OperationId } from '../../../core/catalogue/operation-ids.ts';
 import type { ProposalLine } from '../../../core/plan/proposal.ts';
 
 export class Decision extends Model<InferAttributes<Decision>, InferCreationAttributes<Decision>> {
@@ -51,7 +51,7 @@ export class WorkLine extends Model<InferAttributes<WorkLine>, InferCreationAttr
   declare askedBy: CreationOptional<number | null>;
   declare askedAt: CreationOptional<Date | null>;
   /** the operation as it was agreed */
-  declare record: CreationOptional<Operation | null>;
+  declare record: CreationOptional<KeptOperation | null>;
   declare version: CreationOptional<number>;
 }
 

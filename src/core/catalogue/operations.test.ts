@@ -1,0 +1,103 @@
+import { FINDINGS } from '../inspection/findings.ts';
+import { USUAL_LIMITS } from '../plan/plan-rules.ts';
+import { QUANTITIES } from '../readings/quantities.ts';
+import { OPERATION_IDS, type OperationId } from './operation-ids.ts';
+import {
+  agreedOperation,
+  askedFor,
+  OPERATIONS,
+  operation,
+  ownOperation,
+  standsInFor,
+  wholeOperation,
+} from './operations.ts';
+
+/** Everything an operation waits for, through all that those wait for. */
+function before(id: OperationId, seen = new Set<OperationId>()): Set<OperationId> {
+  for (const need of operation(id).needs) {
+    if (seen.has(need)) continue;
+    seen.add(need);
+    before(need, seen);
+  }
+  return seen;
+}
+
+describe('the catalogue', () => {
+  test('has every operation once, and at least forty-five', () => {
+    expect(OPERATIONS.map((o) => o.id).sort()).toEqual([...OPERATION_IDS].sort());
+    expect(new Set(OPERATIONS.map((o) => o.name)).size).toBe(OPERATIONS.length);
+    expect(OPERATIONS.length).toBeGreaterThanOrEqual(45);
+  });
+
+  test.each(OPERATIONS.map((o) => [o.id, o] as const))('%s is whole', (id, o) => {
+    expect(before(id).has(id)).toBe(false);
+    expect(o.minutes.low).toBeGreaterThan(0);
+    expect(o.minutes.likely).toBeGreaterThanOrEqual(o.minutes.low);
+    expect(o.minutes.high).toBeGreaterThanOrEqual(o.minutes.likely);
+    expect(Number.isInteger(o.price + o.parts + o.wait)).toBe(true);
+    for (const q of o.stale) expect(QUANTITIES).toContain(q);
+    if (!o.reversible) expect([id, o.hazards.length]).not.toEqual([id, 0]);
+  });
+
+  test.each([
+    ['fret-dress', 'rod'],
+    ['nut-slots', 'fret-dress'],
+    ['saddle-lower', 'nut-slots'],
+    ['intonate', 'saddle-lower'],
+    ['play-test', 'intonate'],
+    ['refret', 'board-plane'],
+  ] as const)('%s comes after %s, in the order of a setup too', (late, early) => {
+    expect(before(late).has(early)).toBe(true);
+    expect(operation(late).order).toBeGreaterThan(operation(early).order);
+  });
+});
+
+describe('one record says all of an operation', () => {
+  const named = new Set([...FINDINGS].flatMap(([item, all]) => all.map((f) => `${item}:${f.id}`)));
+
+  test.each(OPERATIONS.map((o) => [o.id, o] as const))('%s names what there is', (_, o) => {
+    for (const id of [...o.needs, ...o.replaces]) expect(OPERATION_IDS).toContain(id);
+    for (const finding of o.askedBy) expect(named).toContain(finding);
+    for (const q of o.restsOn) expect(QUANTITIES).toContain(q);
+    for (const [, limit] of o.actWhen.matchAll(/\{(\w+)\}/g))
+      expect(typeof USUAL_LIMITS[limit as 'fretHeight']).toBe('number');
+    // What takes from a part is for good, and waits for a straight neck.
+    if (o.takesFrom !== null) expect([o.reversible, o.wantsStraight]).toEqual([false, true]);
+    if (o.customer !== '') expect(o.customer).toMatch(/^[A-Z].*\.$/);
+  });
+
+  test('the customer reads of everything but what only goes along', () => {
+    const silent = OPERATIONS.filter((o) => o.customer === '').map((o) => o.id);
+    expect(silent).toEqual(['strings-off', 'play-test']);
+  });
+
+  test('no finding is asked for twice by what ships', () => {
+    const all = OPERATIONS.flatMap((o) => o.askedBy);
+    expect(new Set(all).size).toBe(all.length);
+  });
+
+  test('a shop’s own operation is asked for before what ships, and stands in as it says', () => {
+    const cap = {
+      ...ownOperation('own-cap', 'Glue a cap over the plate'),
+      askedBy: ['plate:worn'],
+      replaces: ['pins'] as const,
+    };
+    expect(askedFor('plate:worn', OPERATIONS)).toBe('bridge-plate');
+    expect(askedFor('plate:worn', [...OPERATIONS, cap])).toBe('own-cap');
+    expect(askedFor('plate:cracked', [...OPERATIONS, cap])).toBe('bridge-plate');
+    expect(askedFor('plate:worn', [])).toBe('bridge-plate');
+    expect(askedFor('plate:nonsense', OPERATIONS)).toBeNull();
+    expect(standsInFor('pins', [...OPERATIONS, cap])).toBe('own-cap');
+    expect(standsInFor('bridge-reglue', OPERATIONS)).toBe('bridge-new');
+    expect(standsInFor('play-test', OPERATIONS)).toBeNull();
+  });
+
+  test('what was kept before it was known for anything is as it ships; what was kept stands', () => {
+    const { customer: _, takesFrom: __, ...bare } = { ...operation('saddle-lower'), price: 4321 };
+    expect(wholeOperation(bare)).toEqual({ ...operation('saddle-lower'), price: 4321 });
+    const own = { ...ownOperation('own-x', 'X'), customer: 'We do X.' };
+    expect(wholeOperation(own)).toEqual(own);
+    expect(agreedOperation({ operation: 'rod', record: { ...operation('rod'), wait: 1 } }, []).wait).toBe(1);
+    expect(agreedOperation({ operation: 'rod', record: null }, []).wait).toBe(operation('rod').wait);
+  });
+});

@@ -1,0 +1,98 @@
+import type { Operation } from './operation.ts';
+import { OPERATION_IDS, type OperationId } from './operation-ids.ts';
+import { op, type OperationRecord, type OperationTraits } from './operation-record.ts';
+import { SHIPPED } from './shipped.ts';
+
+const shipped = (id: keyof typeof SHIPPED): Operation => {
+  const record: OperationRecord = SHIPPED[id];
+  // Ids of other operations are held against the list by a test.
+  return { id, ...record } as Operation;
+};
+
+/** The shop's catalogue as shipped, in the order of the work. */
+export const OPERATIONS: readonly Operation[] = OPERATION_IDS.map(shipped);
+
+/** An operation as a shop keeps it; one from before what it is known for was kept lacks that. */
+export type KeptOperation = Omit<Operation, keyof OperationTraits> & {
+  readonly [K in keyof OperationTraits]?: OperationTraits[K] | undefined;
+};
+
+/** An operation of the shop’s own that nothing is known of yet. */
+export const ownOperation = (id: OperationId, name: string): Operation =>
+  ({ id, ...op(name, 75, [10, 20, 30], 0) }) as Operation;
+
+/** A kept operation with what it is known for: where that was not kept, as it ships. */
+export function wholeOperation(kept: KeptOperation): Operation {
+  const known = OPERATIONS.find((o) => o.id === kept.id) ?? ownOperation(kept.id, kept.name);
+  const said = Object.entries(kept).filter(([, v]) => v !== undefined);
+  return { ...known, ...(Object.fromEntries(said) as Partial<Operation>) };
+}
+
+const KNOWN = new WeakMap<readonly Operation[], ReadonlyMap<OperationId, Operation>>();
+
+/** A catalogue by ids, made once for each: the search asks for one many thousand times. */
+function byId(catalogue: readonly Operation[]): ReadonlyMap<OperationId, Operation> {
+  const known = KNOWN.get(catalogue);
+  if (known) return known;
+  const made = new Map(catalogue.map((o) => [o.id, o]));
+  KNOWN.set(catalogue, made);
+  return made;
+}
+
+/**
+ * An operation by its id: as the shop has it, or as it ships where the shop does not offer it any more. Of one of the shop's own
+ * that is gone only its name is known.
+ */
+export function operation(id: OperationId, catalogue: readonly Operation[] = OPERATIONS): Operation {
+  const found = byId(catalogue).get(id) ?? byId(OPERATIONS).get(id);
+  if (found) return found;
+  if (id.startsWith('own-'))
+    return { ...ownOperation(id, id.slice(4).replace(/-/g, ' ')), minutes: { low: 0, likely: 0, high: 0 } };
+  throw new RangeError(`no operation ${id}`);
+}
+
+/** The operation of a line of an order as it was agreed; the catalogue's for one from before that was kept. */
+export const agreedOperation = (
+  line: { readonly operation: OperationId; readonly record?: KeptOperation | null | undefined },
+  catalogue: readonly Operation[],
+): Operation => (line.record ? wholeOperation(line.record) : operation(line.operation, catalogue));
+
+/** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
+export function circleIn(
+  catalogue: readonly Pick<Operation, 'id' | 'needs'>[],
+): readonly OperationId[] | null {
+  const needs = new Map(catalogue.map((o) => [o.id, o.needs]));
+  const done = new Set<OperationId>();
+  const walk = (id: OperationId, path: readonly OperationId[]): readonly OperationId[] | null => {
+    const at = path.indexOf(id);
+    if (at >= 0) return [...path.slice(at), id];
+    if (done.has(id)) return null;
+    for (const next of needs.get(id) ?? []) {
+      const circle = walk(next, [...path, id]);
+      if (circle) return circle;
+    }
+    done.add(id);
+    return null;
+  };
+  for (const { id } of catalogue) {
+    const circle = walk(id, []);
+    if (circle) return circle;
+  }
+  return null;
+}
+
+/**
+ * The operation that a finding asks for: the shop's own before those that ship, else the first in the order of the work; what
+ * ships also where the shop does not offer it, so that this can be said. Null where none deals with it.
+ * @param finding item and finding: `plate:worn`
+ */
+export function askedFor(finding: string, catalogue: readonly Operation[]): OperationId | null {
+  const asked = catalogue.filter((o) => o.askedBy.includes(finding));
+  const best = asked.find((o) => o.id.startsWith('own-')) ?? asked[0];
+  return (best ?? OPERATIONS.find((o) => o.askedBy.includes(finding)))?.id ?? null;
+}
+
+/** What stands in for an operation where the part is past it; null where nothing does. */
+export const standsInFor = (id: OperationId, catalogue: readonly Operation[]): OperationId | null =>
+  (catalogue.find((o) => o.replaces.includes(id)) ?? OPERATIONS.find((o) => o.replaces.includes(id)))?.id ??
+  null;

@@ -1,0 +1,53 @@
+import { HAZARDS as H } from '../hazards.ts';
+import { op, operations } from '../operation-record.ts';
+
+/** Hardware: tuners, buttons, screws. Prices in minor units; every number a setting. */
+export const HARDWARE_OPERATIONS = operations({
+  tighten: op('Tighten what is loose', 15, [5, 10, 20], 800, {
+    customer: 'What is loose is tightened.',
+    askedBy: [
+      'rattle:loose',
+      'saddle-screws:seized',
+      'saddle-screws:prick',
+      'thumbwheels:seized',
+      'bridge-place:moved',
+      'tailpiece:rattles',
+      'guides:grips',
+      'buttons:loose',
+      'guard:lifting',
+      'pocket:moves',
+      'corrosion:rust',
+    ],
+    skill: 'bench',
+  }),
+  tuners: op('Tighten the tuners and their bushings', 72, [5, 10, 20], 900, {
+    customer: 'The tuners and their bushings are tightened.',
+    askedBy: ['tune:slips', 'tuners:slips', 'bushings:loose'],
+    skill: 'bench',
+  }),
+  'tuners-new': op('Replace the tuners', 73, [30, 45, 75], 4800, {
+    customer: 'The tuners are replaced.',
+    changes: 'the tuners are replaced (you get the old ones back)',
+    askedBy: ['tuners:worn'],
+    replaces: ['tuners'],
+    needs: ['strings-off'],
+    materials: ['tuners'],
+    parts: 6500,
+    moves: ['strings'],
+    hazards: [H.drill],
+  }),
+  'strap-button': op('Fit a strap button', 74, [10, 15, 25], 1400, {
+    customer: 'A strap button is fitted.',
+    materials: ['strap button'],
+    parts: 300,
+    reversible: false,
+    hazards: [H.drill],
+  }),
+  'screw-hole': op('Plug and drill a stripped screw hole', 74, [15, 20, 35], 1600, {
+    customer: 'A stripped screw hole is plugged and drilled anew.',
+    askedBy: ['buttons:stripped', 'neck-screws:stripped'],
+    wait: 60,
+    reversible: false,
+    hazards: [H.drill],
+  }),
+});

@@ -1,0 +1,47 @@
+import { band, type KindRecord } from '../kind-record.ts';
+import { stringSet } from '../string-set.ts';
+
+/** What is known of it before one is seen. */
+export const BASS: KindRecord = {
+  name: 'Bass',
+  usual: {
+    leftHanded: false,
+    scale: 864,
+    compensation: 3,
+    frets: 20,
+    bodyFret: 16,
+    perCourse: 1,
+    strings: stringSet('E1:105w A1:85w D2:65w G2:45w'),
+    joint: 'bolted',
+    rod: 'one-way',
+    rodNut: 'headstock',
+    bridge: 'individual',
+    vibrato: 'none',
+    nut: 'synthetic',
+    electronics: 'passive',
+    finish: 'poly',
+    fingerboard: 'raw',
+    radius: { kind: 'single', at: 304.8 },
+  },
+  targets: {
+    relief: band(0.25, 0.32, 0.4),
+    actionBass: band(2.0, 2.2, 2.6),
+    actionTreble: band(1.6, 1.8, 2.1),
+    nutGap: band(0.05, 0.1, 0.15),
+    intonation: band(-2, 0, 2),
+    pickupBass: band(2.0, 2.8, 3.8),
+    pickupTreble: band(1.6, 2.4, 3.4),
+    vibratoFloat: band(2.2, 3.0, 4.0),
+  },
+  outline: 'long-horned',
+  softStrung: false,
+  wrap: 'plated or stainless steel',
+  acoustic: false,
+  soundboard: false,
+  hollow: false,
+  magnetic: true,
+  strapped: true,
+  pickups: 2,
+  rodRatio: 1.75,
+  pluck: { light: 0.0098, medium: 0.0114, heavy: 0.014 },
+};

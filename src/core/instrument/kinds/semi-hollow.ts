@@ -1,0 +1,47 @@
+import { band, type KindRecord } from '../kind-record.ts';
+import { stringSet } from '../string-set.ts';
+
+/** What is known of it before one is seen. */
+export const SEMI_HOLLOW: KindRecord = {
+  name: 'Semi-hollow electric',
+  usual: {
+    leftHanded: false,
+    scale: 628,
+    compensation: 2.5,
+    frets: 22,
+    bodyFret: 19,
+    perCourse: 1,
+    strings: stringSet('E2:46w A2:36w D3:26w G3:17 B3:13 E4:10'),
+    joint: 'glued',
+    rod: 'one-way',
+    rodNut: 'headstock',
+    bridge: 'thumbwheel',
+    vibrato: 'none',
+    nut: 'synthetic',
+    electronics: 'passive',
+    finish: 'lacquer',
+    fingerboard: 'raw',
+    radius: { kind: 'single', at: 304.8 },
+  },
+  targets: {
+    relief: band(0.12, 0.18, 0.25),
+    actionBass: band(1.5, 1.7, 2.0),
+    actionTreble: band(1.2, 1.4, 1.6),
+    nutGap: band(0.03, 0.06, 0.1),
+    intonation: band(-2, 0, 2),
+    pickupBass: band(1.8, 2.4, 3.2),
+    pickupTreble: band(1.4, 2.0, 2.8),
+    vibratoFloat: band(2.2, 3.0, 4.0),
+  },
+  outline: 'rounded',
+  softStrung: false,
+  wrap: 'plated or stainless steel',
+  acoustic: false,
+  soundboard: false,
+  hollow: true,
+  magnetic: true,
+  strapped: true,
+  pickups: 2,
+  rodRatio: 1.7,
+  pluck: { light: 0.009, medium: 0.0108, heavy: 0.0139 },
+};

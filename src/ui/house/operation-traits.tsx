@@ -1,0 +1,112 @@
+'use client';
+
+import type { Operation } from '../../core/catalogue/operation.ts';
+import type { OperationId } from '../../core/catalogue/operation-ids.ts';
+import { WORN_PARTS, type OperationTraits, type WornPart } from '../../core/catalogue/operation-record.ts';
+import { FINDINGS } from '../../core/inspection/findings.ts';
+import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { PickList } from './pick-list.tsx';
+
+const ASKING = [...FINDINGS].flatMap(([item, all]) =>
+  all.map((f) => ({ value: `${item}:${f.id}`, name: `${titleOfItem(item)}: ${f.name.toLowerCase()}` })),
+);
+
+const SENTENCES = {
+  customer: 'What the customer reads of it; empty where it is nothing to them',
+  changes: 'What is no longer original after it, as the customer reads it',
+  actWhen: 'When to act, where it is left as it is',
+} as const;
+
+const FLAGS = {
+  wantsStraight: 'It waits until the neck is straight',
+  heavy: 'Never offered to gain a little, where less leaves nothing out',
+  risky: 'It may show what nobody can see before',
+  plain: 'It is part of a plain setup',
+} as const;
+
+const NOTHING = 'nothing';
+
+/** What is true of it or not. */
+function TraitFlags({
+  operation: o,
+  may,
+  onSet,
+}: {
+  readonly operation: Operation;
+  readonly may: boolean;
+  readonly onSet: (some: Partial<OperationTraits>) => void;
+}) {
+  return (Object.keys(FLAGS) as (keyof typeof FLAGS)[]).map((key) => (
+    <label key={key} className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        disabled={!may}
+        checked={o[key]}
+        onChange={(e) => onSet({ [key]: e.target.checked })}
+      />
+      {FLAGS[key]}
+    </label>
+  ));
+}
+
+/** What an operation is known for: how the customer reads it, what it takes from, which findings ask for it. */
+export function OperationTraitsFields({
+  operation: o,
+  list,
+  may,
+  onChange,
+}: {
+  readonly operation: Operation;
+  readonly list: readonly Operation[];
+  readonly may: boolean;
+  readonly onChange: (to: Operation) => void;
+}) {
+  const set = (some: Partial<OperationTraits>) => onChange({ ...o, ...some } as Operation);
+  return (
+    <>
+      {(Object.keys(SENTENCES) as (keyof typeof SENTENCES)[]).map((key) => (
+        <FormField key={key} label={SENTENCES[key]}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              maxLength={200}
+              readOnly={!may}
+              value={o[key]}
+              onChange={(e) => set({ [key]: e.target.value })}
+            />
+          )}
+        </FormField>
+      ))}
+      <FormField label="It takes away for good from">
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={o.takesFrom ?? NOTHING}
+            items={[NOTHING, ...WORN_PARTS].map((p) => ({ value: p, name: p }))}
+            onChange={(v) => may && set({ takesFrom: v === NOTHING ? null : (v as WornPart) })}
+          />
+        )}
+      </FormField>
+      <PickList
+        title="Findings that ask for it"
+        gone="Does not ask for it any more"
+        picked={o.askedBy}
+        items={ASKING}
+        may={may}
+        onChange={(askedBy) => set({ askedBy })}
+      />
+      <PickList
+        title="Stands in, where the part is past it, for"
+        gone="Does not stand in for it any more"
+        picked={o.replaces}
+        items={list.filter((x) => x.id !== o.id).map((x) => ({ value: x.id, name: x.name }))}
+        may={may}
+        onChange={(replaces) => set({ replaces: replaces as readonly OperationId[] })}
+      />
+      <TraitFlags operation={o} may={may} onSet={set} />
+    </>
+  );
+}
