@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
-import type { Construction } from '../../core/instrument/construction.ts';
+import { stringsOfCourse, type Construction } from '../../core/instrument/construction.ts';
 import type { Case } from '../../core/plan/case/case.ts';
 import { answerCase, type CaseAnswer } from '../../core/plan/case/case-answer.ts';
 import { readEntry } from '../../core/readings/entry.ts';
@@ -34,12 +34,12 @@ export const caseFormat = z
         z.object({
           quantity: z.enum(QUANTITIES),
           string: z
-            .number()
-            .int()
-            .min(0)
-            .max(14)
+            .union([z.number().int().min(0).max(14), z.string().regex(/^[1-9]\d?[ab]?$/)])
             .optional()
-            .meta({ description: '1 is the highest; 0 or absent: none' }),
+            .meta({
+              description:
+                '1 is the highest; 0 or absent: none. Where strings go in pairs also a course, "6", or one string of it, "6a" toward the bass; numbers that all fit the courses are courses',
+            }),
           fret: z
             .number()
             .int()
@@ -91,25 +91,61 @@ const USUAL_FRET: Partial<Readonly<Record<Quantity, number>>> = {
   'nut-gap': 1,
 };
 
+/** Quantities whose number is a string's, and not a place across. */
+const OF_STRINGS: ReadonlySet<Quantity> = new Set([
+  'action',
+  'nut-gap',
+  'intonation',
+  'contact',
+  'break-angle',
+]);
+
 /** The unit of a bare number: a bench writes inches without the nought, `.014`; all else is mm. */
 const unitOfBare = (text: string): 'in' | 'mm' => (/^\s*[-−]?\s*\.\d{3,4}\s*$/.test(text) ? 'in' : 'mm');
 
-function readingsOf(file: CaseFile): Result<Reading[], string> {
+/**
+ * The numbers of the strings a reading is of. Where strings go in pairs, `6a` is one string of a course and `6` in quotes a course;
+ * numbers are courses where none is beyond them: nobody who counts to twelve leaves all above six unread.
+ */
+function stringsNamed(
+  c: Construction,
+  named: CaseFile['readings'][number]['string'],
+  countsCourses: boolean,
+): readonly number[] {
+  if (named === undefined || named === 0) return [0];
+  const number = typeof named === 'number' ? named : Number.parseInt(named, 10);
+  if (c.perCourse === 1 || (typeof named === 'number' && !countsCourses)) return [number];
+  const all = stringsOfCourse(c, number * c.perCourse);
+  const letter = typeof named === 'string' ? named.slice(-1) : '';
+  return letter === 'a' ? all.slice(0, 1) : letter === 'b' ? all.slice(-1) : all;
+}
+
+function readingsOf(file: CaseFile, c: Construction): Result<Reading[], string> {
   const readings: Reading[] = [];
+  const numbers = file.readings.flatMap((r) =>
+    typeof r.string === 'number' && OF_STRINGS.has(r.quantity) ? [r.string] : [],
+  );
+  const countsCourses = numbers.every((n) => n <= c.strings.length / c.perCourse);
   for (const [i, r] of file.readings.entries()) {
     const read = readEntry(r.typed, r.quantity, unitOfBare(r.typed));
     if (!read.ok) return fail(`readings.${i}.typed: ${read.error.message}`);
-    const [string, fret] = [r.string ?? 0, r.fret ?? USUAL_FRET[r.quantity] ?? 0];
-    readings.push({
-      key: stationKey(r.quantity, string, fret),
-      quantity: r.quantity,
-      string,
-      fret,
-      value: read.value.value,
-      round: 'as-found',
-      takenAt: 0,
-      notRepresentative: null,
-    });
+    const fret = r.fret ?? USUAL_FRET[r.quantity] ?? 0;
+    // Across a fret the number is a place, not a string.
+    const strings = stringsNamed(c, r.string, countsCourses && OF_STRINGS.has(r.quantity));
+    for (const string of strings) {
+      if (string > c.strings.length)
+        return fail(`readings.${i}.string: this instrument has ${c.strings.length} strings.`);
+      readings.push({
+        key: stationKey(r.quantity, string, fret),
+        quantity: r.quantity,
+        string,
+        fret,
+        value: read.value.value,
+        round: 'as-found',
+        takenAt: 0,
+        notRepresentative: null,
+      });
+    }
   }
   return ok(readings);
 }
@@ -143,13 +179,10 @@ export function readCase(data: unknown): Result<Case, string> {
     ...file.construction,
     kind: file.kind,
   } as Construction;
-  const readings = readingsOf(file);
+  const readings = readingsOf(file, construction);
   if (!readings.ok) return readings;
   const turns = turnsOf(file);
   if (!turns.ok) return turns;
-  const beyond = readings.value.findIndex((r) => r.string > construction.strings.length);
-  if (beyond >= 0)
-    return fail(`readings.${beyond}.string: this instrument has ${construction.strings.length} strings.`);
   return ok({
     construction,
     touch: file.touch,

@@ -1,4 +1,5 @@
 import { verdict } from '../targets/target.ts';
+import { judgedReadings } from '../readings/courses.ts';
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { sayPlaces } from '../readings/say-places.ts';
 import type { JudgedJob } from '../job/judged-job.ts';
@@ -15,12 +16,14 @@ export interface BenchTrouble {
 
 /** Looks at the readings as left: all taken, in playing position, fresh, in their bands. */
 export function benchTrouble(
-  g: Pick<JudgedJob, 'stations'> & {
+  g: Pick<JudgedJob, 'stations' | 'instrument'> & {
     readonly standard: readonly (Reading & { readonly position: string })[];
   },
   judged: Pick<Judged, 'targets' | 'staleByReading'>,
 ): BenchTrouble {
   const left = new Map(g.standard.filter((r) => r.round === 'as-left').map((r) => [r.key, r]));
+  const notUsed = [...left].filter(([, r]) => r.notRepresentative !== null).map(([key]) => key);
+  const asJudged = judgedReadings(g.instrument.construction, left, new Set(notUsed));
   const required = g.stations.filter((s) => !s.optional);
   const those = (is: (key: string) => boolean): string[] =>
     required.filter((s) => is(s.key)).map((s) => s.label);
@@ -28,7 +31,7 @@ export function benchTrouble(
     missing: those((key) => !left.has(key)),
     outOfBand: required
       .filter((s) => {
-        const [reading, target] = [left.get(s.key), judged.targets.get(s.key)];
+        const [reading, target] = [asJudged.get(s.key), judged.targets.get(s.key)];
         if (!reading || !target || reading.notRepresentative !== null) return false;
         const said = verdict(reading.value, target, QUANTITY_FACTS[s.quantity].tells);
         return said === 'high' || said === 'low';

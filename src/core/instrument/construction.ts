@@ -18,6 +18,24 @@ export const isAdjustable = ({ bridge }: Pick<Construction, 'bridge'>): boolean 
 export const hasOwnSaddles = ({ bridge }: Pick<Construction, 'bridge'>): boolean =>
   bridge === 'individual' || bridge === 'individual-fixed';
 
+/** The numbers of the strings that go together with one, it among them, from the bass: itself alone where strings are single. */
+export function stringsOfCourse(
+  c: Pick<Construction, 'strings' | 'perCourse'>,
+  number: number,
+): readonly number[] {
+  const course = Math.ceil(number / c.perCourse);
+  return Array.from({ length: c.perCourse }, (_, i) => course * c.perCourse - i);
+}
+
+/**
+ * How far a string lies across the board, 0 at the bass side and 1 at the treble: the strings of a course lie at one place.
+ * @param index from the lowest string
+ */
+export function acrossOf(c: Pick<Construction, 'strings' | 'perCourse'>, index: number): number {
+  const courses = Math.ceil(c.strings.length / c.perCourse);
+  return courses < 2 ? 0 : Math.floor(index / c.perCourse) / (courses - 1);
+}
+
 /**
  * What a string is called: its number; where strings go in pairs the number of its course, `a` for the one toward the bass.
  * @param number the string's own number, 1 the highest

@@ -137,7 +137,7 @@ test('the same job gives the same judgement, whatever the order of its lines', (
 describe('the bench check', () => {
   const troubleOf = (left: ReturnType<typeof read>, more: Partial<JudgedJob> = {}) => {
     const j = job({ ...more, standard: [...read(0), ...left] });
-    const trouble = benchTrouble({ stations: j.stations, standard: [...read(0), ...left] }, judge(j));
+    const trouble = benchTrouble({ ...j, standard: [...read(0), ...left] }, judge(j));
     return { trouble, words: sayTrouble(trouble).join(' | ') };
   };
   test('nothing read as left', () => {

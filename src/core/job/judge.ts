@@ -12,6 +12,7 @@ import { settingsFor, usable, type PlanInput } from '../plan/plan-input.ts';
 import { shapeLimits, USUAL_PLAN_RULES } from '../plan/plan-rules.ts';
 import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../plan/sort-findings.ts';
 import type { JobOfPlan } from '../plan/solve/problem-from.ts';
+import { judgedReadings, sayCoursesApart } from '../readings/courses.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import { latestReadings, type Reading } from '../readings/reading.ts';
 import { allStations, plannedStations, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
@@ -155,6 +156,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
   const [relief, band] = [usable(input, RELIEF), input.targets.get(RELIEF)];
   const turn = relief === null || !band ? null : rodAdvice(relief, band, turns, input.settings.rodPrior);
   const { questions } = sortFindings(found, g.catalogue);
+  const apart = sayCoursesApart(g.instrument.construction, latestReadings(g.standard), input.stale);
   return {
     touch: g.job.touch,
     heard: g.job.heard ?? [],
@@ -163,7 +165,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
     currency: g.info.currency,
     rod: rodStateOf(found, turn),
     turns,
-    questions: [...questions, ...contradictions(found, relief, band)],
+    questions: [...questions, ...contradictions(found, relief, band), ...apart],
   };
 }
 
@@ -188,7 +190,9 @@ export function judge(g: JudgedJob & JudgingShop) {
   const latest = latestReadings(g.standard);
   const { stale, staleByReading } = staleOf(g, latest, operations);
   const items = g.checklist ? itemsFor({ ...g.checklist, items: g.checklist.items }, construction) : [];
-  const fresh = [...latest].flatMap(([key, r]) => (stale.has(key) ? [] : [r]));
+  // The strings of a course are judged as one.
+  const asJudged = judgedReadings(construction, latest, new Set(stale.keys()));
+  const fresh = [...asJudged].flatMap(([key, r]) => (stale.has(key) ? [] : [r]));
   const targetOf = targetOfPlace(g);
   const usableNow = new Map(fresh.map((r) => [r.key, r]));
   const bySheet = answeredBySheet(items, allStations(construction), usableNow, targetOf);
@@ -201,7 +205,7 @@ export function judge(g: JudgedJob & JudgingShop) {
   const planInput: PlanInput = {
     construction,
     stations: plannedStations(construction, g.stations),
-    readings: latest,
+    readings: asJudged,
     stale: new Set(stale.keys()),
     targets,
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),

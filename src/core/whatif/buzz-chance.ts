@@ -1,3 +1,4 @@
+import { acrossOf } from '../instrument/construction.ts';
 import { ratioOf } from '../neck/rod-to-action.ts';
 import { clearance } from '../clearance/clearance.ts';
 import type { Reading } from '../readings/reading.ts';
@@ -115,7 +116,7 @@ export function buzzChance(
     const dip = relief * (bow[12] ?? 0);
     let hit = false;
     for (let i = 0; i < count; i++) {
-      const share = count === 1 ? 0 : i / (count - 1);
+      const share = acrossOf(m.construction, i);
       const nut = normal() * spread.nut;
       const over12 = bass + (treble - bass) * share + dip;
       const map = clearance(

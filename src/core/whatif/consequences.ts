@@ -1,4 +1,4 @@
-import type { Construction } from '../instrument/construction.ts';
+import { acrossOf, type Construction } from '../instrument/construction.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { reliefShare } from '../neck/relief.ts';
 import { ratioOf, rodToAction } from '../neck/rod-to-action.ts';
@@ -179,7 +179,7 @@ export function consequences(
   ];
   for (let i = 0; i < count; i++) {
     const slot = moves.nut[i] ?? 0;
-    const share = count === 1 ? 0 : i / (count - 1);
+    const share = acrossOf(c, i);
     const up = moves.bass + (moves.treble - moves.bass) * share + (moves.trim[i] ?? 0) - moves.thin;
     const nutNow = m.nut[i] ?? 0;
     const now = m.action[i] ?? 0;

@@ -1,6 +1,6 @@
 import type { Construction } from '../instrument/construction.ts';
 import type { StringFact } from '../instrument/construction-facts.ts';
-import { stringNumber } from '../instrument/construction.ts';
+import { acrossOf, stringNumber } from '../instrument/construction.ts';
 import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { fretTopsOver } from '../readings/fret-tops.ts';
 import type { Reading } from '../readings/reading.ts';
@@ -53,10 +53,8 @@ export interface ModelSource {
 const USUAL_GAP = 0.1;
 
 /** Heights between two outer strings follow the board's arc: over their own frets they go in a straight line. */
-function between(low: number, high: number, count: number): Float64Array {
-  return Float64Array.from({ length: count }, (_, i) =>
-    count === 1 ? low : low + ((high - low) * i) / (count - 1),
-  );
+function between(low: number, high: number, c: Construction): Float64Array {
+  return Float64Array.from(c.strings, (_, i) => low + (high - low) * acrossOf(c, i));
 }
 
 /**
@@ -79,7 +77,7 @@ export function neckModel(source: ModelSource): NeckModel | null {
   const bass = outer[0] ?? outer[1] ?? 0;
   const treble = outer[1] ?? outer[0] ?? 0;
   if (outer.includes(null)) assumed.push('action of the other side');
-  const action = between(bass, treble, count).map((a, i) => read(stationKey('action', number(i), 12)) ?? a);
+  const action = between(bass, treble, c).map((a, i) => read(stationKey('action', number(i), 12)) ?? a);
   const before = assumed.length;
   const nut = Float64Array.from(
     c.strings,

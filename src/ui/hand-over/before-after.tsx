@@ -17,7 +17,7 @@ function Cell({
   if (!reading) return <td className="py-0.5 text-quiet">–</td>;
   const said =
     station.target && !reading.notRepresentative
-      ? sayVerdict(reading.value, station.target, station.quantity, job.shop.heights)
+      ? sayVerdict(reading.asCourse ?? reading.value, station.target, station.quantity, job.shop.heights)
       : null;
   return (
     <td className="py-0.5">

@@ -67,7 +67,9 @@ export function fieldState(
     return { ...plain, words: `converted: ${reading.converted}` };
   }
   if (value === null || station.target === null) return { ...plain, words: draft ? '' : 'kept' };
-  return { ...plain, ...sayVerdict(value, station.target, station.quantity, displayUnit) };
+  const course = own ? null : (reading?.asCourse ?? null);
+  const said = sayVerdict(course ?? value, station.target, station.quantity, displayUnit);
+  return { ...plain, ...said, words: course === null ? said.words : `as a course ${said.words}` };
 }
 
 interface Props {

@@ -70,6 +70,7 @@ describe('what a field shows', () => {
   if (!found) throw new Error('no such station');
   const station: StationView = { ...found, target: ACTION };
   const reading: ReadingView = {
+    asCourse: null,
     key: station.key,
     quantity: 'action',
     string: 6,

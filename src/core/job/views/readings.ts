@@ -3,6 +3,7 @@ import { afterNumber, nextAfterRound, roundName, roundOrder, type RoundKind } fr
 import type { Job, JobReading } from '../job.ts';
 import type { EarlierReading, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
+import { partnersOf } from '../../readings/courses.ts';
 import type { Judged } from '../judge.ts';
 import type { NameOf, Shop } from '../shop.ts';
 
@@ -70,6 +71,19 @@ function roundsView(g: Job, habits: Habits, next: ReturnType<typeof nextAfterRou
   return all.sort((a, b) => roundOrder(a.kind) - roundOrder(b.kind));
 }
 
+/** The mean of a reading and of those of its round it is judged together with; null where it stands alone. */
+function courseValue(g: Job, judged: Judged, i: number): number | null {
+  const [r, own] = [g.standard[i], g.readings[i]];
+  if (!r || !own) return null;
+  const partners = partnersOf(g.instrument.construction, r);
+  const others = g.standard.flatMap((x, k) => {
+    const counts = x.round === r.round && partners.includes(x.key) && x.notRepresentative === null;
+    const value = g.readings[k]?.value;
+    return counts && value !== undefined && !judged.staleByReading.has(x) ? [value] : [];
+  });
+  return others.length === 0 ? null : (own.value + others.reduce((s, v) => s + v, 0)) / (others.length + 1);
+}
+
 const readingView = (r: JobReading, asRead: JobReading | undefined, stale: string | null, name: NameOf) => ({
   key: r.key,
   quantity: r.quantity,
@@ -103,9 +117,11 @@ export function readingsView(g: JobWith<'earlier'> & JudgingShop, judged: Judged
   return {
     stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
     rounds: roundsView(g, shop.habits, next),
-    readings: g.standard.map((r, i) =>
-      readingView(r, g.readings[i], judged.staleByReading.get(r)?.because ?? null, name),
-    ),
+    readings: g.standard.map((r, i) => ({
+      ...readingView(r, g.readings[i], judged.staleByReading.get(r)?.because ?? null, name),
+      /** with the other string of its course, where they are judged as one */
+      asCourse: courseValue(g, judged, i),
+    })),
     before: beforeView(g.earlier),
     habits: shop.habits,
     wishes: g.wishes,

@@ -6,6 +6,7 @@ import { titleOfItem } from '../../inspection/lists/title-of-item.ts';
 import type { Construction } from '../../instrument/construction.ts';
 import { rodAdvice, type LoggedTurn } from '../../neck/truss-rod.ts';
 import type { Reading } from '../../readings/reading.ts';
+import { judgedReadings, sayCoursesApart } from '../../readings/courses.ts';
 import { standardReadings } from '../../readings/standard.ts';
 import {
   allStations,
@@ -76,7 +77,9 @@ export function caseProblem(c: Case): CaseProblem {
     const target = resolveTarget(construction, touch, [], s, { shop: SHIPPED_TARGETS, now: () => undefined });
     if (target) targets.set(s.key, target);
   }
-  const readings = new Map(standardReadings(construction, c.readings).map((r) => [r.key, r]));
+  const standard = new Map(standardReadings(construction, c.readings).map((r) => [r.key, r]));
+  // The strings of a course are judged as one.
+  const readings = judgedReadings(construction, standard);
   const [band, relief] = [targets.get(RELIEF), readings.get(RELIEF)?.value ?? null];
   const turn = relief === null || band === undefined ? null : rodAdvice(relief, band, c.turns);
   const found = foundIn(c, readings);
@@ -103,6 +106,7 @@ export function caseProblem(c: Case): CaseProblem {
   const asks = [
     ...questions,
     ...contradictions(found, relief, band),
+    ...sayCoursesApart(construction, standard),
     ...(relief === null ? ['The relief was not read: read it first, everything else hangs on it.'] : []),
     ...('because' in problem ? [] : problem.questions),
   ];

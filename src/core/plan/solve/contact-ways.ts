@@ -1,6 +1,7 @@
-import { isAdjustable, stringName, stringNumber } from '../../instrument/construction.ts';
+import { isAdjustable, stringName, stringNumber, type Construction } from '../../instrument/construction.ts';
 import { contactFit } from '../../intonation/contact-fit.ts';
 import { saddleMove } from '../../intonation/saddle-move.ts';
+import { partnersOf } from '../../readings/courses.ts';
 import { ACTION_FRET } from '../../readings/stations.ts';
 import { formatLength } from '../../units/format-length.ts';
 import { formatCents } from '../../units/parse-cents.ts';
@@ -48,15 +49,22 @@ export function contactWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes =
   };
 }
 
+/** What a contact is called: a course's, where one serves its strings. */
+function contactName(c: Construction, index: number): string {
+  const string = stringNumber(c, index);
+  return partnersOf(c, { quantity: 'intonation', string, fret: ACTION_FRET }).length > 0
+    ? `course ${Math.ceil(string / c.perCourse)}`
+    : `string ${stringName(c, string)}`;
+}
+
 /** Ways to move the contact of a set of strings. */
 function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
   const c = p.model.construction;
-  const says = out
-    .map(
-      (s) =>
-        `string ${stringName(c, stringNumber(c, s.index))} ${formatCents(s.cents)} cents: ${mm(s.move)} ${s.move > 0 ? 'back' : 'forward'}`,
-    )
-    .join(', ');
+  const each = out.map(
+    (s) =>
+      `${contactName(c, s.index)} ${formatCents(s.cents)} cents: ${mm(s.move)} ${s.move > 0 ? 'back' : 'forward'}`,
+  );
+  const says = [...new Set(each)].join(', ');
   const amounts = out.map((s) => ({
     what: `contact of string ${stringNumber(c, s.index)}`,
     amount: s.move,
@@ -92,7 +100,7 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
     refused.push({
       group: 'contact',
       operations: ['compensate'],
-      because: `${outside.map((s) => `string ${stringName(c, stringNumber(c, s.index))}`).join(', ')} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
+      because: `${[...new Set(outside.map((s) => contactName(c, s.index)))].join(', ')} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
       would: `It would do on a saddle ${mm(crown + Math.abs(worst.fit.outside))} thick.`,
     });
   } else {

@@ -53,7 +53,9 @@ function needsOf(p: Problem, o: Outcome, share: number, sizes: Sizes): Need[] {
   const need = (atBass: boolean, atTreble: boolean): Need => {
     const [bass, treble] = [atBass ? to(0) : 0, atTreble ? to(last) : 0];
     const own = hasOwnSaddles(p.model.construction)
-      ? p.model.construction.strings.map((_, i) => ownLift(p, side(i), along(bass, treble, i, last), share))
+      ? p.model.construction.strings.map((_, i) =>
+          ownLift(p, side(i), along(p.model.construction, bass, treble, i), share),
+        )
       : [];
     return { bass, treble, both, own };
   };

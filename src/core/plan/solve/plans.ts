@@ -6,6 +6,7 @@ import { daysOf, inOrder, type Cost } from './cost.ts';
 import { callsOf, type Call } from './explain.ts';
 import { findingCalls, type FindingCall } from './findings.ts';
 import type { Problem } from './problem.ts';
+import { waysOfFinding } from './pin-ways.ts';
 import type { Removed } from './removed.ts';
 import { BY_AIM, BY_COST, first, leastAmong, leaveIt, search, type Candidate } from './solve.ts';
 import { stepsOf, type Step } from './steps.ts';
@@ -95,7 +96,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
         found: found.map((f) => `${f.item} ${f.title}`),
         firstCut: part?.firstCut ?? null,
         warns: way && way.parts[0]?.operation === o.id ? way.warns : [],
-        says: part?.says ?? (why === '' ? GOES_ALONG : `Inspection: ${why}.`),
+        says: part?.says ?? (why === '' ? GOES_ALONG : `Inspection: ${why}.${waysOfFinding(p, o.id)}`),
         amounts: part?.amounts ?? [],
         reversible: o.reversible,
         removed: part?.removed ?? 0,

@@ -11,6 +11,7 @@ import { handHeard, type HeardPlace } from '../../whatif/heard.ts';
 import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { PlanInput } from '../plan-input.ts';
+import { pinQuestions, pinTaperOf } from './pin-ways.ts';
 import { type Judged, type Problem, type RodState } from './problem.ts';
 
 const JUDGED = ['relief', 'action', 'nut-gap', 'intonation'] as const;
@@ -115,7 +116,11 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     catalogue: job.catalogue,
     findings: input.findings,
     unplanned: input.unplanned ?? [],
-    questions: unread ? ['The action was not read: read it at both sides.'] : [],
+    questions: [
+      ...(unread ? ['The action was not read: read it at both sides.'] : []),
+      ...pinQuestions(input),
+    ],
+    pinTaper: pinTaperOf(input),
     frets: fretTopsOf(input.readings, input.stale),
     rod: job.rod ?? 'turns',
     turns: job.turns ?? [],

@@ -33,6 +33,8 @@ export interface Problem {
   /** what was not read and is asked for before anybody goes by a plan */
   readonly questions: readonly string[];
   readonly rod: RodState;
+  /** taper of the bridge pins, degrees; null where nobody has tried */
+  readonly pinTaper: number | null;
   /** the turns its rod was given, and what one is taken to do where there are none */
   readonly turns: readonly LoggedTurn[];
   readonly rodPrior: RodPrior;

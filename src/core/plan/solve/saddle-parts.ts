@@ -1,4 +1,4 @@
-import { stringName, stringNumber } from '../../instrument/construction.ts';
+import { acrossOf, stringName, stringNumber, type Construction } from '../../instrument/construction.ts';
 import { both } from '../../units/format-length.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
@@ -25,14 +25,14 @@ export interface Need {
 export type Lifts = Pick<Need, 'bass' | 'treble' | 'own'>;
 
 /** A lift between the two sides: strings between follow in a straight line over their own frets. */
-export const along = (bass: number, treble: number, i: number, last: number): number =>
-  last === 0 ? bass : bass + ((treble - bass) * i) / last;
+export const along = (c: Construction, bass: number, treble: number, i: number): number =>
+  bass + (treble - bass) * acrossOf(c, i);
 
 /** How far each saddle moves where each string has its own; else the two ends of the one there is. mm */
 export function liftsOf(p: Problem, { bass, treble, own }: Lifts): readonly number[] {
   const { construction: c } = p.model;
   if (c.bridge !== 'individual-fixed') return [bass, treble];
-  return c.strings.map((_, i) => along(bass, treble, i, c.strings.length - 1) + (own[i] ?? 0));
+  return c.strings.map((_, i) => along(c, bass, treble, i) + (own[i] ?? 0));
 }
 
 const saddleAmounts = (bass: number, treble: number): Part['amounts'] => [
