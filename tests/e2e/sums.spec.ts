@@ -184,6 +184,20 @@ test('a sum prints without the places and the list', async () => {
   await live(page);
 });
 
+test('a drawing is turned round for a left-handed instrument, on the screen, in its address and on paper', async () => {
+  await go(page, '/sums/nut-layout');
+  const words = page.locator('svg.true-size text');
+  await expect(words.filter({ hasText: 'bass side left' }).first()).toBeVisible();
+  await page.getByLabel('Drawn for a left-handed instrument').check();
+  await expect(words.filter({ hasText: 'bass side right' }).first()).toBeVisible();
+  await expect(page).toHaveURL(/hand=left/);
+  const svg = await page.getByRole('link', { name: 'True size (SVG)' }).getAttribute('href');
+  const paper = await (await page.request.get(svg ?? '')).text();
+  expect(paper).toContain('bass side right');
+  expect(paper).not.toContain('bass side left');
+  await page.getByLabel('Drawn for a left-handed instrument').uncheck();
+});
+
 test('a drawing printed from a sum keeps its millimetres and its black, also from the evening’s screen', async () => {
   await go(page, '/sums/nut-layout');
   await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dim'));

@@ -14,6 +14,11 @@ export type Typed = Readonly<Record<string, string>>;
 
 /** The name under which the pitch of A4 stands beside the fields, in Hz; 440 when it is not said. */
 export const REFERENCE_KEY = 'a4';
+/** Carries the hand a drawing is for: `left` or nothing. It changes no sum. */
+export const HAND_KEY = 'hand';
+
+/** Whether what is drawn is for a left-handed instrument. */
+export const isLeftHanded = (typed: Typed): boolean => typed[HAND_KEY] === 'left';
 const USUAL_REFERENCE = 440;
 const LOWEST_REFERENCE = 380;
 const HIGHEST_REFERENCE = 480;

@@ -1,5 +1,6 @@
 import { stringNumber, type Construction } from '../instrument/construction.ts';
 import { contactFit } from './contact-fit.ts';
+import { saddleMove } from './saddle-move.ts';
 import { intonationFit, type IntonationFit, type PitchReading } from './intonation-fit.ts';
 
 /** What is to do at one string for its pitch. mm, cents. */
@@ -7,6 +8,8 @@ export interface StringIntonation {
   readonly string: number;
   readonly readings: readonly PitchReading[];
   readonly fit: IntonationFit;
+  /** the saddle's move by the 12th, the nut left as it is: what a plan books; null where the 12th tells nothing */
+  readonly alone: number | null;
   /** whether the nut was worked out too */
   readonly nutToo: boolean;
   /** why the nut was not, or '' */
@@ -36,6 +39,19 @@ const doubtOf = (saddle: number, nut: number): string | null =>
     ? `${Math.abs(Math.abs(saddle) > MOST_TRAVEL ? saddle : nut).toFixed(1)} mm is further than a contact travels: read the note again, in its octave.`
     : null;
 
+/** Beyond this a note at the 12th was read wrongly, or in another octave: no contact is moved by it. Cents. */
+export const MOST_CENTS = 60;
+const TWELFTH = 12;
+
+/**
+ * How far a contact moves for a note at the 12th, the nut left as it is: the one sum that plans book by and the bench is shown.
+ * @param cents sharp positive
+ * @returns mm, back positive
+ * @example 648 mm, +1 cent → 0.375 mm
+ */
+export const moveAlone = (c: Pick<Construction, 'scale' | 'compensation'>, cents: number): number =>
+  saddleMove(c.scale, TWELFTH, cents, c.compensation);
+
 /**
  * The saddle's and, where low frets were read, the nut's move of every string that was read, with whether the contact
  * stays on the crown and the ways when it does not.
@@ -53,6 +69,7 @@ export function intonationPlan(c: Construction, readings: readonly Read[]): Stri
     const both = own.length > 1 ? intonationFit(c.scale, own, true, c.compensation) : null;
     const one = intonationFit(c.scale, own, false, c.compensation);
     if (!one.ok) return [];
+    const twelfth = own.find((r) => r.fret === TWELFTH)?.cents;
     const nutToo = both?.ok === true;
     const fit = both?.ok ? both.value : one.value;
     const from = readings.find((r) => r.quantity === 'contact' && r.string === string)?.value ?? null;
@@ -62,6 +79,7 @@ export function intonationPlan(c: Construction, readings: readonly Read[]): Stri
         string,
         readings: own,
         fit,
+        alone: twelfth === undefined || Math.abs(twelfth) >= MOST_CENTS ? null : moveAlone(c, twelfth),
         nutToo,
         why: nutToo ? '' : both && !both.ok ? both.error.message : 'Only one fret was read.',
         at: placed?.at ?? null,

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Operation } from '../../core/catalogue/operation.ts';
 import { ACROSS } from '../../core/frets/fret-level.ts';
 import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
@@ -7,11 +8,14 @@ import { formatLength } from '../../core/units/format-length.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PrintButton } from '../kit/print-button.tsx';
 import { planInputOf } from './plan-problem.ts';
+import { PlanSays } from './plan-says.tsx';
 import { RockMap } from './rock-map.tsx';
 
 const COLUMN = 46;
 const SIDE = 14;
 const HEIGHT = 120;
+
+const isOfFrets = (o: Operation): boolean => o.takesFrom === 'frets' || o.stale.includes('fret-height');
 
 /** The fret map: what stands at each of three places across, how much of it comes off, what is left. */
 export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
@@ -44,6 +48,7 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const width = plan.frets.length * COLUMN + 60;
   return (
     <section aria-label="Frets" className="space-y-3">
+      <PlanSays job={job} about="the frets" is={isOfFrets} />
       <div className="flex items-center gap-3 print:hidden">
         <PrintButton low={false} />
         <p className="text-sm text-quiet">

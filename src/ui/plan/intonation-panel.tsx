@@ -9,9 +9,13 @@ import {
 } from '../../core/templates/contact-templates.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
+import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
+import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
+import { verdict } from '../../core/targets/target.ts';
 import { PrintButton } from '../kit/print-button.tsx';
 import { TrueSize } from '../kit/true-size.tsx';
 import { planInputOf } from './plan-problem.ts';
+import { PlanSays } from './plan-says.tsx';
 
 const USUAL_THICK = 3;
 const USUAL_SPREAD = 54;
@@ -49,6 +53,9 @@ const spots = (
     to: to(s),
   }));
 
+/** The saddle's move that is drawn: with the nut's where that was worked out, else by the 12th alone. mm */
+const moveOf = (s: StringIntonation): number => (s.nutToo ? s.fit.saddleMove : (s.alone ?? s.fit.saddleMove));
+
 /** Per string: what the saddle and the nut have to do, whether the contact stays on the crown, and what else there is. */
 export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
@@ -59,6 +66,15 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
   const spread = usable.find((r) => r.quantity === 'nut-spacing')?.value ?? NUT_SPREAD;
   const sure = plan.filter((s) => s.doubt === null);
+  const inBand = (s: StringIntonation): boolean => {
+    const [key, at] = [
+      stationKey('intonation', s.string, ACTION_FRET),
+      s.readings.find((r) => r.fret === ACTION_FRET),
+    ];
+    const target = input.targets.get(key);
+    if (!at || !target) return false;
+    return ['in', 'edge'].includes(verdict(at.cents, target, QUANTITY_FACTS.intonation.tells));
+  };
   if (plan.length === 0)
     return (
       <section aria-label="Intonation">
@@ -70,11 +86,12 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
     );
   return (
     <section aria-label="Intonation" className="space-y-3">
+      <PlanSays job={job} about="the contacts" is={(o) => o.alongString} />
       <table className="w-full text-left">
         <caption className="sr-only">What each string’s saddle and nut have to do</caption>
         <thead>
           <tr className="border-b-2 border-plain">
-            {['String', 'Read, cents', 'Saddle', 'Nut', 'Left after, cents', 'Contact on the crown'].map(
+            {['String', 'Read, cents', 'Saddle alone', 'Nut and saddle together', 'Contact on the crown'].map(
               (h) => (
                 <th key={h} scope="col" className="pr-4">
                   {h}
@@ -89,20 +106,21 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
               <th scope="row">{s.string}</th>
               <td>{s.readings.map((r) => `${formatCents(r.cents)} at ${r.fret}`).join(', ')}</td>
               <td>
-                {s.doubt === null ? (
-                  <b>{way(s.fit.saddleMove)}</b>
-                ) : (
+                {s.doubt !== null ? (
                   <span className="text-rubric">◆ {s.doubt}</span>
+                ) : s.alone === null ? (
+                  <span className="text-quiet">the 12th was not read</span>
+                ) : (
+                  <b>{inBand(s) ? 'stays, in its band' : way(s.alone)}</b>
                 )}
               </td>
               <td title={s.why}>
                 {s.nutToo && s.doubt === null ? (
-                  `${s.fit.nutMove.toFixed(2)} mm toward the saddle, ±${s.fit.nutSpread.toFixed(2)}`
+                  `saddle ${way(s.fit.saddleMove)}; nut ${s.fit.nutMove.toFixed(2)} mm toward it, ±${s.fit.nutSpread.toFixed(2)}; ${s.fit.rmsAfter.toFixed(1)} cents left`
                 ) : (
                   <span className="text-quiet">{s.why}</span>
                 )}
               </td>
-              <td>{s.fit.rmsAfter.toFixed(1)}</td>
               <td className={s.outside === 0 ? '' : 'text-rubric'}>
                 {s.at === null
                   ? 'its place was not read'
@@ -126,7 +144,7 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
         <Template
           drawing={handed(
             contactTemplate(
-              spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + s.fit.saddleMove),
+              spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + moveOf(s)),
               thick,
             ),
           )}

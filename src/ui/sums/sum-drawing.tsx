@@ -10,6 +10,7 @@ import { stringLineSum } from '../../core/sums/neck-sums.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import type { Say, Sum } from '../../core/sums/sum.ts';
 import { CentsDots, ClearanceBars, FretMap, NeckLine } from './drawings.tsx';
+import { leftHanded } from '../../core/templates/drawing.ts';
 import { TrueSize } from '../kit/true-size.tsx';
 
 type InputOf<S> = S extends { readonly input: z.ZodType<infer I> } ? I : never;
@@ -95,12 +96,12 @@ const drawLevel = (i: InputOf<typeof fretLevelSum>, o: OutputOf<typeof fretLevel
   <FretMap scale={i.scale} frets={o.frets} say={say} />
 );
 
-function drawTemplate(input: unknown, draw: typeof nutDrawing) {
+function drawTemplate(input: unknown, draw: typeof nutDrawing, left: boolean) {
   const drawing = draw(input);
-  return drawing && <TrueSize drawing={drawing} />;
+  return drawing && <TrueSize drawing={left ? leftHanded(drawing) : drawing} />;
 }
 
-type Draw = (input: never, output: never, say: Say) => React.ReactNode;
+type Draw = (input: never, output: never, say: Say, left: boolean) => React.ReactNode;
 
 const DRAWINGS: Readonly<Record<string, Draw>> = {
   [stringLineSum.id]: drawStringLine,
@@ -110,8 +111,8 @@ const DRAWINGS: Readonly<Record<string, Draw>> = {
   [intonationFitSum.id]: drawFit,
   [predictedIntonationSum.id]: drawPredicted,
   [fretLevelSum.id]: drawLevel,
-  'nut-layout': (input) => drawTemplate(input, nutDrawing),
-  'saddle-top': (input) => drawTemplate(input, saddleDrawing),
+  'nut-layout': (input, _output, _say, left) => drawTemplate(input, nutDrawing, left),
+  'saddle-top': (input, _output, _say, left) => drawTemplate(input, saddleDrawing, left),
 };
 
 /** The drawing of a result, where one helps. Input and output are the sum's own: it has just run. */
@@ -120,12 +121,15 @@ export function SumDrawing({
   input,
   output,
   say,
+  left,
 }: {
   readonly sum: Pick<Sum, 'id'>;
   readonly input: unknown;
   readonly output: unknown;
   readonly say: Say;
+  /** for a left-handed instrument */
+  readonly left: boolean;
 }) {
   const draw = DRAWINGS[sum.id];
-  return draw ? <div className="max-w-2xl">{draw(input as never, output as never, say)}</div> : null;
+  return draw ? <div className="max-w-2xl">{draw(input as never, output as never, say, left)}</div> : null;
 }

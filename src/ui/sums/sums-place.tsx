@@ -6,6 +6,8 @@ import { jsonSchema } from '../../contracts/sums/openapi.ts';
 import {
   fromAddress,
   readForm,
+  HAND_KEY,
+  isLeftHanded,
   REFERENCE_KEY,
   toAddress,
   typeOut,
@@ -77,7 +79,7 @@ function Answer({ open, read }: { readonly open: Open; readonly read: ReadForm }
         ))}
       </div>
       <Suspense>
-        <SumDrawing sum={sum} input={read.input} output={output} say={say} />
+        <SumDrawing sum={sum} input={read.input} output={output} say={say} left={isLeftHanded(open.typed)} />
       </Suspense>
       <SumTable schema={schema} output={output} say={say} />
     </div>
@@ -188,6 +190,16 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
         )}
         {sum.id === 'predicted-intonation' && (
           <SetCompensation neck={neckOf(read)} say={sayFor(unit)} typed={typed} onFill={fill} />
+        )}
+        {TEMPLATES.has(sum.id) && (
+          <label className="no-print mt-3 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={isLeftHanded(typed)}
+              onChange={(e) => type(HAND_KEY, e.target.checked ? 'left' : '')}
+            />
+            Drawn for a left-handed instrument
+          </label>
         )}
         <div className="no-print mt-4 flex flex-wrap gap-2">
           <button type="button" className="button" onClick={() => window.print()}>

@@ -1,6 +1,6 @@
 import { isAdjustable, stringName, stringNumber, type Construction } from '../../instrument/construction.ts';
 import { contactFit } from '../../intonation/contact-fit.ts';
-import { saddleMove } from '../../intonation/saddle-move.ts';
+import { MOST_CENTS, moveAlone } from '../../intonation/intonation-plan.ts';
 import { partnersOf } from '../../readings/courses.ts';
 import { ACTION_FRET } from '../../readings/stations.ts';
 import { formatLength } from '../../units/format-length.ts';
@@ -14,7 +14,6 @@ import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } 
 
 const mm = (v: number): string => formatLength(Math.abs(v), 'mm');
 const USUAL_CROWN = 3;
-const MOST_CENTS = 60;
 
 interface Out {
   readonly index: number;
@@ -39,7 +38,7 @@ export function contactWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes =
     set.map((s) => ({
       index: s.judged.index,
       cents: s.value,
-      move: saddleMove(c.scale, ACTION_FRET, s.value, c.compensation),
+      move: moveAlone(c, s.value),
     })),
   );
   const all = sets.map((set) => contactsTo(p, moves, set));

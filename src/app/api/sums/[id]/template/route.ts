@@ -1,8 +1,8 @@
-import { fromAddress, readForm } from '../../../../../contracts/sums/typed-form.ts';
+import { fromAddress, isLeftHanded, readForm } from '../../../../../contracts/sums/typed-form.ts';
 import { nutDrawing } from '../../../../../core/sums/nut-sums.ts';
 import { sumById } from '../../../../../core/sums/run-sum.ts';
 import { saddleDrawing } from '../../../../../core/sums/saddle-sums.ts';
-import { toSvg } from '../../../../../core/templates/drawing.ts';
+import { leftHanded, toSvg } from '../../../../../core/templates/drawing.ts';
 import { drawingPdf } from '../../../../../server/printing/drawing-pdf.ts';
 
 const DRAWINGS: Readonly<Record<string, typeof nutDrawing>> = {
@@ -25,8 +25,9 @@ export async function GET(
   const carried = fromAddress(query);
   const read = readForm(sum, carried?.typed ?? {}, carried?.unit ?? 'mm');
   if (!read.result.ok) return new Response(read.result.error.message, { status: 400 });
-  const drawing = draw(read.input);
-  if (!drawing) return new Response('This cannot be drawn.', { status: 400 });
+  const drawn = draw(read.input);
+  if (!drawn) return new Response('This cannot be drawn.', { status: 400 });
+  const drawing = isLeftHanded(carried?.typed ?? {}) ? leftHanded(drawn) : drawn;
   const name = `inline; filename="${id}.${format}"`;
   if (format === 'svg') {
     return new Response(toSvg(drawing), {
