@@ -37,6 +37,24 @@ export function acrossOf(c: Pick<Construction, 'strings' | 'perCourse'>, index: 
 }
 
 /**
+ * Values of every string from those of some: what lies between goes in a straight line across the board, what lies outside is as
+ * its nearest.
+ * @param known value by string, null where there is none; at least one is known
+ */
+export function acrossBoard(
+  c: Pick<Construction, 'strings' | 'perCourse'>,
+  known: readonly (number | null)[],
+): readonly number[] {
+  const at = known.flatMap((v, i) => (v === null ? [] : [{ x: acrossOf(c, i), i, v }]));
+  return c.strings.map((_, i) => {
+    const [low, high] = [at.filter((k) => k.i <= i).at(-1), at.find((k) => k.i >= i)];
+    if (!low || !high) return (low ?? high)?.v ?? 0;
+    const span = high.x - low.x;
+    return span === 0 ? low.v : low.v + ((high.v - low.v) * (acrossOf(c, i) - low.x)) / span;
+  });
+}
+
+/**
  * What a string is called: its number; where strings go in pairs the number of its course, `a` for the one toward the bass.
  * @param number the string's own number, 1 the highest
  * @example on a 12-string stringName(c, 12) → '6a', stringName(c, 11) → '6b'

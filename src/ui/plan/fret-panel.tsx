@@ -48,7 +48,7 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const width = plan.frets.length * COLUMN + 60;
   return (
     <section aria-label="Frets" className="space-y-3">
-      <PlanSays job={job} about="the frets" is={isOfFrets} />
+      <PlanSays job={job} about="the frets" is={isOfFrets} reads="fret-height" out={false} />
       <div className="flex items-center gap-3 print:hidden">
         <PrintButton low={false} />
         <p className="text-sm text-quiet">

@@ -53,9 +53,6 @@ const spots = (
     to: to(s),
   }));
 
-/** The saddle's move that is drawn: with the nut's where that was worked out, else by the 12th alone. mm */
-const moveOf = (s: StringIntonation): number => (s.nutToo ? s.fit.saddleMove : (s.alone ?? s.fit.saddleMove));
-
 /** Per string: what the saddle and the nut have to do, whether the contact stays on the crown, and what else there is. */
 export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
@@ -66,6 +63,9 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
   const spread = usable.find((r) => r.quantity === 'nut-spacing')?.value ?? NUT_SPREAD;
   const sure = plan.filter((s) => s.doubt === null);
+  // What stands in its band stays, on paper too.
+  const moveOf = (s: StringIntonation): number =>
+    s.nutToo ? s.fit.saddleMove : inBand(s) ? 0 : (s.alone ?? s.fit.saddleMove);
   const inBand = (s: StringIntonation): boolean => {
     const [key, at] = [
       stationKey('intonation', s.string, ACTION_FRET),
@@ -86,7 +86,13 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
     );
   return (
     <section aria-label="Intonation" className="space-y-3">
-      <PlanSays job={job} about="the contacts" is={(o) => o.alongString} />
+      <PlanSays
+        job={job}
+        about="the contacts"
+        is={(o) => o.alongString}
+        reads="intonation"
+        out={sure.some((s) => s.alone !== null && !inBand(s))}
+      />
       <table className="w-full text-left">
         <caption className="sr-only">What each string’s saddle and nut have to do</caption>
         <thead>

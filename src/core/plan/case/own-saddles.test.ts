@@ -19,6 +19,18 @@ test('one string that stands high: only its own saddle comes down', () => {
   expect(cut['3']).toBeLessThan(2 * (3.2 - 2.4) * 1.02);
 });
 
+test('one that was not read between two that stay is not cut', () => {
+  const said = ukulele({ 'action:4:12': 3.3, 'action:3:12': 2.4, 'action:1:12': 2.5 });
+  expect(Object.keys(amounts(said, 'saddle-lower') ?? {})).toEqual(['4']);
+});
+
+test('one that was not read between two that come down goes with them', () => {
+  const cut = amounts(ukulele({ 'action:4:12': 3.3, 'action:1:12': 3.1 }), 'saddle-lower') ?? {};
+  const [third = 0, second = 0] = [cut['3'], cut['2']];
+  expect(third).toBeCloseTo(((cut['4'] ?? 0) * 2 + (cut['1'] ?? 0)) / 3, 9);
+  expect(second).toBeCloseTo(((cut['4'] ?? 0) + (cut['1'] ?? 0) * 2) / 3, 9);
+});
+
 test('all high: each by its own amount, and none that was read is cut past its aim', () => {
   const read = { 'action:4:12': 3.1, 'action:3:12': 3.3, 'action:2:12': 3.0, 'action:1:12': 3.2 };
   const cut = amounts(ukulele(read), 'saddle-lower') ?? {};

@@ -1,4 +1,4 @@
-import { hasOwnSaddles, isAdjustable } from '../../instrument/construction.ts';
+import { acrossBoard, hasOwnSaddles, isAdjustable } from '../../instrument/construction.ts';
 import { verdict } from '../../targets/target.ts';
 import { slotFloor } from '../../saddle/slot-floor.ts';
 import { formatLength } from '../../units/format-length.ts';
@@ -25,15 +25,38 @@ interface Frame {
  * What one string's own saddle does beside the lift of the sides, mm. Saddles on screws follow the sides, and one is moved by
  * itself only where it would then stand out; those that are sanded one by one are left where they stand well.
  */
-function ownLift(p: Problem, s: Stands | undefined, sides: number, share: number): number {
-  const t = s && p.targets.get(s.judged.key);
-  if (!s || !t || s.judged.index === 0 || s.judged.index === p.model.construction.strings.length - 1)
-    return 0;
+function ownLift(p: Problem, s: Stands, sides: number, share: number): number {
+  const t = p.targets.get(s.judged.key);
+  if (!t || s.judged.index === 0 || s.judged.index === p.model.construction.strings.length - 1) return 0;
   const fixed = !isAdjustable(p.model.construction);
   const then = fixed ? s.value : s.value + sides * share;
   const says = verdict(then, t, s.judged.tells);
   const alone = says === 'low' || says === 'high' ? (t.aim - then) / share : 0;
   return fixed ? alone - sides : alone;
+}
+
+/** Of two lifts the smaller; none where they go different ways. */
+const nearerNothing = (a: number, b: number): number =>
+  a * b <= 0 ? 0 : Math.sign(a) * Math.min(Math.abs(a), Math.abs(b));
+
+/**
+ * What each string’s own saddle does beside the lift of the sides, mm; one that was not read goes with the sides or with its
+ * neighbours, whichever moves it less: a single one that stands out says nothing of the next.
+ */
+function ownLifts(
+  p: Problem,
+  [bass, treble]: readonly [number, number],
+  side: (index: number) => Stands | undefined,
+  share: number,
+): readonly number[] {
+  const { construction: c } = p.model;
+  const sides = c.strings.map((_, i) => along(c, bass, treble, i));
+  const whole = sides.map((lift, i) => {
+    const s = side(i);
+    return s === undefined ? null : lift + ownLift(p, s, lift, share);
+  });
+  const through = acrossBoard(c, whole);
+  return sides.map((side, i) => (whole[i] ?? nearerNothing(side, through[i] ?? 0)) - side);
 }
 
 /** Which sides are brought to their aims: those that are out, or each that is not there yet, alone and both. */
@@ -52,11 +75,7 @@ function needsOf(p: Problem, o: Outcome, share: number, sizes: Sizes): Need[] {
   const both = [side(0) ? to(0) : to(last), side(last) ? to(last) : to(0)] as const;
   const need = (atBass: boolean, atTreble: boolean): Need => {
     const [bass, treble] = [atBass ? to(0) : 0, atTreble ? to(last) : 0];
-    const own = hasOwnSaddles(p.model.construction)
-      ? p.model.construction.strings.map((_, i) =>
-          ownLift(p, side(i), along(p.model.construction, bass, treble, i), share),
-        )
-      : [];
+    const own = hasOwnSaddles(p.model.construction) ? ownLifts(p, [bass, treble], side, share) : [];
     return { bass, treble, both, own };
   };
   const asked = need(out(0), out(last));
