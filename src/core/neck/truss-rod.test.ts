@@ -6,8 +6,11 @@ const dead = (n: number, by = 2): LoggedTurn[] => Array.from({ length: n }, () =
 
 describe('two turns without an answer', () => {
   test.each<[string, readonly LoggedTurn[], boolean]>([
-    ['sixteen eighths that moved nothing', dead(8), true],
-    ['fourteen eighths are not yet two turns', dead(7), false],
+    ['two quarter turns that moved nothing', dead(2), true],
+    ['one is not two', dead(1), false],
+    ['nor is one large one', dead(1, 8), false],
+    ['eighths count as they add up', dead(4, 1), true],
+    ['three of them are not yet two turns', dead(3, 1), false],
     ['loosening counts as turning too', dead(8, -2), true],
     ['an answer long ago does not help the last two turns', [turn(2, 0.9, 0.5), ...dead(8)], true],
     ['an answer within the last two turns does', [...dead(7), turn(2, 0.5, 0.4)], false],

@@ -36,7 +36,8 @@ const LEAST_STEP = 0.5;
 /** Ninety-five of a hundred lie within so many standard deviations. */
 const NINETY_FIVE = 1.96;
 const READING_SD = 0.02;
-const UNANSWERED_EIGHTHS = 16;
+/** Two turns of the largest step, eighths. */
+const UNANSWERED_EIGHTHS = 2 * LARGEST_STEP;
 /** Below this relief per eighth, mm, the rod is not answering as a rod does. */
 const WEAK_ANSWER = 0.005;
 
@@ -51,13 +52,16 @@ const respond = (turns: readonly LoggedTurn[], prior: RodPrior): RodPrior => {
   return { perEighth: sum / weight, sd: Math.sqrt(1 / weight) };
 };
 
-/** Whether the latest two full turns, either way, have not moved the neck by as much as the gauge can tell. */
+/**
+ * Whether the latest two turns or more, either way, have not moved the neck by as much as the gauge can tell; turns smaller than
+ * the largest step count once they add up to two of it.
+ */
 function unanswered(turns: readonly LoggedTurn[]): boolean {
   let [turned, moved] = [0, 0];
-  for (const t of turns.toReversed()) {
+  for (const [i, t] of turns.toReversed().entries()) {
     turned += Math.abs(t.eighths);
     moved += Math.sign(t.eighths) * (t.before - t.after);
-    if (turned >= UNANSWERED_EIGHTHS) return Math.abs(moved) < READING_SD;
+    if (i > 0 && turned >= UNANSWERED_EIGHTHS) return Math.abs(moved) < READING_SD;
   }
   return false;
 }

@@ -15,7 +15,6 @@ export const HARDWARE_OPERATIONS = operations({
       'guides:grips',
       'buttons:loose',
       'guard:lifting',
-      'pocket:moves',
       'corrosion:rust',
     ],
     skill: 'bench',
@@ -45,7 +44,7 @@ export const HARDWARE_OPERATIONS = operations({
   }),
   'screw-hole': op('Plug and drill a stripped screw hole', 74, [15, 20, 35], 1600, {
     customer: 'A stripped screw hole is plugged and drilled anew.',
-    askedBy: ['buttons:stripped', 'neck-screws:stripped'],
+    askedBy: ['buttons:stripped'],
     wait: 60,
     reversible: false,
     hazards: [H.drill],

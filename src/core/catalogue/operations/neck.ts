@@ -51,6 +51,22 @@ export const NECK_OPERATIONS = operations({
     moves: ['neck'],
     hazards: [H.strings],
   }),
+  'neck-tighten': op('Tighten the neck’s screws', 18, [5, 10, 20], 900, {
+    customer: 'The screws that hold the neck are tightened.',
+    askedBy: ['pocket:moves'],
+    needs: ['neck-hole'],
+    moves: ['neck'],
+    hazards: [H.strings],
+  }),
+  'neck-hole': op('Plug and drill a hole of the neck’s screws', 18, [30, 45, 75], 3200, {
+    customer: 'A stripped hole of the neck’s screws is plugged and drilled anew.',
+    askedBy: ['neck-screws:stripped'],
+    needs: ['strings-off'],
+    wait: 60,
+    reversible: false,
+    moves: ['neck'],
+    hazards: [H.drill, H.dust],
+  }),
   'neck-off': op('Take the neck off and put it back', 24, [15, 25, 40], 2500, {
     customer: 'The neck comes off and goes back on.',
     needs: ['strings-off'],

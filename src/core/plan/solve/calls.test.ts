@@ -60,6 +60,7 @@ describe('why an operation is in a plan or out of it', () => {
     const calls = callsOf(p, search([plan, candidate(1, 0, null)]), plan);
     expect(calls).toEqual([
       {
+        group: 'height',
         question: 'Saddle, shim, reset or bridge?',
         answer: 'by saddle-lower',
         reasons: [expect.objectContaining({ operation: 'saddle-lower', name: 'Lower the saddle', in: true })],

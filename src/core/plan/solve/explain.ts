@@ -14,6 +14,7 @@ export interface Reason {
 
 /** One of the calls of the bench, as it comes out of the search with its numbers. */
 export interface Call {
+  readonly group: Group;
   readonly question: string;
   readonly answer: string;
   readonly reasons: readonly Reason[];
@@ -103,6 +104,7 @@ export function callsOf(p: Problem, s: Search, plan: Candidate): Call[] {
     const own = new Set(chosen?.parts.map((x) => x.operation));
     return [
       {
+        group,
         question: QUESTIONS[group],
         answer: chosen?.name ?? 'leave it',
         reasons: [...ids].map((id) => (own.has(id) ? inPlan(p, s, plan, id) : outOfPlan(p, s, plan, id))),

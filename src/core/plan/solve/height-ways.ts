@@ -95,7 +95,10 @@ function outsideLimits(p: Problem, lifts: readonly number[]): Pick<Refused, 'bec
   const { low, high: most } = p.limits.standout;
   if (left < low - LEAST)
     return {
-      because: `Only ${mm(left)} of saddle would stand out, under the ${mm(low)} that must: look at the neck angle.`,
+      because:
+        left < 0
+          ? `${mm(-least)} would have to come off a saddle that stands ${mm(standout)} out: look at the neck angle.`
+          : `Only ${mm(left)} of saddle would stand out, under the ${mm(low)} that must: look at the neck angle.`,
       would: `It would do if the saddle stood out ${mm(low - least)} or more now; it stands ${mm(standout)}.`,
     };
   const angle = breakAngleAfter(p.model, standout + lifts.reduce((a, b) => a + b, 0) / lifts.length);

@@ -105,7 +105,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
     steps: stepsOf(p, c.operations, parts),
     moves: c.moves,
     predicted: c.stands.map((s) => ({ key: s.judged.key, label: s.judged.label, value: s.value })),
-    undone: undone(p, c),
+    undone: undone(p, c, calls),
     undonePlain: undonePlain(p, c),
     warns: c.ways.flatMap((w) => w.warns),
     calls,

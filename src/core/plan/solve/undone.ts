@@ -3,14 +3,39 @@ import { formatLength } from '../../units/format-length.ts';
 import { formatCents } from '../../units/parse-cents.ts';
 import type { Undone } from '../plan-input.ts';
 import { isOut } from './judge-outcome.ts';
-import type { Problem } from './problem.ts';
+import type { Call } from './explain.ts';
+import type { Judged, Problem } from './problem.ts';
 import type { Candidate } from './solve.ts';
+import type { Group } from './way.ts';
 
 const say = (c: Candidate['stands'][number]): string =>
   c.judged.quantity === 'intonation' ? `${formatCents(c.value)} cents` : formatLength(c.value, 'mm');
 
-/** What a candidate leaves undone, each with its numbers or its reason. */
-export function undone(p: Problem, c: Candidate): Undone[] {
+const GROUP_OF: Readonly<Record<Judged['quantity'], Group>> = {
+  relief: 'rod',
+  action: 'height',
+  'nut-gap': 'nut',
+  intonation: 'contact',
+};
+const MOST_REASONS = 3;
+
+/** Why nothing brings a place into its band, by the ways that were looked at; empty where nobody asked. */
+function whyNot(quantity: Judged['quantity'], calls: readonly Call[]): string {
+  const call = calls.find((x) => x.group === GROUP_OF[quantity]);
+  const names = new Map<string, string[]>();
+  for (const r of call?.reasons ?? [])
+    if (!r.in) names.set(r.because, [...(names.get(r.because) ?? []), r.name]);
+  return [...names]
+    .slice(0, MOST_REASONS)
+    .map(([because, all]) => ` ${all.join(', ')}: ${because}`)
+    .join('');
+}
+
+/**
+ * What a candidate leaves undone, each with its numbers or its reason.
+ * @param calls what was looked at for it, with why it was not chosen
+ */
+export function undone(p: Problem, c: Candidate, calls: readonly Call[]): Undone[] {
   const places = c.stands.filter(isOut).map((s) => {
     const t = p.targets.get(s.judged.key);
     const band =
@@ -19,7 +44,8 @@ export function undone(p: Problem, c: Candidate): Undone[] {
         ? `${formatCents(t.low)} to ${formatCents(t.high)}`
         : `${t.low.toFixed(2)}–${formatLength(t.high, 'mm')}`);
     const why = `${say(s)}, ${s.verdict === 'high' ? 'over' : 'under'} its band ${band ?? ''}`.trim();
-    return { what: s.judged.label, why };
+    const not = whyNot(s.judged.quantity, calls);
+    return { what: s.judged.label, why: not === '' ? why : `${why}.${not}` };
   });
   const frets = c.highFrets.map((h) => ({
     what: `Fret ${h.fret}`,
