@@ -43,6 +43,11 @@ module.exports = {
       ['app', 'ui', 'server', 'workers', 'devices', 'demo'],
       'Contracts know only the core.',
     ),
+    upward(
+      'workers',
+      ['app', 'ui', 'server', 'contracts', 'demo', 'devices'],
+      'A worker runs the core and nothing else.',
+    ),
     upward('server', ['app', 'ui', 'demo'], 'The server does not know its pages.'),
     upward('demo', ['app', 'ui'], 'The demo shop uses the same use cases as the screens, not the screens.'),
     {

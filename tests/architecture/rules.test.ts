@@ -58,6 +58,11 @@ const VIOLATIONS: ReadonlyArray<
     { 'src/core/package.ts': "import { format } from 'date-fns';\nexport const f = format;\n" },
   ],
   [
+    'the page in a worker',
+    'workers-not-to',
+    { 'src/workers/bad.ts': "import { Beads } from '../ui/rack/beads.tsx';\nexport const b = Beads;\n" },
+  ],
+  [
     'a page’s part in the server',
     'server-not-to',
     { 'src/server/bad.ts': "import { Beads } from '../ui/rack/beads.tsx';\nexport const b = Beads;\n" },

@@ -55,7 +55,7 @@ test('from the proposal to the order and to the customer’s options: one set of
   await expect(enough).toContainText(price);
   await ilse.getByRole('radio', { name: 'Options' }).click();
   await expect(ilse.getByRole('article', { name: 'Put right what is out' })).toContainText(
-    'Lower the saddle',
+    'The saddle is lowered',
   );
   await ilse.getByRole('radio', { name: 'Proposed' }).click();
   await whole.click();

@@ -1,21 +1,22 @@
 import { fretPosition } from '../neck/fret-position.ts';
+import type { Mm, Newton } from '../units/unit-types.ts';
 
 /** One string over the neck. Lengths in mm, tension and force in N. */
 export interface ClearanceString {
-  readonly scale: number;
-  readonly compensation: number;
+  readonly scale: Mm;
+  readonly compensation: Mm;
   readonly frets: number;
   /** height over the fret plane at the nut and at the saddle */
-  readonly nut: number;
-  readonly saddle: number;
+  readonly nut: Mm;
+  readonly saddle: Mm;
   /** fret tops over the fret plane; index is the fret, 0 is not used */
   readonly tops: Float64Array;
-  readonly tension: number;
+  readonly tension: Newton;
   /** pluck force, and the share of the motion that goes toward the frets */
-  readonly force: number;
+  readonly force: Newton;
   readonly share: number;
   /** distance of the pluck from the saddle */
-  readonly pluck: number;
+  readonly pluck: Mm;
 }
 
 /** By held position 0 … frets − 1: the tightest fret above it, its gap at rest and its margin. mm */
@@ -26,13 +27,13 @@ export interface ClearanceMap {
 }
 
 /** Positions of the nut and all frets, mm. */
-export function fretPositions(scale: number, frets: number): Float64Array {
+export function fretPositions(scale: Mm, frets: number): Float64Array {
   return Float64Array.from({ length: frets + 1 }, (_, n) => fretPosition(scale, n));
 }
 
 /** The neck's bow as fret tops: −max·4(x − x_p)(x_q − x)/(x_q − x_p)² between two frets, 0 outside. mm */
 export function reliefTops(
-  scale: number,
+  scale: Mm,
   frets: number,
   relief?: { readonly low: number; readonly high: number; readonly max: number },
 ): Float64Array {
@@ -51,7 +52,7 @@ export function reliefTops(
  * @param length sounding length ℓ
  * @param pluck distance p from the saddle, at most ℓ/2
  */
-export const pluckDepth = (s: ClearanceString, length: number, pluck: number): number =>
+export const pluckDepth = (s: ClearanceString, length: Mm, pluck: Mm): number =>
   (s.share * s.force * pluck * (length - pluck)) / (s.tension * length);
 
 /**

@@ -1,8 +1,10 @@
+import type { Mm } from '../units/unit-types.ts';
+
 export interface ContactFit {
   /** mm from the crown's front edge */
-  readonly at: number;
+  readonly at: Mm;
   /** mm outside the crown: negative in front, positive behind, 0 when it fits */
-  readonly outside: number;
+  readonly outside: Mm;
   readonly ways: readonly string[];
 }
 
@@ -13,7 +15,7 @@ export interface ContactFit {
  * @param move away from the nut, mm
  * @example contactFit(3, 1.5, 2) → at 3.5, outside 0.5
  */
-export function contactFit(crown: number, contact: number, move: number): ContactFit {
+export function contactFit(crown: Mm, contact: Mm, move: Mm): ContactFit {
   const at = contact + move;
   const outside = at < 0 ? at : at > crown ? at - crown : 0;
   if (outside === 0) return { at, outside, ways: [] };

@@ -1,27 +1,28 @@
 import { fail, ok, type Result } from '../result.ts';
 import { fretPosition } from '../neck/fret-position.ts';
+import type { Cents, Mm } from '../units/unit-types.ts';
 
 /** A pitch error in cents at a fret, with the weight it is given (1 when not said). */
 export interface PitchReading {
   readonly fret: number;
-  readonly cents: number;
+  readonly cents: Cents;
   readonly weight?: number | undefined;
 }
 
 export interface IntonationFit {
   /** mm away from the nut */
-  readonly saddleMove: number;
+  readonly saddleMove: Mm;
   /** mm toward the saddle */
-  readonly nutMove: number;
+  readonly nutMove: Mm;
   /** how far one cent of error in every reading would shift the nut's contact, mm; 0 where the nut stays */
-  readonly nutSpread: number;
+  readonly nutSpread: Mm;
   readonly residuals: ReadonlyArray<{
     readonly fret: number;
-    readonly before: number;
-    readonly after: number;
+    readonly before: Cents;
+    readonly after: Cents;
   }>;
-  readonly rmsBefore: number;
-  readonly rmsAfter: number;
+  readonly rmsBefore: Cents;
+  readonly rmsAfter: Cents;
 }
 
 const CENTS = 1200 / Math.LN2;
@@ -34,17 +35,17 @@ const NUT_SPREAD_MM = 0.3;
  * The error left at a fret after saddle move m and nut move u:
  * e_n + 1200·log2[((x_s + m − u)/(x_s − x_n + m))·((x_s − x_n)/x_s)].
  */
-export function errorAfter(xs: number, xn: number, cents: number, m: number, u: number): number {
+export function errorAfter(xs: Mm, xn: Mm, cents: Cents, m: Mm, u: Mm): Cents {
   return cents + CENTS * Math.log(((xs + m - u) / (xs - xn + m)) * ((xs - xn) / xs));
 }
 
 interface Row {
-  readonly xn: number;
-  readonly cents: number;
+  readonly xn: Mm;
+  readonly cents: Cents;
   readonly weight: number;
 }
 
-const cost = (rows: readonly Row[], xs: number, m: number, u: number): number =>
+const cost = (rows: readonly Row[], xs: Mm, m: Mm, u: Mm): number =>
   rows.reduce((s, r) => s + r.weight * errorAfter(xs, r.xn, r.cents, m, u) ** 2, 0);
 
 interface Normal {
@@ -55,7 +56,7 @@ interface Normal {
   readonly gu: number;
 }
 
-function normalEquations(rows: readonly Row[], xs: number, m: number, u: number): Normal {
+function normalEquations(rows: readonly Row[], xs: Mm, m: Mm, u: Mm): Normal {
   const n = { mm: 0, mu: 0, uu: 0, gm: 0, gu: 0 };
   const du = -CENTS / (xs + m - u);
   for (const r of rows) {
@@ -79,7 +80,7 @@ function step(n: Normal, damping: number, nut: boolean): readonly [number, numbe
   return [(-n.gm * d + n.gu * n.mu) / det, (-n.gu * a + n.gm * n.mu) / det];
 }
 
-function solve(rows: readonly Row[], xs: number, nut: boolean): readonly [number, number] {
+function solve(rows: readonly Row[], xs: Mm, nut: boolean): readonly [number, number] {
   let [m, u] = [0, 0];
   let now = cost(rows, xs, m, u);
   let damping = 1e-6;
@@ -100,7 +101,7 @@ function solve(rows: readonly Row[], xs: number, nut: boolean): readonly [number
  * How far an error of one cent in each reading, each by itself, would shift the nut's contact, mm (1 sd of the least-squares
  * answer). What the readings weigh together does not count, only how they weigh against each other.
  */
-export function nutSpread(scale: number, readings: readonly PitchReading[], compensation = 0): number {
+export function nutSpread(scale: Mm, readings: readonly PitchReading[], compensation: Mm = 0): Mm {
   const xs = scale + compensation;
   const rows = toRows(scale, readings);
   const n = normalEquations(rows, xs, 0, 0);
@@ -114,7 +115,7 @@ export function nutSpread(scale: number, readings: readonly PitchReading[], comp
   return Math.hypot(...shifts);
 }
 
-const toRows = (scale: number, readings: readonly PitchReading[]): Row[] =>
+const toRows = (scale: Mm, readings: readonly PitchReading[]): Row[] =>
   readings.map((r) => ({ xn: fretPosition(scale, r.fret), cents: r.cents, weight: r.weight ?? 1 }));
 
 /**
@@ -127,10 +128,10 @@ const toRows = (scale: number, readings: readonly PitchReading[]): Row[] =>
  * @example 648 mm, one reading of +10 cents at the 12th → saddleMove 3.75
  */
 export function intonationFit(
-  scale: number,
+  scale: Mm,
   readings: readonly PitchReading[],
   nut: boolean,
-  compensation = 0,
+  compensation: Mm = 0,
 ): Result<IntonationFit, { readonly code: 'cannot-tell'; readonly message: string }> {
   const xs = scale + compensation;
   const rows = toRows(scale, readings);

@@ -2,6 +2,7 @@ import { stringNumber, type Construction } from '../instrument/construction.ts';
 import { contactFit } from './contact-fit.ts';
 import { saddleMove } from './saddle-move.ts';
 import { intonationFit, type IntonationFit, type PitchReading } from './intonation-fit.ts';
+import type { Cents, Mm } from '../units/unit-types.ts';
 
 /** What is to do at one string for its pitch. mm, cents. */
 export interface StringIntonation {
@@ -9,15 +10,15 @@ export interface StringIntonation {
   readonly readings: readonly PitchReading[];
   readonly fit: IntonationFit;
   /** the saddle's move by the 12th, the nut left as it is: what a plan books; null where the 12th tells nothing */
-  readonly alone: number | null;
+  readonly alone: Mm | null;
   /** whether the nut was worked out too */
   readonly nutToo: boolean;
   /** why the nut was not, or '' */
   readonly why: string;
   /** where the contact stands after the move, from the saddle's front edge; null where it was not read */
-  readonly at: number | null;
-  readonly from: number | null;
-  readonly outside: number;
+  readonly at: Mm | null;
+  readonly from: Mm | null;
+  readonly outside: Mm;
   readonly ways: readonly string[];
   /** why the move is questioned before anything is made of it; null where it is not */
   readonly doubt: string | null;
@@ -49,7 +50,7 @@ const TWELFTH = 12;
  * @returns mm, back positive
  * @example 648 mm, +1 cent → 0.375 mm
  */
-export const moveAlone = (c: Pick<Construction, 'scale' | 'compensation'>, cents: number): number =>
+export const moveAlone = (c: Pick<Construction, 'scale' | 'compensation'>, cents: Cents): Mm =>
   saddleMove(c.scale, TWELFTH, cents, c.compensation);
 
 /**

@@ -6,19 +6,20 @@ import {
   type StringKind,
   type StringMake,
 } from '../strings/unit-mass.ts';
+import type { Cents, Hz, Mm } from '../units/unit-types.ts';
 
 /** The string, the neck and the hand. Lengths in mm, frequency in Hz, modulus in Pa. */
 export interface FrettedString {
-  readonly scale: number;
-  readonly compensation: number;
-  readonly string: StringMake & { readonly frequency: number; readonly modulus?: number | undefined };
+  readonly scale: Mm;
+  readonly compensation: Mm;
+  readonly string: StringMake & { readonly frequency: Hz; readonly modulus?: number | undefined };
   /** height over the fret plane at the nut and at the saddle */
-  readonly nut: number;
-  readonly saddle: number;
+  readonly nut: Mm;
+  readonly saddle: Mm;
   /** the bow of the neck, greatest between fret 1 and fret 14 */
-  readonly relief: number;
+  readonly relief: Mm;
   /** how far below the fret's top the finger pushes the string, midway behind it */
-  readonly pressDepth: number;
+  readonly pressDepth: Mm;
   /** string behind nut and saddle that takes its share of the stretch; the usual length when not said */
   readonly behind?: number | undefined;
 }
@@ -26,10 +27,10 @@ export interface FrettedString {
 /** Error of a fretted note in cents, by its causes; they add up exactly. */
 export interface PredictedCents {
   readonly fret: number;
-  readonly stretch: number;
-  readonly stiffness: number;
+  readonly stretch: Cents;
+  readonly stiffness: Cents;
   readonly length: number;
-  readonly total: number;
+  readonly total: Cents;
 }
 
 /** String behind nut and saddle together, mm. */
@@ -127,10 +128,10 @@ export function predictedCents(s: FrettedString, frets: readonly number[]): Pred
  * back, so it is found between two ends by false position.
  * @returns mm, or null when no compensation up to 40 mm does it
  */
-export function compensationFor12(s: FrettedString): number | null {
+export function compensationFor12(s: FrettedString): Mm | null {
   // Only the length changes from try to try: tension goes with its square, the stiff length against it.
   const known = elastic(s);
-  const at = (compensation: number): number => {
+  const at = (compensation: Mm): number => {
     const xs = s.scale + compensation;
     const longer = xs / (s.scale + s.compensation);
     const e = { pull: known.pull, tension: known.tension * longer ** 2, bend: known.bend / longer };

@@ -1,4 +1,5 @@
 import { fretPosition } from '../neck/fret-position.ts';
+import type { Cents, Mm } from '../units/unit-types.ts';
 
 /**
  * How far the saddle's contact moves away from the nut to cure a pitch error at a fret, exactly:
@@ -9,7 +10,7 @@ import { fretPosition } from '../neck/fret-position.ts';
  * @returns mm
  * @example saddleMove(648, 12, 1) → 0.375 mm
  */
-export function saddleMove(scale: number, fret: number, cents: number, compensation = 0): number {
+export function saddleMove(scale: Mm, fret: number, cents: Cents, compensation: Mm = 0): Mm {
   const xs = scale + compensation;
   const xn = fretPosition(scale, fret);
   if (!(xn > 0) || xn >= xs) throw new RangeError('read between the nut and the saddle');

@@ -1,5 +1,6 @@
 import type { StringMake } from '../strings/unit-mass.ts';
 import { compensationFor12, type FrettedString } from './predicted.ts';
+import type { Hz, Mm } from '../units/unit-types.ts';
 
 /**
  * A starting compensation for every string of a set at a scale and action.
@@ -12,8 +13,8 @@ import { compensationFor12, type FrettedString } from './predicted.ts';
 export function setCompensation(
   neck: Omit<FrettedString, 'string' | 'compensation'>,
   set: readonly StringMake[],
-  frequencies: readonly number[],
-): (number | null)[] {
+  frequencies: readonly Hz[],
+): (Mm | null)[] {
   if (set.length !== frequencies.length) throw new RangeError('one pitch for each string');
   return set.map((s, i) =>
     compensationFor12({ ...neck, compensation: 0, string: { ...s, frequency: frequencies[i] ?? 0 } }),

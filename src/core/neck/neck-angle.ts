@@ -1,24 +1,25 @@
 import { fretPosition } from './fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /** Lengths in mm; `planeAboveBridge` is where the fret plane passes over the bridge's top, at the saddle. */
 export interface NeckAngleInput {
-  readonly planeAboveBridge: number;
-  readonly scale: number;
-  readonly compensation: number;
-  readonly nut: number;
+  readonly planeAboveBridge: Mm;
+  readonly scale: Mm;
+  readonly compensation: Mm;
+  readonly nut: Mm;
   readonly fret: number;
-  readonly targetAction: number;
+  readonly targetAction: Mm;
   readonly standout: { readonly low: number; readonly high: number };
 }
 
 export interface NeckAngle {
   /** saddle over the fret plane, mm */
-  readonly saddleHeight: number;
+  readonly saddleHeight: Mm;
   /** saddle over the bridge, mm */
-  readonly standout: number;
+  readonly standout: Mm;
   readonly verdict: 'saddle' | 'steeper' | 'shallower';
   /** mm outside the shop's limits, 0 when the saddle alone does it */
-  readonly shortBy: number;
+  readonly shortBy: Mm;
 }
 
 /**

@@ -1,9 +1,10 @@
 import { fretPosition } from './fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /** A gap read between a straight line over the frets and a fret's top, mm; negative where the fret stands over the line. */
 export interface ProfilePoint {
   readonly fret: number;
-  readonly gap: number;
+  readonly gap: Mm;
   readonly side: 'bass' | 'treble';
 }
 
@@ -21,15 +22,15 @@ export interface NeckProfile {
     readonly treble: number | null;
   }>;
   /** the deepest gap of an even bow between the ends of the line, mean of the sides, mm; negative is a back-bow */
-  readonly relief: number;
+  readonly relief: Mm;
   /** how far the place that stands most over that bow stands over it, mm, and its fret */
-  readonly hump: number;
+  readonly hump: Mm;
   readonly humpAt: number | null;
   /** how far the far end rises over what the bow says there, mm, and from which fret; negative falls away */
-  readonly rise: number;
+  readonly rise: Mm;
   readonly riseFrom: number | null;
   /** relief of the bass side less that of the treble side, mm */
-  readonly twist: number;
+  readonly twist: Mm;
 }
 
 /** From this share of the board's read length on, a height belongs to the far end. */
@@ -79,7 +80,7 @@ function evenDepth(places: readonly Placed[], p: number, q: number): number | nu
  * @throws RangeError when nothing was read between the ends of the line
  * @example gaps of 0.2 at frets 5, 7 and 9 under a line from 1 to 14 → relief about 0.2, no hump, no rise
  */
-export function neckProfile(scale: number, points: readonly ProfilePoint[], span: Span): NeckProfile {
+export function neckProfile(scale: Mm, points: readonly ProfilePoint[], span: Span): NeckProfile {
   const [p, q] = [fretPosition(scale, span.low), fretPosition(scale, span.high)];
   const placed = (side: ProfilePoint['side']): Placed[] =>
     points

@@ -1,4 +1,5 @@
 import { fretPosition } from './fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /**
  * What comes off the foot of a glued neck's heel to lift the fret plane at the saddle: H·Δ/(x_s − x_joint).
@@ -9,12 +10,12 @@ import { fretPosition } from './fret-position.ts';
  * @example neckReset(648, 14, 90, 3, 2) → atHeel 0.93 mm
  */
 export function neckReset(
-  scale: number,
+  scale: Mm,
   joint: number,
-  heelDepth: number,
-  lift: number,
-  compensation = 0,
-): { readonly atHeel: number; readonly angle: number } {
+  heelDepth: Mm,
+  lift: Mm,
+  compensation: Mm = 0,
+): { readonly atHeel: Mm; readonly angle: number } {
   const arm = scale + compensation - fretPosition(scale, joint);
   return { atHeel: (heelDepth * lift) / arm, angle: (Math.atan(lift / arm) * 180) / Math.PI };
 }

@@ -1,5 +1,6 @@
 import { KIND_RECORDS, type Kind } from '../instrument/kinds.ts';
 import { fretPosition } from './fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /** The ratio where the kind is not said. */
 export const USUAL_RATIO = 1.65;
@@ -12,7 +13,7 @@ const READ_AT = 12;
  * How far a fret's action follows the bow, for a neck that bends evenly from nut to body joint and is straight over the
  * body: seen from the body the nut rises by 4Δr, the fret by 4Δr(1 − x_n/x_j)².
  */
-function bowShape(scale: number, joint: number, fret: number): number {
+function bowShape(scale: Mm, joint: number, fret: number): number {
   const [xj, xn] = [fretPosition(scale, joint), fretPosition(scale, fret)];
   const bent = xn < xj ? (1 - xn / xj) ** 2 : 0;
   return 4 * (1 - xn / scale - bent);
@@ -23,7 +24,7 @@ function bowShape(scale: number, joint: number, fret: number): number {
  * @param joint the fret at the body joint
  * @example rodRatio(648, 14, 12) → 1.65; rodRatio(648, 14, 17) → 1.26
  */
-export const rodRatio = (scale: number, joint: number, fret: number): number =>
+export const rodRatio = (scale: Mm, joint: number, fret: number): number =>
   (USUAL_RATIO * bowShape(scale, joint, fret)) / bowShape(scale, joint, READ_AT);
 
 /**
@@ -33,11 +34,11 @@ export const rodRatio = (scale: number, joint: number, fret: number): number =>
  * @returns mm, and the ratio used
  */
 export function rodToAction(
-  scale: number,
+  scale: Mm,
   joint: number,
-  reliefChange: number,
+  reliefChange: Mm,
   fret: number,
   ratio = rodRatio(scale, joint, fret),
-): { readonly actionChange: number; readonly ratio: number } {
+): { readonly actionChange: Mm; readonly ratio: number } {
   return { actionChange: ratio * reliefChange, ratio };
 }

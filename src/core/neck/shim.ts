@@ -1,23 +1,24 @@
 import { fretPosition } from './fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /** Where the shim lies: distances from the nut in mm of the pocket's lip and of its inner end. */
 export interface ShimPlace {
-  readonly scale: number;
-  readonly compensation: number;
-  readonly lip: number;
-  readonly end: number;
+  readonly scale: Mm;
+  readonly compensation: Mm;
+  readonly lip: Mm;
+  readonly end: Mm;
   readonly fret: number;
 }
 
 export interface Shim {
-  readonly lipThickness: number;
-  readonly endThickness: number;
+  readonly lipThickness: Mm;
+  readonly endThickness: Mm;
   /** degrees, positive when it is thicker at the inner end */
   readonly angle: number;
   /** how far the strings come down at the saddle, mm */
-  readonly saddleDrop: number;
+  readonly saddleDrop: Mm;
   /** change of the action at the fret, mm, up positive */
-  readonly actionChange: number;
+  readonly actionChange: Mm;
 }
 
 const degrees = (rise: number, run: number): number => (Math.atan(rise / run) * 180) / Math.PI;
@@ -27,7 +28,7 @@ const degrees = (rise: number, run: number): number => (Math.atan(rise / run) * 
  * strings come down by t(x_s) at the saddle and by t(x_s)·x_n/x_s at the fret. The nut moves with the neck.
  * @example lip 410, end 480, 0 and 0.5 mm on 648 mm → saddleDrop 1.7, action at 12 −0.85
  */
-export function shim(p: ShimPlace, lipThickness: number, endThickness: number): Shim {
+export function shim(p: ShimPlace, lipThickness: Mm, endThickness: Mm): Shim {
   const xs = p.scale + p.compensation;
   const slope = (endThickness - lipThickness) / (p.end - p.lip);
   const saddleDrop = lipThickness + slope * (xs - p.lip);
@@ -44,7 +45,7 @@ export function shim(p: ShimPlace, lipThickness: number, endThickness: number): 
  * The shim that gives a wanted change of action at the fret, for a thickness at the lip.
  * @param wanted mm, up positive
  */
-export function shimFor(p: ShimPlace, lipThickness: number, wanted: number): Shim {
+export function shimFor(p: ShimPlace, lipThickness: Mm, wanted: Mm): Shim {
   const xs = p.scale + p.compensation;
   const drop = (-wanted * xs) / fretPosition(p.scale, p.fret);
   const endThickness = lipThickness + ((drop - lipThickness) * (p.end - p.lip)) / (xs - p.lip);

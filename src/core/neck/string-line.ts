@@ -1,16 +1,17 @@
 import { fretPosition } from './fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /** A string's height over a fret's top, in mm; `fretTop` is that fret's height over the plane (negative in a dip). */
 export interface LinePoint {
   readonly fret: number;
-  readonly height: number;
+  readonly height: Mm;
   readonly fretTop?: number;
 }
 
 /** The open string over the fret plane: heights in mm at the nut's edge and at the saddle. */
 export interface StringLine {
-  readonly nut: number;
-  readonly saddle: number;
+  readonly nut: Mm;
+  readonly saddle: Mm;
   readonly heightAt: (fret: number, fretTop?: number) => number;
 }
 
@@ -23,9 +24,9 @@ export interface StringLine {
  * @example through (0, 0.5) and (12, 2.0) on 648 mm: saddle 3.5
  */
 export function stringLine(
-  scale: number,
+  scale: Mm,
   points: readonly [LinePoint, LinePoint],
-  compensation = 0,
+  compensation: Mm = 0,
 ): StringLine {
   const xs = scale + compensation;
   const share = points.map((p) => fretPosition(scale, p.fret) / xs);

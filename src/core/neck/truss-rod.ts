@@ -1,21 +1,23 @@
+import type { Mm } from '../units/unit-types.ts';
+
 /** A step of the rod as it was logged: eighths of a turn (tighten positive), relief before and after in mm. */
 export interface LoggedTurn {
   readonly eighths: number;
-  readonly before: number;
-  readonly after: number;
+  readonly before: Mm;
+  readonly after: Mm;
 }
 
 /** A band with its aim, mm. */
 export interface Band {
-  readonly low: number;
-  readonly aim: number;
-  readonly high: number;
+  readonly low: Mm;
+  readonly aim: Mm;
+  readonly high: Mm;
 }
 
 /** What one eighth is believed to take out of the relief, mm, with its spread. */
 export interface RodPrior {
-  readonly perEighth: number;
-  readonly sd: number;
+  readonly perEighth: Mm;
+  readonly sd: Mm;
 }
 
 export interface RodAdvice {
@@ -24,7 +26,7 @@ export interface RodAdvice {
   readonly eighths: number;
   /** what the next reading is expected to say, mm: ninety-five of a hundred lie between low and high */
   readonly expected: Band | null;
-  readonly perEighth: number;
+  readonly perEighth: Mm;
   readonly why: string;
 }
 
@@ -75,7 +77,7 @@ function unanswered(turns: readonly LoggedTurn[]): boolean {
  * @example relief 0.36, target 0.15/0.20/0.25, no turns yet → tighten 2 eighths, about 0.26 expected
  */
 export function rodAdvice(
-  relief: number,
+  relief: Mm,
   target: Band,
   turns: readonly LoggedTurn[] = [],
   prior: RodPrior = USUAL_ROD,

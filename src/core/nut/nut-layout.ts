@@ -1,16 +1,17 @@
 import { fail, ok, type Result } from '../result.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /** Strings standing close together: how many, and the distance of neighbouring centres inside, mm. */
 export interface Courses {
   readonly size: number;
-  readonly spread: number;
+  readonly spread: Mm;
 }
 
 export interface NutLayout {
   /** centre of each string from the nut's bass-side string edge, mm */
-  readonly centres: readonly number[];
+  readonly centres: readonly Mm[];
   /** clear distance between neighbours, mm */
-  readonly gaps: readonly number[];
+  readonly gaps: readonly Mm[];
 }
 
 export interface LayoutError {
@@ -34,7 +35,7 @@ function toCourses(gauges: readonly number[], { size, spread }: Courses): Course
   }));
 }
 
-function middles(width: number, courses: readonly Course[], by: 'centres' | 'gaps'): number[] {
+function middles(width: Mm, courses: readonly Course[], by: 'centres' | 'gaps'): number[] {
   const n = courses.length;
   const first = courses[0]?.before ?? 0;
   const last = courses.at(-1)?.after ?? 0;
@@ -59,8 +60,8 @@ function middles(width: number, courses: readonly Course[], by: 'centres' | 'gap
  * @example by gaps, 36 mm, six strings of 1 mm → gaps of 6 mm
  */
 export function nutLayout(
-  width: number,
-  gauges: readonly number[],
+  width: Mm,
+  gauges: readonly Mm[],
   by: 'centres' | 'gaps',
   courses: Courses = { size: 1, spread: 0 },
 ): Result<NutLayout, LayoutError> {

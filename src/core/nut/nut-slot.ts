@@ -1,4 +1,5 @@
 import { fretPosition } from '../neck/fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 /**
  * How much deeper a nut slot goes to bring the gap over fret 1 to its target, the string held at fret m:
@@ -9,7 +10,7 @@ import { fretPosition } from '../neck/fret-position.ts';
  * @returns `deeper` in mm (negative: the slot is already too deep) and `perGap`, slot per gap
  * @example nutSlot(3, 0.20, 0.10) → perGap 1.55, deeper 0.155
  */
-export function nutSlot(heldAt: number, gap: number, target: number): { deeper: number; perGap: number } {
+export function nutSlot(heldAt: number, gap: Mm, target: Mm): { deeper: Mm; perGap: number } {
   if (!(heldAt > 1)) throw new RangeError('hold the string beyond fret 1');
   const perGap = 1 / (1 - fretPosition(1, 1) / fretPosition(1, heldAt));
   return { deeper: (gap - target) * perGap, perGap };

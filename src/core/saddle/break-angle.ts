@@ -1,3 +1,5 @@
+import type { Mm } from '../units/unit-types.ts';
+
 /**
  * The angle at which the string leaves the saddle toward its exit: atan(rise over the exit / distance to it).
  * @param rise mm, over the exit point
@@ -5,4 +7,4 @@
  * @returns degrees
  * @example breakAngle(3, 12) → 14.04
  */
-export const breakAngle = (rise: number, run: number): number => (Math.atan2(rise, run) * 180) / Math.PI;
+export const breakAngle = (rise: Mm, run: Mm): number => (Math.atan2(rise, run) * 180) / Math.PI;

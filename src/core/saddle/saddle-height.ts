@@ -1,10 +1,11 @@
 import { fretPosition } from '../neck/fret-position.ts';
+import type { Mm } from '../units/unit-types.ts';
 
 export interface SaddleChange {
   /** mm, negative comes down */
-  readonly change: number;
+  readonly change: Mm;
   /** mm, the safe first cut or lift */
-  readonly firstCut: number;
+  readonly firstCut: Mm;
 }
 
 /**
@@ -18,11 +19,11 @@ export interface SaddleChange {
  * @example saddleHeight(648, 12, 2.4, 2.0) → change −0.8, firstCut −0.64
  */
 export function saddleHeight(
-  scale: number,
+  scale: Mm,
   fret: number,
-  now: number,
-  target: number,
-  compensation = 0,
+  now: Mm,
+  target: Mm,
+  compensation: Mm = 0,
   firstCutShare = 0.8,
 ): SaddleChange {
   if (!(fret > 0)) throw new RangeError('action must be read at a fret');

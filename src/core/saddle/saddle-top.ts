@@ -1,12 +1,14 @@
+import type { Mm } from '../units/unit-types.ts';
+
 /** The arc of the board under the strings at the saddle: one radius in mm, or flat. */
 export type Radius = number | 'flat';
 
 /** The fingerboard's radius grows in a straight line from the nut to its end and on to the saddle. */
 export interface CompoundRadius {
-  readonly nutRadius: number;
-  readonly endRadius: number;
+  readonly nutRadius: Mm;
+  readonly endRadius: Mm;
   /** mm from the nut to the end of the board */
-  readonly boardLength: number;
+  readonly boardLength: Mm;
 }
 
 /**
@@ -14,11 +16,11 @@ export interface CompoundRadius {
  * @param at the saddle's distance from the nut, mm
  * @example nut 254, end 406 at 460 mm → 469 at 650 mm
  */
-export const radiusAt = (c: CompoundRadius, at: number): number =>
+export const radiusAt = (c: CompoundRadius, at: Mm): Mm =>
   c.nutRadius + ((c.endRadius - c.nutRadius) * at) / c.boardLength;
 
 /** Height of an arc over the chord through ±half, at a distance u from its middle, mm. */
-export function arcOver(radius: Radius, half: number, u: number): number {
+export function arcOver(radius: Radius, half: Mm, u: Mm): Mm {
   if (radius === 'flat') return 0;
   return Math.sqrt(radius ** 2 - u ** 2) - Math.sqrt(radius ** 2 - half ** 2);
 }
@@ -31,13 +33,7 @@ export function arcOver(radius: Radius, half: number, u: number): number {
  * @returns mm, bass to treble
  * @throws RangeError when the arc cannot span the strings
  */
-export function saddleTop(
-  radius: Radius,
-  spacing: number,
-  strings: number,
-  bass: number,
-  treble: number,
-): number[] {
+export function saddleTop(radius: Radius, spacing: Mm, strings: number, bass: Mm, treble: Mm): Mm[] {
   const half = spacing / 2;
   if (radius !== 'flat' && !(radius > half))
     throw new RangeError('the radius must reach over the outer strings');

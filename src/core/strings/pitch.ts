@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
+import type { Hz } from '../units/unit-types.ts';
 
 /** Semitones above C of the natural notes. */
 const NATURAL: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
@@ -16,7 +17,7 @@ export interface PitchError {
  * @returns Hz
  * @example noteFrequency('E2') → 82.407
  */
-export function noteFrequency(text: string, reference = 440): Result<number, PitchError> {
+export function noteFrequency(text: string, reference: Hz = 440): Result<Hz, PitchError> {
   const m = /^([A-Ga-g])([#♯b♭]?)(-?\d)$/.exec(text.trim());
   if (!m) {
     return fail({
@@ -34,7 +35,7 @@ export function noteFrequency(text: string, reference = 440): Result<number, Pit
  * Reads a pitch as a note or as a frequency: `E2`, `82.4`, `82,4 Hz`.
  * @returns Hz
  */
-export function parsePitch(text: string, reference = 440): Result<number, PitchError> {
+export function parsePitch(text: string, reference: Hz = 440): Result<Hz, PitchError> {
   const clean = text.trim();
   if (clean === '') return fail({ code: 'empty', message: 'Nothing is written here yet.' });
   const m = /^(\d+(?:[.,]\d+)?)\s*(?:hz)?$/i.exec(clean);

@@ -1,11 +1,13 @@
+import type { Mm, Newton } from '../units/unit-types.ts';
+
 /** How much more relief a newton of string pull usually gives, mm: least, likely, most. */
 export const RELIEF_PER_NEWTON = { low: 0.0007, likely: 0.0009, high: 0.0011 } as const;
 
 /** A change of relief with what it may be, mm; more relief positive, `low` the smaller number. */
 export interface ReliefChange {
-  readonly reliefChange: number;
-  readonly low: number;
-  readonly high: number;
+  readonly reliefChange: Mm;
+  readonly low: Mm;
+  readonly high: Mm;
 }
 
 /**
@@ -15,7 +17,7 @@ export interface ReliefChange {
  * @param perNewton mm for each newton where the shop knows it of this neck: then nothing is given or taken
  * @example 700 → 755 N: about 0.05 mm more, a heavier set
  */
-export function pullToRelief(before: number, after: number, perNewton?: number): ReliefChange {
+export function pullToRelief(before: Newton, after: Newton, perNewton?: number): ReliefChange {
   const change = after - before;
   const at = (share: number): number => change * share;
   const ends =

@@ -1,6 +1,7 @@
 import { toMm } from '../units/length-units.ts';
 import { noteFrequency } from './pitch.ts';
 import { stringTension, unitMass, WRAP_DENSITIES, type StringKind, type StringMake } from './unit-mass.ts';
+import type { Hz, Mm, Newton } from '../units/unit-types.ts';
 
 /** A generic set by its gauges: no maker's name, lowest string first. */
 export interface StringSet {
@@ -63,8 +64,8 @@ export const STRING_SETS: readonly StringSet[] = [
 
 /** The pull of a set at a tuning, and of each of its strings. */
 export interface SetPull {
-  readonly tensions: readonly number[];
-  readonly total: number;
+  readonly tensions: readonly Newton[];
+  readonly total: Newton;
 }
 
 /**
@@ -74,14 +75,14 @@ export interface SetPull {
  * @param frequencies Hz, one for each string
  * @throws RangeError when there are not as many pitches as strings
  */
-export function setPull(scale: number, set: readonly StringMake[], frequencies: readonly number[]): SetPull {
+export function setPull(scale: Mm, set: readonly StringMake[], frequencies: readonly Hz[]): SetPull {
   if (set.length !== frequencies.length) throw new RangeError('one pitch for each string');
   const tensions = set.map((s, i) => stringTension(unitMass(s), scale, frequencies[i] ?? 0));
   return { tensions, total: tensions.reduce((a, b) => a + b, 0) };
 }
 
 /** Frequencies of a tuning's notes, Hz. @throws RangeError when a note cannot be read */
-export const frequenciesOf = (notes: readonly string[], reference = 440): number[] =>
+export const frequenciesOf = (notes: readonly string[], reference: Hz = 440): Hz[] =>
   notes.map((n) => {
     const read = noteFrequency(n, reference);
     if (!read.ok) throw new RangeError(read.error.message);

@@ -1,3 +1,5 @@
+import type { Hz, Mm, Newton } from '../units/unit-types.ts';
+
 /** How a string is made. `wound` is a round wrap over a steel core, `floss` one over many threads of nylon. */
 export type StringKind = 'plain' | 'wound' | 'floss' | 'nylon' | 'fluorocarbon';
 
@@ -20,8 +22,8 @@ const WRAP_FILL = Math.PI / 4;
 /** What a string is made of: outer diameter in mm, core in mm and wrap in kg/m³ for a wound one. */
 export interface StringMake {
   readonly kind: StringKind;
-  readonly gauge: number;
-  readonly core?: number | undefined;
+  readonly gauge: Mm;
+  readonly core?: Mm | undefined;
   readonly wrapDensity?: number | undefined;
 }
 
@@ -29,7 +31,7 @@ export interface StringMake {
  * The core of a wound string by its outer diameter, mm: thin ones are mostly core, the thick ones of a bass are wound several
  * times over a core not much thicker than a guitar's.
  */
-const USUAL_CORES: ReadonlyArray<readonly [gauge: number, core: number]> = [
+const USUAL_CORES: ReadonlyArray<readonly [gauge: Mm, core: number]> = [
   [0.43, 0.23],
   [0.56, 0.3],
   [0.61, 0.33],
@@ -53,7 +55,7 @@ const USUAL_CORES: ReadonlyArray<readonly [gauge: number, core: number]> = [
  * @returns core diameter, mm
  * @example usualCore(1.35) → 0.44
  */
-export function usualCore(gauge: number): number {
+export function usualCore(gauge: Mm): Mm {
   const above = USUAL_CORES.findIndex(([g]) => g >= gauge);
   const [g2, c2] = USUAL_CORES.at(above) ?? [1, 0.4];
   if (above <= 0) return (c2 / g2) * gauge;
@@ -65,7 +67,7 @@ export function usualCore(gauge: number): number {
 export const isWound = (kind: StringKind): kind is 'wound' | 'floss' => kind === 'wound' || kind === 'floss';
 
 /** The diameter that carries the pull: the core of a wound string, all of any other. mm */
-export function bearingDiameter(s: StringMake): number {
+export function bearingDiameter(s: StringMake): Mm {
   if (!isWound(s.kind)) return s.gauge;
   return s.core ?? (s.kind === 'floss' ? FLOSS_CORE * s.gauge : usualCore(s.gauge));
 }
@@ -99,5 +101,5 @@ export function unitMass(s: StringMake): number {
  * @returns N
  * @example stringTension(0.000398, 648, 329.63) → 72.6
  */
-export const stringTension = (mass: number, length: number, frequency: number): number =>
+export const stringTension = (mass: number, length: number, frequency: Hz): Newton =>
   mass * (2 * (length / 1000) * frequency) ** 2;

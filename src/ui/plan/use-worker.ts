@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { reportError } from '../data/report-error.ts';
 import { workerClient, type WorkerLike, type WorkerState } from './ask-worker.ts';
-import type { Answered, Asked } from './plan-worker.ts';
+import type { Answered, Asked } from '../../workers/plan-worker.ts';
 
 type Question = Asked extends infer A ? (A extends { readonly id: number } ? Omit<A, 'id'> : never) : never;
 type Kind = Asked['kind'];
@@ -22,7 +22,7 @@ export function useWorker<K extends Kind>(question: Extract<Question, { readonly
   const [turn, setTurn] = useState(0);
   useEffect(() => {
     const make = () =>
-      new Worker(new URL('./plan-worker.ts', import.meta.url), {
+      new Worker(new URL('../../workers/plan-worker.ts', import.meta.url), {
         type: 'module',
       }) as unknown as WorkerLike<AnswerOf<K>>;
     const tell = (s: WorkerState<AnswerOf<K>>) => {

@@ -132,64 +132,106 @@ function initWords(
     readonly Accident: typeof Accident;
   },
 ): void {
-  own.Remark.init(
-    {
-      id: id(),
-      jobId: ref('job_id'),
-      lineId: noRef('line_id'),
-      kind: { type: DataTypes.ENUM('note', 'question') },
-      words: { type: DataTypes.TEXT },
-      byPerson: noRef('by_person'),
-      byCustomer: { type: DataTypes.STRING(120), field: 'by_customer', defaultValue: '' },
-      toPerson: noRef('to_person'),
-      at: moment('at'),
-      answer: { type: DataTypes.TEXT, defaultValue: null },
-      answeredBy: noRef('answered_by'),
-      answeredAt: noMoment('answered_at'),
-      version: version(),
-    },
-    { sequelize, modelName: 'Remark', tableName: 'remarks' },
-  );
-  own.Notice.init(
-    {
-      id: id(),
-      personId: ref('person_id'),
-      jobId: ref('job_id'),
-      kind: { type: DataTypes.STRING(20) },
-      words: { type: DataTypes.STRING(240) },
-      at: moment('at'),
-      seenAt: noMoment('seen_at'),
-    },
-    { sequelize, modelName: 'Notice', tableName: 'notices' },
-  );
-  own.HandOn.init(
-    {
-      id: id(),
-      jobId: ref('job_id'),
-      fromPerson: ref('from_person'),
-      toPerson: ref('to_person'),
-      state: { type: DataTypes.TEXT },
-      tried: { type: DataTypes.TEXT },
-      beware: { type: DataTypes.TEXT },
-      stale: { type: DataTypes.JSON },
-      at: moment('at'),
-    },
-    { sequelize, modelName: 'HandOn', tableName: 'hand_ons' },
-  );
-  own.Accident.init(
-    {
-      id: id(),
-      jobId: ref('job_id'),
-      lineId: noRef('line_id'),
-      happened: { type: DataTypes.TEXT },
-      remedy: { type: DataTypes.TEXT },
-      recordedBy: ref('recorded_by'),
-      at: moment('at'),
-      version: version(),
-    },
-    { sequelize, modelName: 'Accident', tableName: 'accidents' },
-  );
+  own.Remark.init(remarkColumns(), { sequelize, modelName: 'Remark', tableName: 'remarks' });
+  own.Notice.init(noticeColumns(), { sequelize, modelName: 'Notice', tableName: 'notices' });
+  own.HandOn.init(handOnColumns(), { sequelize, modelName: 'HandOn', tableName: 'hand_ons' });
+  own.Accident.init(accidentColumns(), { sequelize, modelName: 'Accident', tableName: 'accidents' });
 }
+
+const remarkColumns = () => ({
+  id: id(),
+  jobId: ref('job_id'),
+  lineId: noRef('line_id'),
+  kind: { type: DataTypes.ENUM('note', 'question') },
+  words: { type: DataTypes.TEXT },
+  byPerson: noRef('by_person'),
+  byCustomer: { type: DataTypes.STRING(120), field: 'by_customer', defaultValue: '' },
+  toPerson: noRef('to_person'),
+  at: moment('at'),
+  answer: { type: DataTypes.TEXT, defaultValue: null },
+  answeredBy: noRef('answered_by'),
+  answeredAt: noMoment('answered_at'),
+  version: version(),
+});
+
+const noticeColumns = () => ({
+  id: id(),
+  personId: ref('person_id'),
+  jobId: ref('job_id'),
+  kind: { type: DataTypes.STRING(20) },
+  words: { type: DataTypes.STRING(240) },
+  at: moment('at'),
+  seenAt: noMoment('seen_at'),
+});
+
+const handOnColumns = () => ({
+  id: id(),
+  jobId: ref('job_id'),
+  fromPerson: ref('from_person'),
+  toPerson: ref('to_person'),
+  state: { type: DataTypes.TEXT },
+  tried: { type: DataTypes.TEXT },
+  beware: { type: DataTypes.TEXT },
+  stale: { type: DataTypes.JSON },
+  at: moment('at'),
+});
+
+const accidentColumns = () => ({
+  id: id(),
+  jobId: ref('job_id'),
+  lineId: noRef('line_id'),
+  happened: { type: DataTypes.TEXT },
+  remedy: { type: DataTypes.TEXT },
+  recordedBy: ref('recorded_by'),
+  at: moment('at'),
+  version: version(),
+});
+
+const customerLinkColumns = () => ({
+  id: id(),
+  jobId: ref('job_id'),
+  purpose: { type: DataTypes.ENUM('estimate', 'sheet') },
+  tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+  madeBy: ref('made_by'),
+  madeAt: moment('made_at'),
+  expiresAt: moment('expires_at'),
+  withdrawnAt: noMoment('withdrawn_at'),
+});
+
+const earlierSealColumns = () => ({
+  id: id(),
+  jobId: ref('job_id'),
+  number: { type: DataTypes.INTEGER.UNSIGNED },
+  record: { type: DataTypes.TEXT('long') },
+  shown: { type: DataTypes.TEXT('long') },
+  digest: { type: DataTypes.CHAR(64) },
+  signer: { type: DataTypes.STRING(120) },
+  signature: { type: DataTypes.TEXT('medium') },
+  signedAt: moment('signed_at'),
+  tweak: { type: DataTypes.TEXT },
+  free: { type: DataTypes.BOOLEAN },
+  reopenedBy: ref('reopened_by'),
+  reopenedAt: moment('reopened_at'),
+});
+
+const messageRowColumns = () => ({
+  id: id(),
+  jobId: ref('job_id'),
+  purpose: { type: DataTypes.STRING(40) },
+  channel: { type: DataTypes.ENUM('mail', 'text') },
+  address: { type: DataTypes.STRING(160) },
+  subject: { type: DataTypes.STRING(160) },
+  body: { type: DataTypes.TEXT },
+  calendar: { type: DataTypes.TEXT, defaultValue: null },
+  linkId: noRef('link_id'),
+  state: { type: DataTypes.ENUM('waiting', 'delivered', 'failed'), defaultValue: 'waiting' },
+  trouble: { type: DataTypes.STRING(200), defaultValue: '' },
+  tries: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+  madeBy: ref('made_by'),
+  madeAt: moment('made_at'),
+  dueAt: moment('due_at'),
+  doneAt: noMoment('done_at'),
+});
 
 /** Binds a connection's own models to it. */
 export function initBench(
@@ -205,56 +247,11 @@ export function initBench(
   },
 ): void {
   initWords(sequelize, own);
-  own.CustomerLink.init(
-    {
-      id: id(),
-      jobId: ref('job_id'),
-      purpose: { type: DataTypes.ENUM('estimate', 'sheet') },
-      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
-      madeBy: ref('made_by'),
-      madeAt: moment('made_at'),
-      expiresAt: moment('expires_at'),
-      withdrawnAt: noMoment('withdrawn_at'),
-    },
-    { sequelize, modelName: 'CustomerLink', tableName: 'customer_links' },
-  );
-  own.EarlierSeal.init(
-    {
-      id: id(),
-      jobId: ref('job_id'),
-      number: { type: DataTypes.INTEGER.UNSIGNED },
-      record: { type: DataTypes.TEXT('long') },
-      shown: { type: DataTypes.TEXT('long') },
-      digest: { type: DataTypes.CHAR(64) },
-      signer: { type: DataTypes.STRING(120) },
-      signature: { type: DataTypes.TEXT('medium') },
-      signedAt: moment('signed_at'),
-      tweak: { type: DataTypes.TEXT },
-      free: { type: DataTypes.BOOLEAN },
-      reopenedBy: ref('reopened_by'),
-      reopenedAt: moment('reopened_at'),
-    },
-    { sequelize, modelName: 'EarlierSeal', tableName: 'seals' },
-  );
-  own.MessageRow.init(
-    {
-      id: id(),
-      jobId: ref('job_id'),
-      purpose: { type: DataTypes.STRING(40) },
-      channel: { type: DataTypes.ENUM('mail', 'text') },
-      address: { type: DataTypes.STRING(160) },
-      subject: { type: DataTypes.STRING(160) },
-      body: { type: DataTypes.TEXT },
-      calendar: { type: DataTypes.TEXT, defaultValue: null },
-      linkId: noRef('link_id'),
-      state: { type: DataTypes.ENUM('waiting', 'delivered', 'failed'), defaultValue: 'waiting' },
-      trouble: { type: DataTypes.STRING(200), defaultValue: '' },
-      tries: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
-      madeBy: ref('made_by'),
-      madeAt: moment('made_at'),
-      dueAt: moment('due_at'),
-      doneAt: noMoment('done_at'),
-    },
-    { sequelize, modelName: 'MessageRow', tableName: 'messages' },
-  );
+  own.CustomerLink.init(customerLinkColumns(), {
+    sequelize,
+    modelName: 'CustomerLink',
+    tableName: 'customer_links',
+  });
+  own.EarlierSeal.init(earlierSealColumns(), { sequelize, modelName: 'EarlierSeal', tableName: 'seals' });
+  own.MessageRow.init(messageRowColumns(), { sequelize, modelName: 'MessageRow', tableName: 'messages' });
 }

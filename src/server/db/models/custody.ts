@@ -65,6 +65,57 @@ const id = { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: 
 const ref = (field: string) => ({ type: DataTypes.INTEGER.UNSIGNED, field });
 const moment = (field: string) => ({ type: DataTypes.DATE(3), field });
 
+const markColumns = () => ({
+  id,
+  jobId: ref('job_id'),
+  view: { type: DataTypes.ENUM(...VIEWS) },
+  x: { type: DataTypes.DECIMAL(6, 5) },
+  y: { type: DataTypes.DECIMAL(6, 5) },
+  words: { type: DataTypes.STRING(400), defaultValue: '' },
+  markedBy: ref('marked_by'),
+  markedAt: moment('marked_at'),
+  removedAt: { ...moment('removed_at'), defaultValue: null },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const photoColumns = () => ({
+  id,
+  jobId: ref('job_id'),
+  markId: ref('mark_id'),
+  item: { type: DataTypes.STRING(40) },
+  digest: { type: DataTypes.CHAR(64) },
+  width: { type: DataTypes.INTEGER.UNSIGNED },
+  height: { type: DataTypes.INTEGER.UNSIGNED },
+  takenBy: ref('taken_by'),
+  takenAt: moment('taken_at'),
+  removedAt: { ...moment('removed_at'), defaultValue: null },
+});
+
+const photoFileColumns = () => ({
+  photoId: { ...ref('photo_id'), primaryKey: true },
+  size: { type: DataTypes.ENUM('whole', 'small'), primaryKey: true },
+  bytes: { type: DataTypes.BLOB('long') },
+});
+
+const uploadRowColumns = () => ({
+  id: { type: DataTypes.CHAR(36), primaryKey: true },
+  jobId: ref('job_id'),
+  markId: ref('mark_id'),
+  item: { type: DataTypes.STRING(40) },
+  name: { type: DataTypes.STRING(200) },
+  size: { type: DataTypes.INTEGER.UNSIGNED },
+  received: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+  photoId: { ...ref('photo_id'), defaultValue: null },
+  personId: ref('person_id'),
+  begunAt: moment('begun_at'),
+});
+
+const uploadPieceColumns = () => ({
+  uploadId: { type: DataTypes.CHAR(36), primaryKey: true, field: 'upload_id' },
+  atByte: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'at_byte' },
+  bytes: { type: DataTypes.BLOB('medium') },
+});
+
 /** Binds a connection's own models to it. */
 export function initCustody(
   sequelize: Sequelize,
@@ -76,65 +127,13 @@ export function initCustody(
     readonly UploadPiece: typeof UploadPiece;
   },
 ): void {
-  own.Mark.init(
-    {
-      id,
-      jobId: ref('job_id'),
-      view: { type: DataTypes.ENUM(...VIEWS) },
-      x: { type: DataTypes.DECIMAL(6, 5) },
-      y: { type: DataTypes.DECIMAL(6, 5) },
-      words: { type: DataTypes.STRING(400), defaultValue: '' },
-      markedBy: ref('marked_by'),
-      markedAt: moment('marked_at'),
-      removedAt: { ...moment('removed_at'), defaultValue: null },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'Mark', tableName: 'marks' },
-  );
-  own.Photo.init(
-    {
-      id,
-      jobId: ref('job_id'),
-      markId: ref('mark_id'),
-      item: { type: DataTypes.STRING(40) },
-      digest: { type: DataTypes.CHAR(64) },
-      width: { type: DataTypes.INTEGER.UNSIGNED },
-      height: { type: DataTypes.INTEGER.UNSIGNED },
-      takenBy: ref('taken_by'),
-      takenAt: moment('taken_at'),
-      removedAt: { ...moment('removed_at'), defaultValue: null },
-    },
-    { sequelize, modelName: 'Photo', tableName: 'photos' },
-  );
-  own.PhotoFile.init(
-    {
-      photoId: { ...ref('photo_id'), primaryKey: true },
-      size: { type: DataTypes.ENUM('whole', 'small'), primaryKey: true },
-      bytes: { type: DataTypes.BLOB('long') },
-    },
-    { sequelize, modelName: 'PhotoFile', tableName: 'photo_files' },
-  );
-  own.UploadRow.init(
-    {
-      id: { type: DataTypes.CHAR(36), primaryKey: true },
-      jobId: ref('job_id'),
-      markId: ref('mark_id'),
-      item: { type: DataTypes.STRING(40) },
-      name: { type: DataTypes.STRING(200) },
-      size: { type: DataTypes.INTEGER.UNSIGNED },
-      received: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
-      photoId: { ...ref('photo_id'), defaultValue: null },
-      personId: ref('person_id'),
-      begunAt: moment('begun_at'),
-    },
-    { sequelize, modelName: 'UploadRow', tableName: 'uploads' },
-  );
-  own.UploadPiece.init(
-    {
-      uploadId: { type: DataTypes.CHAR(36), primaryKey: true, field: 'upload_id' },
-      atByte: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'at_byte' },
-      bytes: { type: DataTypes.BLOB('medium') },
-    },
-    { sequelize, modelName: 'UploadPiece', tableName: 'upload_pieces' },
-  );
+  own.Mark.init(markColumns(), { sequelize, modelName: 'Mark', tableName: 'marks' });
+  own.Photo.init(photoColumns(), { sequelize, modelName: 'Photo', tableName: 'photos' });
+  own.PhotoFile.init(photoFileColumns(), { sequelize, modelName: 'PhotoFile', tableName: 'photo_files' });
+  own.UploadRow.init(uploadRowColumns(), { sequelize, modelName: 'UploadRow', tableName: 'uploads' });
+  own.UploadPiece.init(uploadPieceColumns(), {
+    sequelize,
+    modelName: 'UploadPiece',
+    tableName: 'upload_pieces',
+  });
 }

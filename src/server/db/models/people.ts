@@ -69,6 +69,63 @@ export class Presence extends Model<InferAttributes<Presence>, InferCreationAttr
   declare seenAt: Date;
 }
 
+const settingColumns = () => ({
+  name: { type: DataTypes.STRING(60), primaryKey: true },
+  value: { type: DataTypes.JSON },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const personColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  name: { type: DataTypes.STRING(80) },
+  initials: { type: DataTypes.STRING(4) },
+  role: { type: DataTypes.ENUM('desk', 'technician', 'lead', 'owner') },
+  pinHash: { type: DataTypes.STRING(255), field: 'pin_hash' },
+  active: { type: DataTypes.BOOLEAN, defaultValue: true },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const deviceColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  name: { type: DataTypes.STRING(80) },
+  tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+  pairedAt: { type: DataTypes.DATE(3), field: 'paired_at' },
+  revokedAt: { type: DataTypes.DATE(3), field: 'revoked_at', defaultValue: null },
+});
+
+const pairingCodeColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  codeHash: { type: DataTypes.CHAR(64), field: 'code_hash' },
+  expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
+  usesLeft: { type: DataTypes.INTEGER, field: 'uses_left' },
+});
+
+const sessionColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+  personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+  deviceId: { type: DataTypes.INTEGER.UNSIGNED, field: 'device_id' },
+  createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
+  expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
+  endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+});
+
+const pinTroubleRowColumns = () => ({
+  personId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'person_id' },
+  deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
+  failed: { type: DataTypes.INTEGER },
+  lockedUntil: { type: DataTypes.DATE(3), field: 'locked_until' },
+});
+
+const presenceColumns = () => ({
+  deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
+  personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+  jobNumber: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_number' },
+  leaf: { type: DataTypes.STRING(20) },
+  item: { type: DataTypes.STRING(40) },
+  seenAt: { type: DataTypes.DATE(3), field: 'seen_at' },
+});
+
 /** Binds a connection's own models to it. */
 export function initPeople(
   sequelize: Sequelize,
@@ -82,75 +139,19 @@ export function initPeople(
     readonly Presence: typeof Presence;
   },
 ): void {
-  own.Setting.init(
-    {
-      name: { type: DataTypes.STRING(60), primaryKey: true },
-      value: { type: DataTypes.JSON },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'Setting', tableName: 'settings' },
-  );
-  own.Person.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      name: { type: DataTypes.STRING(80) },
-      initials: { type: DataTypes.STRING(4) },
-      role: { type: DataTypes.ENUM('desk', 'technician', 'lead', 'owner') },
-      pinHash: { type: DataTypes.STRING(255), field: 'pin_hash' },
-      active: { type: DataTypes.BOOLEAN, defaultValue: true },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'Person', tableName: 'people' },
-  );
-  own.Device.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      name: { type: DataTypes.STRING(80) },
-      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
-      pairedAt: { type: DataTypes.DATE(3), field: 'paired_at' },
-      revokedAt: { type: DataTypes.DATE(3), field: 'revoked_at', defaultValue: null },
-    },
-    { sequelize, modelName: 'Device', tableName: 'devices' },
-  );
-  own.PairingCode.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      codeHash: { type: DataTypes.CHAR(64), field: 'code_hash' },
-      expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
-      usesLeft: { type: DataTypes.INTEGER, field: 'uses_left' },
-    },
-    { sequelize, modelName: 'PairingCode', tableName: 'pairing_codes' },
-  );
-  own.Session.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
-      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
-      deviceId: { type: DataTypes.INTEGER.UNSIGNED, field: 'device_id' },
-      createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
-      expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
-      endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
-    },
-    { sequelize, modelName: 'Session', tableName: 'sessions' },
-  );
-  own.PinTroubleRow.init(
-    {
-      personId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'person_id' },
-      deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
-      failed: { type: DataTypes.INTEGER },
-      lockedUntil: { type: DataTypes.DATE(3), field: 'locked_until' },
-    },
-    { sequelize, modelName: 'PinTroubleRow', tableName: 'pin_troubles' },
-  );
-  own.Presence.init(
-    {
-      deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
-      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
-      jobNumber: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_number' },
-      leaf: { type: DataTypes.STRING(20) },
-      item: { type: DataTypes.STRING(40) },
-      seenAt: { type: DataTypes.DATE(3), field: 'seen_at' },
-    },
-    { sequelize, modelName: 'Presence', tableName: 'presence' },
-  );
+  own.Setting.init(settingColumns(), { sequelize, modelName: 'Setting', tableName: 'settings' });
+  own.Person.init(personColumns(), { sequelize, modelName: 'Person', tableName: 'people' });
+  own.Device.init(deviceColumns(), { sequelize, modelName: 'Device', tableName: 'devices' });
+  own.PairingCode.init(pairingCodeColumns(), {
+    sequelize,
+    modelName: 'PairingCode',
+    tableName: 'pairing_codes',
+  });
+  own.Session.init(sessionColumns(), { sequelize, modelName: 'Session', tableName: 'sessions' });
+  own.PinTroubleRow.init(pinTroubleRowColumns(), {
+    sequelize,
+    modelName: 'PinTroubleRow',
+    tableName: 'pin_troubles',
+  });
+  own.Presence.init(presenceColumns(), { sequelize, modelName: 'Presence', tableName: 'presence' });
 }

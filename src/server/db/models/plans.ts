@@ -76,6 +76,60 @@ export class OperationVersion extends Model<
 const id = { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true };
 const jobId = { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' };
 
+const whatIfColumns = () => ({
+  id: { ...id },
+  jobId: { ...jobId },
+  name: { type: DataTypes.STRING(80) },
+  moves: { type: DataTypes.JSON },
+  madeBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'made_by' },
+  madeAt: { type: DataTypes.DATE(3), field: 'made_at' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const planChoiceColumns = () => ({
+  id: { ...id },
+  jobId: { ...jobId },
+  plan: { type: DataTypes.STRING(20) },
+  content: { type: DataTypes.JSON },
+  reason: { type: DataTypes.STRING(400), defaultValue: '' },
+  chosenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'chosen_by' },
+  chosenAt: { type: DataTypes.DATE(3), field: 'chosen_at' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const planResultColumns = () => ({
+  id: { ...id },
+  jobId: { ...jobId },
+  place: { type: DataTypes.STRING(40) },
+  predicted: { type: DataTypes.DECIMAL(14, 9) },
+  achieved: { type: DataTypes.DECIMAL(14, 9) },
+  at: { type: DataTypes.DATE(3) },
+});
+
+const offerColumns = () => ({
+  id: { ...id },
+  jobId: { ...jobId },
+  tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
+  content: { type: DataTypes.JSON },
+  madeBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'made_by' },
+  madeAt: { type: DataTypes.DATE(3), field: 'made_at' },
+  expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
+  withdrawnAt: { type: DataTypes.DATE(3), field: 'withdrawn_at', defaultValue: null },
+  choice: { type: DataTypes.STRING(20), defaultValue: null },
+  choiceBy: { type: DataTypes.STRING(120), field: 'choice_by', defaultValue: '' },
+  choiceHow: { type: DataTypes.STRING(40), field: 'choice_how', defaultValue: '' },
+  choiceNote: { type: DataTypes.STRING(400), field: 'choice_note', defaultValue: '' },
+  chosenAt: { type: DataTypes.DATE(3), field: 'chosen_at', defaultValue: null },
+});
+
+const operationVersionColumns = () => ({
+  version: { type: DataTypes.INTEGER, primaryKey: true },
+  operations: { type: DataTypes.JSON },
+  note: { type: DataTypes.STRING(200), defaultValue: '' },
+  savedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'saved_by' },
+  savedAt: { type: DataTypes.DATE(3), field: 'saved_at' },
+});
+
 /** Binds a connection's own models to it. */
 export function initPlans(
   sequelize: Sequelize,
@@ -87,68 +141,13 @@ export function initPlans(
     readonly OperationVersion: typeof OperationVersion;
   },
 ): void {
-  own.WhatIf.init(
-    {
-      id: { ...id },
-      jobId: { ...jobId },
-      name: { type: DataTypes.STRING(80) },
-      moves: { type: DataTypes.JSON },
-      madeBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'made_by' },
-      madeAt: { type: DataTypes.DATE(3), field: 'made_at' },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'WhatIf', tableName: 'what_ifs' },
-  );
-  own.PlanChoice.init(
-    {
-      id: { ...id },
-      jobId: { ...jobId },
-      plan: { type: DataTypes.STRING(20) },
-      content: { type: DataTypes.JSON },
-      reason: { type: DataTypes.STRING(400), defaultValue: '' },
-      chosenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'chosen_by' },
-      chosenAt: { type: DataTypes.DATE(3), field: 'chosen_at' },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'PlanChoice', tableName: 'plan_choices' },
-  );
-  own.PlanResult.init(
-    {
-      id: { ...id },
-      jobId: { ...jobId },
-      place: { type: DataTypes.STRING(40) },
-      predicted: { type: DataTypes.DECIMAL(14, 9) },
-      achieved: { type: DataTypes.DECIMAL(14, 9) },
-      at: { type: DataTypes.DATE(3) },
-    },
-    { sequelize, modelName: 'PlanResult', tableName: 'plan_results' },
-  );
-  own.Offer.init(
-    {
-      id: { ...id },
-      jobId: { ...jobId },
-      tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
-      content: { type: DataTypes.JSON },
-      madeBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'made_by' },
-      madeAt: { type: DataTypes.DATE(3), field: 'made_at' },
-      expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
-      withdrawnAt: { type: DataTypes.DATE(3), field: 'withdrawn_at', defaultValue: null },
-      choice: { type: DataTypes.STRING(20), defaultValue: null },
-      choiceBy: { type: DataTypes.STRING(120), field: 'choice_by', defaultValue: '' },
-      choiceHow: { type: DataTypes.STRING(40), field: 'choice_how', defaultValue: '' },
-      choiceNote: { type: DataTypes.STRING(400), field: 'choice_note', defaultValue: '' },
-      chosenAt: { type: DataTypes.DATE(3), field: 'chosen_at', defaultValue: null },
-    },
-    { sequelize, modelName: 'Offer', tableName: 'offers' },
-  );
-  own.OperationVersion.init(
-    {
-      version: { type: DataTypes.INTEGER, primaryKey: true },
-      operations: { type: DataTypes.JSON },
-      note: { type: DataTypes.STRING(200), defaultValue: '' },
-      savedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'saved_by' },
-      savedAt: { type: DataTypes.DATE(3), field: 'saved_at' },
-    },
-    { sequelize, modelName: 'OperationVersion', tableName: 'operation_versions' },
-  );
+  own.WhatIf.init(whatIfColumns(), { sequelize, modelName: 'WhatIf', tableName: 'what_ifs' });
+  own.PlanChoice.init(planChoiceColumns(), { sequelize, modelName: 'PlanChoice', tableName: 'plan_choices' });
+  own.PlanResult.init(planResultColumns(), { sequelize, modelName: 'PlanResult', tableName: 'plan_results' });
+  own.Offer.init(offerColumns(), { sequelize, modelName: 'Offer', tableName: 'offers' });
+  own.OperationVersion.init(operationVersionColumns(), {
+    sequelize,
+    modelName: 'OperationVersion',
+    tableName: 'operation_versions',
+  });
 }

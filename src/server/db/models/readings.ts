@@ -75,6 +75,61 @@ export class JobTarget extends Model<InferAttributes<JobTarget>, InferCreationAt
   declare version: CreationOptional<number>;
 }
 
+const roundColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  kind: { type: DataTypes.STRING(20) },
+  strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
+  position: { type: DataTypes.ENUM('playing', 'on-its-back') },
+  tuning: { type: DataTypes.STRING(60) },
+  temperature: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
+  humidity: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
+  startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
+  title: { type: DataTypes.STRING(160), defaultValue: '' },
+  methods: { type: DataTypes.JSON, defaultValue: null },
+  takenBack: { type: DataTypes.JSON, field: 'taken_back', defaultValue: null },
+  gauges: { type: DataTypes.JSON, defaultValue: null },
+  pitch: { type: DataTypes.DECIMAL(6, 2), defaultValue: null },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const readingRowColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  roundId: { type: DataTypes.INTEGER.UNSIGNED, field: 'round_id' },
+  quantity: { type: DataTypes.STRING(30) },
+  stringNo: { type: DataTypes.TINYINT.UNSIGNED, field: 'string_no' },
+  fret: { type: DataTypes.TINYINT.UNSIGNED },
+  value: { type: DataTypes.DECIMAL(14, 9) },
+  typed: { type: DataTypes.STRING(60) },
+  unit: { type: DataTypes.STRING(10) },
+  method: { type: DataTypes.STRING(120) },
+  gauge: { type: DataTypes.STRING(80) },
+  strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
+  position: { type: DataTypes.ENUM('playing', 'on-its-back') },
+  notRepresentative: { type: DataTypes.STRING(120), field: 'not_representative' },
+  methodId: { type: DataTypes.STRING(20), field: 'method_id', defaultValue: null },
+  uncertainty: { type: DataTypes.DECIMAL(14, 9), defaultValue: null },
+  copiedFrom: { type: DataTypes.STRING(20), field: 'copied_from', defaultValue: null },
+  takenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_by' },
+  takenAt: { type: DataTypes.DATE(3), field: 'taken_at' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const jobTargetColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  quantity: { type: DataTypes.STRING(30) },
+  side: { type: DataTypes.ENUM('bass', 'treble', 'both') },
+  stringNo: { type: DataTypes.TINYINT.UNSIGNED, field: 'string_no', defaultValue: 0 },
+  layer: { type: DataTypes.ENUM('customer', 'job'), defaultValue: 'job' },
+  relative: { type: DataTypes.STRING(20), defaultValue: null },
+  low: { type: DataTypes.DECIMAL(14, 9) },
+  aim: { type: DataTypes.DECIMAL(14, 9) },
+  high: { type: DataTypes.DECIMAL(14, 9) },
+  reason: { type: DataTypes.STRING(200), defaultValue: '' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
 /** Binds a connection's own models to it. */
 export function initReadings(
   sequelize: Sequelize,
@@ -84,65 +139,7 @@ export function initReadings(
     readonly JobTarget: typeof JobTarget;
   },
 ): void {
-  own.Round.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      kind: { type: DataTypes.STRING(20) },
-      strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
-      position: { type: DataTypes.ENUM('playing', 'on-its-back') },
-      tuning: { type: DataTypes.STRING(60) },
-      temperature: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
-      humidity: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
-      startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
-      title: { type: DataTypes.STRING(160), defaultValue: '' },
-      methods: { type: DataTypes.JSON, defaultValue: null },
-      takenBack: { type: DataTypes.JSON, field: 'taken_back', defaultValue: null },
-      gauges: { type: DataTypes.JSON, defaultValue: null },
-      pitch: { type: DataTypes.DECIMAL(6, 2), defaultValue: null },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'Round', tableName: 'rounds' },
-  );
-  own.ReadingRow.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      roundId: { type: DataTypes.INTEGER.UNSIGNED, field: 'round_id' },
-      quantity: { type: DataTypes.STRING(30) },
-      stringNo: { type: DataTypes.TINYINT.UNSIGNED, field: 'string_no' },
-      fret: { type: DataTypes.TINYINT.UNSIGNED },
-      value: { type: DataTypes.DECIMAL(14, 9) },
-      typed: { type: DataTypes.STRING(60) },
-      unit: { type: DataTypes.STRING(10) },
-      method: { type: DataTypes.STRING(120) },
-      gauge: { type: DataTypes.STRING(80) },
-      strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
-      position: { type: DataTypes.ENUM('playing', 'on-its-back') },
-      notRepresentative: { type: DataTypes.STRING(120), field: 'not_representative' },
-      methodId: { type: DataTypes.STRING(20), field: 'method_id', defaultValue: null },
-      uncertainty: { type: DataTypes.DECIMAL(14, 9), defaultValue: null },
-      copiedFrom: { type: DataTypes.STRING(20), field: 'copied_from', defaultValue: null },
-      takenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_by' },
-      takenAt: { type: DataTypes.DATE(3), field: 'taken_at' },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'ReadingRow', tableName: 'readings' },
-  );
-  own.JobTarget.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      quantity: { type: DataTypes.STRING(30) },
-      side: { type: DataTypes.ENUM('bass', 'treble', 'both') },
-      stringNo: { type: DataTypes.TINYINT.UNSIGNED, field: 'string_no', defaultValue: 0 },
-      layer: { type: DataTypes.ENUM('customer', 'job'), defaultValue: 'job' },
-      relative: { type: DataTypes.STRING(20), defaultValue: null },
-      low: { type: DataTypes.DECIMAL(14, 9) },
-      aim: { type: DataTypes.DECIMAL(14, 9) },
-      high: { type: DataTypes.DECIMAL(14, 9) },
-      reason: { type: DataTypes.STRING(200), defaultValue: '' },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'JobTarget', tableName: 'job_targets' },
-  );
+  own.Round.init(roundColumns(), { sequelize, modelName: 'Round', tableName: 'rounds' });
+  own.ReadingRow.init(readingRowColumns(), { sequelize, modelName: 'ReadingRow', tableName: 'readings' });
+  own.JobTarget.init(jobTargetColumns(), { sequelize, modelName: 'JobTarget', tableName: 'job_targets' });
 }

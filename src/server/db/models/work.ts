@@ -114,6 +114,93 @@ export class RodTurn extends Model<InferAttributes<RodTurn>, InferCreationAttrib
   declare version: CreationOptional<number>;
 }
 
+const decisionColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  line: { type: DataTypes.STRING(60) },
+  decision: { type: DataTypes.ENUM('accepted', 'changed', 'declined') },
+  changeText: { type: DataTypes.STRING(400), field: 'change_text', defaultValue: '' },
+  reason: { type: DataTypes.STRING(400), defaultValue: '' },
+  proposed: { type: DataTypes.JSON },
+  instead: { type: DataTypes.STRING(40), defaultValue: null },
+  decidedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'decided_by' },
+  decidedAt: { type: DataTypes.DATE(3), field: 'decided_at' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const rodTurnColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id', defaultValue: null },
+  eighths: { type: DataTypes.DECIMAL(4, 1) },
+  reliefBefore: { type: DataTypes.DECIMAL(12, 9), field: 'relief_before', defaultValue: null },
+  reliefAfter: { type: DataTypes.DECIMAL(12, 9), field: 'relief_after', defaultValue: null },
+  typed: { type: DataTypes.STRING(160), defaultValue: '' },
+  turnedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'turned_by' },
+  turnedAt: { type: DataTypes.DATE(3), field: 'turned_at' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const workLineColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  decisionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'decision_id', defaultValue: null },
+  record: { type: DataTypes.JSON, defaultValue: null },
+  operation: { type: DataTypes.STRING(40) },
+  title: { type: DataTypes.STRING(160) },
+  detail: { type: DataTypes.TEXT },
+  sort: { type: DataTypes.INTEGER },
+  minutes: { type: DataTypes.INTEGER.UNSIGNED },
+  priceMinor: { type: DataTypes.INTEGER, field: 'price_minor' },
+  partsMinor: { type: DataTypes.INTEGER, field: 'parts_minor' },
+  approval: { type: DataTypes.ENUM('asked', 'yes', 'no'), defaultValue: 'asked' },
+  approvedBy: { type: DataTypes.STRING(120), field: 'approved_by', defaultValue: '' },
+  approvedHow: { type: DataTypes.STRING(40), field: 'approved_how', defaultValue: '' },
+  approvedAt: { type: DataTypes.DATE(3), field: 'approved_at', defaultValue: null },
+  step: { type: DataTypes.ENUM('ready', 'running', 'paused', 'finished'), defaultValue: 'ready' },
+  finishedAt: { type: DataTypes.DATE(3), field: 'finished_at', defaultValue: null },
+  finishedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'finished_by', defaultValue: null },
+  found: { type: DataTypes.TEXT, defaultValue: null },
+  stops: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: null },
+  askedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'asked_by', defaultValue: null },
+  askedAt: { type: DataTypes.DATE(3), field: 'asked_at', defaultValue: null },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const timeEntryColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id' },
+  personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
+  startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
+  endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+  correctedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'corrected_by', defaultValue: null },
+  correction: { type: DataTypes.STRING(200), defaultValue: '' },
+});
+
+const handOverColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  checks: { type: DataTypes.JSON },
+  exceptionText: { type: DataTypes.STRING(400), field: 'exception_text', defaultValue: '' },
+  checkedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'checked_by', defaultValue: null },
+  checkedAt: { type: DataTypes.DATE(3), field: 'checked_at', defaultValue: null },
+  signer: { type: DataTypes.STRING(120), defaultValue: '' },
+  signature: { type: DataTypes.TEXT('medium'), defaultValue: null },
+  signedAt: { type: DataTypes.DATE(3), field: 'signed_at', defaultValue: null },
+  record: { type: DataTypes.TEXT('long'), defaultValue: null },
+  subject: { type: DataTypes.JSON, defaultValue: null },
+  digest: { type: DataTypes.CHAR(64), defaultValue: null },
+  secondBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'second_by', defaultValue: null },
+  secondAt: { type: DataTypes.DATE(3), field: 'second_at', defaultValue: null },
+  advice: { type: DataTypes.TEXT, defaultValue: null },
+  nextCheck: { type: DataTypes.DATEONLY, field: 'next_check', defaultValue: null },
+  shown: { type: DataTypes.TEXT('long'), defaultValue: null },
+  paidMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'paid_minor', defaultValue: null },
+  paidHow: { type: DataTypes.STRING(40), field: 'paid_how', defaultValue: '' },
+  paidAt: { type: DataTypes.DATE(3), field: 'paid_at', defaultValue: null },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
 /** Binds a connection's own models to it. */
 export function initWork(
   sequelize: Sequelize,
@@ -125,101 +212,9 @@ export function initWork(
     readonly HandOver: typeof HandOver;
   },
 ): void {
-  own.Decision.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      line: { type: DataTypes.STRING(60) },
-      decision: { type: DataTypes.ENUM('accepted', 'changed', 'declined') },
-      changeText: { type: DataTypes.STRING(400), field: 'change_text', defaultValue: '' },
-      reason: { type: DataTypes.STRING(400), defaultValue: '' },
-      proposed: { type: DataTypes.JSON },
-      instead: { type: DataTypes.STRING(40), defaultValue: null },
-      decidedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'decided_by' },
-      decidedAt: { type: DataTypes.DATE(3), field: 'decided_at' },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'Decision', tableName: 'decisions' },
-  );
-  own.RodTurn.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id', defaultValue: null },
-      eighths: { type: DataTypes.DECIMAL(4, 1) },
-      reliefBefore: { type: DataTypes.DECIMAL(12, 9), field: 'relief_before', defaultValue: null },
-      reliefAfter: { type: DataTypes.DECIMAL(12, 9), field: 'relief_after', defaultValue: null },
-      typed: { type: DataTypes.STRING(160), defaultValue: '' },
-      turnedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'turned_by' },
-      turnedAt: { type: DataTypes.DATE(3), field: 'turned_at' },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'RodTurn', tableName: 'rod_turns' },
-  );
-  own.WorkLine.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      decisionId: { type: DataTypes.INTEGER.UNSIGNED, field: 'decision_id', defaultValue: null },
-      record: { type: DataTypes.JSON, defaultValue: null },
-      operation: { type: DataTypes.STRING(40) },
-      title: { type: DataTypes.STRING(160) },
-      detail: { type: DataTypes.TEXT },
-      sort: { type: DataTypes.INTEGER },
-      minutes: { type: DataTypes.INTEGER.UNSIGNED },
-      priceMinor: { type: DataTypes.INTEGER, field: 'price_minor' },
-      partsMinor: { type: DataTypes.INTEGER, field: 'parts_minor' },
-      approval: { type: DataTypes.ENUM('asked', 'yes', 'no'), defaultValue: 'asked' },
-      approvedBy: { type: DataTypes.STRING(120), field: 'approved_by', defaultValue: '' },
-      approvedHow: { type: DataTypes.STRING(40), field: 'approved_how', defaultValue: '' },
-      approvedAt: { type: DataTypes.DATE(3), field: 'approved_at', defaultValue: null },
-      step: { type: DataTypes.ENUM('ready', 'running', 'paused', 'finished'), defaultValue: 'ready' },
-      finishedAt: { type: DataTypes.DATE(3), field: 'finished_at', defaultValue: null },
-      finishedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'finished_by', defaultValue: null },
-      found: { type: DataTypes.TEXT, defaultValue: null },
-      stops: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: null },
-      askedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'asked_by', defaultValue: null },
-      askedAt: { type: DataTypes.DATE(3), field: 'asked_at', defaultValue: null },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'WorkLine', tableName: 'work_lines' },
-  );
-  own.TimeEntry.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id' },
-      personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
-      startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
-      endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
-      correctedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'corrected_by', defaultValue: null },
-      correction: { type: DataTypes.STRING(200), defaultValue: '' },
-    },
-    { sequelize, modelName: 'TimeEntry', tableName: 'time_entries' },
-  );
-  own.HandOver.init(
-    {
-      id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
-      checks: { type: DataTypes.JSON },
-      exceptionText: { type: DataTypes.STRING(400), field: 'exception_text', defaultValue: '' },
-      checkedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'checked_by', defaultValue: null },
-      checkedAt: { type: DataTypes.DATE(3), field: 'checked_at', defaultValue: null },
-      signer: { type: DataTypes.STRING(120), defaultValue: '' },
-      signature: { type: DataTypes.TEXT('medium'), defaultValue: null },
-      signedAt: { type: DataTypes.DATE(3), field: 'signed_at', defaultValue: null },
-      record: { type: DataTypes.TEXT('long'), defaultValue: null },
-      subject: { type: DataTypes.JSON, defaultValue: null },
-      digest: { type: DataTypes.CHAR(64), defaultValue: null },
-      secondBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'second_by', defaultValue: null },
-      secondAt: { type: DataTypes.DATE(3), field: 'second_at', defaultValue: null },
-      advice: { type: DataTypes.TEXT, defaultValue: null },
-      nextCheck: { type: DataTypes.DATEONLY, field: 'next_check', defaultValue: null },
-      shown: { type: DataTypes.TEXT('long'), defaultValue: null },
-      paidMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'paid_minor', defaultValue: null },
-      paidHow: { type: DataTypes.STRING(40), field: 'paid_how', defaultValue: '' },
-      paidAt: { type: DataTypes.DATE(3), field: 'paid_at', defaultValue: null },
-      version: { type: DataTypes.INTEGER, defaultValue: 0 },
-    },
-    { sequelize, modelName: 'HandOver', tableName: 'hand_overs' },
-  );
+  own.Decision.init(decisionColumns(), { sequelize, modelName: 'Decision', tableName: 'decisions' });
+  own.RodTurn.init(rodTurnColumns(), { sequelize, modelName: 'RodTurn', tableName: 'rod_turns' });
+  own.WorkLine.init(workLineColumns(), { sequelize, modelName: 'WorkLine', tableName: 'work_lines' });
+  own.TimeEntry.init(timeEntryColumns(), { sequelize, modelName: 'TimeEntry', tableName: 'time_entries' });
+  own.HandOver.init(handOverColumns(), { sequelize, modelName: 'HandOver', tableName: 'hand_overs' });
 }

@@ -1,11 +1,11 @@
-import { planOfJob, type DecidedLine } from '../../core/plan/plan-of-job.ts';
-import type { PlanInput } from '../../core/plan/plan-input.ts';
-import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
-import type { JobOfPlan } from '../../core/plan/solve/problem-from.ts';
-import { buzzChance, type BuzzChance, type Spread } from '../../core/whatif/buzz-chance.ts';
-import type { Hand } from '../../core/whatif/clearance-map.ts';
-import type { Moves } from '../../core/whatif/moves.ts';
-import type { NeckModel } from '../../core/whatif/neck-model.ts';
+import { planOfJob, type DecidedLine } from '../core/plan/plan-of-job.ts';
+import type { PlanInput } from '../core/plan/plan-input.ts';
+import type { Plan, Plans } from '../core/plan/solve/plans.ts';
+import type { JobOfPlan } from '../core/plan/solve/problem-from.ts';
+import { buzzChance, type BuzzChance, type Spread } from '../core/whatif/buzz-chance.ts';
+import type { Hand } from '../core/whatif/clearance-map.ts';
+import type { Moves } from '../core/whatif/moves.ts';
+import type { NeckModel } from '../core/whatif/neck-model.ts';
 
 /** What the page asks of the worker, each with a number its answer comes back under. */
 export type Asked =
