@@ -16,8 +16,12 @@ import { endServer, serve } from '../base/serve.ts';
 
 const KINDS = ['check', 'unit', 'integration', 'together', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
-/** What may run beside each other: the checks want a processor, the integration tests mostly wait for the database. */
+/**
+ * What may run beside each other: the checks want one processor, the integration tests mostly wait for the database; the
+ * application is built beside the unit tests for those that come after.
+ */
 const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['unit'], ['together'], ['e2e']];
+const WANT_THE_BUILD: readonly Kind[] = ['together', 'e2e'];
 
 const SECRET = 'only for the tests';
 
@@ -38,12 +42,8 @@ function runProgram(
   });
 }
 
-const jest = (project: string, env: Readonly<Record<string, string>> = {}, ...more: string[]) =>
-  runProgram('jest', ['--selectProjects', project, '--ci', ...more], {
-    NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
-    RUBRICA_SECRET: SECRET,
-    ...env,
-  });
+const vitest = (mode: Kind, env: Readonly<Record<string, string>> = {}) =>
+  runProgram('vitest', ['run', '--mode', mode], { TZ: 'UTC', RUBRICA_SECRET: SECRET, ...env });
 
 async function freshDatabase(server: PrivateDatabase, name: string): Promise<string> {
   const admin = openDatabase(server.url('information_schema'));
@@ -138,14 +138,14 @@ async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>, only:
     case 'check':
       return runProgram('npm', ['run', '--silent', 'check']);
     case 'unit':
-      return jest('unit');
+      return vitest('unit');
     case 'integration': {
       const { url } = await server();
-      return jest('integration', { RUBRICA_TEST_SERVER: url('{database}') }, '--runInBand');
+      return vitest('integration', { RUBRICA_TEST_SERVER: url('{database}') });
     }
     case 'together':
       await buildIfNeeded();
-      return jest('together', {}, '--runInBand');
+      return vitest('together');
     case 'e2e':
       return endToEnd(await server(), only);
   }
@@ -171,7 +171,11 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
       failed ||= !good;
       results.push(`${good ? 'ok  ' : 'FAIL'} ${kind} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
     };
-    for (const beside of STAGES) await Promise.all(kinds.filter((k) => beside.includes(k)).map(one));
+    for (const beside of STAGES) {
+      const now = kinds.filter((k) => beside.includes(k));
+      const built = now.includes('unit') && kinds.some((k) => WANT_THE_BUILD.includes(k));
+      await Promise.all([...now.map(one), ...(built ? [buildIfNeeded()] : [])]);
+    }
   } finally {
     for (const s of started) await (await s).stop();
   }

@@ -13,7 +13,7 @@ test.each<[string, OperationId[], string]>([
   ['It buzzes at the fifth fret', [], 'bench-arrival'],
   ['Hums when I touch nothing', [], 'bench-arrival'],
   ['A setup', ['fret-dress'], 'bench-arrival'],
-])('“%s” with %p: %s', (complaint, order, list) => {
+])('“%s” with %j: %s', (complaint, order, list) => {
   expect(listFor(complaint, order).list).toBe(list);
   expect(listFor(complaint, order).why).not.toBe('');
 });

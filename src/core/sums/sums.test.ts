@@ -98,7 +98,7 @@ describe.each(IDS)('%s', (id) => {
     }
   });
 
-  test.each([null, undefined, 5, 'text', []])('%p is no input', (input) => {
+  test.each([null, undefined, 5, 'text', []])('%j is no input', (input) => {
     expect(runSum(id, input)).toMatchObject({ ok: false, error: { field: '' } });
   });
 

@@ -28,7 +28,7 @@ describe('the page to come back to', () => {
     'rack',
     '/rack?next=//x',
     '',
-  ])('is never %p', (path) => {
+  ])('is never %j', (path) => {
     expect(isOwnPath(path)).toBe(false);
     rememberPage(path);
     expect(lastPage()).toBe('/rack');

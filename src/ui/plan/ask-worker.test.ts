@@ -1,5 +1,5 @@
 /** One worker, one newest question: answers, faults, too long, stopped. */
-import { jest } from '@jest/globals';
+import { vi } from 'vitest';
 import { workerClient, type WorkerLike, type WorkerState } from './ask-worker.ts';
 
 interface Answer {
@@ -32,8 +32,8 @@ function bench(patience = 1000) {
   return { made, told, client, last, reply };
 }
 
-beforeEach(() => jest.useFakeTimers());
-afterEach(() => jest.useRealTimers());
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => vi.useRealTimers());
 
 test('the newest question counts', () => {
   const b = bench();
@@ -44,14 +44,14 @@ test('the newest question counts', () => {
   b.reply(2, 'new');
   expect(b.last()).toEqual({ kind: 'answered', answer: { id: 2, says: 'new' } });
   expect(b.made).toHaveLength(1);
-  jest.advanceTimersByTime(5000);
+  vi.advanceTimersByTime(5000);
   expect(b.last()?.kind).toBe('answered');
 });
 
 test('one that takes too long is ended, and the next question has a new one', () => {
   const b = bench(1000);
   b.client.ask({});
-  jest.advanceTimersByTime(1000);
+  vi.advanceTimersByTime(1000);
   expect(b.last()).toEqual({ kind: 'failed', why: 'time', detail: '' });
   expect(b.made[0]?.ended).toBe(true);
   b.made[0]?.onmessage?.({ data: { id: 1, says: 'too late' } });

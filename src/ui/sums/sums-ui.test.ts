@@ -51,7 +51,7 @@ describe('results are said in the unit of the bench, with mm beside it', () => {
     [false, '', 'no'],
     [null, 'fret', 'none'],
     ['steeper', '', 'steeper'],
-  ])('%p in %s is said %s', (value, unit, said) => {
+  ])('%j in %s is said %s', (value, unit, said) => {
     expect(sayResult(value, unit, sayFor('mm'))).toBe(said);
   });
 });

@@ -10,7 +10,7 @@ test.each([
   [4.6, /^By the 5° reamer/],
   [4, /^They taper 4°, neither/],
   [null, /^Their taper first/],
-] as const)('pins of %p°', (taper, says) => {
+] as const)('pins of %j°', (taper, says) => {
   expect(pinWay(taper)).toMatch(says);
 });
 

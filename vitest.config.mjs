@@ -1,0 +1,34 @@
+import { defineConfig } from 'vitest/config';
+
+/** What is tested, by `--mode`: how its files are found and how they run. */
+const KINDS = {
+  // The core and what is pure beside it: files share what was loaded, so that it is loaded once.
+  unit: {
+    include: ['src/**/*.test.{ts,tsx}', 'tests/architecture/**/*.test.ts'],
+    pool: 'threads',
+    isolate: false,
+    minWorkers: 2,
+    maxWorkers: 2,
+  },
+  // Against a real database, each file with a shop of its own.
+  integration: {
+    include: ['tests/integration/**/*.test.ts'],
+    pool: 'forks',
+    isolate: false,
+    minWorkers: 2,
+    maxWorkers: 2,
+  },
+  // Real processes that are killed while many write.
+  together: { include: ['tests/together/**/*.test.ts'], pool: 'forks', fileParallelism: false },
+};
+
+export default defineConfig(({ mode }) => ({
+  test: {
+    globals: true,
+    environment: 'node',
+    // A machine shared with others may give a tenth of a core: how fast it is, the bench says, not these.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
+    ...(KINDS[mode] ?? KINDS.unit),
+  },
+}));
