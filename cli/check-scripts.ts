@@ -17,12 +17,9 @@ const OVER_TODAY: Readonly<Record<string, number>> = {
   '/(house)/sums': 285,
   '/(house)/job/[number]/work': 261,
   '/(house)/desk/take-in': 245,
-  '/(house)/house/checklists/[list]': 231,
+  '/(house)/house/checklists/[list]': 223,
   '/(house)/bench': 223,
   '/(house)/rack': 214,
-  '/(house)/house/checklists': 210,
-  '/(house)/house/operations': 210,
-  '/(house)/house/kinds': 206,
 };
 const HEAVY = ['readings', 'plan'];
 const LEAVES = ['arrival', 'inspection', 'work', 'hand-over', ...HEAVY];

@@ -12,6 +12,7 @@ const USAGE = `Usage: ./rubrica COMMAND
                                every check and test, or some kinds (--only: browser tests whose title has TEXT)
   seed --fresh [--yes]         throw the data away and load the demo shop again (asks first; --yes for scripts)
   pair                         make a pairing code for a tablet
+  pin "NAME"                   give somebody another PIN, read from standard input (an owner who forgot theirs)
   doctor                       what is installed, running, listening, migrated
   verify [--json]              compare every sealed record with its seal (exit 1 with the list of those that broke)
   sum                          the names of the sums
@@ -34,6 +35,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   test: () => import('./commands/test.ts'),
   seed: () => import('./commands/seed.ts'),
   pair: () => import('./commands/pair.ts'),
+  pin: () => import('./commands/pin.ts'),
   doctor: () => import('./commands/doctor.ts'),
   verify: () => import('./commands/verify.ts'),
   sum: () => import('./commands/sum.ts'),

@@ -90,6 +90,7 @@ export async function pairedTablet(
   base: string,
   name: string,
   touch = false,
+  code?: string,
 ): Promise<{ context: BrowserContext; page: Page }> {
   const context = await freshContext(browser, {
     baseURL: base,
@@ -97,7 +98,7 @@ export async function pairedTablet(
     hasTouch: touch,
   });
   const page = await context.newPage();
-  await page.goto(`/pair?code=${await pairingCode()}`);
+  await page.goto(`/pair?code=${code ?? (await pairingCode())}`);
   await page.getByLabel('Name of this device').fill(name);
   await page.getByRole('button', { name: 'Pair' }).click();
   await page.waitForURL('**/sign-in');

@@ -3,6 +3,9 @@ import { custodyBag } from './custody/bag.ts';
 import { custodyChangeMark } from './custody/change-mark.ts';
 import { custodyMark } from './custody/mark.ts';
 import { custodyRemovePhoto } from './custody/remove-photo.ts';
+import { devicesCode } from './devices/code.ts';
+import { devicesRename } from './devices/rename.ts';
+import { devicesRevoke } from './devices/revoke.ts';
 import { deskMessage } from './desk/message.ts';
 import { deskReceipt } from './desk/receipt.ts';
 import { deskResend } from './desk/resend.ts';
@@ -27,7 +30,12 @@ import { houseSaveTargets } from './house/save-targets.ts';
 import { inspectionAnswer } from './inspection/answer.ts';
 import { inspectionChooseList } from './inspection/choose-list.ts';
 import { inspectionFinish } from './inspection/finish.ts';
+import { peopleLeave } from './people/leave.ts';
+import { peopleOwnPin } from './people/own-pin.ts';
+import { peopleSave } from './people/save.ts';
 import { peopleSeen } from './people/seen.ts';
+import { peopleSetPin } from './people/set-pin.ts';
+import { peopleSignOut } from './people/sign-out.ts';
 import { planAdd } from './plan/add.ts';
 import { planChoose } from './plan/choose.ts';
 import { planDecide } from './plan/decide.ts';
@@ -130,6 +138,14 @@ export const COMMANDS = {
   'desk.message': deskMessage,
   'desk.resend': deskResend,
   'people.seen': peopleSeen,
+  'people.save': peopleSave,
+  'people.set-pin': peopleSetPin,
+  'people.own-pin': peopleOwnPin,
+  'people.leave': peopleLeave,
+  'people.sign-out': peopleSignOut,
+  'devices.code': devicesCode,
+  'devices.rename': devicesRename,
+  'devices.revoke': devicesRevoke,
   'house.save-planning': houseSavePlanning,
   'house.save-rules': houseSaveRules,
   'house.save-gateway': houseSaveGateway,

@@ -42,6 +42,8 @@ import { askTweak } from '../hand-over/tweak.ts';
 import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules } from '../house/save-rules.ts';
 import { resendMessage, sendMessage } from '../messages/send-message.ts';
+import { makeCode, renameDevice, revokeDevice } from '../devices/devices.ts';
+import { leaveShop, savePerson, setOwnPin, setPin, signOutEverywhere } from '../people/staff.ts';
 import { seeNotices } from '../people/notices.ts';
 import { changeAccident, recordAccident } from '../work/accidents.ts';
 import { answerLine } from '../work/answer-line.ts';
@@ -118,6 +120,14 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'desk.message': sendMessage,
   'desk.resend': resendMessage,
   'people.seen': seeNotices,
+  'people.save': savePerson,
+  'people.set-pin': setPin,
+  'people.own-pin': setOwnPin,
+  'people.leave': leaveShop,
+  'people.sign-out': signOutEverywhere,
+  'devices.code': makeCode,
+  'devices.rename': renameDevice,
+  'devices.revoke': revokeDevice,
   'house.save-planning': savePlanning,
   'house.save-rules': saveRules,
   'house.save-gateway': saveGateway,

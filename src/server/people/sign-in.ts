@@ -80,6 +80,7 @@ export async function signIn(
       { tokenHash: tokenHash(token), ...where, createdAt: now, expiresAt },
       { transaction: t },
     );
+    await device.update({ seenAt: now, seenBy: personId }, { transaction: t });
     await event('signed in');
     return ok({ token, expiresAt });
   });

@@ -17,8 +17,21 @@ export const tokenOfCommand = (commandId: string): string =>
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
 
-/** A pairing code to type on a new tablet: 12 letters in three groups, no look-alikes (about 59 bits). */
-export function newPairingCode(): string {
-  const letter = () => LETTERS[randomInt(LETTERS.length)] ?? 'A';
+/** Twelve letters in three groups, no look-alikes (about 59 bits). */
+function lettersOf(next: () => number): string {
+  const letter = () => LETTERS[next() % LETTERS.length] ?? 'A';
   return Array.from({ length: 3 }, () => Array.from({ length: 4 }, letter).join('')).join('-');
+}
+
+/** A pairing code to type on a new tablet. */
+export const newPairingCode = (): string => lettersOf(() => randomInt(LETTERS.length));
+
+/** The pairing code a command makes: the same when the same command is given again, so that nothing of it need be kept. */
+export function pairingCodeOfCommand(commandId: string): string {
+  const bytes = createHmac('sha512', process.env['RUBRICA_SECRET'] ?? '')
+    .update(`pairing code\n${commandId}`)
+    .digest();
+  let at = 0;
+  // Four bytes a letter: the last letters of the alphabet are no likelier than the first.
+  return lettersOf(() => bytes.readUInt32BE(4 * at++));
 }

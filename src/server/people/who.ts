@@ -25,6 +25,15 @@ export async function actorFor(
   return actor ?? null;
 }
 
+/** Notes that a tablet has a screen open, and for whom. */
+export async function seeDevice(
+  { models }: Pick<Database, 'models'>,
+  { deviceId, personId }: Pick<Actor, 'deviceId' | 'personId'>,
+  now: Date,
+): Promise<void> {
+  await models.Device.update({ seenAt: now, seenBy: personId }, { where: { id: deviceId } });
+}
+
 /** The people to choose from on a paired device; null when the device is not paired. */
 export async function peopleOn({ models }: Database, deviceToken: string | undefined) {
   if (!deviceToken) return null;

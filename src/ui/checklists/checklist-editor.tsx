@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { toFileItems } from '../../contracts/formats/checklist-items.ts';
 import type * as ChecklistsFormat from '../../contracts/formats/checklists.ts';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
@@ -15,9 +15,10 @@ import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
-import { DiffView } from './diff-view.tsx';
-import { ItemForm } from './item-form.tsx';
 import { SortableItems } from './sortable-items.tsx';
+
+const DiffView = lazy(async () => ({ default: (await import('./diff-view.tsx')).DiffView }));
+const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
 
 interface Draft extends Fields {
   readonly name: string;
@@ -177,13 +178,17 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
       <div className="space-y-5">
         {item && (
           <section aria-label="Item" className="space-y-3">
-            <ItemForm
-              key={item.key}
-              item={item}
-              groups={groups}
-              wrong={wrong.get(item.key) ?? {}}
-              onChange={(next) => change({ items: draft.items.map((i) => (i.key === next.key ? next : i)) })}
-            />
+            <Suspense>
+              <ItemForm
+                key={item.key}
+                item={item}
+                groups={groups}
+                wrong={wrong.get(item.key) ?? {}}
+                onChange={(next) =>
+                  change({ items: draft.items.map((i) => (i.key === next.key ? next : i)) })
+                }
+              />
+            </Suspense>
             <button
               type="button"
               className="button"
@@ -234,7 +239,9 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
             </button>
           </div>
           {!may && <p className="text-sm">A lead or the owner keeps lists; look around freely.</p>}
-          <DiffView diff={diff} />
+          <Suspense>
+            <DiffView diff={diff} />
+          </Suspense>
         </section>
       </div>
     </div>

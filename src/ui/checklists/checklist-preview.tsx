@@ -1,14 +1,17 @@
 'use client';
 
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
 import { conditionWords } from '../../core/inspection/condition.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { KindChoice } from '../instrument/kind-choice.tsx';
 import { PHASES, valueName } from './words.ts';
+
+const KindChoice = lazy(async () => ({
+  default: (await import('../instrument/kind-choice.tsx')).KindChoice,
+}));
 
 function Row({ item, asked }: { readonly item: ChecklistItem; readonly asked: boolean }) {
   return (
@@ -37,7 +40,9 @@ export function ChecklistPreview({ list }: { readonly list: Checklist }) {
   return (
     <div className="px-5 py-3">
       <div className="mb-3 max-w-sm">
-        <KindChoice label="As it meets a" value={kind} onChange={setKind} />
+        <Suspense>
+          <KindChoice label="As it meets a" value={kind} onChange={setKind} />
+        </Suspense>
       </div>
       <p role="status" className="mb-2">
         {asked.size} of {list.items.length} items are asked of a {KIND_NAMES[kind].toLowerCase()} as it

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { lazy, Suspense, useId, useState } from 'react';
 import { fromFileItems } from '../../contracts/formats/checklist-items.ts';
 import type { ChecklistsFile } from '../../contracts/formats/checklists.ts';
 import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.ts';
@@ -8,7 +8,8 @@ import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts'
 import { FileField } from '../kit/file-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
-import { DiffView } from './diff-view.tsx';
+
+const DiffView = lazy(async () => ({ default: (await import('./diff-view.tsx')).DiffView }));
 
 /** A list of the file, and its items as they would stand here. */
 interface Found {
@@ -72,7 +73,9 @@ export function ImportLists({ lists }: { readonly lists: readonly Checklist[] })
             )}
             <details>
               <summary className="min-h-11 cursor-pointer underline">What would change</summary>
-              <DiffView diff={diff} />
+              <Suspense>
+                <DiffView diff={diff} />
+              </Suspense>
             </details>
           </article>
         );

@@ -87,6 +87,10 @@ function useEvents(): boolean {
       opened = true;
       document.documentElement.dataset['live'] = 'yes';
     });
+    source.addEventListener('signed-out', () => {
+      source.close();
+      window.location.assign('/sign-in');
+    });
     source.onerror = () => {
       clearTimeout(grace);
       grace = setTimeout(() => setLost(true), GRACE_MS);

@@ -12,7 +12,7 @@ interface Person {
   readonly role: Role;
 }
 
-/** Tap a name, type four to six digits. */
+/** Tap a name, type four to twelve digits. */
 export function SignIn({
   people,
   next,
@@ -80,8 +80,8 @@ export function SignIn({
           type="password"
           inputMode="numeric"
           autoComplete="off"
-          maxLength={6}
-          pattern="\d{4,6}"
+          maxLength={12}
+          pattern="\d{4,12}"
           value={pin}
           disabled={!chosen}
           onChange={(e) => setPin(e.target.value.replace(/\D/g, ''))}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { KIND_NAMES } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
@@ -10,13 +10,18 @@ import {
   type ConstructionDraft,
   type DraftErrors,
 } from '../instrument/construction-draft.ts';
-import { ConstructionFields } from '../instrument/construction-fields.tsx';
 import { FormField } from '../kit/form-field.tsx';
-import { KindChoice } from '../instrument/kind-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
+
+const KindChoice = lazy(async () => ({
+  default: (await import('../instrument/kind-choice.tsx')).KindChoice,
+}));
+const ConstructionFields = lazy(async () => ({
+  default: (await import('../instrument/construction-fields.tsx')).ConstructionFields,
+}));
 
 interface Editing {
   readonly id: string;
@@ -71,17 +76,21 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
             />
           )}
         </FormField>
-        <KindChoice
-          label="Goes by the rules of a"
-          value={draft.facts.kind}
-          onChange={(kind) => edit.set({ draft: { ...draft, facts: { ...draft.facts, kind } } })}
-        />
+        <Suspense>
+          <KindChoice
+            label="Goes by the rules of a"
+            value={draft.facts.kind}
+            onChange={(kind) => edit.set({ draft: { ...draft, facts: { ...draft.facts, kind } } })}
+          />
+        </Suspense>
       </div>
       <p className="text-sm text-quiet">
         Its rules: targets, the kinds the checklists name, the outline damage is marked on. What is usual for
         it:
       </p>
-      <ConstructionFields draft={draft} errors={errors} onChange={(d) => edit.set({ draft: d })} />
+      <Suspense>
+        <ConstructionFields draft={draft} errors={errors} onChange={(d) => edit.set({ draft: d })} />
+      </Suspense>
       <ConflictChoice edit={edit} names={{ name: 'Name', draft: 'How it is built' }} />
       <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
       <div className="flex gap-3">

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { operationsFile } from '../../contracts/formats/operations-file.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import type { Operation } from '../../core/catalogue/operation.ts';
@@ -14,7 +14,6 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { VersionList } from './version-list.tsx';
-import { OperationForm } from './operation-form.tsx';
 
 const wait = (minutes: number): string =>
   minutes === 0
@@ -24,6 +23,9 @@ const wait = (minutes: number): string =>
       : minutes < 1440
         ? `${Math.round(minutes / 60)} h`
         : `${Math.round(minutes / 1440)} d`;
+
+// All that is known of one is loaded when one is opened.
+const OperationForm = lazy(async () => ({ default: (await import('./operation-form.tsx')).OperationForm }));
 
 type ById = Readonly<Record<string, Operation | null>>;
 
@@ -192,17 +194,19 @@ export function OperationEditor({
       </section>
       <section aria-label={chosen ? chosen.name : 'Versions'} className="space-y-3">
         {chosen ? (
-          <OperationForm
-            key={chosen.id}
-            operation={chosen}
-            list={list}
-            may={may}
-            onChange={change}
-            onLeave={() => {
-              setList(list.filter((o) => o.id !== chosen.id));
-              setOpen(null);
-            }}
-          />
+          <Suspense>
+            <OperationForm
+              key={chosen.id}
+              operation={chosen}
+              list={list}
+              may={may}
+              onChange={change}
+              onLeave={() => {
+                setList(list.filter((o) => o.id !== chosen.id));
+                setOpen(null);
+              }}
+            />
+          </Suspense>
         ) : (
           <>
             <h2 className="text-xl">Versions</h2>

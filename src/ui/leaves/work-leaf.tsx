@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { formatMoney } from '../../core/money/money.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
@@ -8,7 +8,6 @@ import { Trouble } from '../kit/trouble.tsx';
 import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../work/strings-panel.tsx';
 import { OrderTotals } from '../work/order-totals.tsx';
-import { LinksPanel } from '../customer/links-panel.tsx';
 import { useSend } from '../data/use-send.ts';
 import { AccidentsPanel } from '../work/accidents-panel.tsx';
 import { ChangeRequest } from '../work/change-request.tsx';
@@ -16,6 +15,10 @@ import { HandedOn, HandOn } from '../work/hand-on.tsx';
 import { OrderList } from '../work/order-list.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
+
+const LinksPanel = lazy(async () => ({
+  default: (await import('../customer/links-panel.tsx')).LinksPanel,
+}));
 
 type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
 const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;
@@ -142,7 +145,9 @@ export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>)
       </div>
       <aside className="space-y-6">
         <OrderTotals job={job} may={allowed.approve} />
-        <LinksPanel job={job} purpose="estimate" may={allowed.handOver} />
+        <Suspense>
+          <LinksPanel job={job} purpose="estimate" may={allowed.handOver} />
+        </Suspense>
         <StringsPanel job={job} may={allowed.work} />
         <BagsPanel job={job} may={allowed.work} />
         <AccidentsPanel job={job} may={allowed.handOver} />

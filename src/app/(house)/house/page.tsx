@@ -1,4 +1,3 @@
-import Link from '../../../ui/kit/link.tsx';
 import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/money.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
@@ -62,38 +61,14 @@ export default async function HousePage() {
   ]);
   return (
     <>
-      <PageHead title="House" note={`${shop.name}: the rules in force`}>
-        <Link href="/house/checklists" className="button">
-          Checklists
-        </Link>
-        <Link href="/house/targets" className="button">
-          Targets
-        </Link>
-        <Link href="/house/operations" className="button">
-          Operations
-        </Link>
-        <Link href="/house/planning" className="button">
-          How we plan
-        </Link>
-        <Link href="/house/readings" className="button">
-          How we read
-        </Link>
-        <Link href="/house/gauges" className="button">
-          Gauges
-        </Link>
-        <Link href="/house/hand-over" className="button">
-          Handing over
-        </Link>
-        <Link href="/house/messages" className="button">
-          Messages
-        </Link>
-        <Link href="/house/kinds" className="button">
-          Kinds of instrument
-        </Link>
-      </PageHead>
+      <PageHead title="House" note={`${shop.name}: the rules in force`} />
       <div className="grid gap-8 px-5 py-3 lg:grid-cols-2">
         <div className="space-y-6">
-          <Table caption="People" head={['Name', 'Role']} rows={people.map((p) => [p.name, p.role])} />
+          <Table
+            caption="People"
+            head={['Name', 'Role']}
+            rows={people.filter((p) => p.active).map((p) => [p.name, p.role])}
+          />
           <Table
             caption="Paired devices"
             head={['Device', 'Paired']}
@@ -110,7 +85,7 @@ export default async function HousePage() {
         </div>
         <Table
           caption="Operations"
-          head={['Operation', 'Minutes', 'Price', 'Undone?']}
+          head={['Operation', 'Minutes', 'Price', 'Can be undone']}
           rows={operations.map((o) => [
             o.name,
             `${o.minutes.low}–${o.minutes.likely}–${o.minutes.high}`,

@@ -1,13 +1,26 @@
+import { database } from '../../../server/db/connection.ts';
 import { listenToEvents } from '../../../server/live/feed.ts';
-import { currentActor } from '../../_lib/session.ts';
+import { seeDevice } from '../../../server/people/who.ts';
+import { actorNow, currentActor } from '../../_lib/session.ts';
 
 export const dynamic = 'force-dynamic';
 
 const HEARTBEAT_MS = 15_000;
+/** What may end a session that is open elsewhere: whoever listens is asked again who they are. */
+const ENDS_SESSIONS: ReadonlySet<string> = new Set([
+  'device sent away',
+  'person left',
+  'PIN set',
+  'own PIN changed',
+  'signed out everywhere',
+]);
 
-/** Tells a screen what changed, as it happens: server-sent events fed from the event log. */
+/** Tells a screen what changed, as it happens: server-sent events fed from the event log, for as long as its session stands. */
 export async function GET(request: Request): Promise<Response> {
-  if (!(await currentActor())) return new Response('signed out', { status: 401 });
+  const actor = await currentActor();
+  if (!actor) return new Response('signed out', { status: 401 });
+  const again = await actorNow();
+  await seeDevice(database(), actor, new Date());
   const encoder = new TextEncoder();
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
@@ -19,11 +32,8 @@ export async function GET(request: Request): Promise<Response> {
         }
       };
       send('retry: 1000\nevent: open\ndata: {}\n\n');
-      const stop = listenToEvents((heard) =>
-        send(`id: ${heard.at(-1)?.id ?? 0}\ndata: ${JSON.stringify(heard)}\n\n`),
-      );
-      const beat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS);
-      request.signal.addEventListener('abort', () => {
+      let stop = (): void => undefined;
+      const end = () => {
         stop();
         clearInterval(beat);
         try {
@@ -31,7 +41,21 @@ export async function GET(request: Request): Promise<Response> {
         } catch {
           // already closed by the other side
         }
+      };
+      const stillThere = async () => {
+        if ((await again()) !== null) return;
+        send('event: signed-out\ndata: {}\n\n');
+        end();
+      };
+      stop = listenToEvents((heard) => {
+        send(`id: ${heard.at(-1)?.id ?? 0}\ndata: ${JSON.stringify(heard)}\n\n`);
+        if (heard.some((h) => ENDS_SESSIONS.has(h.kind))) void stillThere().catch(() => undefined);
       });
+      const beat = setInterval(() => {
+        send(': still here\n\n');
+        void stillThere().catch(() => undefined);
+      }, HEARTBEAT_MS);
+      request.signal.addEventListener('abort', end);
     },
   });
   return new Response(stream, {

@@ -8,7 +8,7 @@ import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
 
 const asked = z.object({
   personId: z.number().int().positive(),
-  pin: z.string().regex(/^\d{4,6}$/, 'Four to six digits'),
+  pin: z.string().regex(/^\d{4,12}$/, 'Four to twelve digits'),
 });
 
 const no = (message: string, status: number): Response =>
@@ -23,7 +23,7 @@ export async function POST(request: Request): Promise<Response> {
   const body = await readJson(request, MOST.few);
   if (body.tooLarge) return tooLarge();
   const read = asked.safeParse(body.value);
-  if (!read.success) return no('A PIN has four to six digits.', 422);
+  if (!read.success) return no('A PIN has four to twelve digits.', 422);
   const done = await signIn(database(), device, read.data.personId, read.data.pin, new Date());
   if (!done.ok) return no(done.error.message, 403);
   jar.set(SESSION_COOKIE, done.value.token, {

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { Skill } from '../../../core/catalogue/operation-record.ts';
 import type { Role } from '../../../core/people/roles.ts';
 
 export class Setting extends Model<InferAttributes<Setting>, InferCreationAttributes<Setting>> {
@@ -20,6 +21,7 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare initials: string;
   declare role: Role;
   declare pinHash: string;
+  declare skill: CreationOptional<Skill>;
   declare active: CreationOptional<boolean>;
   declare version: CreationOptional<number>;
 }
@@ -30,6 +32,9 @@ export class Device extends Model<InferAttributes<Device>, InferCreationAttribut
   declare tokenHash: string;
   declare pairedAt: Date;
   declare revokedAt: CreationOptional<Date | null>;
+  /** when it last had a screen open, and for whom */
+  declare seenAt: CreationOptional<Date | null>;
+  declare seenBy: CreationOptional<number | null>;
 }
 
 export class PairingCode extends Model<InferAttributes<PairingCode>, InferCreationAttributes<PairingCode>> {
@@ -81,6 +86,7 @@ const personColumns = () => ({
   initials: { type: DataTypes.STRING(4) },
   role: { type: DataTypes.ENUM('desk', 'technician', 'lead', 'owner') },
   pinHash: { type: DataTypes.STRING(255), field: 'pin_hash' },
+  skill: { type: DataTypes.STRING(20), defaultValue: 'setup' },
   active: { type: DataTypes.BOOLEAN, defaultValue: true },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
 });
@@ -91,6 +97,8 @@ const deviceColumns = () => ({
   tokenHash: { type: DataTypes.CHAR(64), field: 'token_hash' },
   pairedAt: { type: DataTypes.DATE(3), field: 'paired_at' },
   revokedAt: { type: DataTypes.DATE(3), field: 'revoked_at', defaultValue: null },
+  seenAt: { type: DataTypes.DATE(3), field: 'seen_at', defaultValue: null },
+  seenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'seen_by', defaultValue: null },
 });
 
 const pairingCodeColumns = () => ({

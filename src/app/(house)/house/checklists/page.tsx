@@ -20,11 +20,7 @@ export default async function ChecklistsPage({ searchParams }: Params) {
   const mayEdit = may(actor.role, 'house');
   return (
     <>
-      <PageHead title="Checklists" note="what each kind of instrument is asked">
-        <Link href="/house" className="button">
-          House
-        </Link>
-      </PageHead>
+      <PageHead title="Checklists" note="what each kind of instrument is asked" />
       <nav aria-label="Lists" className="flex flex-wrap items-center gap-2 px-5 pt-3">
         {lists.map((l) => (
           <Link

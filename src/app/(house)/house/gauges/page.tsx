@@ -17,9 +17,6 @@ export default async function GaugesPage() {
         <Link href="/house/readings" className="button">
           How we read
         </Link>
-        <Link href="/house" className="button">
-          House
-        </Link>
       </PageHead>
       <GaugeEditor
         gauges={gauges}

@@ -1,4 +1,3 @@
-import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadRules } from '../../../../server/house/load-rules.ts';
@@ -15,11 +14,7 @@ export default async function HandOverRulesPage() {
   const [{ rules, rulesVersion }, shop] = await Promise.all([loadRules(db), loadShop(db)]);
   return (
     <>
-      <PageHead title="Handing over" note="second check, tweaks, the next check, customers’ links">
-        <Link href="/house" className="button">
-          House
-        </Link>
-      </PageHead>
+      <PageHead title="Handing over" note="second check, tweaks, the next check, customers’ links" />
       <RulesEditor
         rules={rules}
         version={rulesVersion}

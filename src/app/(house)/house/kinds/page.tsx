@@ -1,4 +1,3 @@
-import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
@@ -12,11 +11,7 @@ export default async function KindsPage() {
   const actor = await requireActor();
   return (
     <>
-      <PageHead title="Kinds of instrument" note="what is usual for each when it is taken in">
-        <Link href="/house" className="button">
-          House
-        </Link>
-      </PageHead>
+      <PageHead title="Kinds of instrument" note="what is usual for each when it is taken in" />
       <KindEditor kinds={await offeredKinds(database())} may={may(actor.role, 'house')} />
     </>
   );

@@ -1,4 +1,3 @@
-import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadRules } from '../../../../server/house/load-rules.ts';
@@ -15,11 +14,7 @@ export default async function MessagesPage() {
   const [{ gateway, gatewayVersion }, messages] = await Promise.all([loadRules(db), loadOutbox(db)]);
   return (
     <>
-      <PageHead title="Messages" note="a simulated gateway: nothing leaves the house">
-        <Link href="/house" className="button">
-          House
-        </Link>
-      </PageHead>
+      <PageHead title="Messages" note="a simulated gateway: nothing leaves the house" />
       <Outbox
         messages={messages}
         gateway={gateway}

@@ -1,4 +1,3 @@
-import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadOperations } from '../../../../server/house/load-operations.ts';
@@ -22,9 +21,6 @@ export default async function OperationsPage() {
         <a href="/api/operations" className="button" download="operations.json">
           As a file
         </a>
-        <Link href="/house" className="button">
-          House
-        </Link>
       </PageHead>
       <OperationEditor loaded={loaded} currency={shop.currency} may={may(actor.role, 'house')} />
     </>

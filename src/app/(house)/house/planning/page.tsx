@@ -3,7 +3,6 @@ import { database } from '../../../../server/db/connection.ts';
 import { loadPlanning } from '../../../../server/house/load-planning.ts';
 import { loadShop } from '../../../../server/house/load-shop.ts';
 import { PlanningEditor } from '../../../../ui/house/planning-editor.tsx';
-import Link from '../../../../ui/kit/link.tsx';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
@@ -15,11 +14,7 @@ export default async function PlanningPage() {
   const [{ rules, version }, shop] = await Promise.all([loadPlanning(db), loadShop(db)]);
   return (
     <>
-      <PageHead title="How we plan" note="limits, weights, and what a worth decides">
-        <Link href="/house" className="button">
-          House
-        </Link>
-      </PageHead>
+      <PageHead title="How we plan" note="limits, weights, and what a worth decides" />
       <PlanningEditor
         rules={rules}
         version={version}

@@ -19,9 +19,6 @@ export default async function HabitsPage() {
         <Link href="/house/gauges" className="button">
           Gauges
         </Link>
-        <Link href="/house" className="button">
-          House
-        </Link>
       </PageHead>
       <HabitEditor
         habits={habits}

@@ -1,4 +1,3 @@
-import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
@@ -26,9 +25,6 @@ export default async function TargetsPage() {
         <a href="/api/targets" className="button" download="targets.json">
           As a file
         </a>
-        <Link href="/house" className="button">
-          House
-        </Link>
       </PageHead>
       <TargetEditor
         loaded={loaded}

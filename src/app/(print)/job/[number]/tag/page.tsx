@@ -1,19 +1,13 @@
 import { STRINGS_STATES } from '../../../../../core/readings/conditions.ts';
-import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { database } from '../../../../../server/db/connection.ts';
 import { loadTag } from '../../../../../server/desk/load-tag.ts';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
+import { origin } from '../../../../_lib/origin.ts';
 import { requireActor } from '../../../../_lib/session.ts';
 
 export const metadata = { title: 'Tag' };
-
-/** The address a tag's code carries: the house's public one, or where it was printed. */
-async function origin(): Promise<string> {
-  const host = (await headers()).get('host') ?? '127.0.0.1';
-  return process.env['RUBRICA_PUBLIC_URL'] ?? `http://${host}`;
-}
 
 /** A tag to hang on the instrument: number, whose, what, and a code that opens the job. */
 export default async function TagPage({ params }: { readonly params: Promise<{ number: string }> }) {

@@ -1,0 +1,161 @@
+'use client';
+
+import { useState } from 'react';
+import { SKILLS, type Skill } from '../../core/catalogue/operation-record.ts';
+import { pinProblem } from '../../core/people/pin.ts';
+import { ROLES, type Role } from '../../core/people/roles.ts';
+import { initialsOf } from '../../core/people/staff.ts';
+import type { LoadedPerson } from '../../server/people/load-people.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { PinField } from './pin-fields.tsx';
+
+/** What a role may do, in the bench's words. */
+const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  desk: 'desk: takes in, hands back, takes the customer’s word',
+  technician: 'technician: inspects, reads, plans, works',
+  lead: 'lead: all of it, targets, prices and people too',
+  owner: 'owner: everything',
+};
+
+interface Texts extends Record<string, unknown> {
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+  readonly skill: Skill;
+}
+
+const FRESH: Texts = { name: '', initials: '', role: 'technician', skill: 'setup' };
+
+/** The fields of somebody of the shop. */
+function PersonFields({
+  value,
+  fields,
+  onChange,
+}: {
+  readonly value: Texts;
+  readonly fields: Readonly<Record<string, string>>;
+  readonly onChange: (some: Partial<Texts>) => void;
+}) {
+  return (
+    <>
+      <div className="flex gap-3">
+        <FormField label="Name" className="flex-1" error={fields['name']}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              maxLength={80}
+              value={value.name}
+              onChange={(e) => onChange({ name: e.target.value })}
+            />
+          )}
+        </FormField>
+        <FormField label="Letters on the tag" className="w-36" error={fields['initials']}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              maxLength={4}
+              placeholder={initialsOf(value.name)}
+              value={value.initials}
+              onChange={(e) => onChange({ initials: e.target.value })}
+            />
+          )}
+        </FormField>
+      </div>
+      <FormField label="Role" error={fields['role']}>
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={value.role}
+            items={ROLES.map((r) => ({ value: r, name: ROLE_WORDS[r] }))}
+            onChange={(role) => onChange({ role: role as Role })}
+          />
+        )}
+      </FormField>
+      <FormField label="What they can be given" error={fields['skill']}>
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={value.skill}
+            items={(Object.keys(SKILLS) as Skill[]).map((s) => ({ value: s, name: SKILLS[s] }))}
+            onChange={(skill) => onChange({ skill: skill as Skill })}
+          />
+        )}
+      </FormField>
+    </>
+  );
+}
+
+/** Somebody of the shop, as they are added or changed. */
+export function PersonForm({
+  person,
+  onDone,
+}: {
+  /** null for somebody new */
+  readonly person: LoadedPerson | null;
+  readonly onDone: () => void;
+}) {
+  const { give, busy, trouble } = useSend();
+  const first: Texts = person
+    ? { name: person.name, initials: person.initials, role: person.role, skill: person.skill }
+    : FRESH;
+  const edit = useEdit(first, person?.version ?? 0, `house:person:${person?.id ?? 'new'}`);
+  const [pin, setPin] = useState('');
+  const fields = trouble?.code === 'invalid' ? trouble.fields : {};
+  const wantsPin = person === null && pinProblem(pin) !== null;
+  const keep = async () => {
+    const kept = await edit.save((value, version) =>
+      give('people.save', {
+        id: person?.id ?? null,
+        version,
+        ...value,
+        initials: value.initials.trim() === '' ? initialsOf(value.name) : value.initials,
+        pin: person === null ? pin : null,
+      }),
+    );
+    if (kept) onDone();
+  };
+  return (
+    <form
+      aria-label={person ? person.name : 'Somebody new'}
+      className="space-y-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <h2 className="text-xl">{person ? person.name : 'Somebody new'}</h2>
+      <PersonFields value={edit.value} fields={fields} onChange={edit.set} />
+      {person === null && (
+        <PinField label="Their first PIN" fresh value={pin} error={fields['pin']} onChange={setPin} />
+      )}
+      <ConflictChoice edit={edit} />
+      <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
+      <div className="flex gap-3">
+        <button
+          type="submit"
+          className="button button-main"
+          disabled={busy || edit.value.name.trim() === '' || wantsPin || edit.conflicts.length > 0}
+        >
+          {person ? 'Keep' : 'Add to the shop'}
+        </button>
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            edit.reset();
+            onDone();
+          }}
+        >
+          Not now
+        </button>
+      </div>
+    </form>
+  );
+}
