@@ -8,6 +8,68 @@ import { FormField } from '../kit/form-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { PairingCode } from './pairing-code.tsx';
 
+/** Gives a tablet another name. */
+function Renaming({ device, onDone }: { readonly device: LoadedDevice; readonly onDone: () => void }) {
+  const { give, busy, trouble } = useSend();
+  const [name, setName] = useState(device.name);
+  const rename = async () => {
+    if (await give('devices.rename', { id: device.id, name })) onDone();
+  };
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3 pt-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void rename();
+      }}
+    >
+      <FormField label="What it is called" className="w-72">
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            maxLength={80}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+        )}
+      </FormField>
+      <button type="submit" className="button button-main" disabled={busy || name.trim() === ''}>
+        Keep the name
+      </button>
+      <Trouble trouble={trouble} />
+    </form>
+  );
+}
+
+/** Sends a tablet away, asked once more: it is at once and for good. */
+function SendAway({ device }: { readonly device: LoadedDevice }) {
+  const { give, busy, trouble } = useSend();
+  const [sure, setSure] = useState(false);
+  if (!sure)
+    return (
+      <button type="button" className="button" onClick={() => setSure(true)}>
+        Send away<span className="sr-only"> {device.name}</span>
+      </button>
+    );
+  return (
+    <>
+      <button
+        type="button"
+        className="button button-main"
+        disabled={busy}
+        onClick={() => void give('devices.revoke', { id: device.id })}
+      >
+        Yes: nobody is signed in on it any more
+      </button>
+      <button type="button" className="button" onClick={() => setSure(false)}>
+        Keep it
+      </button>
+      <Trouble trouble={trouble} />
+    </>
+  );
+}
+
 /** One tablet: its name, when it was last here and with whom, and a way to send it away. */
 function DeviceRow({
   device,
@@ -18,12 +80,7 @@ function DeviceRow({
   readonly here: boolean;
   readonly may: boolean;
 }) {
-  const { give, busy, trouble } = useSend();
-  const [name, setName] = useState<string | null>(null);
-  const [sure, setSure] = useState(false);
-  const rename = async () => {
-    if (name !== null && (await give('devices.rename', { id: device.id, name }))) setName(null);
-  };
+  const [renaming, setRenaming] = useState(false);
   return (
     <li className="border-b border-line py-2">
       <div className="flex flex-wrap items-end gap-3">
@@ -37,57 +94,14 @@ function DeviceRow({
               : `last here ${sayMoment(device.seenAt)}, ${device.seenBy}`}
           </p>
         </div>
-        {may && name === null && (
-          <button type="button" className="button" onClick={() => setName(device.name)}>
+        {may && !renaming && (
+          <button type="button" className="button" onClick={() => setRenaming(true)}>
             Rename<span className="sr-only"> {device.name}</span>
           </button>
         )}
-        {may && !here && !sure && (
-          <button type="button" className="button" onClick={() => setSure(true)}>
-            Send away<span className="sr-only"> {device.name}</span>
-          </button>
-        )}
-        {sure && (
-          <button
-            type="button"
-            className="button button-main"
-            disabled={busy}
-            onClick={() => void give('devices.revoke', { id: device.id })}
-          >
-            Yes: nobody is signed in on it any more
-          </button>
-        )}
-        {sure && (
-          <button type="button" className="button" onClick={() => setSure(false)}>
-            Keep it
-          </button>
-        )}
+        {may && !here && <SendAway device={device} />}
       </div>
-      {name !== null && (
-        <form
-          className="flex items-end gap-3 pt-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void rename();
-          }}
-        >
-          <FormField label="What it is called" className="w-72">
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={80}
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-              />
-            )}
-          </FormField>
-          <button type="submit" className="button button-main" disabled={busy || name.trim() === ''}>
-            Keep the name
-          </button>
-        </form>
-      )}
-      <Trouble trouble={trouble} />
+      {renaming && <Renaming device={device} onDone={() => setRenaming(false)} />}
     </li>
   );
 }

@@ -31,6 +31,9 @@ interface Texts extends Record<string, unknown> {
 
 const FRESH: Texts = { name: '', initials: '', role: 'technician', skill: 'setup' };
 
+const textsOf = (p: LoadedPerson | null): Texts =>
+  p ? { name: p.name, initials: p.initials, role: p.role, skill: p.skill } : FRESH;
+
 /** The fields of somebody of the shop. */
 function PersonFields({
   value,
@@ -102,13 +105,14 @@ export function PersonForm({
   readonly onDone: () => void;
 }) {
   const { give, busy, trouble } = useSend();
-  const first: Texts = person
-    ? { name: person.name, initials: person.initials, role: person.role, skill: person.skill }
-    : FRESH;
-  const edit = useEdit(first, person?.version ?? 0, `house:person:${person?.id ?? 'new'}`);
+  const edit = useEdit(textsOf(person), person?.version ?? 0, `house:person:${person?.id ?? 'new'}`);
   const [pin, setPin] = useState('');
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
   const wantsPin = person === null && pinProblem(pin) !== null;
+  const leave = () => {
+    edit.reset();
+    onDone();
+  };
   const keep = async () => {
     const kept = await edit.save((value, version) =>
       give('people.save', {
@@ -145,14 +149,7 @@ export function PersonForm({
         >
           {person ? 'Keep' : 'Add to the shop'}
         </button>
-        <button
-          type="button"
-          className="button"
-          onClick={() => {
-            edit.reset();
-            onDone();
-          }}
-        >
+        <button type="button" className="button" onClick={leave}>
           Not now
         </button>
       </div>
