@@ -70,6 +70,21 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     kind: 'own-tenor',
     construction: usualConstruction('ukulele'),
   },
+  'house.save-shop': {
+    version: 0,
+    shop: {
+      name: 'Quillmere Fretworks',
+      address: '',
+      phone: '',
+      email: '',
+      web: '',
+      foot: '',
+      currency: '¤',
+      taxRate: 0.2,
+      heights: '64ths',
+      paper: 'A4',
+    },
+  },
   'people.save': {
     id: null,
     version: 0,

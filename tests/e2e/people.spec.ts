@@ -68,6 +68,25 @@ test('a code made on the screen pairs a tablet; one sent away while in use shows
   await expect(lost).toHaveURL(/\/(sign-in|pair)/);
 });
 
+test('what the shop is called stands on its papers; what is typed wrongly is said at its field', async ({
+  browser,
+}) => {
+  const odile = await tablet(browser, A, 'Odile Farrant', '480216', true);
+  await go(odile, '/house/shop');
+  await accessible(odile, 'the shop');
+  const name = await odile.getByLabel('Name of the shop').inputValue();
+  await odile.getByLabel('Address, a line each').fill('4 Orrin Lane\nSaltmarren');
+  await odile.getByLabel('Tax added to prices, %').fill('a fifth');
+  await expect(odile.locator('#main').getByRole('alert')).toContainText('A percentage');
+  await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeDisabled();
+  await odile.getByLabel('Tax added to prices, %').fill('20');
+  await odile.getByRole('button', { name: 'Keep the shop' }).tap();
+  await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeEnabled();
+  await odile.goto('/job/412/receipt');
+  await expect(odile.getByRole('article')).toContainText(name);
+  await expect(odile.getByRole('article')).toContainText('4 Orrin Lane');
+});
+
 test('a technician looks, changes their own PIN, and nobody else’s', async ({ browser }) => {
   const nadia = await tablet(browser, A, 'Nadia Brook', '8642', true);
   await go(nadia, '/house/people');

@@ -2,6 +2,8 @@ import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { OPERATIONS, ownOperation } from '../../src/core/catalogue/operations.ts';
 import { USUAL_PLAN_RULES } from '../../src/core/plan/plan-rules.ts';
 import { loadOperations } from '../../src/server/house/load-operations.ts';
+import { loadShopSetting } from '../../src/server/house/load-shop.ts';
+import { estimatePaper } from '../../src/server/printing/estimate-paper.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
@@ -54,6 +56,40 @@ describe('the shop’s catalogue', () => {
     expect(
       await house.give(house.technician, 'house.save-operations', { version: 1, operations, note: '' }),
     ).toMatchObject({ ok: false, error: { code: 'not-allowed' } });
+  });
+});
+
+describe('the shop itself', () => {
+  test('what an earlier release kept is read; what is changed stands on its jobs and papers, by version', async () => {
+    const { info, version } = await loadShopSetting(house.db);
+    expect(info).toMatchObject({ name: 'Test bench', address: '', paper: 'A4' });
+    const shop = {
+      ...info,
+      name: 'Orrin Lane Strings',
+      address: '4 Orrin Lane\nSaltmarren',
+      phone: '555 0177',
+      foot: 'Prices with care.',
+      taxRate: 0.077,
+      paper: 'LETTER',
+    } as const;
+    const keep = (more: object = {}, who = house.lead) =>
+      house.give(who, 'house.save-shop', { version, shop: { ...shop, ...more } });
+    expect(await keep({ name: ' ' })).toMatchObject({
+      error: { fields: { 'shop.name': expect.any(String) as string } },
+    });
+    expect(await keep({ email: 'nobody' })).toMatchObject({
+      error: { fields: { 'shop.email': expect.any(String) as string } },
+    });
+    expect(await keep({}, house.technician)).toMatchObject({ error: { code: 'not-allowed' } });
+    value(await keep());
+    expect(await keep()).toMatchObject({ error: { code: 'conflict' } });
+    const { number } = await highJob();
+    const job = await see(number);
+    expect(job.shop).toEqual(shop);
+    const paper = await estimatePaper(job, job.shop.paper);
+    // Letter is 612 by 792 points.
+    expect(paper.toString('latin1')).toContain('/MediaBox [0 0 612 792]');
+    value(await house.give(house.lead, 'house.save-shop', { version: version + 1, shop: info }));
   });
 });
 

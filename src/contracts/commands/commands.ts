@@ -26,6 +26,7 @@ import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
+import { houseSaveShop } from './house/save-shop.ts';
 import { houseSaveTargets } from './house/save-targets.ts';
 import { inspectionAnswer } from './inspection/answer.ts';
 import { inspectionChooseList } from './inspection/choose-list.ts';
@@ -147,6 +148,7 @@ export const COMMANDS = {
   'devices.rename': devicesRename,
   'devices.revoke': devicesRevoke,
   'house.save-planning': houseSavePlanning,
+  'house.save-shop': houseSaveShop,
   'house.save-rules': houseSaveRules,
   'house.save-gateway': houseSaveGateway,
   'hand-over.check': handOverCheck,

@@ -12,12 +12,22 @@ import type { WorkGroup } from '../readings/stations.ts';
 import type { ShopTargets } from '../targets/shop-targets.ts';
 import type { LengthUnit } from '../units/length-units.ts';
 
-/** What the shop is called, its currency's sign, its tax (0.2 for a fifth) and the unit its heights are shown in. */
+/**
+ * What the shop is called and where it is, the words at the foot of its papers, its currency’s sign, its tax (0.2 for a fifth),
+ * the unit its heights are shown in and the paper it prints on.
+ */
 export interface ShopInfo {
   readonly name: string;
   readonly currency: string;
   readonly taxRate: number;
   readonly heights: '64ths' | 'thou' | 'mm';
+  /** lines of an address, one a line */
+  readonly address: string;
+  readonly phone: string;
+  readonly email: string;
+  readonly web: string;
+  readonly foot: string;
+  readonly paper: 'A4' | 'LETTER';
 }
 
 /** How the shop reads. */

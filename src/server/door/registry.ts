@@ -40,7 +40,7 @@ import { recordPaid, saveAdvice } from '../hand-over/advice-and-paid.ts';
 import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
 import { savePlanning } from '../house/save-planning.ts';
-import { saveGateway, saveRules } from '../house/save-rules.ts';
+import { saveGateway, saveRules, saveShop } from '../house/save-rules.ts';
 import { resendMessage, sendMessage } from '../messages/send-message.ts';
 import { makeCode, renameDevice, revokeDevice } from '../devices/devices.ts';
 import { leaveShop, savePerson, setOwnPin, setPin, signOutEverywhere } from '../people/staff.ts';
@@ -129,6 +129,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'devices.rename': renameDevice,
   'devices.revoke': revokeDevice,
   'house.save-planning': savePlanning,
+  'house.save-shop': saveShop,
   'house.save-rules': saveRules,
   'house.save-gateway': saveGateway,
   'hand-over.check': checkBench,

@@ -1,19 +1,19 @@
-import { z } from 'zod';
+import { shopInfoSchema } from '../../contracts/shop-info.ts';
+import type { ShopInfo } from '../../core/job/shop.ts';
 import type { Database } from '../db/connection.ts';
 
-const shop = z.object({
-  name: z.string(),
-  currency: z.string(),
-  taxRate: z.number(),
-  heights: z.enum(['64ths', 'thou', 'mm']),
-});
+/** What the shop is called, its money, its tax and how it shows things, out of its settings. */
+export const shopOf = (settings: readonly { readonly name: string; readonly value: unknown }[]): ShopInfo =>
+  shopInfoSchema.parse(settings.find((s) => s.name === 'shop')?.value);
 
-export type Shop = z.infer<typeof shop>;
+/** The same with its version, asked of the database. */
+export async function loadShopSetting({
+  models,
+}: Pick<Database, 'models'>): Promise<{ readonly info: ShopInfo; readonly version: number }> {
+  const rows = await models.Setting.findAll({ where: { name: 'shop' } });
+  return { info: shopOf(rows), version: rows[0]?.version ?? 0 };
+}
 
-/** The shop's name, currency sign, tax rate and the unit heights are shown in, out of its settings. */
-export const shopOf = (settings: readonly { readonly name: string; readonly value: unknown }[]): Shop =>
-  shop.parse(settings.find((s) => s.name === 'shop')?.value);
-
-/** The same, asked of the database. */
-export const loadShop = async ({ models }: Database): Promise<Shop> =>
-  shopOf(await models.Setting.findAll({ where: { name: 'shop' } }));
+/** The same without. */
+export const loadShop = async (db: Pick<Database, 'models'>): Promise<ShopInfo> =>
+  (await loadShopSetting(db)).info;

@@ -8,6 +8,13 @@ export const saveRules = defineUseCase({
     saveSetting(work, { name: 'hand-over rules', what: 'how the shop hands over', value: rules, version }),
 });
 
+/** Keeps what the shop is called and where it is, its money, its tax, its paper. */
+export const saveShop = defineUseCase({
+  name: 'house.save-shop',
+  run: (work, { version, shop }) =>
+    saveSetting(work, { name: 'shop', what: 'what the shop is called', value: shop, version }),
+});
+
 /** Keeps what the stand-in for a mail or text service does with messages. */
 export const saveGateway = defineUseCase({
   name: 'house.save-gateway',

@@ -12,7 +12,7 @@ export async function saveSetting(
     value,
     version,
   }: {
-    name: 'hand-over rules' | 'message gateway' | 'reading habits' | 'planning rules';
+    name: 'shop' | 'hand-over rules' | 'message gateway' | 'reading habits' | 'planning rules';
     what: string;
     value: unknown;
     version: number;

@@ -3,6 +3,7 @@ import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
 import { formatMoney } from '../../core/money/money.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { drawAt } from './draw-shapes.ts';
+import { footer, letterhead } from './letterhead.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 const SIGNATURE_WIDTH = 600;
@@ -113,7 +114,8 @@ function signature(paper: Paper, job: JobView): void {
 export function customerSheet(job: JobView, size: PaperSize = 'A4'): Promise<Buffer> {
   const sheet = job.sheet.content;
   const paper = new Paper(`Job ${job.number}`, size);
-  paper.text(sheet.shop, { tone: 'quiet' });
+  // What was sealed keeps the name it was sealed with.
+  letterhead(paper, { ...job.shop, name: sheet.shop });
   paper.title(
     `${sheet.instrument}, job ${sheet.job}`,
     `${sheet.customer} · serial ${sheet.serial || 'none'} · taken in ${sheet.takenIn}`,
@@ -137,5 +139,6 @@ export function customerSheet(job: JobView, size: PaperSize = 'A4'): Promise<Buf
   }
   if (sheet.nextCheck) paper.text(`We look at it again, without charge, on ${sheet.nextCheck}.`);
   signature(paper, job);
+  footer(paper, job.shop);
   return paper.end();
 }

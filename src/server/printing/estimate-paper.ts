@@ -1,5 +1,6 @@
 import { formatMoney, total, totalRange } from '../../core/money/money.ts';
 import type { JobView } from '../leaves/load-job.ts';
+import { footer, letterhead } from './letterhead.ts';
 import { Paper, type PaperSize } from './paper.ts';
 
 /** The estimate as paper: every line with what was found, its range, and a place to say yes or no. */
@@ -7,7 +8,7 @@ export function estimatePaper(job: JobView, size: PaperSize): Promise<Buffer> {
   const paper = new Paper(`Estimate ${job.number}`, size);
   const money = (amount: number) => formatMoney(amount, job.shop.currency);
   const lines = job.lines.filter((l) => l.approval !== 'no');
-  paper.text(job.shop.name, { tone: 'quiet' });
+  letterhead(paper, job.shop);
   paper.title(`Estimate for ${job.instrument.name}, job ${job.number}`, job.customer.name);
   paper.heading('In your words');
   paper.text(job.complaint, { tone: 'ink' });
@@ -44,5 +45,6 @@ export function estimatePaper(job: JobView, size: PaperSize): Promise<Buffer> {
   paper.heading('Your name, and the day');
   paper.pdf.y += 30;
   paper.rule();
+  footer(paper, job.shop);
   return paper.end();
 }

@@ -4,9 +4,11 @@ import { fontFile } from './fonts.ts';
 export const PAPER_SIZES = ['A4', 'LETTER'] as const;
 export type PaperSize = (typeof PAPER_SIZES)[number];
 
-/** The size a request asks for: `?size=letter`, else A4. */
-export const sizeAsked = (request: Request): PaperSize =>
-  new URL(request.url).searchParams.get('size')?.toLowerCase() === 'letter' ? 'LETTER' : 'A4';
+/** The size a request asks for: `?size=letter` or `?size=a4`, else the shop’s. */
+export function sizeAsked(request: Request, usual: PaperSize): PaperSize {
+  const asked = new URL(request.url).searchParams.get('size')?.toUpperCase();
+  return PAPER_SIZES.find((s) => s === asked) ?? usual;
+}
 
 type Pdf = InstanceType<typeof PDFDocument>;
 type Element = ReturnType<Pdf['struct']>;

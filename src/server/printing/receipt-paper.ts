@@ -2,13 +2,14 @@ import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import type { JobView } from '../leaves/load-job.ts';
+import { footer, letterhead } from './letterhead.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 /** The receipt as paper: what was left, in which state, and the initials. */
 export function receiptPaper(job: JobView, size: PaperSize): Promise<Buffer> {
   const { seen, given } = job.receipt;
   const paper = new Paper(`Receipt ${job.number}`, size);
-  paper.text(job.shop.name, { tone: 'quiet' });
+  letterhead(paper, job.shop);
   paper.title(
     `Receipt ${job.number}`,
     `Left by ${job.customer.name} on ${job.takenInAt.slice(0, 10)}, taken in by ${job.takenInBy}`,
@@ -26,6 +27,7 @@ export function receiptPaper(job: JobView, size: PaperSize): Promise<Buffer> {
   paper.heading(given ? `Seen by ${given.name}, ${given.at.slice(0, 10)}` : 'Seen (initials)');
   paper.pdf.y += 40;
   paper.rule();
+  footer(paper, job.shop);
   return paper.end();
 }
 

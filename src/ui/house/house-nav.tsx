@@ -6,6 +6,7 @@ import Link from '../kit/link.tsx';
 /** What stands in House, in the order a new shop comes to it. */
 export const HOUSE_PAGES = [
   { href: '/house', name: 'In force' },
+  { href: '/house/shop', name: 'The shop' },
   { href: '/house/people', name: 'People' },
   { href: '/house/devices', name: 'Tablets' },
   { href: '/house/operations', name: 'Operations' },

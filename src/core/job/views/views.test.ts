@@ -27,7 +27,18 @@ const sha256 = (text: string) => createHash('sha256').update(text).digest('hex')
 const construction = usualConstruction('steel-acoustic');
 
 const shop: Shop = {
-  info: { name: 'The Bench at Orrin Lane', currency: '¤', taxRate: 0.2, heights: '64ths' },
+  info: {
+    name: 'The Bench at Orrin Lane',
+    address: '',
+    phone: '',
+    email: '',
+    web: '',
+    foot: '',
+    currency: '¤',
+    taxRate: 0.2,
+    heights: '64ths',
+    paper: 'A4',
+  },
   rules: USUAL_RULES,
   planning: USUAL_PLAN_RULES,
   habits: {

@@ -58,7 +58,12 @@ export default async function ReceiptPage({ params }: { readonly params: Promise
         className="w-[170mm] space-y-4 border border-plain bg-white p-[10mm] text-black"
       >
         <header className="flex items-baseline justify-between border-b-2 border-black pb-2">
-          <h1 className="text-2xl">{job.shop.name}</h1>
+          <div>
+            <h1 className="text-2xl">{job.shop.name}</h1>
+            <p className="text-sm whitespace-pre-line">
+              {[job.shop.address, job.shop.phone].filter((t) => t !== '').join('\n')}
+            </p>
+          </div>
           <p>
             Receipt <b className="font-serif text-3xl">{job.number}</b>
           </p>

@@ -10,5 +10,5 @@ export async function GET(
 ): Promise<Response> {
   const job = await jobAsked(params);
   if (job instanceof Response) return job;
-  return pdfAnswer(await customerSheet(job, sizeAsked(request)), `job-${job.number}.pdf`);
+  return pdfAnswer(await customerSheet(job, sizeAsked(request, job.shop.paper)), `job-${job.number}.pdf`);
 }

@@ -12,5 +12,5 @@ export async function GET(
   const { token } = await params;
   const job = await jobOfSheetLink(database(), token, new Date());
   if (!job) return new Response('This link opens nothing.', { status: 404 });
-  return pdfAnswer(await customerSheet(job, sizeAsked(request)), `job-${job.number}.pdf`);
+  return pdfAnswer(await customerSheet(job, sizeAsked(request, job.shop.paper)), `job-${job.number}.pdf`);
 }

@@ -29,5 +29,5 @@ export async function GET(
   const make = Object.hasOwn(PAPERS, kind) ? PAPERS[kind] : undefined;
   if (!make) return new Response('There is no such paper.', { status: 404 });
   const host = `http://${request.headers.get('host') ?? '127.0.0.1'}`;
-  return pdfAnswer(await make(job, sizeAsked(request), host), `${kind}-${job.number}.pdf`);
+  return pdfAnswer(await make(job, sizeAsked(request, job.shop.paper), host), `${kind}-${job.number}.pdf`);
 }

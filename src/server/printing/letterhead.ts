@@ -1,0 +1,18 @@
+import type { ShopInfo } from '../../core/job/shop.ts';
+import type { Paper } from './paper.ts';
+
+/** Who the shop is, at the head of a paper: its name, and the line of where it is and how it is reached. */
+export function letterhead(paper: Paper, shop: ShopInfo): void {
+  const where = [...shop.address.split('\n'), shop.phone, shop.email, shop.web]
+    .map((t) => t.trim())
+    .filter((t) => t !== '');
+  paper.text(shop.name, { tone: 'quiet' });
+  if (where.length > 0) paper.text(where.join(' · '), { size: 8, tone: 'quiet' });
+}
+
+/** The shop's own words at the foot of a paper, where it has any. */
+export function footer(paper: Paper, shop: ShopInfo): void {
+  if (shop.foot === '') return;
+  paper.pdf.y += 12;
+  paper.text(shop.foot, { size: 8, tone: 'quiet' });
+}
