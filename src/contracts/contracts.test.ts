@@ -70,6 +70,22 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     kind: 'own-tenor',
     construction: usualConstruction('ukulele'),
   },
+  'desk.correct': {
+    jobId: id,
+    version: 0,
+    said: {
+      complaint: 'It plays stiff.',
+      touch: 'medium',
+      plays: '',
+      wish: '',
+      neededBy: null,
+      hardDate: false,
+      hardReason: '',
+      limitMinor: null,
+    },
+    customer: { version: 0, name: 'Petra Aldous', phone: '', email: '' },
+    why: 'misheard',
+  },
   'house.save-shop': {
     version: 0,
     shop: {

@@ -6,6 +6,7 @@ import { custodyRemovePhoto } from './custody/remove-photo.ts';
 import { devicesCode } from './devices/code.ts';
 import { devicesRename } from './devices/rename.ts';
 import { devicesRevoke } from './devices/revoke.ts';
+import { deskCorrect } from './desk/correct.ts';
 import { deskMessage } from './desk/message.ts';
 import { deskReceipt } from './desk/receipt.ts';
 import { deskResend } from './desk/resend.ts';
@@ -80,6 +81,7 @@ import { workWithdrawLink } from './work/withdraw-link.ts';
 export const COMMANDS = {
   'desk.take-in': deskTakeIn,
   'desk.receipt': deskReceipt,
+  'desk.correct': deskCorrect,
   'custody.mark': custodyMark,
   'custody.change-mark': custodyChangeMark,
   'custody.remove-photo': custodyRemovePhoto,

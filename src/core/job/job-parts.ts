@@ -10,6 +10,7 @@ export interface JobCustomer {
   readonly name: string;
   readonly phone: string;
   readonly email: string;
+  readonly version: number;
 }
 
 /** What came with the instrument, and parts taken off at the bench. */

@@ -3,6 +3,7 @@ import { bagPart } from '../custody/bag-part.ts';
 import { changeMark } from '../custody/change-mark.ts';
 import { markDamage } from '../custody/mark-damage.ts';
 import { removePhoto } from '../custody/remove-photo.ts';
+import { correctJob } from '../desk/correct-job.ts';
 import { giveReceipt } from '../desk/give-receipt.ts';
 import { moveJob } from '../desk/move-job.ts';
 import { takeIn } from '../desk/take-in.ts';
@@ -61,6 +62,7 @@ import type { UseCase } from '../use-case/use-case.ts';
 export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'desk.take-in': takeIn,
   'desk.receipt': giveReceipt,
+  'desk.correct': correctJob,
   'custody.mark': markDamage,
   'custody.change-mark': changeMark,
   'custody.remove-photo': removePhoto,

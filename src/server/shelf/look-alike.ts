@@ -12,7 +12,7 @@ const CUSTOMERS_LIKE = `merged_into IS NULL AND (id = :id OR name = :name OR (:e
 /** Entries of the book that may be the same person or instrument, and the pairs that were judged to be two. */
 function alike(
   { models, sequelize }: Pick<Database, 'models' | 'sequelize'>,
-  c: JobCustomer,
+  c: Omit<JobCustomer, 'version'>,
   serial: string,
 ) {
   return readTogether(
@@ -35,7 +35,7 @@ export async function looksDouble(
   customer: JobCustomer | null,
   instrument: Instrument,
 ): Promise<string | null> {
-  const nobody = { id: 0, name: '', phone: '', email: '' };
+  const nobody = { id: 0, name: '', phone: '', email: '', version: 0 };
   const { customers, instruments, judged } = await alike(db, customer ?? nobody, instrument.serial);
   const apart = new Set(judged.map((m) => `${m.entity} ${m.keptId} ${m.goneId}`));
   const person = (customer ? likeCustomers(customers) : []).find(

@@ -1,6 +1,6 @@
 'use client';
 
-import { lazy, Suspense, useId, useState } from 'react';
+import { lazy, Suspense, useId, useState, type ComponentProps } from 'react';
 import { fromFileItems } from '../../contracts/formats/checklist-items.ts';
 import type { ChecklistsFile } from '../../contracts/formats/checklists.ts';
 import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.ts';
@@ -10,6 +10,12 @@ import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 const DiffView = lazy(async () => ({ default: (await import('./diff-view.tsx')).DiffView }));
+
+const WhatChanges = (props: ComponentProps<typeof DiffView>) => (
+  <Suspense>
+    <DiffView {...props} />
+  </Suspense>
+);
 
 /** A list of the file, and its items as they would stand here. */
 interface Found {
@@ -73,9 +79,7 @@ export function ImportLists({ lists }: { readonly lists: readonly Checklist[] })
             )}
             <details>
               <summary className="min-h-11 cursor-pointer underline">What would change</summary>
-              <Suspense>
-                <DiffView diff={diff} />
-              </Suspense>
+              <WhatChanges diff={diff} />
             </details>
           </article>
         );

@@ -3,6 +3,7 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
+import { readAmount } from '../../core/money/read-amount.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
 /** The intake form as typed: text stays text until it is read. */
@@ -73,20 +74,12 @@ function readTuning(text: string, strings: readonly StringFact[]): Result<readon
   );
 }
 
-function readMoney(text: string): Result<number | null, string> {
-  if (text.trim() === '') return ok(null);
-  const m = /^(\d{1,6})(?:[.,](\d{1,2}))?$/.exec(text.trim());
-  return m
-    ? ok(Number(m[1]) * 100 + Number((m[2] ?? '0').padEnd(2, '0')))
-    : fail('Write an amount like 120 or 89,50.');
-}
-
 /** Reads the form into the command, or says what is wrong at which field. */
 export function intakeCommand(f: IntakeForm): Result<CommandInput<'desk.take-in'>, Errors> {
   const scale = parseLength(f.scaleText, 'mm');
   const tuning = readTuning(f.tuningText, f.construction.strings);
   const gauges = readGauges(f.gaugesText, tuning.ok ? tuning.value : f.construction.strings);
-  const limit = readMoney(f.limit);
+  const limit = readAmount(f.limit);
   const errors: Errors = {
     ...(f.customerName.trim() === '' ? { customerName: 'Who brings it?' } : {}),
     ...(f.complaint.trim() === '' ? { complaint: 'What brings it here, in the customer’s own words?' } : {}),

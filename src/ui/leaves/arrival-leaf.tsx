@@ -9,6 +9,7 @@ import { sayMoment } from '../kit/dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
 import { InstrumentHistory } from '../instrument/instrument-history.tsx';
 import { ChangeInstrument } from '../instrument/instrument-dialog.tsx';
+import { CorrectSaid } from '../arrival/correct-said.tsx';
 import { ReceiptPanel } from '../arrival/receipt-panel.tsx';
 import { WhereItHangs } from '../arrival/where-it-hangs.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -74,9 +75,12 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
   return (
     <div className="grid gap-8 lg:grid-cols-3">
       <section aria-labelledby="said" className="space-y-2">
-        <h2 id="said" className="text-xl">
-          In the customer’s words
-        </h2>
+        <div className="flex items-center justify-between">
+          <h2 id="said" className="text-xl">
+            In the customer’s words
+          </h2>
+          {allowed.take && job.state === 'open' && <CorrectSaid job={job} />}
+        </div>
         <blockquote className="border-l-4 border-ink pl-4 font-serif text-lg text-ink">
           {job.complaint}
         </blockquote>

@@ -36,6 +36,7 @@ export function headView(
       name: customer?.name ?? '',
       phone: customer?.phone ?? '',
       email: customer?.email ?? '',
+      version: customer?.version ?? 0,
     },
     instrument: instrumentView(i, kinds),
     complaint: job.complaint,

@@ -183,7 +183,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     handOver: null,
     choice: null,
     turns: [],
-    customer: { id: 4, name: 'Petra Lund', phone: '', email: '' },
+    customer: { id: 4, name: 'Petra Lund', phone: '', email: '', version: 0 },
     things: [],
     marks: [],
     photos: [],
@@ -362,7 +362,7 @@ test('the sealed record names whom and what it was signed for, whatever they are
   });
   const renamed = {
     ...signed,
-    customer: { id: 4, name: 'Petra Holm', phone: '', email: '' },
+    customer: { id: 4, name: 'Petra Holm', phone: '', email: '', version: 1 },
     instrument: { ...signed.instrument, model: 'Redwing' },
   };
   expect(sealed(renamed)).toBe(sealed(signed));

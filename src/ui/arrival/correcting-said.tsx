@@ -1,0 +1,200 @@
+'use client';
+
+import { DialogPanel, DialogTitle } from '@headlessui/react';
+import { useState } from 'react';
+import { readAmount } from '../../core/money/read-amount.ts';
+import { TOUCHES } from '../../core/targets/target.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
+import { useSend } from '../data/use-send.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { saidInput, saidTexts, type SaidTexts } from './said-fields.ts';
+
+/** The lines of text, in the order of the talk: field of the command, label, longest, rows. */
+const LINES = [
+  { key: 'complaint', at: 'said.complaint', label: 'In their words', max: 2000, rows: 3 },
+  { key: 'wish', at: 'said.wish', label: 'Wish', max: 1000, rows: 2 },
+  { key: 'plays', at: 'said.plays', label: 'What and where they play', max: 200, rows: 1 },
+] as const;
+const CUSTOMER = [
+  { key: 'name', label: 'Customer', max: 120 },
+  { key: 'phone', label: 'Telephone', max: 40 },
+  { key: 'email', label: 'E-mail', max: 254 },
+] as const;
+
+interface PartProps {
+  readonly typed: SaidTexts;
+  readonly fields: Readonly<Record<string, string>>;
+  readonly onChange: (some: Partial<SaidTexts>) => void;
+}
+
+/** What they said, and how they play. */
+function Words({ typed, fields, onChange }: PartProps) {
+  return (
+    <>
+      {LINES.map(({ key, at, label, max, rows }) => (
+        <FormField key={key} label={label} error={fields[at]}>
+          {(w) => (
+            <textarea
+              {...w}
+              className="field"
+              rows={rows}
+              maxLength={max}
+              value={typed[key]}
+              onChange={(e) => onChange({ [key]: e.target.value })}
+            />
+          )}
+        </FormField>
+      ))}
+      <PillChoice
+        legend="Touch"
+        value={typed.touch}
+        options={TOUCHES}
+        onChange={(touch) => onChange({ touch })}
+      />
+    </>
+  );
+}
+
+/** By when, why that is so, and up to what. */
+function Terms({ typed, fields, onChange }: PartProps) {
+  const amount = readAmount(typed.limit);
+  const limit = amount.ok ? fields['said.limitMinor'] : amount.error;
+  return (
+    <div className="grid gap-3 sm:grid-cols-3">
+      <FormField label="Needed by" error={fields['said.neededBy']}>
+        {(w) => (
+          <input
+            {...w}
+            type="date"
+            className="field"
+            value={typed.neededBy}
+            onChange={(e) => onChange({ neededBy: e.target.value })}
+          />
+        )}
+      </FormField>
+      <FormField label="Why then" error={fields['said.hardReason']}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            maxLength={120}
+            disabled={typed.neededBy === ''}
+            value={typed.hardReason}
+            onChange={(e) => onChange({ hardReason: e.target.value })}
+          />
+        )}
+      </FormField>
+      <FormField label="Money limit" error={limit}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            inputMode="decimal"
+            value={typed.limit}
+            onChange={(e) => onChange({ limit: e.target.value })}
+          />
+        )}
+      </FormField>
+      <label className="flex min-h-11 items-center gap-2 sm:col-span-3">
+        <input
+          type="checkbox"
+          disabled={typed.neededBy === ''}
+          checked={typed.neededBy !== '' && typed.hardDate}
+          onChange={(e) => onChange({ hardDate: e.target.checked })}
+        />
+        The date cannot move
+      </label>
+    </div>
+  );
+}
+
+/** How the customer is called and reached: their own entry, everywhere. */
+function Who({ typed, fields, onChange }: PartProps) {
+  return (
+    <div className="grid gap-3 sm:grid-cols-3">
+      {CUSTOMER.map(({ key, label, max }) => (
+        <FormField key={key} label={label} error={fields[`customer.${key}`]}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              maxLength={max}
+              value={typed[key]}
+              onChange={(e) => onChange({ [key]: e.target.value })}
+            />
+          )}
+        </FormField>
+      ))}
+    </div>
+  );
+}
+
+/** The form over what was written at the counter. */
+export function CorrectingSaid({ job, onClose }: { readonly job: LeafJob; readonly onClose: () => void }) {
+  const { give, busy, trouble } = useSend();
+  const edit = useEdit<SaidTexts>(saidTexts(job), job.version, `said:${job.id}`);
+  const [why, setWhy] = useState('');
+  const fields = trouble?.code === 'invalid' ? trouble.fields : {};
+  const part: PartProps = { typed: edit.value, fields, onChange: edit.set };
+  const unread = !readAmount(edit.value.limit).ok;
+  const keep = async () => {
+    const kept = await edit.save((typed, version) =>
+      give('desk.correct', saidInput(job.id, version, typed, why)),
+    );
+    if (kept) onClose();
+  };
+  return (
+    <DialogPanel className="max-h-full w-full max-w-3xl space-y-3 overflow-y-auto border border-plain bg-paper p-5">
+      <DialogTitle className="text-2xl">Correct what was said</DialogTitle>
+      <Words {...part} />
+      <Terms {...part} />
+      <Who {...part} />
+      <FormField label="Why it is corrected" error={fields['why']}>
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            maxLength={200}
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+        )}
+      </FormField>
+      <ConflictChoice edit={edit} names={NAMES} />
+      <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
+      <div className="flex justify-end gap-3">
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            edit.reset();
+            onClose();
+          }}
+        >
+          Leave it as it was
+        </button>
+        <button
+          type="button"
+          className="button button-main"
+          disabled={busy || unread || why.trim() === '' || !edit.changed || edit.conflicts.length > 0}
+          onClick={() => void keep()}
+        >
+          Keep
+        </button>
+      </div>
+    </DialogPanel>
+  );
+}
+
+const NAMES: Readonly<Record<string, string>> = {
+  ...Object.fromEntries([...LINES, ...CUSTOMER].map(({ key, label }) => [key, label])),
+  touch: 'Touch',
+  neededBy: 'Needed by',
+  hardReason: 'Why then',
+  hardDate: 'The date cannot move',
+  limit: 'Money limit',
+};

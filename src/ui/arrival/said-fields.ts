@@ -1,0 +1,66 @@
+import type { CommandInput } from '../../contracts/commands/commands.ts';
+import { readAmount } from '../../core/money/read-amount.ts';
+import type { Touch } from '../../core/targets/target.ts';
+import type { Fields } from '../data/edit-model.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
+
+/** What was said at the counter, as it is typed. */
+export interface SaidTexts extends Fields {
+  readonly complaint: string;
+  readonly wish: string;
+  readonly plays: string;
+  readonly touch: Touch;
+  readonly neededBy: string;
+  readonly hardDate: boolean;
+  readonly hardReason: string;
+  readonly limit: string;
+  readonly name: string;
+  readonly phone: string;
+  readonly email: string;
+  /** the customer's entry this began from */
+  readonly customerVersion: number;
+}
+
+const HUNDRED = 100;
+
+/** What stands there now, as it would be typed. */
+export const saidTexts = (job: LeafJob): SaidTexts => ({
+  complaint: job.complaint,
+  wish: job.wish,
+  plays: job.plays,
+  touch: job.touch,
+  neededBy: job.neededBy ?? '',
+  hardDate: job.hardDate,
+  hardReason: job.hardReason,
+  limit: job.limit === null ? '' : (job.limit / HUNDRED).toFixed(2),
+  name: job.customer.name,
+  phone: job.customer.phone,
+  email: job.customer.email,
+  customerVersion: job.customer.version,
+});
+
+/** What is given for it. A date that nothing hangs on is no hard one. */
+export function saidInput(
+  jobId: number,
+  version: number,
+  t: SaidTexts,
+  why: string,
+): CommandInput<'desk.correct'> {
+  const limit = readAmount(t.limit);
+  return {
+    jobId,
+    version,
+    said: {
+      complaint: t.complaint,
+      touch: t.touch,
+      plays: t.plays,
+      wish: t.wish,
+      neededBy: t.neededBy === '' ? null : t.neededBy,
+      hardDate: t.neededBy !== '' && t.hardDate,
+      hardReason: t.neededBy === '' ? '' : t.hardReason,
+      limitMinor: limit.ok ? limit.value : null,
+    },
+    customer: { version: t.customerVersion, name: t.name, phone: t.phone, email: t.email },
+    why,
+  };
+}
