@@ -165,8 +165,12 @@ test('a fault of one leaf stays inside it: the head, the other leaves and the pl
   await station(tomas, 'relief:0:7').fill('.022');
   await station(tomas, 'relief:0:7').press('Enter');
   await again;
-  await ilse.getByRole('button', { name: 'Open it again' }).click();
-  await expect(station(ilse, 'relief:0:7')).toHaveValue('.022', BY_ITSELF);
+  // The answer is there before the leaf has it: who taps too early sees the fault once more, and taps again.
+  const reopen = ilse.getByRole('button', { name: 'Open it again' });
+  await expect(async () => {
+    if (await reopen.isVisible()) await reopen.click();
+    await expect(station(ilse, 'relief:0:7')).toHaveValue('.022', { timeout: 3_000 });
+  }).toPass(BY_ITSELF);
 });
 
 test('a reload between the save and its answer meets no conflict with itself', async () => {
