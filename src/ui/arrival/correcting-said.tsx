@@ -15,8 +15,8 @@ import { saidInput, saidTexts, type SaidTexts } from './said-fields.ts';
 
 /** The lines of text, in the order of the talk: field of the command, label, longest, rows. */
 const LINES = [
-  { key: 'complaint', at: 'said.complaint', label: 'In their words', max: 2000, rows: 3 },
-  { key: 'wish', at: 'said.wish', label: 'Wish', max: 1000, rows: 2 },
+  { key: 'complaint', at: 'said.complaint', label: 'In their words', max: 2000, rows: 2 },
+  { key: 'wish', at: 'said.wish', label: 'Wish', max: 1000, rows: 1 },
   { key: 'plays', at: 'said.plays', label: 'What and where they play', max: 200, rows: 1 },
 ] as const;
 const CUSTOMER = [
