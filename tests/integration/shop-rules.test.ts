@@ -2,6 +2,7 @@ import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { OPERATIONS, ownOperation } from '../../src/core/catalogue/operations.ts';
 import { USUAL_PLAN_RULES } from '../../src/core/plan/plan-rules.ts';
 import { loadOperations } from '../../src/server/house/load-operations.ts';
+import { up as neckScrews } from '../../src/server/db/migrations/017-neck-screws.ts';
 import { loadShopSetting } from '../../src/server/house/load-shop.ts';
 import { estimatePaper } from '../../src/server/printing/estimate-paper.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
@@ -130,6 +131,21 @@ describe('an operation of the shop’s own', () => {
     expect((await loadOperations(house.db)).operations).toEqual(OPERATIONS);
     expect(await proposed()).toContain('bridge-plate');
   });
+});
+
+test('a catalogue kept before this release gets what is new in it, once, and keeps its own', async () => {
+  const { version, operations } = await loadOperations(house.db);
+  const kept = operations.filter((o) => !['neck-tighten', 'neck-hole', 'shield'].includes(o.id));
+  const next = { version: version + 1, operations: kept, note: '', savedBy: house.lead.personId };
+  await house.db.models.OperationVersion.create({ ...next, savedAt: new Date() });
+  await neckScrews(house.db.sequelize);
+  await neckScrews(house.db.sequelize);
+  const now = await loadOperations(house.db);
+  expect(now.version).toBe(version + 2);
+  const ids = now.operations.map((o) => o.id);
+  expect(ids).toEqual(expect.arrayContaining(['neck-tighten', 'neck-hole']));
+  expect(ids).not.toContain('shield');
+  expect(now.operations).toHaveLength(kept.length + 2);
 });
 
 describe('how the shop plans', () => {

@@ -111,6 +111,17 @@ describe('people', () => {
     expect([(await at()) !== null, await back()]).toEqual([true, null]);
   });
 
+  test('guessing at a colleague’s open session locks as signing in does', async () => {
+    const { owner, give } = house;
+    const here = await tablet('Left open');
+    const me = (await (await signedIn(here, owner.personId, '1234'))()) as Actor;
+    for (let i = 0; i < 5; i++) await give(me, 'people.own-pin', { now: '8888', pin: '5309' });
+    expect(await give(me, 'people.own-pin', { now: '1234', pin: '5309' })).toMatchObject({
+      error: { fields: { now: expect.stringContaining('Locked') as string } },
+    });
+    expect((await signIn(house.db, here, owner.personId, '1234', new Date())).ok).toBe(false);
+  });
+
   test('a technician changes nobody', async () => {
     const { technician, desk, give } = house;
     for (const actor of [technician, desk]) {

@@ -8,7 +8,8 @@ import { newToken, tokenHash } from './tokens.ts';
 /** A session lasts a working day. */
 export const SESSION_HOURS = 14;
 
-const lockedMessage = (until: number, now: Date): string => {
+/** Says for how long a name is locked on a tablet. */
+export const lockedMessage = (until: number, now: Date): string => {
   const minutes = Math.max(1, Math.ceil((until - now.getTime()) / 60_000));
   return `Too many wrong PINs. Locked for ${minutes} ${minutes === 1 ? 'minute' : 'minutes'} on this device.`;
 };

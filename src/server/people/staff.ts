@@ -1,3 +1,4 @@
+import { afterWrongPin, isLocked } from '../../core/people/lock-out.ts';
 import { staffProblem } from '../../core/people/staff.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { EventKind } from '../../contracts/commands/commands.ts';
@@ -7,6 +8,7 @@ import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { hashPin, pinMatches } from './pin.ts';
+import { lockedMessage } from './sign-in.ts';
 
 const everybody = ({ models, t }: Work): Promise<Person[]> =>
   models.Person.findAll({ transaction: t, lock: t.LOCK.UPDATE, order: [['id', 'ASC']] });
@@ -79,15 +81,34 @@ export const setPin = defineUseCase({
   },
 });
 
+/**
+ * What is wrong with the PIN somebody says is theirs; null where it is. A wrong one counts on this tablet as at signing in,
+ * also though nothing else of the command is kept: a colleague’s open session is no way to guess theirs.
+ */
+async function wrongTry({ models, actor, now }: Work, pin: string, hash: string): Promise<string | null> {
+  const where = { personId: actor.personId, deviceId: actor.deviceId };
+  const known = await models.PinTroubleRow.findOne({ where });
+  const trouble = { failed: known?.failed ?? 0, lockedUntil: known?.lockedUntil?.getTime() ?? null };
+  if (isLocked(trouble, now.getTime())) return lockedMessage(trouble.lockedUntil ?? 0, now);
+  if (await pinMatches(pin, hash)) {
+    await known?.destroy();
+    return null;
+  }
+  const { failed, lockedUntil } = afterWrongPin(trouble, now.getTime());
+  const until = lockedUntil === null ? null : new Date(lockedUntil);
+  await models.PinTroubleRow.upsert({ ...where, failed, lockedUntil: until });
+  return lockedUntil === null ? 'That is not the PIN you have now.' : lockedMessage(lockedUntil, now);
+}
+
 /** Changes one's own PIN, by the one before. */
 export const setOwnPin = defineUseCase({
   name: 'people.own-pin',
   run: async (work, { now, pin }) => {
     const { models, t, actor } = work;
-    const me = await models.Person.findByPk(actor.personId, { transaction: t, lock: t.LOCK.UPDATE });
+    const me = await models.Person.findByPk(actor.personId, { transaction: t });
     if (!me) return nobody;
-    if (!(await pinMatches(now, me.pinHash)))
-      return fail(invalidField('now', 'That is not the PIN you have now.'));
+    const wrong = await wrongTry(work, now, me.pinHash);
+    if (wrong !== null) return fail(invalidField('now', wrong));
     await me.update({ pinHash: await hashPin(pin), version: me.version + 1 }, { transaction: t });
     await endSessions(work, me.id, actor.deviceId);
     await event(work, 'own PIN changed', me.id, me.version, {});

@@ -88,7 +88,7 @@ function PeopleTable({
             </th>
             <td className="pr-4">{p.initials}</td>
             <td className="pr-4">{p.role}</td>
-            <td className="pr-4">{SKILLS[p.skill]}</td>
+            <td className="min-w-40 pr-4">{SKILLS[p.skill]}</td>
             <td className="text-right">
               {may && (
                 <button type="button" className="button my-1" onClick={() => onOpen(p.id)}>
