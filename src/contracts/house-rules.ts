@@ -7,6 +7,7 @@ export const rulesSchema = z.object({
   secondFrom: z.number().int().min(0).max(100_000_000).default(USUAL_RULES.secondFrom),
   tweakDays: z.number().int().min(0).max(365).default(USUAL_RULES.tweakDays),
   checkWeeks: z.number().int().min(2, 'Two to four weeks').max(4, 'Two to four weeks').default(3),
+  reminders: z.number().int().min(0).max(20).default(USUAL_RULES.reminders),
   linkDays: z.number().int().min(1).max(90).default(USUAL_RULES.linkDays),
 });
 

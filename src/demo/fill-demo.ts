@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands/commands.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
-import { BENCH_CHECKS } from '../core/job/bench-check.ts';
 import type { Database } from '../server/db/connection.ts';
 import { loadJob, type JobView } from '../server/leaves/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
@@ -131,7 +130,7 @@ async function handOver(story: Story, job: DemoJob, number: number): Promise<voi
       absence: '',
     });
   }
-  const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, true]));
+  const checks = Object.fromEntries(view.handOver.asked.map((c) => [c.key, true]));
   const { version } = await story.give('hand-over.check', {
     jobId: view.id,
     version: 0,

@@ -1,5 +1,4 @@
 import type { MessageGateway } from '../../src/devices/message-gateway.ts';
-import { BENCH_CHECKS } from '../../src/core/job/bench-check.ts';
 import { jobOfSheetLink } from '../../src/server/customer/sheet-link.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { deliverDue } from '../../src/server/messages/deliver.ts';
@@ -23,7 +22,7 @@ const jobWith: typeof house.jobWith = (...all) => house.jobWith(...all);
 /** Brings a job to where it can be signed: checked, explained, everything back. */
 async function sign(number: number, signer = 'Petra Aldous') {
   const job = await view(number);
-  const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, true]));
+  const checks = Object.fromEntries(job.handOver.asked.map((c) => [c.key, true]));
   const { version } = await give(house.technician, 'hand-over.check', {
     jobId: job.id,
     version: job.handOver.version,
@@ -43,8 +42,9 @@ async function sign(number: number, signer = 'Petra Aldous') {
 describe('handing over', () => {
   test('what was shown is what is signed: a sheet that changed since is refused', async () => {
     const job = await jobWith([]);
-    const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, true]));
-    const before = (await view(job.number)).sheet.digest;
+    const { sheet, handOver } = await view(job.number);
+    const checks = Object.fromEntries(handOver.asked.map((c) => [c.key, true]));
+    const before = sheet.digest;
     const { version } = await give(house.technician, 'hand-over.check', {
       jobId: job.jobId,
       version: 0,
@@ -60,7 +60,9 @@ describe('handing over', () => {
   });
 
   test('a worthy instrument wants a second name, of another person', async () => {
-    const job = await jobWith([]);
+    const job = await jobWith(['clean-body']);
+    value(await job.step('clean-body', 'start'));
+    value(await job.step('clean-body', 'finish'));
     const seen = await view(job.number);
     await give(house.technician, 'plan.worth', {
       jobId: job.jobId,
@@ -209,9 +211,11 @@ describe('messages', () => {
   });
 
   test('the next check is offered at the signature, with its calendar entry', async () => {
-    const job = await jobWith([], {
+    const job = await jobWith(['clean-body'], {
       customer: { name: 'Wren Hollis', phone: '', email: 'wren@example.invalid' },
     });
+    value(await job.step('clean-body', 'start'));
+    value(await job.step('clean-body', 'finish'));
     value(await sign(job.number));
     const now = await view(job.number);
     expect(now.messages.map((m) => m.purpose)).toEqual(['next-check']);

@@ -292,10 +292,17 @@ test('a long name of a kind, and a finding of an item with a long key, fit', asy
 
 test('a payment that somebody else wrote down meanwhile is not written over', async () => {
   const { jobId } = await takenIn();
-  const pay = (amountMinor: number, over: number | null) =>
-    house.give(house.desk, 'hand-over.paid', { jobId, amountMinor, how: 'cash', over });
-  value(await pay(5000, null));
-  expect(await pay(7000, null)).toMatchObject({ ok: false, error: { code: 'conflict' } });
+  const pay = (amountMinor: number, over: number) =>
+    house.give(house.desk, 'hand-over.paid', {
+      jobId,
+      kind: 'payment',
+      amountMinor,
+      how: 'cash',
+      note: '',
+      over,
+    });
+  value(await pay(5000, 0));
+  expect(await pay(7000, 0)).toMatchObject({ ok: false, error: { code: 'conflict' } });
   value(await pay(7000, 5000));
 });
 

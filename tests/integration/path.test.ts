@@ -1,7 +1,6 @@
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { BENCH_CHECKS } from '../../src/core/job/bench-check.ts';
 import { QUANTITY_FACTS } from '../../src/core/readings/quantities.ts';
 import type { RoundKind } from '../../src/core/readings/rounds.ts';
 import { canonicalJson, type Json } from '../../src/core/record/canonical.ts';
@@ -155,7 +154,7 @@ describe('the path through the house', () => {
         absence: '',
       }),
     );
-    const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, true]));
+    const checks = Object.fromEntries(left.handOver.asked.map((c) => [c.key, true]));
     const { version } = value(
       await give(technician, 'hand-over.check', { jobId, version: 0, checks, exception: '' }),
     );

@@ -13,6 +13,10 @@ import { deskResend } from './desk/resend.ts';
 import { deskTakeIn } from './desk/take-in.ts';
 import { handOverAdvice } from './hand-over/advice.ts';
 import { handOverCheck } from './hand-over/check.ts';
+import { handOverEnd } from './hand-over/end.ts';
+import { handOverEnding } from './hand-over/ending.ts';
+import { handOverReopen } from './hand-over/reopen.ts';
+import { handOverTakeBackPayment } from './hand-over/take-back-payment.ts';
 import { handOverPaid } from './hand-over/paid.ts';
 import { handOverReturn } from './hand-over/return.ts';
 import { handOverSecond } from './hand-over/second.ts';
@@ -57,6 +61,7 @@ import { readingsTakeBack } from './readings/take-back.ts';
 import { shelfChangeInstrument } from './shelf/change-instrument.ts';
 import { shelfImportCustomers } from './shelf/import-customers.ts';
 import { shelfImportInstruments } from './shelf/import-instruments.ts';
+import { shelfSell } from './shelf/sell.ts';
 import { shelfMerge } from './shelf/merge.ts';
 import { shelfUndoMerge } from './shelf/undo-merge.ts';
 import { stringsOff } from './strings/off.ts';
@@ -93,6 +98,7 @@ export const COMMANDS = {
   'shelf.import-customers': shelfImportCustomers,
   'shelf.import-instruments': shelfImportInstruments,
   'shelf.merge': shelfMerge,
+  'shelf.sell': shelfSell,
   'shelf.undo-merge': shelfUndoMerge,
   'shelf.change-instrument': shelfChangeInstrument,
   'house.save-kind': houseSaveKind,
@@ -136,6 +142,10 @@ export const COMMANDS = {
   'work.withdraw-link': workWithdrawLink,
   'hand-over.second': handOverSecond,
   'hand-over.advice': handOverAdvice,
+  'hand-over.end': handOverEnd,
+  'hand-over.ending': handOverEnding,
+  'hand-over.reopen': handOverReopen,
+  'hand-over.take-back-payment': handOverTakeBackPayment,
   'hand-over.paid': handOverPaid,
   'hand-over.tweak': handOverTweak,
   'desk.message': deskMessage,

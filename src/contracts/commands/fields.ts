@@ -7,8 +7,6 @@ export const id = z.number().int().positive();
 /** The version a change was begun from. */
 export const version = z.number().int().min(0);
 export const text = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
-/** Minor units of the shop's currency. */
-export const money = z.number().int().min(0).max(100_000_000);
 /** A line of the work order, or none. */
 export const lineOrNone = z.union([z.null(), id]);
 /** How long ago a thing was done that waited on a tablet without a connection, ms. */

@@ -57,6 +57,16 @@ export const agreedOperation = (
   catalogue: readonly Operation[],
 ): Operation => (line.record ? wholeOperation(line.record) : operation(line.operation, catalogue));
 
+/** What a customer reads of a line: the operation’s own sentence for them; the line’s name where it has none. */
+export const customerSays = (
+  line: {
+    readonly operation: OperationId;
+    readonly title: string;
+    readonly record?: KeptOperation | null | undefined;
+  },
+  catalogue: readonly Operation[],
+): string => agreedOperation(line, catalogue).customer || line.title;
+
 /** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
 export function circleIn(
   catalogue: readonly Pick<Operation, 'id' | 'needs'>[],

@@ -14,6 +14,9 @@ export interface BenchTrouble {
   readonly notPlaying: readonly string[];
 }
 
+/** Nothing to say. */
+export const NO_TROUBLE: BenchTrouble = { missing: [], outOfBand: [], stale: [], notPlaying: [] };
+
 /** Looks at the readings as left: all taken, in playing position, fresh, in their bands. */
 export function benchTrouble(
   g: Pick<JudgedJob, 'stations' | 'instrument'> & {

@@ -34,6 +34,10 @@ export interface CustomerSheet {
   readonly photos: readonly string[];
   readonly accidents: readonly { readonly happened: string; readonly remedy: string }[];
   readonly things: readonly string[];
+  /** how it ends, where the work was not simply done */
+  readonly end?: string;
+  /** what of the checklist nobody looked at, a line a group */
+  readonly notLookedAt?: readonly string[];
   readonly exception: string;
   readonly checked: readonly string[];
   readonly price: {

@@ -12,6 +12,8 @@ export interface HandOverRules {
   readonly checkWeeks: number;
   /** days a customer's link opens */
   readonly linkDays: number;
+  /** how often somebody is told that it is ready before it may count as never collected */
+  readonly reminders: number;
 }
 
 export const USUAL_RULES: HandOverRules = {
@@ -20,6 +22,7 @@ export const USUAL_RULES: HandOverRules = {
   tweakDays: 30,
   checkWeeks: 3,
   linkDays: 14,
+  reminders: 3,
 };
 
 /** Whether a second person checks an instrument of this worth (minor units; null where nobody has said). */

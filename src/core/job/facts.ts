@@ -1,20 +1,25 @@
+import { allTicked, benchChecks } from './bench-check.ts';
 import type { Job } from './job.ts';
+import type { JudgingShop } from './judged-job.ts';
 import type { Judged } from './judge.ts';
 import type { JobFacts } from './leaves.ts';
 
 /** What is counted of a job. */
-export type CountedJob = Pick<
-  Job,
-  | 'answers'
-  | 'choice'
-  | 'decisions'
-  | 'handOver'
-  | 'inspection'
-  | 'lines'
-  | 'rounds'
-  | 'standard'
-  | 'stations'
->;
+export type CountedJob = Pick<JudgingShop, 'catalogue'> &
+  Pick<
+    Job,
+    | 'answers'
+    | 'choice'
+    | 'decisions'
+    | 'handOver'
+    | 'instrument'
+    | 'job'
+    | 'inspection'
+    | 'lines'
+    | 'rounds'
+    | 'standard'
+    | 'stations'
+  >;
 
 /**
  * Counts what a job's leaves are judged by.
@@ -45,7 +50,7 @@ export function factsOf(g: CountedJob, { proposal, asked, items, bySheet }: Judg
     stepsOpen: lines.filter((l) => l.approval === 'yes' && l.step !== 'finished').length,
     stepsDone: lines.filter((l) => l.step === 'finished').length,
     asLeftRead: readIn('as-left'),
-    benchChecked: g.handOver?.checkedAt != null,
+    benchChecked: g.handOver?.checkedAt != null && allTicked(benchChecks(g, false), g.handOver.checks),
     signed: g.handOver?.signedAt != null,
   };
 }

@@ -1,5 +1,6 @@
 import type { View } from '../instrument/outline.ts';
 import type { OfferContent } from '../plan/options.ts';
+import type { PaymentKind } from '../money/payments.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Moves } from '../whatif/moves.ts';
 import type { Job } from './job.ts';
@@ -33,6 +34,22 @@ export interface JobMark {
   readonly y: number;
   readonly words: string;
   readonly markedBy: number;
+  readonly version: number;
+}
+
+/** What was paid or given back, minor units. */
+export interface JobPayment {
+  readonly id: number;
+  readonly kind: PaymentKind;
+  readonly amountMinor: number;
+  readonly how: string;
+  readonly note: string;
+  readonly byPerson: number | null;
+  readonly at: Date;
+  /** for one that was written down by mistake */
+  readonly backAt: Date | null;
+  readonly backBy: number | null;
+  readonly backWhy: string;
   readonly version: number;
 }
 
@@ -188,6 +205,8 @@ export interface JobParts {
   readonly things: readonly JobThing[];
   readonly marks: readonly JobMark[];
   readonly photos: readonly JobPhoto[];
+  /** in the order they were written down */
+  readonly payments: readonly JobPayment[];
   readonly clocks: readonly JobClock[];
   readonly remarks: readonly JobRemark[];
   readonly passings: readonly JobPassing[];

@@ -1,3 +1,4 @@
+import type { End } from '../hand-over/ends.ts';
 import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Discount } from '../money/money.ts';
@@ -199,9 +200,12 @@ export interface JobHandOver {
   readonly nextCheck: string | null;
   /** the customer's sheet exactly as it was shown for the signature, written canonically */
   readonly shown: string | null;
-  readonly paidMinor: number | null;
-  readonly paidHow: string;
-  readonly paidAt: Date | null;
+  /** how it ends, as somebody said; and why, or where it goes */
+  readonly ending: End;
+  readonly endingNote: string;
+  /** where it ended without a signature */
+  readonly endedAt: Date | null;
+  readonly endedBy: number | null;
 }
 
 /** The plan a job goes by, as it was when it was chosen. */

@@ -1,9 +1,11 @@
+import { customerSays } from '../../core/catalogue/operations.ts';
 import { total } from '../../core/money/money.ts';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Models } from '../db/models/index.ts';
 import type { WorkLine } from '../db/models/work.ts';
+import { catalogueOf } from '../house/load-operations.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { answerOfferWhere, offerOfJob } from '../plan/offers.ts';
 import { lockedJob, recordByCustomer, refreshAsCustomer, ringDesk } from './by-customer.ts';
@@ -30,7 +32,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
   const link = await openLink(db, token, 'estimate', now);
   const job = link && (await models.Job.findByPk(link.jobId));
   if (!link || job?.state !== 'open') return null;
-  const [lines, instrument, customer, settings, remarks, photos, offer] = await Promise.all([
+  const [lines, instrument, customer, settings, remarks, photos, offer, catalogue] = await Promise.all([
     orderOf(models, job.id),
     models.Instrument.findByPk(job.instrumentId),
     models.Customer.findByPk(job.customerId),
@@ -38,6 +40,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
     models.Remark.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
     models.Photo.findAll({ where: { jobId: job.id, removedAt: null }, order: [['id', 'ASC']] }),
     offerOfJob(db, job.id, now),
+    catalogueOf(models),
   ]);
   const shop = shopOf(settings);
   const agreed = lines
@@ -56,8 +59,9 @@ export async function openEstimate(db: Database, token: string, now: Date) {
     lines: lines.map((l) => ({
       id: l.id,
       version: l.version,
-      title: l.title,
-      detail: l.detail,
+      title: customerSays(l, catalogue),
+      // The bench’s sums are not the customer’s words.
+      detail: l.decisionId === null ? l.detail : '',
       found: l.found,
       approval: l.approval as 'asked' | 'yes' | 'no',
       approvedBy: l.approvedBy,

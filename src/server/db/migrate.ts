@@ -13,6 +13,7 @@ import { up as agreedRecords } from './migrations/014-agreed-records.ts';
 import { up as heardPlaces } from './migrations/015-heard-places.ts';
 import { up as peopleAndDevices } from './migrations/016-people-and-devices.ts';
 import { up as neckScrews } from './migrations/017-neck-screws.ts';
+import { up as endsAndPayments } from './migrations/018-ends-and-payments.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -37,6 +38,7 @@ const MIGRATIONS = [
   { name: '015-heard-places', up: heardPlaces },
   { name: '016-people-and-devices', up: peopleAndDevices },
   { name: '017-neck-screws', up: neckScrews },
+  { name: '018-ends-and-payments', up: endsAndPayments },
 ];
 
 const runner = (sequelize: Sequelize) =>

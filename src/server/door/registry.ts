@@ -12,6 +12,7 @@ import { returnItem } from '../hand-over/return-item.ts';
 import { sign } from '../hand-over/sign.ts';
 import { importCustomers, importInstruments } from '../exchange/import-book.ts';
 import { changeInstrument } from '../shelf/change-instrument.ts';
+import { sellInstrument } from '../shelf/sell.ts';
 import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
@@ -37,7 +38,9 @@ import { setConditions } from '../readings/set-conditions.ts';
 import { putStringsOn } from '../strings/put-on.ts';
 import { takeStringsOff } from '../strings/take-off.ts';
 import { makeLink, withdrawLink } from '../links/customer-link.ts';
-import { recordPaid, saveAdvice } from '../hand-over/advice-and-paid.ts';
+import { saveAdvice } from '../hand-over/advice.ts';
+import { endJob, reopenJob, sayEnding } from '../hand-over/endings.ts';
+import { recordPayment, takeBackPayment } from '../hand-over/payments.ts';
 import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
 import { savePlanning } from '../house/save-planning.ts';
@@ -74,6 +77,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.import-customers': importCustomers,
   'shelf.import-instruments': importInstruments,
   'shelf.merge': mergeRows,
+  'shelf.sell': sellInstrument,
   'shelf.undo-merge': undoMerge,
   'shelf.change-instrument': changeInstrument,
   'house.save-kind': saveKind,
@@ -117,7 +121,11 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'work.withdraw-link': withdrawLink,
   'hand-over.second': secondCheck,
   'hand-over.advice': saveAdvice,
-  'hand-over.paid': recordPaid,
+  'hand-over.paid': recordPayment,
+  'hand-over.take-back-payment': takeBackPayment,
+  'hand-over.ending': sayEnding,
+  'hand-over.end': endJob,
+  'hand-over.reopen': reopenJob,
   'hand-over.tweak': askTweak,
   'desk.message': sendMessage,
   'desk.resend': resendMessage,

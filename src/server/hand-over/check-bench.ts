@@ -1,7 +1,8 @@
-import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
+import { allTicked, benchChecks } from '../../core/job/bench-check.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { countLater } from '../jobs/job-facts.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -16,8 +17,11 @@ export const checkBench = defineUseCase({
     const sheet = await openHandOver(work, input.jobId);
     if (sheet.version !== input.version)
       return conflict(work, sheet.checkedBy, 'bench check changed', sheet.version);
-    const checks = Object.fromEntries(BENCH_CHECKS.map((c) => [c.key, input.checks[c.key] === true]));
-    const all = Object.values(checks).every(Boolean);
+    const g = await readJob(work.models, opened.value, ['things'], work.t);
+    // What this order does not ask cannot be ticked.
+    const asked = benchChecks(g, g.things.length > 0);
+    const checks = Object.fromEntries(asked.map((c) => [c.key, input.checks[c.key] === true]));
+    const all = allTicked(asked, checks);
     const before = { checks: sheet.checks, exception: sheet.exceptionText };
     await sheet.update(
       {

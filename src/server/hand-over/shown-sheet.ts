@@ -11,14 +11,14 @@ export const SHEET_PARTS = ['customer', 'things', 'accidents', 'photos'] as cons
 /** The customer's sheet as it stands now, written canonically: what is signed for. */
 export const sheetText = (
   g: ReadJob<SheetParts>,
-  judged: Pick<Judged, 'items' | 'planInput'>,
+  judged: Pick<Judged, 'items' | 'planInput' | 'bySheet'>,
   now: Date,
 ): string => canonicalJson(sheetView(g, judged, g.shop, now) as unknown as Json);
 
 /** The sheet as it was signed, or as it stands now, with the digest a signer puts their name to. */
 export function shownSheet(
   g: ReadJob<SheetParts>,
-  judged: Pick<Judged, 'items' | 'planInput'>,
+  judged: Pick<Judged, 'items' | 'planInput' | 'bySheet'>,
   now: Date,
 ): { readonly content: CustomerSheet; readonly digest: string } {
   const signed = g.handOver?.signedAt ? g.handOver.shown : null;

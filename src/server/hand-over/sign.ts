@@ -1,16 +1,12 @@
 import { refuse } from '../../contracts/failure.ts';
-import { needsSecond } from '../../core/hand-over/rules.ts';
+import { endOfJob, obstacles } from '../../core/hand-over/obstacles.ts';
 import { canonicalJson } from '../../core/record/canonical.ts';
 import { ok } from '../../core/result.ts';
-import type { Job } from '../db/models/jobs.ts';
-import type { HandOver } from '../db/models/work.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { readJob, type ReadJob } from '../jobs/read-job.ts';
-import { factsOf } from '../../core/job/facts.ts';
+import { readJob } from '../jobs/read-job.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { offerNextCheck } from '../messages/next-check.ts';
-import { benchTrouble, sayTrouble } from '../../core/hand-over/bench-trouble.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -18,24 +14,6 @@ import { openHandOver } from './open-hand-over.ts';
 import { subjectOf } from '../../core/job/views/sealed-record.ts';
 import { buildRecord, digestOf, sha256 } from './sealed-record.ts';
 import { SHEET_PARTS, sheetText } from './shown-sheet.ts';
-
-/** What stands between the job and a signature, in words; empty when nothing does. */
-function obstacles(job: Job, sheet: HandOver, g: ReadJob<'things'>): string[] {
-  const judged = judge(g);
-  const facts = factsOf(g, judged);
-  const explained = sheet.exceptionText !== '';
-  const missing = g.things.filter((i) => i.returnedAt === null && i.absence === '');
-  const second = needsSecond(g.shop.rules, g.instrument.worthMinor);
-  return [
-    ...(facts.asked > 0 ? [`${facts.asked} lines wait for the customer’s answer`] : []),
-    ...(facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
-    ...(explained ? [] : sayTrouble(benchTrouble(g, judged))),
-    ...(job.stringsState === 'off' && !explained ? ['the strings are off and that is not explained'] : []),
-    ...(sheet.checkedAt === null ? ['the bench check is not complete'] : []),
-    ...(second && sheet.secondAt === null ? ['a second person has not signed the bench check'] : []),
-    ...missing.map((i) => `${i.name}${i.bag === null ? '' : ` (bag ${i.bag})`} is not given back`),
-  ];
-}
 
 /** The customer signs: the record is built, digested and sealed, and the job closes. */
 export const sign = defineUseCase({
@@ -49,7 +27,7 @@ export const sign = defineUseCase({
     if (sheet.version !== input.version)
       return conflict(work, sheet.checkedBy, 'the hand-over sheet changed', sheet.version);
     const g = await readJob(models, job, SHEET_PARTS, t);
-    const open = obstacles(job, sheet, g);
+    const open = obstacles(g, judge(g), g.shop.rules);
     if (open.length > 0) return { ok: false, error: refuse(`Not yet: ${open.join('; ')}.`) };
     const shown = sheetText(g, judge(g), now);
     if (input.shown !== undefined && input.shown !== sha256(shown))
@@ -72,7 +50,7 @@ export const sign = defineUseCase({
       },
       { transaction: t },
     );
-    await offerNextCheck(work, job, sheet);
+    if (endOfJob(g) === 'done') await offerNextCheck(work, job, sheet);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'signed',

@@ -53,6 +53,10 @@ async function putAside(
     {
       checks: {},
       exceptionText: '',
+      ending: 'done',
+      endingNote: '',
+      endedAt: null,
+      endedBy: null,
       checkedAt: null,
       secondBy: null,
       secondAt: null,

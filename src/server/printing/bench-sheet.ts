@@ -1,5 +1,4 @@
 import { fretPosition } from '../../core/neck/fret-position.ts';
-import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import type { JobView } from '../leaves/load-job.ts';
@@ -122,7 +121,7 @@ export function benchSheet(job: JobView, size: PaperSize): Promise<Buffer> {
     [0.08, 0.68, 0.12, 0.12],
   );
   paper.heading('Bench check');
-  for (const c of BENCH_CHECKS) paper.text(`[   ]  ${c.title}`);
+  for (const c of job.handOver.askedWhenDone) paper.text(`[   ]  ${c.title}`);
   paper.heading('Notes');
   for (let i = 0; i < 6; i++) {
     paper.need(24);

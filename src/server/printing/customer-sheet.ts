@@ -1,6 +1,7 @@
 import { sayReading } from '../../core/hand-over/customer-sheet.ts';
 import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
 import { formatMoney } from '../../core/money/money.ts';
+import { PAYMENT_KINDS } from '../../core/money/payments.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { drawAt } from './draw-shapes.ts';
 import { footer, letterhead } from './letterhead.ts';
@@ -56,8 +57,12 @@ function work(paper: Paper, job: JobView): void {
   paper.text(
     `Labour ${money(price.labour)}, parts ${money(price.parts)}${off}, tax ${money(price.tax)}. To pay: ${money(price.toPay)}. Estimated before it was open: ${money(price.estimate)}.`,
   );
-  const { paid } = job.handOver;
-  if (paid) paper.text(`Paid: ${money(paid.amount)}, ${paid.how}.`);
+  const { all, open } = job.handOver.payments;
+  const said = all.filter((p) => p.back === null);
+  if (said.length > 0)
+    paper.text(
+      `${said.map((p) => `${PAYMENT_KINDS[p.kind]} ${money(p.amount)}, ${p.how}, ${p.at.slice(0, 10)}`).join('; ')}. ${open > 0 ? `Still open: ${money(open)}.` : open < 0 ? `To give back: ${money(-open)}.` : 'All is paid.'}`,
+    );
 }
 
 function strokes(paper: Paper, json: string): void {
@@ -127,7 +132,12 @@ export function customerSheet(job: JobView, size: PaperSize = 'A4'): Promise<Buf
     paper.heading('What we found');
     paper.list(sheet.found);
   }
+  if (sheet.end) paper.text(sheet.end, { tone: 'ink' });
   work(paper, job);
+  if (sheet.notLookedAt) {
+    paper.heading('Not looked at');
+    paper.list(sheet.notLookedAt);
+  }
   if (sheet.accidents.length > 0) {
     paper.heading('What went wrong, and what we did about it');
     paper.list(sheet.accidents.map((a) => `${a.happened} ${a.remedy}`));

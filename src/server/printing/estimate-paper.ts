@@ -17,7 +17,7 @@ export function estimatePaper(job: JobView, size: PaperSize): Promise<Buffer> {
     [
       ['', 'Price', 'Your word'],
       ...lines.map((l) => [
-        `${l.title}${l.found ? `. Found while inside: ${l.found}` : l.detail ? `: ${l.detail}` : ''}`,
+        `${l.says}${l.found ? ` Found while inside: ${l.found}` : l.saysDetail ? ` ${l.saysDetail}` : ''}`,
         money(l.price + l.parts),
         l.approval === 'yes' ? 'yes' : '[  ] yes  [  ] no',
       ]),

@@ -97,6 +97,7 @@ export function SheetView({
         </p>
       </section>
       <List title="What we found" lines={sheet.found} />
+      {sheet.end && <p className="border-l-4 border-l-plain pl-3 text-lg">{sheet.end}</p>}
       <section>
         <h2 className="text-xl">What was done</h2>
         {sheet.done.length === 0 && <p>Nothing was done.</p>}
@@ -113,6 +114,7 @@ export function SheetView({
         </ul>
       </section>
       <List title="Left as it is" lines={sheet.left} />
+      <List title="Not looked at" lines={sheet.notLookedAt ?? []} />
       <section>
         <h2 className="text-xl">Before and after</h2>
         {sheet.change.map((c) => (

@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { BENCH_CHECKS } from '../../core/job/bench-check.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -12,7 +11,8 @@ import { useSend } from '../data/use-send.ts';
 /** The bench check, ticked off; the last tick puts the name under it. */
 export function BenchCheck({ job, may }: { readonly job: LeafProps<'sheet'>['job']; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
-  const { checks, exception, version, checkedBy, checkedAt } = job.handOver;
+  const { asked, checks, exception, version, checkedBy, checkedAt } = job.handOver;
+  const all = asked.every((c) => checks[c.key] === true);
   const [text, setText] = useState(exception);
   const keep = (next: Record<string, boolean>) =>
     give('hand-over.check', { jobId: job.id, version, checks: next, exception: text });
@@ -21,13 +21,13 @@ export function BenchCheck({ job, may }: { readonly job: LeafProps<'sheet'>['job
       <h2 id="check" className="text-xl">
         Bench check
       </h2>
-      {BENCH_CHECKS.map((c) => (
+      {asked.map((c) => (
         <label key={c.key} className="flex min-h-11 items-center gap-3">
           <input
             type="checkbox"
             className="h-6 w-6 shrink-0"
             checked={checks[c.key] === true}
-            disabled={!may || busy}
+            disabled={!may || busy || job.state === 'closed'}
             onChange={(e) => void keep({ ...checks, [c.key]: e.target.checked })}
           />
           {c.title}
@@ -46,7 +46,7 @@ export function BenchCheck({ job, may }: { readonly job: LeafProps<'sheet'>['job
           />
         )}
       </FormField>
-      {checkedAt && (
+      {checkedAt && all && (
         <p className="text-ink">
           Checked by {checkedBy}, {sayMoment(checkedAt)}
         </p>
@@ -95,6 +95,7 @@ export function SecondName({
 export function LeftTrouble({ job }: Pick<LeafProps<'sheet'>, 'job'>) {
   const { trouble, exception } = job.handOver;
   if (!trouble) return null;
+  if (job.handOver.ending.is !== 'done') return null;
   const lines = (
     [
       ['Not read as left', trouble.missing],
@@ -103,7 +104,10 @@ export function LeftTrouble({ job }: Pick<LeafProps<'sheet'>, 'job'>) {
       ['Not in playing position', trouble.notPlaying],
     ] as const
   ).filter(([, labels]) => labels.length > 0);
-  if (lines.length === 0) return <p>● All read as left, in playing position, in their bands.</p>;
+  if (lines.length === 0)
+    return job.handOver.asked.some((c) => c.key === 'played') ? (
+      <p>● All read as left, in playing position, in their bands.</p>
+    ) : null;
   return (
     <ul aria-label="Readings as left" className={exception === '' ? 'text-rubric' : 'text-quiet'}>
       {lines.map(([what, labels]) => (

@@ -19,7 +19,7 @@ export function Signing({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
   return (
     <section aria-labelledby="sign">
       <h2 id="sign" className="text-xl">
-        The customer plays, then signs
+        {job.handOver.ending.is === 'done' ? 'The customer plays, then signs' : 'The customer signs'}
       </h2>
       <p className="text-sm text-quiet">
         They put their name to the sheet beside this:{' '}

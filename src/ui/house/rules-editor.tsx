@@ -35,6 +35,7 @@ export function RulesEditor({
       tweakDays: String(rules.tweakDays),
       checkWeeks: String(rules.checkWeeks),
       linkDays: String(rules.linkDays),
+      reminders: String(rules.reminders),
     },
     version,
     'house:rules',
@@ -76,6 +77,7 @@ export function RulesEditor({
               tweakDays: Number(value.tweakDays),
               checkWeeks: Number(value.checkWeeks),
               linkDays: Number(value.linkDays),
+              reminders: Number(value.reminders),
             },
           }),
         );
@@ -91,6 +93,7 @@ export function RulesEditor({
       {second === 'worth' && number('secondFrom', `From a worth of, ${currency}`)}
       {number('tweakDays', 'Days in which a tweak costs nothing')}
       {number('checkWeeks', 'Weeks until the next check (2 to 4)')}
+      {number('reminders', 'Times somebody is told it is ready before it counts as never collected')}
       {number('linkDays', 'Days a customer’s link opens')}
       <ConflictChoice edit={edit} />
       <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />

@@ -4,8 +4,10 @@ import { useState } from 'react';
 import { BeforeAfter } from '../hand-over/before-after.tsx';
 import { LinksPanel } from '../customer/links-panel.tsx';
 import { SheetView } from '../customer/sheet-view.tsx';
-import { Advice, Paid } from '../hand-over/advice-and-paid.tsx';
+import { Advice } from '../hand-over/advice.tsx';
 import { BenchCheck, LeftTrouble, SecondName } from '../hand-over/bench-check.tsx';
+import { Ended, Ending } from '../hand-over/ending.tsx';
+import { Payments } from '../hand-over/payments.tsx';
 import { Earlier, Seal, Signing, Tweak } from '../hand-over/signing.tsx';
 import { Things } from '../hand-over/things-back.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -16,7 +18,8 @@ const VIEWS = { sheet: 'The customer’s sheet', bench: 'Before and after, in be
 /** What the customer sees and signs, the bench check, what goes back, payment, and the seals. */
 export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal'>) {
   const [view, setView] = useState<keyof typeof VIEWS>('sheet');
-  const signed = job.state === 'closed';
+  const closed = job.state === 'closed';
+  const signed = job.handOver.signedAt !== null;
   return (
     <div className="grid gap-8 lg:grid-cols-[1fr_25rem]">
       <div className="space-y-3">
@@ -48,13 +51,15 @@ export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal'>) 
       <div className="space-y-6">
         <Seal job={job} />
         <Earlier job={job} />
+        <Ended job={job} may={allowed.handOver} />
+        {!closed && <Ending job={job} may={allowed.handOver} />}
         <BenchCheck key={job.handOver.exception} job={job} may={allowed.handOver} />
         <LeftTrouble job={job} />
         <SecondName job={job} me={me} may={allowed.work} />
         <Things job={job} may={allowed.handOver} />
-        {!signed && <Advice job={job} may={allowed.handOver} />}
-        {allowed.handOver && <Signing job={job} />}
-        <Paid job={job} />
+        {!closed && <Advice job={job} may={allowed.handOver} />}
+        {!closed && allowed.handOver && <Signing job={job} />}
+        <Payments job={job} may={allowed.handOver} />
         <LinksPanel job={job} purpose="sheet" may />
         {signed && <Tweak job={job} />}
       </div>

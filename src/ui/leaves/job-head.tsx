@@ -2,6 +2,7 @@
 
 import Link from '../kit/link.tsx';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
+import { ENDS } from '../../core/hand-over/ends.ts';
 import { LEAF_NAMES, LEAVES, type Leaf, type LeafState } from '../../core/job/leaves.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
@@ -47,7 +48,12 @@ function Chips({ job }: { readonly job: LeafJob }) {
       {job.stringsState !== 'at-pitch' && job.state === 'open' && (
         <span className={`${chip} border-rubric text-rubric`}>◆ {STRINGS_STATES[job.stringsState]}</span>
       )}
-      {job.state === 'closed' && <span className={`${chip} border-seal text-seal`}>✒ signed and closed</span>}
+      {job.state === 'closed' &&
+        (job.handOver.signedAt === null ? (
+          <span className={`${chip} border-plain`}>{ENDS[job.handOver.ending.is].name.toLowerCase()}</span>
+        ) : (
+          <span className={`${chip} border-seal text-seal`}>✒ signed and closed</span>
+        ))}
       {job.holder && <span className={`${chip} border-line text-ink`}>{job.holder}</span>}
     </div>
   );

@@ -1,6 +1,6 @@
 import Link from '../../../ui/kit/link.tsx';
 import { database } from '../../../server/db/connection.ts';
-import { loadShelf } from '../../../server/shelf/load-shelf.ts';
+import { countFloor, loadShelf } from '../../../server/shelf/load-shelf.ts';
 import { FindField } from '../../../ui/kit/find-field.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
@@ -10,14 +10,29 @@ export const metadata = { title: 'Shelf' };
 export default async function ShelfPage({
   searchParams,
 }: {
-  readonly searchParams: Promise<{ find?: string }>;
+  readonly searchParams: Promise<{ find?: string; floor?: string }>;
 }) {
   await requireActor();
-  const { find = '' } = await searchParams;
-  const rows = await loadShelf(database(), find);
+  const { find = '', floor } = await searchParams;
+  const onFloor = floor !== undefined;
+  const [rows, hanging] = await Promise.all([loadShelf(database(), find, onFloor), countFloor(database())]);
   return (
     <>
-      <PageHead title="Shelf" note="every instrument the shop has known">
+      <PageHead
+        title="Shelf"
+        note={onFloor ? 'what hangs on the floor to be sold' : 'every instrument the shop has known'}
+      >
+        {onFloor ? (
+          <Link href="/shelf" className="button">
+            The whole shelf
+          </Link>
+        ) : (
+          hanging > 0 && (
+            <Link href="/shelf?floor" className="button">
+              On the floor: {hanging}
+            </Link>
+          )
+        )}
         <Link href="/shelf/double" className="button">
           Double entries
         </Link>
@@ -29,7 +44,11 @@ export default async function ShelfPage({
       <div className="px-5 py-3">
         {rows.length === 0 ? (
           <p className="text-lg">
-            {find === '' ? 'The shelf is empty yet.' : `Nothing here is called “${find}”.`}
+            {onFloor
+              ? 'Nothing hangs on the floor. New stock comes here when its check ends in “ready for the floor”.'
+              : find === ''
+                ? 'The shelf is empty yet.'
+                : `Nothing here is called “${find}”.`}
           </p>
         ) : (
           <table className="w-full text-left">

@@ -33,7 +33,7 @@ export default async function SheetPage({ params }: Params) {
           </a>
         )}
       </p>
-      {job.state === 'closed' && (
+      {job.handOver.signedAt !== null && (
         <p className="text-seal">
           ✒ Signed by {job.handOver.signer}.{' '}
           <span className="font-mono text-xs break-all text-quiet">{job.sheet.digest}</span>

@@ -7,8 +7,10 @@ import {
 import { findingOn } from '../../inspection/findings.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import { total } from '../../money/money.ts';
-import { agreedOperation } from '../../catalogue/operations.ts';
-import { BENCH_CHECKS } from '../bench-check.ts';
+import { agreedOperation, customerSays } from '../../catalogue/operations.ts';
+import { countingLines, droppedLines, type End } from '../../hand-over/ends.ts';
+import { endOfJob } from '../../hand-over/obstacles.ts';
+import { benchChecks } from '../bench-check.ts';
 import type { JobLine } from '../job.ts';
 import type { JobThing, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -76,14 +78,40 @@ const leftOf = (g: SheetJob, judged: Pick<Judged, 'planInput'>): string[] => [
     .filter((d) => d.decision === 'declined')
     .map((d) => `${d.proposed.title}${d.reason ? `: ${d.reason}` : ''}`),
   ...g.lines.filter((l) => l.approval === 'no').map((l) => `${l.title}: ${l.approvedBy} said no`),
+  ...droppedLines(endOfJob(g), g.lines).map((l) => `${l.title}: not done`),
 ];
+
+/** How it ends, as the customer reads it, where the work was not simply done. */
+function sayEnd(g: SheetJob, end: End): string {
+  const why = g.handOver?.endingNote ? ` ${g.handOver.endingNote}` : '';
+  return g.lines.some((l) => l.step === 'finished')
+    ? `Only what stands under “What was done” was done; otherwise it goes home as it is.${why}`
+    : `No setup was made: it goes home as it is.${end === 'as-it-is' ? why : ''}`;
+}
+
+/** What of the list nobody has answered and no reading answers, by the list’s groups, where the inspection was begun. */
+function notLookedAt(g: SheetJob, { items, bySheet }: Pick<Judged, 'items' | 'bySheet'>): string[] {
+  const answered = new Set(g.answers.flatMap((a) => (a.answer === null ? [] : [a.item])));
+  if (answered.size === 0 && g.inspection === null) return [];
+  const groups = new Map<string, { open: string[]; all: number }>();
+  for (const item of items) {
+    const group = groups.get(item.group) ?? { open: [], all: 0 };
+    group.all += 1;
+    if (!answered.has(item.key) && !bySheet.has(item.key)) group.open.push(item.title);
+    groups.set(item.group, group);
+  }
+  return [...groups].flatMap(([name, { open, all }]) =>
+    open.length === 0 ? [] : [open.length === all ? `${name}: all of it` : `${name}: ${open.join(', ')}`],
+  );
+}
 
 function priceOf(g: SheetJob, taxRate: number): CustomerSheet['price'] {
   const { job } = g;
   const discount = { kind: job.discountKind, value: job.discountValue };
   const priced = g.lines.map((l) => ({ price: l.priceMinor, parts: l.partsMinor, line: l }));
-  const done = priced.filter((p) => p.line.approval === 'yes');
-  const planned = done.filter((p) => p.line.found === null);
+  const counting = new Set(countingLines(endOfJob(g), g.lines));
+  const done = priced.filter((p) => counting.has(p.line));
+  const planned = priced.filter((p) => p.line.approval === 'yes' && p.line.found === null);
   return {
     ...total(done, taxRate, discount),
     reason: job.discountReason,
@@ -122,13 +150,15 @@ const thingSaid = (i: JobThing): string =>
 /** What the customer is shown of a job, as it stands now. The same job at the same day gives the same sheet. */
 export function sheetView(
   g: SheetJob,
-  judged: Pick<Judged, 'items' | 'planInput'>,
+  judged: Pick<Judged, 'items' | 'planInput' | 'bySheet'>,
   { info, rules }: Pick<Shop, 'info' | 'rules'>,
   now: Date,
 ): CustomerSheet {
   const { job, customer, things, accidents, photos } = g;
   const { items } = judged;
+  const unseen = notLookedAt(g, judged);
   const readings = readingsOf(g);
+  const end = endOfJob(g);
   return {
     shop: info.name,
     currency: info.currency,
@@ -140,19 +170,28 @@ export function sheetView(
     complaint: job.complaint,
     wish: job.wish,
     found: foundOf(g, items),
-    done: g.lines
-      .filter((l) => l.approval === 'yes')
-      .map((l) => ({ title: l.title, detail: detailOf(g, l), price: l.priceMinor + l.partsMinor })),
+    done: countingLines(end, g.lines)
+      // What is only the bench's own is no line of theirs, unless it costs them something.
+      .filter((l) => l.priceMinor + l.partsMinor > 0 || agreedOperation(l, g.catalogue).customer !== '')
+      .map((l) => ({
+        title: customerSays(l, g.catalogue),
+        detail: detailOf(g, l),
+        price: l.priceMinor + l.partsMinor,
+      })),
     left: leftOf(g, judged),
     change: sayWhatChanged(readings),
     readings,
     photos: photos.map((p) => p.digest).sort(),
     accidents: accidents.map(({ happened, remedy }) => ({ happened, remedy })),
     things: things.map(thingSaid),
+    ...(end !== 'done' && { end: sayEnd(g, end) }),
+    ...(unseen.length > 0 && { notLookedAt: unseen }),
     exception: g.handOver?.exceptionText ?? '',
-    checked: BENCH_CHECKS.filter((c) => g.handOver?.checks[c.key]).map((c) => c.title),
+    checked: benchChecks(g, things.length > 0)
+      .filter((c) => g.handOver?.checks[c.key])
+      .map((c) => c.title),
     price: priceOf(g, info.taxRate),
     advice: adviceOf(g, items),
-    nextCheck: g.handOver?.nextCheck ?? nextCheckDay(rules, now.getTime()),
+    nextCheck: g.handOver?.nextCheck ?? (end === 'done' ? nextCheckDay(rules, now.getTime()) : null),
   };
 }

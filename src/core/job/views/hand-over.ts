@@ -1,13 +1,56 @@
-import { benchTrouble } from '../../hand-over/bench-trouble.ts';
-import { needsSecond, type HandOverRules } from '../../hand-over/rules.ts';
-import type { Job } from '../job.ts';
+import { countingLines, droppedLines } from '../../hand-over/ends.ts';
+import { endOfJob, obstacles, troubleAsLeft } from '../../hand-over/obstacles.ts';
+import { needsSecond } from '../../hand-over/rules.ts';
+import { total } from '../../money/money.ts';
+import { paidSoFar, stillOpen } from '../../money/payments.ts';
+import { benchChecks } from '../bench-check.ts';
+import type { JobLine } from '../job.ts';
+import type { JobWith } from '../job-parts.ts';
+import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
-import type { NameOf } from '../shop.ts';
+import type { NameOf, Shop, ShopInfo } from '../shop.ts';
 import { iso } from './moment.ts';
 
+/** A line as it stands once everything agreed is done. */
+const asIfDone = ({ operation, record, approval, step }: JobLine) => ({
+  operation,
+  record,
+  approval,
+  step: approval === 'yes' ? ('finished' as const) : step,
+});
+
+/** What was paid, what is still open; minor units. */
+function paymentsView(g: JobWith<'payments'>, { taxRate }: ShopInfo, name: NameOf) {
+  const lines = countingLines(endOfJob(g), g.lines).map((l) => ({
+    price: l.priceMinor,
+    parts: l.partsMinor,
+  }));
+  const { job } = g;
+  const { toPay } = total(lines, taxRate, { kind: job.discountKind, value: job.discountValue });
+  const said = g.payments.map((p) => ({
+    id: p.id,
+    version: p.version,
+    kind: p.kind,
+    amount: p.amountMinor,
+    how: p.how,
+    note: p.note,
+    by: name(p.byPerson),
+    at: p.at.toISOString(),
+    takenBack: p.backAt !== null,
+    back: p.backAt === null ? null : { by: name(p.backBy), why: p.backWhy },
+  }));
+  return { all: said, toPay, paid: paidSoFar(said), open: stillOpen(toPay, said) };
+}
+
 /** The hand-over as it stands: checks, what is still in the way, signature, payment. */
-export const handOverView = (g: Job, judged: Judged, rules: HandOverRules, name: NameOf) => {
+export const handOverView = (
+  g: JobWith<'things' | 'payments'> & JudgingShop,
+  judged: Judged,
+  { rules, info }: Pick<Shop, 'rules' | 'info'>,
+  name: NameOf,
+) => {
   const h = g.handOver;
+  const end = endOfJob(g);
   return {
     version: h?.version ?? 0,
     checks: h?.checks ?? {},
@@ -18,15 +61,28 @@ export const handOverView = (g: Job, judged: Judged, rules: HandOverRules, name:
     signature: h?.signature ?? null,
     signedAt: iso(h?.signedAt),
     second: {
-      wanted: needsSecond(rules, g.instrument.worthMinor),
+      wanted: end === 'done' && needsSecond(rules, g.instrument.worthMinor),
       by: name(h?.secondBy ?? null),
       at: iso(h?.secondAt),
     },
     checker: h?.checkedBy ?? null,
-    trouble: g.job.state === 'open' ? benchTrouble(g, judged) : null,
+    asked: benchChecks(g, g.things.length > 0),
+    /** the same once everything agreed is done, for paper that goes to the bench before */
+    askedWhenDone: benchChecks({ ...g, lines: g.lines.map(asIfDone) }, g.things.length > 0),
+    /** new stock, whose check ends in a word for the floor */
+    floor: (g.checklist?.ends.length ?? 0) > 0,
+    obstacles: g.job.state === 'open' ? obstacles(g, judged, rules) : [],
+    ending: {
+      said: h?.ending ?? 'done',
+      is: end,
+      note: h?.endingNote ?? '',
+      at: iso(h?.endedAt),
+      by: name(h?.endedBy ?? null),
+      dropped: droppedLines(end, g.lines).map((l) => l.title),
+    },
+    trouble: g.job.state === 'open' ? troubleAsLeft(g, judged) : null,
     adviceWritten: h?.advice ?? null,
-    paid:
-      h === null || h.paidMinor === null ? null : { amount: h.paidMinor, how: h.paidHow, at: iso(h.paidAt) },
+    payments: paymentsView(g, info, name),
     tweakDays: rules.tweakDays,
   };
 };

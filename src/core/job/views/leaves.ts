@@ -46,6 +46,7 @@ export const COMMON_PARTS = [
   'things',
   'marks',
   'photos',
+  'payments',
   'clocks',
   'remarks',
   'passings',
@@ -98,7 +99,7 @@ export const commonView = (s: LeafSource<never>, { places }: Pick<Around, 'place
   ...proposalView(s.job, s.judged, s.name),
   ...workOrderView(s.job, s.judged, s.name, s.now),
   ...wordsView(s.job, s.name, s.now),
-  handOver: handOverView(s.job, s.judged, s.shop.rules, s.name),
+  handOver: handOverView(s.job, s.judged, s.shop, s.name),
 });
 
 const inspected = (s: LeafSource<never>) => ({

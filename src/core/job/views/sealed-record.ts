@@ -64,6 +64,8 @@ export function sealedRecord(g: JobWith<RecordParts>, name: NameOf, sha256: (tex
   const { job, customer, accidents } = g;
   const earlier = g.seals.reduce<JobSeal | null>((n, s) => (n === null || s.number > n.number ? s : n), null);
   const previous = earlier?.digest ?? null;
+  // As it was said: what was sealed before there were other ends reads as it did then.
+  const end = g.handOver?.ending ?? 'done';
   // What it was signed for: an instrument or customer may be called otherwise later, or joined with another entry.
   const subject = g.handOver?.subject ?? subjectOf(g.instrument, customer?.name ?? '');
   return {
@@ -88,6 +90,7 @@ export function sealedRecord(g: JobWith<RecordParts>, name: NameOf, sha256: (tex
     ...(job.discountKind !== 'none' && {
       discount: { kind: job.discountKind, value: job.discountValue, reason: job.discountReason },
     }),
+    ...(end !== 'done' && { end: { how: end, why: g.handOver?.endingNote ?? '' } }),
     job: g.handOver?.subject?.number ?? job.number,
     customer: subject.customer,
     instrument: { ...subject.instrument },

@@ -187,6 +187,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     things: [],
     marks: [],
     photos: [],
+    payments: [],
     clocks: [],
     remarks: [],
     passings: [],
@@ -355,9 +356,10 @@ test('the sealed record names whom and what it was signed for, whatever they are
       advice: null,
       nextCheck: null,
       shown: null,
-      paidMinor: null,
-      paidHow: '',
-      paidAt: null,
+      ending: 'done',
+      endingNote: '',
+      endedAt: null,
+      endedBy: null,
     },
   });
   const renamed = {

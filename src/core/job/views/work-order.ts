@@ -1,5 +1,5 @@
 import { sayNextTurn } from '../../plan/next-turn.ts';
-import { agreedOperation } from '../../catalogue/operations.ts';
+import { agreedOperation, customerSays } from '../../catalogue/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';
@@ -86,6 +86,9 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     version: l.version,
     operation: l.operation,
     title: l.title,
+    /** the customer’s sentence of it, and what a person wrote for them: the bench’s sums are not their words */
+    says: customerSays(l, g.catalogue),
+    saysDetail: l.decisionId === null ? l.detail : '',
     detail: l.detail,
     minutes: op.minutes,
     price: l.priceMinor,

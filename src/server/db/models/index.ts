@@ -27,6 +27,7 @@ import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './c
 import { initGauges, GaugeRow, TargetVersion } from './gauges.ts';
 import { initMerges, KindRow, Merge } from './merges.ts';
 import { initPlans, Offer, OperationVersion, PlanChoice, PlanResult, WhatIf } from './plans.ts';
+import { initPayments, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
@@ -64,6 +65,7 @@ const ALL = {
   RodTurn,
   HandOver,
   StringChange,
+  PaymentRow,
   Receipt,
   Merge,
   KindRow,
@@ -102,6 +104,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initReadings(sequelize, own);
   initWork(sequelize, own);
   initStrings(sequelize, own);
+  initPayments(sequelize, own);
   initReceipts(sequelize, own);
   initCustody(sequelize, own);
   initMerges(sequelize, own);

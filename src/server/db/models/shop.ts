@@ -31,6 +31,8 @@ export class Instrument extends Model<InferAttributes<Instrument>, InferCreation
   declare construction: Construction;
   /** where a date was found, if not told */
   declare yearFrom: CreationOptional<string>;
+  /** since when it hangs on the floor to be sold; null where it does not */
+  declare floorSince: CreationOptional<Date | null>;
   /** what it is worth, minor units, where somebody said so */
   declare worthMinor: CreationOptional<number | null>;
   declare mergedInto: CreationOptional<number | null>;
@@ -79,6 +81,7 @@ export function initShop(
       construction: { type: DataTypes.JSON },
       yearFrom: { type: DataTypes.STRING(120), field: 'year_from', defaultValue: '' },
       worthMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'worth_minor', defaultValue: null },
+      floorSince: { type: DataTypes.DATE(3), field: 'floor_since', defaultValue: null },
       mergedInto: { type: DataTypes.INTEGER.UNSIGNED, field: 'merged_into', defaultValue: null },
       createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { End } from '../../../core/hand-over/ends.ts';
 import type { SignedInstrument } from '../../../core/job/job.ts';
 import type { KeptOperation } from '../../../core/catalogue/operations.ts';
 import type { OperationId } from '../../../core/catalogue/operation-ids.ts';
@@ -93,9 +94,12 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   declare nextCheck: CreationOptional<string | null>;
   /** the customer's sheet exactly as it was shown for the signature, written canonically */
   declare shown: CreationOptional<string | null>;
-  declare paidMinor: CreationOptional<number | null>;
-  declare paidHow: CreationOptional<string>;
-  declare paidAt: CreationOptional<Date | null>;
+  /** how the job ends, as somebody said */
+  declare ending: CreationOptional<End>;
+  declare endingNote: CreationOptional<string>;
+  /** for a job that ended without a signature */
+  declare endedAt: CreationOptional<Date | null>;
+  declare endedBy: CreationOptional<number | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -195,9 +199,10 @@ const handOverColumns = () => ({
   advice: { type: DataTypes.TEXT, defaultValue: null },
   nextCheck: { type: DataTypes.DATEONLY, field: 'next_check', defaultValue: null },
   shown: { type: DataTypes.TEXT('long'), defaultValue: null },
-  paidMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'paid_minor', defaultValue: null },
-  paidHow: { type: DataTypes.STRING(40), field: 'paid_how', defaultValue: '' },
-  paidAt: { type: DataTypes.DATE(3), field: 'paid_at', defaultValue: null },
+  ending: { type: DataTypes.STRING(20), defaultValue: 'done' },
+  endingNote: { type: DataTypes.STRING(400), field: 'ending_note', defaultValue: '' },
+  endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+  endedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'ended_by', defaultValue: null },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
 });
 

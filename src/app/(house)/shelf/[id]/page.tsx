@@ -6,6 +6,8 @@ import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
 import { sayMoment } from '../../../../ui/kit/dates.ts';
 import { sayValue } from '../../../../ui/neck-sheet/units.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
+import { may } from '../../../../core/people/roles.ts';
+import { SellForm } from '../../../../ui/shelf/sell-form.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Instrument' };
@@ -47,7 +49,7 @@ function VisitReadings({ visit, strings }: { readonly visit: Visit; readonly str
 }
 
 export default async function InstrumentPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  await requireActor();
+  const actor = await requireActor();
   const { id } = await params;
   const found = /^\d{1,9}$/.test(id) ? await loadInstrument(database(), Number(id)) : null;
   if (!found) notFound();
@@ -61,6 +63,12 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
           What moved
         </Link>
       </PageHead>
+      {found.floorSince !== null && (
+        <SellForm
+          instrument={{ id: found.id, version: found.version, floorSince: found.floorSince }}
+          may={may(actor.role, 'hand-over')}
+        />
+      )}
       <ol className="max-w-3xl px-5 py-3">
         {found.visits.length === 0 && <li>It has not been worked on here yet.</li>}
         {found.visits.map((v) => (
@@ -73,7 +81,7 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
                 {v.number}, {sayMoment(v.takenInAt).split(',')[0]} {v.takenInAt.slice(0, 4)}
               </Link>{' '}
               <span className={v.digest ? 'text-base text-seal' : 'text-base text-quiet'}>
-                {v.digest ? '✒ signed' : 'in the house'}
+                {v.digest ? '✒ signed' : (v.end ?? 'in the house')}
               </span>
             </h2>
             <p className="text-ink">{v.complaint}</p>
