@@ -3,6 +3,9 @@ import '@fontsource-variable/source-serif-4/index.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { database } from '../server/db/connection.ts';
+import { loadShop } from '../server/house/load-shop.ts';
+import { ShopDays } from '../ui/kit/shop-days.tsx';
 import './globals.css';
 
 export const metadata: Metadata = { title: { default: 'Rubrica', template: '%s · Rubrica' } };
@@ -10,9 +13,12 @@ export const dynamic = 'force-dynamic';
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   const theme = (await cookies()).get('rubrica_theme')?.value === 'dim' ? 'dim' : 'light';
+  const { zone, dates } = await loadShop(database());
   return (
     <html lang="en" data-theme={theme} suppressHydrationWarning>
-      <body>{children}</body>
+      <body>
+        <ShopDays days={{ zone, dates }}>{children}</ShopDays>
+      </body>
     </html>
   );
 }

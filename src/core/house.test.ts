@@ -4,7 +4,10 @@ import { holds, type Condition } from './inspection/condition.ts';
 import { BENCH_ARRIVAL } from './inspection/lists/bench-arrival.ts';
 import { gaugeSpan, tuningName, usualConstruction } from './instrument/defaults.ts';
 import { KINDS } from './instrument/kinds.ts';
-import { formatMoney, roundMinor, total } from './money/money.ts';
+import { formatMoney } from './money/currency.ts';
+import { plainTax } from './money/tax.ts';
+import { roundMinor } from './money/minor.ts';
+import { total } from './money/money.ts';
 import { afterWrongPin, FREE_TRIES, isLocked, type PinTrouble } from './people/lock-out.ts';
 import { may, PERMISSIONS, ROLES } from './people/roles.ts';
 import { canonicalJson, type Json } from './record/canonical.ts';
@@ -55,7 +58,7 @@ describe('construction', () => {
 
 describe('money', () => {
   test('adds up, with tax rounded once at the end', () => {
-    expect(total([{ price: 4500, parts: 1200 }], 0.2)).toEqual({
+    expect(total([{ price: 4500, parts: 1200 }], plainTax(0.2))).toMatchObject({
       labour: 4500,
       parts: 1200,
       discount: 0,
@@ -68,10 +71,10 @@ describe('money', () => {
           { price: 333, parts: 0 },
           { price: 333, parts: 0 },
         ],
-        0.075,
+        plainTax(0.075),
       ),
     ).toMatchObject({ tax: 50, toPay: 716 });
-    expect(total([], 0.2).toPay).toBe(0);
+    expect(total([], plainTax(0.2)).toPay).toBe(0);
   });
 
   test('half a unit rounds away from zero, on both sides', () => {
@@ -82,7 +85,7 @@ describe('money', () => {
     const line = fc.record({ price: fc.nat(1e6), parts: fc.nat(1e6) });
     fc.assert(
       fc.property(fc.array(line), fc.double({ min: 0, max: 0.5, noNaN: true }), (lines, rate) => {
-        const t = total(lines, rate);
+        const t = total(lines, plainTax(rate));
         expect(Number.isInteger(t.toPay)).toBe(true);
         expect(t.toPay).toBe(t.labour + t.parts + t.tax);
       }),

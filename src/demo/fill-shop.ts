@@ -1,6 +1,7 @@
 import { BENCH_ARRIVAL } from '../core/inspection/lists/bench-arrival.ts';
 import { PLAIN_SETUP } from '../core/inspection/lists/plain-setup.ts';
 import { SALES_FLOOR } from '../core/inspection/lists/sales-floor.ts';
+import { plainTax } from '../core/money/tax.ts';
 import type { Database } from '../server/db/connection.ts';
 
 const RACK = ['A', 'B', 'C', 'D'].flatMap((row) => [1, 2, 3, 4].map((n) => `${row}${n}`));
@@ -9,7 +10,7 @@ const BENCHES = ['Bench 1', 'Bench 2', 'Bench 3'];
 /** What every shop begins with: places, the checklist, the house's settings. */
 export async function fillShop({ models }: Database, name: string): Promise<void> {
   await models.Setting.bulkCreate([
-    { name: 'shop', value: { name, currency: '¤', taxRate: 0.2, heights: '64ths' } },
+    { name: 'shop', value: { name, currency: 'XXX', tax: plainTax(0.2), heights: '64ths' } },
   ]);
   await models.Place.bulkCreate([
     ...RACK.map((place, i) => ({ name: place, kind: 'rack' as const, sort: i })),

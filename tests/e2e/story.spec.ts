@@ -268,7 +268,7 @@ test('7. hand-over: before and after, bench check, signature, seal, the sheet, t
   await desk.getByLabel('Signs by name, without drawing').check();
   await desk.getByRole('button', { name: 'Sign and close' }).click();
   await expect(desk.getByText(/Not yet: .*bench check.*truss rod key is not given back/)).toBeVisible();
-  for (const title of ['Every fret', 'Bends ring', 'Controls, tuners', 'Marks and glue', 'Parts, keys']) {
+  for (const title of ['Every fret', 'Bends ring', 'Tuners and screws', 'Marks and glue', 'Parts, keys']) {
     await bench.getByLabel(new RegExp(title)).click();
     await expect(bench.getByLabel(new RegExp(title))).toBeChecked();
     await expect(bench.getByLabel(new RegExp(title))).toBeEnabled();

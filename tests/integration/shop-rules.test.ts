@@ -1,3 +1,4 @@
+import { plainTax } from '../../src/core/money/tax.ts';
 import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { OPERATIONS, ownOperation } from '../../src/core/catalogue/operations.ts';
 import { USUAL_PLAN_RULES } from '../../src/core/plan/plan-rules.ts';
@@ -70,7 +71,7 @@ describe('the shop itself', () => {
       address: '4 Orrin Lane\nSaltmarren',
       phone: '555 0177',
       foot: 'Prices with care.',
-      taxRate: 0.077,
+      tax: plainTax(0.077),
       paper: 'LETTER',
     } as const;
     const keep = (more: object = {}, who = house.lead) =>

@@ -17,6 +17,8 @@ import { handOverEnd } from './hand-over/end.ts';
 import { handOverEnding } from './hand-over/ending.ts';
 import { handOverReopen } from './hand-over/reopen.ts';
 import { handOverTakeBackPayment } from './hand-over/take-back-payment.ts';
+import { handOverInvoice } from './hand-over/invoice.ts';
+import { handOverCancelInvoice } from './hand-over/cancel-invoice.ts';
 import { handOverPaid } from './hand-over/paid.ts';
 import { handOverReturn } from './hand-over/return.ts';
 import { handOverSecond } from './hand-over/second.ts';
@@ -72,6 +74,7 @@ import { workAskChange } from './work/ask-change.ts';
 import { workChangeAccident } from './work/change-accident.ts';
 import { workCorrectClock } from './work/correct-clock.ts';
 import { workDiscount } from './work/discount.ts';
+import { workPrice } from './work/price.ts';
 import { workHandOn } from './work/hand-on.ts';
 import { workLink } from './work/link.ts';
 import { workMove } from './work/move.ts';
@@ -127,6 +130,7 @@ export const COMMANDS = {
   'plan.record-choice': planRecordChoice,
   'work.answer': workAnswer,
   'work.discount': workDiscount,
+  'work.price': workPrice,
   'work.step': workStep,
   'work.turn': workTurn,
   'work.take-back-turn': workTakeBackTurn,
@@ -146,6 +150,8 @@ export const COMMANDS = {
   'hand-over.ending': handOverEnding,
   'hand-over.reopen': handOverReopen,
   'hand-over.take-back-payment': handOverTakeBackPayment,
+  'hand-over.invoice': handOverInvoice,
+  'hand-over.cancel-invoice': handOverCancelInvoice,
   'hand-over.paid': handOverPaid,
   'hand-over.tweak': handOverTweak,
   'desk.message': deskMessage,

@@ -1,4 +1,4 @@
-import type { Minor } from '../money/money.ts';
+import type { Minor } from '../money/minor.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import { movedByAll, type MovedThing } from '../staleness/graph.ts';
 

@@ -1,4 +1,5 @@
-import type { Minor } from '../money/money.ts';
+import type { TaxShare } from '../money/money.ts';
+import type { Minor } from '../money/minor.ts';
 import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
 import { formatLength } from '../units/format-length.ts';
 import { formatCents } from '../units/parse-cents.ts';
@@ -46,6 +47,10 @@ export interface CustomerSheet {
     readonly discount: Minor;
     readonly reason: string;
     readonly tax: Minor;
+    /** by rate; sheets of before there were several have none */
+    readonly taxes?: readonly TaxShare[];
+    readonly included?: boolean;
+    readonly rounding?: Minor;
     readonly toPay: Minor;
     /** what was estimated before it was opened */
     readonly estimate: Minor;

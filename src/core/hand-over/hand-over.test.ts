@@ -25,8 +25,10 @@ describe('rules', () => {
     expect(tweakIsFree(USUAL_RULES, 0, 30 * day + 1)).toBe(false);
   });
   test('the next check is whole weeks away, over the turn of a year too', () => {
-    expect(nextCheckDay({ ...USUAL_RULES, checkWeeks: 2 }, Date.UTC(2026, 10, 1))).toBe('2026-11-15');
-    expect(nextCheckDay(USUAL_RULES, Date.UTC(2026, 11, 20, 23, 59))).toBe('2027-01-10');
+    expect(nextCheckDay({ ...USUAL_RULES, checkWeeks: 2 }, Date.UTC(2026, 10, 1), 'UTC')).toBe('2026-11-15');
+    expect(nextCheckDay(USUAL_RULES, Date.UTC(2026, 11, 20, 23, 59), 'UTC')).toBe('2027-01-10');
+    // In Auckland it is the next day already.
+    expect(nextCheckDay(USUAL_RULES, Date.UTC(2026, 11, 20, 23, 59), 'Pacific/Auckland')).toBe('2027-01-11');
   });
 });
 

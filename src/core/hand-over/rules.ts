@@ -1,4 +1,5 @@
-import type { Minor } from '../money/money.ts';
+import { addDays, dayIn, type Day } from '../days/zone.ts';
+import type { Minor } from '../money/minor.ts';
 
 /** How a shop hands over. Amounts in minor units. */
 export interface HandOverRules {
@@ -36,8 +37,8 @@ export const tweakIsFree = (rules: HandOverRules, signedAt: number, now: number)
   now - signedAt <= rules.tweakDays * DAY_MS;
 
 /**
- * The day the next check is offered for, `yyyy-mm-dd`: some weeks after the hand-over.
- * @example nextCheckDay({ ...USUAL_RULES, checkWeeks: 2 }, Date.UTC(2026, 10, 1)) → 2026-11-15
+ * The day the next check is offered for: some weeks after the shop's day at a moment (ms).
+ * @example nextCheckDay({ ...USUAL_RULES, checkWeeks: 2 }, Date.UTC(2026, 10, 1), 'UTC') → 2026-11-15
  */
-export const nextCheckDay = (rules: HandOverRules, now: number): string =>
-  new Date(now + rules.checkWeeks * 7 * DAY_MS).toISOString().slice(0, 10);
+export const nextCheckDay = (rules: HandOverRules, now: number, zone: string): Day =>
+  addDays(dayIn(now, zone), rules.checkWeeks * 7);

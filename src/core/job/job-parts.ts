@@ -53,6 +53,16 @@ export interface JobPayment {
   readonly version: number;
 }
 
+/** A numbered invoice; what it says stands on its paper. */
+export interface JobInvoice {
+  readonly number: number;
+  /** the number of the one it cancels */
+  readonly cancels: number | null;
+  readonly reason: string;
+  readonly madeBy: number;
+  readonly madeAt: Date;
+}
+
 export interface JobPhoto {
   readonly id: number;
   readonly markId: number | null;
@@ -207,6 +217,8 @@ export interface JobParts {
   readonly photos: readonly JobPhoto[];
   /** in the order they were written down */
   readonly payments: readonly JobPayment[];
+  /** by number */
+  readonly invoices: readonly JobInvoice[];
   readonly clocks: readonly JobClock[];
   readonly remarks: readonly JobRemark[];
   readonly passings: readonly JobPassing[];

@@ -149,6 +149,11 @@ export interface JobLine extends JudgedLine {
   readonly sort: number;
   readonly priceMinor: number;
   readonly partsMinor: number;
+  /** its own rates of tax, where they are not the shop’s usual ones */
+  readonly tax: string | null;
+  readonly partsTax: string | null;
+  /** why its price is not the catalogue’s; empty where it is */
+  readonly priceReason: string;
   readonly approvedBy: string;
   readonly approvedHow: string;
   readonly approvedAt: Date | null;

@@ -1,6 +1,6 @@
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
-import type { Minor } from '../money/money.ts';
+import type { Minor } from '../money/minor.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { KeptOperation } from '../catalogue/operations.ts';

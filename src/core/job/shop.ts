@@ -5,6 +5,10 @@ import type { Operation } from '../catalogue/operation.ts';
 import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Role } from '../people/roles.ts';
 import type { Feeling } from '../readings/entry-forms.ts';
+import type { DateForm } from '../days/say-days.ts';
+import type { MoneyForm } from '../money/currency.ts';
+import type { Minor } from '../money/minor.ts';
+import type { Taxing } from '../money/tax.ts';
 import type { Gauge } from '../readings/gauge.ts';
 import type { Methods } from '../readings/methods.ts';
 import type { Quantity } from '../readings/quantities.ts';
@@ -13,13 +17,23 @@ import type { ShopTargets } from '../targets/shop-targets.ts';
 import type { LengthUnit } from '../units/length-units.ts';
 
 /**
- * What the shop is called and where it is, the words at the foot of its papers, its currency’s sign, its tax (0.2 for a fifth),
+ * What the shop is called and where it is, the words at the foot of its papers, how it writes money, its tax,
  * the unit its heights are shown in and the paper it prints on.
  */
 export interface ShopInfo {
   readonly name: string;
-  readonly currency: string;
-  readonly taxRate: number;
+  readonly currency: MoneyForm;
+  readonly tax: Taxing;
+  /** labour by the hour, and the least that is charged by it, minor units; null where the shop does not work by the hour */
+  readonly hourly: Minor | null;
+  readonly minimum: Minor;
+  /** the number the first job gets */
+  readonly firstNumber: number;
+  /** where the shop’s days begin and end, after IANA */
+  readonly zone: string;
+  /** how days are written, and with which a week begins */
+  readonly dates: DateForm;
+  readonly firstWeekday: 'monday' | 'sunday' | 'saturday';
   readonly heights: '64ths' | 'thou' | 'mm';
   /** lines of an address, one a line */
   readonly address: string;

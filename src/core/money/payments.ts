@@ -1,4 +1,4 @@
-import type { Minor } from './money.ts';
+import type { Minor } from './minor.ts';
 
 export const PAYMENT_KINDS = {
   deposit: 'Deposit',

@@ -1,4 +1,5 @@
 import { isOperationId, ownOperationId } from '../catalogue/operation-ids.ts';
+import { plainTax } from '../money/tax.ts';
 import { OPERATIONS, circleIn, operation } from '../catalogue/operations.ts';
 import { input } from './plan-input-for-tests.ts';
 import { optionsFor } from './options.ts';
@@ -13,7 +14,7 @@ function options(set: Readonly<Record<string, number | null>>, tax = 0.2) {
     currency: '¤',
   });
   if ('because' in made) throw new Error(made.because);
-  return { plans: plansFor(made).plans, options: optionsFor(plansFor(made).plans, tax) };
+  return { plans: plansFor(made).plans, options: optionsFor(plansFor(made).plans, plainTax(tax)) };
 }
 
 test('an instrument that is good has one option: leave it', () => {

@@ -1,4 +1,5 @@
-import type { Minor } from '../money/money.ts';
+import type { Minor } from '../money/minor.ts';
+import { withTax, type Taxing } from '../money/tax.ts';
 import type { Plan } from './solve/plans.ts';
 
 /** One option as the customer reads it. Money in minor units. */
@@ -28,12 +29,12 @@ const NAMES: Readonly<Record<Plan['id'], string>> = {
   best: 'Bring everything to its best',
 };
 
-function optionOf(plan: Plan, taxRate: number): CustomerOption {
+function optionOf(plan: Plan, taxing: Taxing): CustomerOption {
   const ids = plan.operations.map((o) => o.id);
   const changed = [...new Set(plan.operations.map((o) => o.changes))].filter((c) => c !== '');
   const risky = plan.operations.filter((o) => o.risky).map((o) => o.name.toLowerCase());
   const forGood = plan.operations.filter((o) => !o.reversible).length;
-  const taxed = (v: Minor) => Math.round(v * (1 + taxRate));
+  const taxed = (v: Minor) => withTax(v, taxing);
   return {
     id: plan.id,
     name: NAMES[plan.id],
@@ -59,14 +60,14 @@ function optionOf(plan: Plan, taxRate: number): CustomerOption {
 
 /**
  * The options for a customer: two or three plans in plain words. Plans that come to the same are put before them once.
- * @param taxRate share that is added to prices, 0.2 for a fifth
+ * @param taxing how the shop takes tax: what the customer reads has it in it
  */
-export function optionsFor(plans: readonly Plan[], taxRate: number): CustomerOption[] {
+export function optionsFor(plans: readonly Plan[], taxing: Taxing): CustomerOption[] {
   const seen = new Set<string>();
   return plans.flatMap((p) => {
     const key = JSON.stringify(p.operations.map((o) => o.id));
     if (seen.has(key)) return [];
     seen.add(key);
-    return [optionOf(p, taxRate)];
+    return [optionOf(p, taxing)];
   });
 }

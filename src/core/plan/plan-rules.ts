@@ -1,5 +1,5 @@
 import { USUAL_SHAPE_LIMITS, type ShapeLimits } from '../inspection/found-by-reading.ts';
-import type { Minor } from '../money/money.ts';
+import type { Minor } from '../money/minor.ts';
 
 /** What a plan must keep to. mm, degrees; every number a shop setting. */
 export interface Limits {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { plainTax } from '../money/tax.ts';
 import { NO_DISCOUNT, total } from '../money/money.ts';
 import { looksForgotten, whyNotSoLong, workedMs } from './clocks.ts';
 import { toFetch } from './fetch.ts';
@@ -108,7 +109,7 @@ describe('the limit', () => {
     approval: fc.constantFrom('asked' as const, 'yes' as const, 'no' as const),
   });
   test('without a limit everything is asked', () => {
-    expect(withinLimit([], { price: 1, parts: 0 }, null, 0.2, NO_DISCOUNT)).toBe(false);
+    expect(withinLimit([], { price: 1, parts: 0 }, null, plainTax(0.2), NO_DISCOUNT)).toBe(false);
   });
   test('goes on exactly when all that is agreed and asked, and this, come to no more', () => {
     fc.assert(
@@ -119,7 +120,9 @@ describe('the limit', () => {
         (lines, price, limit) => {
           const sum = lines.filter((l) => l.approval !== 'no').reduce((s, l) => s + l.price + l.parts, price);
           const tax = Math.round(sum * 0.2);
-          expect(withinLimit(lines, { price, parts: 0 }, limit, 0.2, NO_DISCOUNT)).toBe(sum + tax <= limit);
+          expect(withinLimit(lines, { price, parts: 0 }, limit, plainTax(0.2), NO_DISCOUNT)).toBe(
+            sum + tax <= limit,
+          );
         },
       ),
     );
@@ -127,7 +130,8 @@ describe('the limit', () => {
   test('a dearer find never fits where a cheaper one does not', () => {
     fc.assert(
       fc.property(fc.array(line), fc.nat(9_000), fc.nat(9_000), fc.nat(60_000), (lines, a, more, limit) => {
-        const fits = (price: number) => withinLimit(lines, { price, parts: 0 }, limit, 0.2, NO_DISCOUNT);
+        const fits = (price: number) =>
+          withinLimit(lines, { price, parts: 0 }, limit, plainTax(0.2), NO_DISCOUNT);
         expect(fits(a) || !fits(a + more)).toBe(true);
       }),
     );
@@ -143,13 +147,13 @@ test('lines alone and lines together come to the same, before the tax, under eve
   const lines = fc.array(fc.record({ price: fc.nat(30_000), parts: fc.nat(30_000) }), { maxLength: 12 });
   fc.assert(
     fc.property(lines, discount, fc.constantFrom(0, 0.05, 0.2, 0.255), (some, d, rate) => {
-      const t = total(some, rate, d);
+      const t = total(some, plainTax(rate), d);
       const net = some.reduce((s, l) => s + l.price + l.parts, 0);
       expect(t.labour + t.parts).toBe(net);
       expect(t.toPay).toBe(net - t.discount + t.tax);
       expect(t.discount).toBeLessThanOrEqual(net);
       expect(Math.abs(t.tax - (net - t.discount) * rate)).toBeLessThanOrEqual(0.5);
-      expect(total([...some].reverse(), rate, d)).toEqual(t);
+      expect(total([...some].reverse(), plainTax(rate), d)).toEqual(t);
     }),
   );
 });

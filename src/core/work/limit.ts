@@ -1,4 +1,6 @@
-import { total, type Discount, type Minor, type PricedLine } from '../money/money.ts';
+import type { Taxing } from '../money/tax.ts';
+import { total, type Discount, type PricedLine } from '../money/money.ts';
+import { type Minor } from '../money/minor.ts';
 
 interface Answered extends PricedLine {
   readonly approval: 'asked' | 'yes' | 'no';
@@ -12,10 +14,10 @@ export function withinLimit(
   lines: readonly Answered[],
   found: PricedLine,
   limit: Minor | null,
-  taxRate: number,
+  taxing: Taxing,
   discount: Discount,
 ): boolean {
   if (limit === null) return false;
   const all = [...lines.filter((l) => l.approval !== 'no'), found];
-  return total(all, taxRate, discount).toPay <= limit;
+  return total(all, taxing, discount).toPay <= limit;
 }

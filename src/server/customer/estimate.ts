@@ -45,7 +45,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
   const shop = shopOf(settings);
   const agreed = lines
     .filter((l) => l.approval === 'yes')
-    .map((l) => ({ price: l.priceMinor, parts: l.partsMinor }));
+    .map((l) => ({ price: l.priceMinor, parts: l.partsMinor, tax: l.tax, partsTax: l.partsTax }));
   return {
     shop,
     number: job.number,
@@ -54,7 +54,7 @@ export async function openEstimate(db: Database, token: string, now: Date) {
     complaint: job.complaint,
     limit: job.limitMinor,
     expiresAt: link.expiresAt.toISOString(),
-    agreed: total(agreed, shop.taxRate, { kind: job.discountKind, value: job.discountValue }).toPay,
+    agreed: total(agreed, shop.tax, { kind: job.discountKind, value: job.discountValue }).toPay,
     offer,
     lines: lines.map((l) => ({
       id: l.id,
@@ -66,7 +66,8 @@ export async function openEstimate(db: Database, token: string, now: Date) {
       approval: l.approval as 'asked' | 'yes' | 'no',
       approvedBy: l.approvedBy,
       step: l.step,
-      price: total([{ price: l.priceMinor, parts: l.partsMinor }], shop.taxRate).toPay,
+      price: total([{ price: l.priceMinor, parts: l.partsMinor, tax: l.tax, partsTax: l.partsTax }], shop.tax)
+        .toPay,
       photos: photos.filter((p) => p.item === `line:${l.id}`).map((p) => p.id),
     })),
     questions: remarks

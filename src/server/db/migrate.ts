@@ -14,6 +14,7 @@ import { up as heardPlaces } from './migrations/015-heard-places.ts';
 import { up as peopleAndDevices } from './migrations/016-people-and-devices.ts';
 import { up as neckScrews } from './migrations/017-neck-screws.ts';
 import { up as endsAndPayments } from './migrations/018-ends-and-payments.ts';
+import { up as ownPrices } from './migrations/019-own-prices.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -39,6 +40,7 @@ const MIGRATIONS = [
   { name: '016-people-and-devices', up: peopleAndDevices },
   { name: '017-neck-screws', up: neckScrews },
   { name: '018-ends-and-payments', up: endsAndPayments },
+  { name: '019-own-prices', up: ownPrices },
 ];
 
 const runner = (sequelize: Sequelize) =>

@@ -1,4 +1,6 @@
 import { Op } from 'sequelize';
+import { dayIn, startOfDay } from '../../core/days/zone.ts';
+import { loadShop } from '../house/load-shop.ts';
 import type { Database } from '../db/connection.ts';
 import { loadRack, type RackTag } from '../rack/load-rack.ts';
 import { findCustomers, type FoundCustomer } from './find.ts';
@@ -10,16 +12,19 @@ export interface DeskDay {
   /** somebody has to be asked or told */
   readonly words: readonly RackTag[];
   readonly cameToday: readonly RackTag[];
+  /** the shop's day, yyyy-mm-dd */
+  readonly today: string;
 }
 
 /** The counter's day. `now` decides what today is. */
 export async function loadDesk(db: Database, now: Date): Promise<DeskDay> {
-  const today = now.toISOString().slice(0, 10);
+  const { zone } = await loadShop(db);
+  const today = dayIn(now.getTime(), zone);
   const [tags, came] = await Promise.all([
     loadRack(db),
     db.models.Job.findAll({
       attributes: ['id'],
-      where: { state: 'open', takenInAt: { [Op.gte]: new Date(`${today}T00:00:00.000Z`) } },
+      where: { state: 'open', takenInAt: { [Op.gte]: new Date(startOfDay(today, zone)) } },
     }),
   ]);
   const ids = new Set(came.map((j) => j.id));
@@ -30,6 +35,7 @@ export async function loadDesk(db: Database, now: Date): Promise<DeskDay> {
     goingHome,
     words: tags.filter((t) => !goingHome.includes(t) && (t.facts.asked > 0 || t.waitingFor === 'word')),
     cameToday: tags.filter((t) => ids.has(t.jobId)),
+    today,
   };
 }
 

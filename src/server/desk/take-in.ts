@@ -3,6 +3,7 @@ import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { tuningName } from '../../core/instrument/defaults.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
+import { shopOf } from '../house/load-shop.ts';
 import { kindExists } from '../house/kinds.ts';
 import { NO_FACTS } from '../../core/job/leaves.ts';
 import { countLater } from '../jobs/job-facts.ts';
@@ -11,8 +12,6 @@ import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 
 type TakeIn = CommandInput<'desk.take-in'>;
-
-const FIRST_NUMBER = 401;
 
 async function customerFor({ models, t, now }: Work, input: TakeIn['customer']) {
   if ('id' in input)
@@ -37,9 +36,11 @@ async function instrumentFor({ models, t, now }: Work, input: TakeIn['instrument
   );
 }
 
+/** One more than the last; the shop’s first number where that is further on. */
 async function nextNumber({ models, t }: Work): Promise<number> {
   const last = await models.Job.findOne({ order: [['number', 'DESC']], transaction: t, lock: t.LOCK.UPDATE });
-  return (last?.number ?? FIRST_NUMBER - 1) + 1;
+  const { firstNumber } = shopOf(await models.Setting.findAll({ where: { name: 'shop' }, transaction: t }));
+  return Math.max((last?.number ?? 0) + 1, firstNumber);
 }
 
 async function giveThings({ models, t }: Work, jobId: number, things: TakeIn['cameWith']) {

@@ -40,6 +40,7 @@ import { takeStringsOff } from '../strings/take-off.ts';
 import { makeLink, withdrawLink } from '../links/customer-link.ts';
 import { saveAdvice } from '../hand-over/advice.ts';
 import { endJob, reopenJob, sayEnding } from '../hand-over/endings.ts';
+import { cancelInvoice, makeInvoice } from '../hand-over/invoices.ts';
 import { recordPayment, takeBackPayment } from '../hand-over/payments.ts';
 import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
@@ -56,6 +57,7 @@ import { correctClock } from '../work/correct-clock.ts';
 import { handOn } from '../work/hand-on.ts';
 import { moveLine } from '../work/move-line.ts';
 import { makeRemark, replyTo } from '../work/remarks.ts';
+import { priceLine } from '../work/price-line.ts';
 import { setDiscount } from '../work/set-discount.ts';
 import { stepLine } from '../work/step-line.ts';
 import { logTurn, takeBackTurn } from '../work/turns.ts';
@@ -106,6 +108,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.record-choice': recordChoice,
   'work.answer': answerLine,
   'work.discount': setDiscount,
+  'work.price': priceLine,
   'work.step': stepLine,
   'work.turn': logTurn,
   'work.take-back-turn': takeBackTurn,
@@ -123,6 +126,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'hand-over.advice': saveAdvice,
   'hand-over.paid': recordPayment,
   'hand-over.take-back-payment': takeBackPayment,
+  'hand-over.invoice': makeInvoice,
+  'hand-over.cancel-invoice': cancelInvoice,
   'hand-over.ending': sayEnding,
   'hand-over.end': endJob,
   'hand-over.reopen': reopenJob,

@@ -9,7 +9,12 @@ import type { ReadJob } from '../jobs/read-job.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
 
 /** Every part that any leaf shows. */
-export const EVERY_PART = [...COMMON_PARTS, ...LEAF_PARTS.plan, ...LEAF_PARTS.arrival] as const;
+export const EVERY_PART = [
+  ...COMMON_PARTS,
+  ...LEAF_PARTS.plan,
+  ...LEAF_PARTS.arrival,
+  ...LEAF_PARTS['hand-over'],
+] as const;
 
 type Common = ReadJob<(typeof COMMON_PARTS)[number]>;
 

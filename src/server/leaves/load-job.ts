@@ -16,7 +16,11 @@ export type { JobView };
 export async function loadJob(db: Database, number: number, now: Date = new Date()): Promise<JobView | null> {
   const [g, places] = await Promise.all([readJobNumber(db.models, number, EVERY_PART), placesWithJobs(db)]);
   if (!g) return null;
-  const source = leafSource<'visits' | 'receipt' | 'tries' | 'results' | 'offers'>(g, g.shop, now);
+  const source = leafSource<'visits' | 'receipt' | 'tries' | 'results' | 'offers' | 'invoices'>(
+    g,
+    g.shop,
+    now,
+  );
   const rest: Around = { places, ...(await around(db, 'whole', g, source.judged, now)) };
   return {
     ...commonView(source, rest),

@@ -29,7 +29,7 @@ export const makeOffer = defineUseCase({
     const content: OfferContent = {
       instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
       complaint: g.job.complaint,
-      options: optionsFor(plans?.plans ?? [], g.shop.info.taxRate),
+      options: optionsFor(plans?.plans ?? [], g.shop.info.tax),
     };
     const token = tokenOfCommand(work.commandId);
     // A new link takes the place of those not answered yet: the customer must not choose from what has changed.

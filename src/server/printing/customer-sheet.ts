@@ -1,6 +1,9 @@
+import { sayMoment } from '../../core/days/say-days.ts';
+import { dayIn } from '../../core/days/zone.ts';
 import { sayReading } from '../../core/hand-over/customer-sheet.ts';
 import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
+import { sayBill } from '../../core/money/say-bill.ts';
 import { PAYMENT_KINDS } from '../../core/money/payments.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { drawAt } from './draw-shapes.ts';
@@ -53,15 +56,14 @@ function work(paper: Paper, job: JobView): void {
     paper.list(left);
   }
   paper.heading('Price');
-  const off = price.discount === 0 ? '' : `, less ${money(price.discount)} (${price.reason})`;
   paper.text(
-    `Labour ${money(price.labour)}, parts ${money(price.parts)}${off}, tax ${money(price.tax)}. To pay: ${money(price.toPay)}. Estimated before it was open: ${money(price.estimate)}.`,
+    `${sayBill(price, price.reason, currency)}. To pay: ${money(price.toPay)}. Estimated before it was open: ${money(price.estimate)}.`,
   );
   const { all, open } = job.handOver.payments;
   const said = all.filter((p) => p.back === null);
   if (said.length > 0)
     paper.text(
-      `${said.map((p) => `${PAYMENT_KINDS[p.kind]} ${money(p.amount)}, ${p.how}, ${p.at.slice(0, 10)}`).join('; ')}. ${open > 0 ? `Still open: ${money(open)}.` : open < 0 ? `To give back: ${money(-open)}.` : 'All is paid.'}`,
+      `${said.map((p) => `${PAYMENT_KINDS[p.kind]} ${money(p.amount)}, ${p.how}, ${dayIn(Date.parse(p.at), job.shop.zone)}`).join('; ')}. ${open > 0 ? `Still open: ${money(open)}.` : open < 0 ? `To give back: ${money(-open)}.` : 'All is paid.'}`,
     );
 }
 
@@ -95,13 +97,13 @@ function signature(paper: Paper, job: JobView): void {
   if (sheet.exception) paper.text(`Explained: ${sheet.exception}`);
   for (const e of job.earlier)
     paper.text(
-      `Signed before by ${e.signer}, ${e.signedAt.slice(0, 10)}; then asked for: ${e.tweak}${e.free ? ' (without a charge)' : ''}. SHA-256 ${e.digest}`,
+      `Signed before by ${e.signer}, ${dayIn(Date.parse(e.signedAt), job.shop.zone)}; then asked for: ${e.tweak}${e.free ? ' (without a charge)' : ''}. SHA-256 ${e.digest}`,
       { size: 8, tone: 'quiet' },
     );
   if (handOver.signature) strokes(paper, handOver.signature);
   paper.text(
     handOver.signedAt
-      ? `${handOver.signer}, ${handOver.signedAt.slice(0, 16).replace('T', ' ')}`
+      ? `${handOver.signer}, ${sayMoment(Date.parse(handOver.signedAt), job.shop.zone, 'iso')}`
       : 'Not signed yet.',
     { tone: 'ink' },
   );

@@ -1,4 +1,6 @@
-import { formatMoney, total, totalRange } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
+import { sayBill } from '../../core/money/say-bill.ts';
+import { total, totalRange } from '../../core/money/money.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { footer, letterhead } from './letterhead.ts';
 import { Paper, type PaperSize } from './paper.ts';
@@ -24,17 +26,14 @@ export function estimatePaper(job: JobView, size: PaperSize): Promise<Buffer> {
     ],
     [0.6, 0.17, 0.23],
   );
-  const sum = total(lines, job.shop.taxRate, job.discount);
+  const sum = total(lines, job.shop.tax, job.discount);
   const range = totalRange(
     lines.map((l) => ({ ...l, settled: l.step === 'finished' })),
-    job.shop.taxRate,
+    job.shop.tax,
     job.discount,
   );
   paper.heading('Price');
-  const off = sum.discount === 0 ? '' : `, less ${money(sum.discount)} (${job.discount.reason})`;
-  paper.text(
-    `Labour ${money(sum.labour)}, parts ${money(sum.parts)}${off}, tax ${money(sum.tax)}. Together ${money(sum.toPay)}.`,
-  );
+  paper.text(`${sayBill(sum, job.discount.reason, job.shop.currency)}. Together ${money(sum.toPay)}.`);
   if (range.low !== range.high)
     paper.text(`As the work turns out: ${money(range.low)} to ${money(range.high)}.`);
   paper.text(

@@ -1,3 +1,4 @@
+import { dayIn } from '../../core/days/zone.ts';
 import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
@@ -12,7 +13,7 @@ export function receiptPaper(job: JobView, size: PaperSize): Promise<Buffer> {
   letterhead(paper, job.shop);
   paper.title(
     `Receipt ${job.number}`,
-    `Left by ${job.customer.name} on ${job.takenInAt.slice(0, 10)}, taken in by ${job.takenInBy}`,
+    `Left by ${job.customer.name} on ${dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by ${job.takenInBy}`,
   );
   paper.text(
     `${job.instrument.name}, ${job.instrument.kindName.toLowerCase()}${job.instrument.year ? `, ${job.instrument.year}` : ''}; serial ${job.instrument.serial || 'not read'}; strings: ${seen.strings}.`,
@@ -24,7 +25,9 @@ export function receiptPaper(job: JobView, size: PaperSize): Promise<Buffer> {
   paper.heading('Damage already there');
   paper.text(seen.damage || (job.marks.length === 0 ? 'None noted.' : ''));
   paper.list(job.marks.map((m) => `${m.number}, ${VIEW_NAMES[m.view]}: ${m.words || 'marked'}`));
-  paper.heading(given ? `Seen by ${given.name}, ${given.at.slice(0, 10)}` : 'Seen (initials)');
+  paper.heading(
+    given ? `Seen by ${given.name}, ${dayIn(Date.parse(given.at), job.shop.zone)}` : 'Seen (initials)',
+  );
   paper.pdf.y += 40;
   paper.rule();
   footer(paper, job.shop);

@@ -1,3 +1,5 @@
+import { dayIn } from '../../core/days/zone.ts';
+import { loadShop } from '../house/load-shop.ts';
 import { QueryTypes } from 'sequelize';
 import type { JobFacts } from '../../core/job/leaves.ts';
 import type { Wait } from '../../core/job/waiting.ts';
@@ -88,13 +90,13 @@ export async function loadPlaces({ models }: Database): Promise<{ id: number; na
 export interface RackPage {
   readonly tags: readonly RackTag[];
   readonly places: readonly { readonly id: number; readonly name: string }[];
-  /** the house's day, yyyy-mm-dd */
+  /** the shop's day, yyyy-mm-dd */
   readonly today: string;
 }
 
 /** The rack as a screen shows it. Many screens that ask at the same moment share one load. */
 export const loadRackPage = (db: Database): Promise<RackPage> =>
   sharedLoad('rack', async () => {
-    const [tags, places] = await Promise.all([loadRack(db), loadPlaces(db)]);
-    return { tags, places, today: new Date().toISOString().slice(0, 10) };
+    const [tags, places, { zone }] = await Promise.all([loadRack(db), loadPlaces(db), loadShop(db)]);
+    return { tags, places, today: dayIn(Date.now(), zone) };
   });

@@ -38,6 +38,15 @@ async function standStill(work: Work, job: Job, lineId: number): Promise<Result<
   return ok(line);
 }
 
+/** A line as a limit is judged by it. */
+const priced = (l: WorkLine) => ({
+  price: l.priceMinor,
+  parts: l.partsMinor,
+  tax: l.tax,
+  partsTax: l.partsTax,
+  approval: l.approval,
+});
+
 /** Where nothing can go on, the instrument hangs with those that wait for a word. */
 export async function hangForWord({ models, t }: Work, job: Job, title: string): Promise<void> {
   const lines = await models.WorkLine.findAll({ where: { jobId: job.id }, transaction: t });
@@ -67,9 +76,8 @@ export const askChange = defineUseCase({
     const job = opened.value;
     const op = operation(input.operation, await catalogueOf(models, t));
     const lines = await models.WorkLine.findAll({ where: { jobId: job.id }, transaction: t });
-    const { taxRate } = shopOf(await models.Setting.findAll({ where: { name: 'shop' }, transaction: t }));
-    const priced = (l: WorkLine) => ({ price: l.priceMinor, parts: l.partsMinor, approval: l.approval });
-    const fits = withinLimit(lines.map(priced), op, job.limitMinor, taxRate, {
+    const { tax } = shopOf(await models.Setting.findAll({ where: { name: 'shop' }, transaction: t }));
+    const fits = withinLimit(lines.map(priced), op, job.limitMinor, tax, {
       kind: job.discountKind,
       value: job.discountValue,
     });

@@ -2,7 +2,7 @@
 
 import { DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
-import { readAmount } from '../../core/money/read-amount.ts';
+import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
@@ -27,6 +27,7 @@ const CUSTOMER = [
 
 interface PartProps {
   readonly typed: SaidTexts;
+  readonly currency: MoneyForm;
   readonly fields: Readonly<Record<string, string>>;
   readonly onChange: (some: Partial<SaidTexts>) => void;
 }
@@ -60,8 +61,8 @@ function Words({ typed, fields, onChange }: PartProps) {
 }
 
 /** By when, why that is so, and up to what. */
-function Terms({ typed, fields, onChange }: PartProps) {
-  const amount = readAmount(typed.limit);
+function Terms({ typed, fields, currency, onChange }: PartProps) {
+  const amount = readAmount(typed.limit, currency);
   const limit = amount.ok ? fields['said.limitMinor'] : amount.error;
   return (
     <div className="grid gap-3 sm:grid-cols-3">
@@ -139,11 +140,12 @@ export function CorrectingSaid({ job, onClose }: { readonly job: LeafJob; readon
   const edit = useEdit<SaidTexts>(saidTexts(job), job.version, `said:${job.id}`);
   const [why, setWhy] = useState('');
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
-  const part: PartProps = { typed: edit.value, fields, onChange: edit.set };
-  const unread = !readAmount(edit.value.limit).ok;
+  const { currency } = job.shop;
+  const part: PartProps = { typed: edit.value, fields, currency, onChange: edit.set };
+  const unread = !readAmount(edit.value.limit, currency).ok;
   const keep = async () => {
     const kept = await edit.save((typed, version) =>
-      give('desk.correct', saidInput(job.id, version, typed, why)),
+      give('desk.correct', saidInput(job.id, version, typed, why, currency)),
     );
     if (kept) onClose();
   };

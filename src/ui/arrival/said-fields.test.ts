@@ -16,12 +16,12 @@ const TYPED: SaidTexts = {
 };
 
 test('without a date none is hard, and nothing is its reason', () => {
-  const { said } = saidInput(1, 2, { ...TYPED, neededBy: '' }, 'wrong job');
+  const { said } = saidInput(1, 2, { ...TYPED, neededBy: '' }, 'wrong job', 'XXX');
   expect([said.neededBy, said.hardDate, said.hardReason]).toEqual([null, false, '']);
 });
 
 test('what is typed is given with the versions it began from', () => {
-  expect(saidInput(1, 2, TYPED, 'misheard')).toMatchObject({
+  expect(saidInput(1, 2, TYPED, 'misheard', 'XXX')).toMatchObject({
     jobId: 1,
     version: 2,
     said: { neededBy: '2026-12-02', hardDate: true, limitMinor: 8_000 },

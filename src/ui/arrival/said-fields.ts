@@ -1,5 +1,5 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
-import { readAmount } from '../../core/money/read-amount.ts';
+import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency.ts';
 import type { Touch } from '../../core/targets/target.ts';
 import type { Fields } from '../data/edit-model.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
@@ -21,8 +21,6 @@ export interface SaidTexts extends Fields {
   readonly customerVersion: number;
 }
 
-const HUNDRED = 100;
-
 /** What stands there now, as it would be typed. */
 export const saidTexts = (job: LeafJob): SaidTexts => ({
   complaint: job.complaint,
@@ -32,7 +30,7 @@ export const saidTexts = (job: LeafJob): SaidTexts => ({
   neededBy: job.neededBy ?? '',
   hardDate: job.hardDate,
   hardReason: job.hardReason,
-  limit: job.limit === null ? '' : (job.limit / HUNDRED).toFixed(2),
+  limit: job.limit === null ? '' : sayAmount(job.limit, job.shop.currency),
   name: job.customer.name,
   phone: job.customer.phone,
   email: job.customer.email,
@@ -45,8 +43,9 @@ export function saidInput(
   version: number,
   t: SaidTexts,
   why: string,
+  currency: MoneyForm,
 ): CommandInput<'desk.correct'> {
-  const limit = readAmount(t.limit);
+  const limit = readAmount(t.limit, currency);
   return {
     jobId,
     version,

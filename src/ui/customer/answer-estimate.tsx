@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import type { Estimate } from '../../server/customer/estimate.ts';
 import { readDraft, saveDraft, useMounted } from '../data/draft.ts';
 import { NameField } from '../kit/name-field.tsx';

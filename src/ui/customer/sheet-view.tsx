@@ -3,7 +3,8 @@ import { sayReading } from '../../core/hand-over/customer-sheet.ts';
 import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { sayDate } from '../kit/dates.ts';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
+import { sayBill } from '../../core/money/say-bill.ts';
 import { TrueSize } from '../kit/true-size.tsx';
 
 function List({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) {
@@ -55,9 +56,7 @@ function Price({ sheet }: { readonly sheet: CustomerSheet }) {
     <section>
       <h2 className="text-xl">Price</h2>
       <p>
-        Labour {money(price.labour)}, parts {money(price.parts)}
-        {price.discount > 0 && `, less ${money(price.discount)} (${price.reason})`}, tax {money(price.tax)}.{' '}
-        <b>To pay: {money(price.toPay)}</b>
+        {sayBill(price, price.reason, sheet.currency)}. <b>To pay: {money(price.toPay)}</b>
         {price.toPay !== price.estimate && `, estimated before it was open: ${money(price.estimate)}`}.
       </p>
     </section>

@@ -34,7 +34,7 @@ const form = (more: Partial<IntakeForm> = {}): IntakeForm => ({
 });
 
 const command = (more: Partial<IntakeForm>) => {
-  const read = intakeCommand(form(more));
+  const read = intakeCommand(form(more), 'XXX');
   if (!read.ok) throw new Error(JSON.stringify(read.error));
   return read.value;
 };
@@ -115,7 +115,7 @@ describe('what is wrong is said at its field', () => {
     ['money that is none', { limit: 'not much' }, 'limit', /amount/],
     ['a hard date without a date', { hardDate: true }, 'neededBy', /needs a date/],
   ])('%s', (_what, more, field, message) => {
-    const read = intakeCommand(form(more));
+    const read = intakeCommand(form(more), 'XXX');
     expect(read.ok).toBe(false);
     if (!read.ok) {
       expect(Object.keys(read.error)).toEqual([field]);
@@ -124,7 +124,7 @@ describe('what is wrong is said at its field', () => {
   });
 
   test('everything wrong is said at once', () => {
-    const read = intakeCommand(form({ customerName: '', complaint: '', model: '', limit: 'x' }));
+    const read = intakeCommand(form({ customerName: '', complaint: '', model: '', limit: 'x' }), 'XXX');
     expect(Object.keys(read.ok ? {} : read.error)).toEqual(['customerName', 'complaint', 'model', 'limit']);
   });
 });

@@ -3,7 +3,7 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
-import { readAmount } from '../../core/money/read-amount.ts';
+import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
 /** The intake form as typed: text stays text until it is read. */
@@ -75,11 +75,14 @@ function readTuning(text: string, strings: readonly StringFact[]): Result<readon
 }
 
 /** Reads the form into the command, or says what is wrong at which field. */
-export function intakeCommand(f: IntakeForm): Result<CommandInput<'desk.take-in'>, Errors> {
+export function intakeCommand(
+  f: IntakeForm,
+  currency: MoneyForm,
+): Result<CommandInput<'desk.take-in'>, Errors> {
   const scale = parseLength(f.scaleText, 'mm');
   const tuning = readTuning(f.tuningText, f.construction.strings);
   const gauges = readGauges(f.gaugesText, tuning.ok ? tuning.value : f.construction.strings);
-  const limit = readAmount(f.limit);
+  const limit = readAmount(f.limit, currency);
   const errors: Errors = {
     ...(f.customerName.trim() === '' ? { customerName: 'Who brings it?' } : {}),
     ...(f.complaint.trim() === '' ? { complaint: 'What brings it here, in the customer’s own words?' } : {}),

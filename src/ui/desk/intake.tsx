@@ -14,6 +14,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { sayPlace } from '../kit/say-place.ts';
 import { InstrumentFields } from './instrument-fields.tsx';
+import type { MoneyForm } from '../../core/money/currency.ts';
 import { intakeCommand, type IntakeForm } from './intake-form.ts';
 import { send } from '../data/send.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -58,8 +59,10 @@ export function Intake({
   places,
   kinds,
   heights,
+  currency,
   begin,
 }: {
+  readonly currency: MoneyForm;
   /** the unit the shop says heights in */
   readonly heights: ShopInfo['heights'];
   readonly kinds: readonly OfferedKind[];
@@ -119,7 +122,7 @@ export function Intake({
   };
   const takeIn = async (values: IntakeForm, together: boolean) => {
     setTrouble(null);
-    const command = intakeCommand(values);
+    const command = intakeCommand(values, currency);
     if (!command.ok) {
       for (const [field, message] of Object.entries(command.error))
         setError(field as keyof IntakeForm, { message }, { shouldFocus: true });

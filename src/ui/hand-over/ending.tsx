@@ -9,6 +9,7 @@ import {
   type UnsignedEnd,
 } from '../../core/hand-over/ends.ts';
 import { sayMoment } from '../kit/dates.ts';
+import { AskWhy } from '../kit/ask-why.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -152,7 +153,6 @@ export function Ending({ job, may }: Props) {
 /** A job that ended without a signature: how, who ended it, and its way back. */
 export function Ended({ job, may }: Props) {
   const { give, busy, trouble } = useSend();
-  const [why, setWhy] = useState('');
   const { is, note, at, by } = job.handOver.ending;
   if (at === null) return null;
   return (
@@ -165,29 +165,13 @@ export function Ended({ job, may }: Props) {
         {by}, {sayMoment(at)}. Nobody has signed; nothing is sealed.
       </p>
       {may && (
-        <form
-          aria-label="Open it again"
-          className="flex items-end gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void give('hand-over.reopen', { jobId: job.id, why });
-          }}
-        >
-          <FormField label="It goes on after all: why">
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={200}
-                value={why}
-                onChange={(e) => setWhy(e.target.value)}
-              />
-            )}
-          </FormField>
-          <button type="submit" className="button" disabled={busy || why.trim() === ''}>
-            Open it again
-          </button>
-        </form>
+        <AskWhy
+          name="Open it again"
+          label="It goes on after all: why"
+          button="Open it again"
+          busy={busy}
+          onSend={(why) => void give('hand-over.reopen', { jobId: job.id, why })}
+        />
       )}
       <Trouble trouble={trouble} />
     </section>

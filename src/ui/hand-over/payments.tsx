@@ -1,10 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import { change, PAYMENT_KINDS, type PaymentKind } from '../../core/money/payments.ts';
-import { readAmount, sayAmount } from '../../core/money/read-amount.ts';
+import { readAmount, sayAmount } from '../../core/money/currency.ts';
 import { sayMoment } from '../kit/dates.ts';
+import { AskWhy } from '../kit/ask-why.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -19,7 +20,7 @@ type Payment = PaidJob['handOver']['payments']['all'][number];
 /** One amount that was written down, and its way back. */
 function PaymentRow({ job, payment: p }: { readonly job: PaidJob; readonly payment: Payment }) {
   const { give, busy, trouble } = useSend();
-  const [why, setWhy] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
   const said = `${PAYMENT_KINDS[p.kind]} ${formatMoney(p.amount, job.shop.currency)}`;
   return (
     <li className="border-b border-line py-1">
@@ -38,39 +39,25 @@ function PaymentRow({ job, payment: p }: { readonly job: PaidJob; readonly payme
           taken back by {p.back.by}: {p.back.why}
         </p>
       )}
-      {!p.back && why === null && (
+      {!p.back && !asking && (
         <button
           type="button"
           className="min-h-11 cursor-pointer text-sm text-quiet underline"
           aria-label={`Take back: ${said}`}
-          onClick={() => setWhy('')}
+          onClick={() => setAsking(true)}
         >
           written down by mistake
         </button>
       )}
-      {!p.back && why !== null && (
-        <form
-          className="flex items-end gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void give('hand-over.take-back-payment', { paymentId: p.id, version: p.version, why });
-          }}
-        >
-          <FormField label="Why is it taken back?">
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={200}
-                value={why}
-                onChange={(e) => setWhy(e.target.value)}
-              />
-            )}
-          </FormField>
-          <button type="submit" className="button" disabled={busy || why.trim() === ''}>
-            Take it back
-          </button>
-        </form>
+      {!p.back && asking && (
+        <AskWhy
+          label="Why is it taken back?"
+          button="Take it back"
+          busy={busy}
+          onSend={(why) =>
+            void give('hand-over.take-back-payment', { paymentId: p.id, version: p.version, why })
+          }
+        />
       )}
       <Trouble trouble={trouble} />
     </li>
@@ -112,9 +99,9 @@ function useTypedPayment(job: PaidJob) {
   const { give, busy, trouble } = useSend();
   const { open, paid } = job.handOver.payments;
   const { currency } = job.shop;
-  const [kind, setKind] = useState<PaymentKind>(
-    open < 0 ? 'refund' : job.state === 'open' && paid === 0 ? 'deposit' : 'payment',
-  );
+  const usual = open < 0 ? 'refund' : job.state === 'open' && paid === 0 ? 'deposit' : 'payment';
+  const [chosen, setKind] = useState<PaymentKind | null>(null);
+  const kind = chosen ?? usual;
   const [how, setHow] = useState<keyof typeof HOW>('card');
   const [typed, setTyped] = useState<string | null>(null);
   const [given, setGiven] = useState('');
@@ -131,7 +118,7 @@ function useTypedPayment(job: PaidJob) {
     setTyped(null);
     setGiven('');
     setNote('');
-    setKind('payment');
+    setKind(null);
   };
   const set = { kind: setKind, how: setHow, text: setTyped, given: setGiven, note: setNote };
   return { kind, how, text, given, note, amount, handed, value, back, keep, set, busy, trouble };

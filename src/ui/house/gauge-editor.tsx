@@ -6,6 +6,7 @@ import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/q
 import { formatLength } from '../../core/units/format-length.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
+import { dayOf } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -44,8 +45,6 @@ const typedOf = ({ name, quantities, unit, retired, resolution, checkEveryDays }
   resolution: formatLength(resolution, unit),
   every: String(checkEveryDays),
 });
-
-const day = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();
@@ -278,10 +277,10 @@ export function GaugeEditor({
                   ± {formatLength(tellsApart(uncertainty(g.resolution, late, null)), 'mm')}
                 </td>
                 <td className="pr-4">{g.zeroOffset === 0 ? 'true' : formatLength(g.zeroOffset, 'mm')}</td>
-                <td className="pr-4">{g.checkedAt === null ? 'never' : day(g.checkedAt)}</td>
+                <td className="pr-4">{g.checkedAt === null ? 'never' : dayOf(g.checkedAt)}</td>
                 <td className={`pr-4 ${late ? 'text-rubric' : ''}`}>
                   {late && '◆ '}
-                  {due === null ? 'now' : day(due)}
+                  {due === null ? 'now' : dayOf(due)}
                   {late && ': believed half as well'}
                 </td>
                 <td className="py-1">

@@ -2,7 +2,7 @@
 
 import { lazy, Suspense, useState } from 'react';
 import { operationsFile } from '../../contracts/formats/operations-file.ts';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney, type MoneyForm } from '../../core/money/currency.ts';
 import type { Operation } from '../../core/catalogue/operation.ts';
 import { ownOperationId } from '../../core/catalogue/operation-ids.ts';
 import { circleIn, OPERATIONS, ownOperation } from '../../core/catalogue/operations.ts';
@@ -36,10 +36,10 @@ const inOrder = (value: ById): readonly Operation[] =>
     .filter((o) => o !== null)
     .sort((a, b) => a.order - b.order);
 
-const sayOperation = (o: Operation | null): string =>
+const sayOperation = (o: Operation | null, currency: MoneyForm): string =>
   o === null
     ? 'not offered'
-    : `${o.minutes.low}–${o.minutes.likely}–${o.minutes.high} min, price ${o.price / 100}, parts ${o.parts / 100}`;
+    : `${o.minutes.low}–${o.minutes.likely}–${o.minutes.high} min, price ${formatMoney(o.price, currency)}, parts ${formatMoney(o.parts, currency)}`;
 
 /** The shop's catalogue: what each kind of work takes, costs, moves and asks for. Kept by versions, in and out as a file. */
 export function OperationEditor({
@@ -187,7 +187,11 @@ export function OperationEditor({
                 Undo my changes
               </button>
             </div>
-            <ConflictChoice edit={edit} say={(_, v) => sayOperation(v as Operation | null)} names={names} />
+            <ConflictChoice
+              edit={edit}
+              say={(_, v) => sayOperation(v as Operation | null, currency)}
+              names={names}
+            />
             <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
           </div>
         )}
@@ -198,6 +202,7 @@ export function OperationEditor({
             <OperationForm
               key={chosen.id}
               operation={chosen}
+              currency={currency}
               list={list}
               may={may}
               onChange={change}

@@ -5,13 +5,13 @@ import type { Operation } from '../../core/catalogue/operation.ts';
 import { SKILLS, STATIONS, type Skill, type WorkPlace } from '../../core/catalogue/operation-record.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
+import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { OperationTraitsFields } from './operation-traits.tsx';
 import { PickList } from './pick-list.tsx';
 
 const WHOLE = /^\d{1,6}$/;
-const AMOUNT = /^\d{1,6}([.,]\d{1,2})?$/;
 
 const items = <K extends string>(of: Readonly<Record<K, string>>) =>
   (Object.entries(of) as [K, string][]).map(([value, name]) => ({ value, name }));
@@ -25,20 +25,26 @@ const lines = (text: string): string[] =>
 function NumberField({
   label,
   value,
-  money = false,
+  money = null,
   may,
   onChange,
 }: {
   readonly label: string;
   readonly value: number;
-  readonly money?: boolean;
+  /** how the shop writes money, where it is an amount */
+  readonly money?: MoneyForm | null;
   readonly may: boolean;
   readonly onChange: (value: number) => void;
 }) {
-  const [text, setText] = useState(money ? (value / 100).toFixed(2) : String(value));
-  const fine = (money ? AMOUNT : WHOLE).test(text.trim());
+  const [text, setText] = useState(money === null ? String(value) : sayAmount(value, money));
+  const read = (typed: string): number | null => {
+    if (money === null) return WHOLE.test(typed.trim()) ? Number(typed.trim()) : null;
+    const amount = readAmount(typed, money);
+    return amount.ok ? amount.value : null;
+  };
+  const fine = read(text) !== null;
   return (
-    <FormField label={label} error={fine ? undefined : money ? 'An amount' : 'A whole number'}>
+    <FormField label={label} error={fine ? undefined : money === null ? 'A whole number' : 'An amount'}>
       {(w) => (
         <input
           {...w}
@@ -49,9 +55,8 @@ function NumberField({
           onChange={(e) => {
             const typed = e.target.value;
             setText(typed);
-            if (!(money ? AMOUNT : WHOLE).test(typed.trim())) return;
-            const n = Number(typed.trim().replace(',', '.'));
-            onChange(money ? Math.round(n * 100) : n);
+            const n = read(typed);
+            if (n !== null) onChange(n);
           }}
         />
       )}
@@ -63,11 +68,13 @@ function NumberField({
 export function OperationForm({
   operation: o,
   list,
+  currency,
   may,
   onChange,
   onLeave,
 }: {
   readonly operation: Operation;
+  readonly currency: MoneyForm;
   readonly list: readonly Operation[];
   readonly may: boolean;
   readonly onChange: (to: Operation) => void;
@@ -102,14 +109,14 @@ export function OperationForm({
         />
         <NumberField
           label="Price"
-          money
+          money={currency}
           value={o.price}
           may={may}
           onChange={(price) => onChange({ ...o, price })}
         />
         <NumberField
           label="Parts"
-          money
+          money={currency}
           value={o.parts}
           may={may}
           onChange={(parts) => onChange({ ...o, parts })}

@@ -61,8 +61,8 @@ export function PlanningEditor({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const edit = useEdit(planningTexts(rules), version, 'house:planning');
-  const { wrong } = readPlanning(edit.value);
+  const edit = useEdit(planningTexts(rules, currency), version, 'house:planning');
+  const { wrong } = readPlanning(edit.value, currency);
   const refused = trouble?.code === 'invalid' ? trouble.fields : {};
   const fine = Object.keys(wrong).length === 0;
   return (
@@ -73,7 +73,7 @@ export function PlanningEditor({
         e.preventDefault();
         if (!fine) return;
         void edit.save((value, began) =>
-          give('house.save-planning', { version: began, rules: readPlanning(value).rules }),
+          give('house.save-planning', { version: began, rules: readPlanning(value, currency).rules }),
         );
       }}
     >

@@ -1,3 +1,4 @@
+import { minorPerUnit, signOf, type MoneyForm } from '../../core/money/currency.ts';
 import type { PlanRules } from '../../core/plan/plan-rules.ts';
 
 /** How a number of the rules is shown: as it is, in hundredths of it (a share in per cent), or money in whole units. */
@@ -89,12 +90,13 @@ const at = (tree: Tree, path: string): unknown =>
   path.split('.').reduce<unknown>((node, key) => (node as Tree | undefined)?.[key], tree);
 
 /** The rules as they are typed, by field. */
-export function planningTexts(rules: PlanRules): Readonly<Record<string, string>> {
+export function planningTexts(rules: PlanRules, currency: MoneyForm): Readonly<Record<string, string>> {
   return Object.fromEntries(
     ALL.map(({ path, scale }) => {
       const value = at(rules as unknown as Tree, path);
       if (typeof value !== 'number') return [path, ''];
-      const shown = scale === 'per cent' ? value * 100 : scale === 'money' ? value / 100 : value;
+      const shown =
+        scale === 'per cent' ? value * 100 : scale === 'money' ? value / minorPerUnit(currency) : value;
       return [path, String(Number(shown.toFixed(4)))];
     }),
   );
@@ -103,7 +105,10 @@ export function planningTexts(rules: PlanRules): Readonly<Record<string, string>
 const NUMBER = /^\d{1,7}(?:[.,]\d{1,4})?$/;
 
 /** What is typed as rules, or what is wrong by field. */
-export function readPlanning(texts: Readonly<Record<string, string>>): {
+export function readPlanning(
+  texts: Readonly<Record<string, string>>,
+  currency: MoneyForm,
+): {
   readonly rules: PlanRules;
   readonly wrong: Readonly<Record<string, string>>;
 } {
@@ -118,7 +123,7 @@ export function readPlanning(texts: Readonly<Record<string, string>>): {
       text === ''
         ? null
         : scale === 'money'
-          ? Math.round(typed * 100)
+          ? Math.round(typed * minorPerUnit(currency))
           : scale === 'per cent'
             ? typed / 100
             : typed;
@@ -134,5 +139,5 @@ export function readPlanning(texts: Readonly<Record<string, string>>): {
 }
 
 /** The unit a field is written in. */
-export const unitOf = (scale: Scale, currency: string): string =>
-  ({ mm: 'mm', degrees: '°', 'per cent': '%', money: currency, times: '×' })[scale];
+export const unitOf = (scale: Scale, currency: MoneyForm): string =>
+  ({ mm: 'mm', degrees: '°', 'per cent': '%', money: signOf(currency), times: '×' })[scale];

@@ -1,5 +1,6 @@
 'use client';
 
+import { readAmount, sayAmount, signOf } from '../../core/money/currency.ts';
 import type { HandOverRules } from '../../core/hand-over/rules.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -31,7 +32,7 @@ export function RulesEditor({
   const edit = useEdit(
     {
       second: rules.second,
-      secondFrom: String(rules.secondFrom / 100),
+      secondFrom: sayAmount(rules.secondFrom, currency),
       tweakDays: String(rules.tweakDays),
       checkWeeks: String(rules.checkWeeks),
       linkDays: String(rules.linkDays),
@@ -42,13 +43,19 @@ export function RulesEditor({
   );
   const { second, ...text } = edit.value;
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
-  const fine = Object.values(text).every((t) => WHOLE.test(t.trim()));
+  const from = readAmount(text.secondFrom, currency);
+  const amount = from.ok ? (from.value ?? 0) : 0;
+  const wrong = (key: keyof typeof text): string | undefined =>
+    key === 'secondFrom'
+      ? from.ok
+        ? undefined
+        : from.error
+      : WHOLE.test(text[key].trim())
+        ? undefined
+        : 'A whole number';
+  const fine = (Object.keys(text) as (keyof typeof text)[]).every((k) => wrong(k) === undefined);
   const number = (key: keyof typeof text, label: string) => (
-    <FormField
-      label={label}
-      className="w-72"
-      error={WHOLE.test(text[key].trim()) ? fields[`rules.${key}`] : 'A whole number'}
-    >
+    <FormField label={label} className="w-72" error={wrong(key) ?? fields[`rules.${key}`]}>
       {(w) => (
         <input
           {...w}
@@ -73,7 +80,7 @@ export function RulesEditor({
             version: began,
             rules: {
               second: value.second,
-              secondFrom: Number(value.secondFrom) * 100,
+              secondFrom: amount,
               tweakDays: Number(value.tweakDays),
               checkWeeks: Number(value.checkWeeks),
               linkDays: Number(value.linkDays),
@@ -90,7 +97,7 @@ export function RulesEditor({
         onChange={(value) => edit.set({ second: value })}
         disabled={!may}
       />
-      {second === 'worth' && number('secondFrom', `From a worth of, ${currency}`)}
+      {second === 'worth' && number('secondFrom', `From a worth of, ${signOf(currency)}`)}
       {number('tweakDays', 'Days in which a tweak costs nothing')}
       {number('checkWeeks', 'Weeks until the next check (2 to 4)')}
       {number('reminders', 'Times somebody is told it is ready before it counts as never collected')}

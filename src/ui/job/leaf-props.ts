@@ -4,7 +4,10 @@ export type { LeafJob };
 
 /** What somebody may do on a job's leaves, by what it is. */
 export type Allowed = Readonly<
-  Record<'house' | 'take' | 'inspect' | 'measure' | 'plan' | 'approve' | 'work' | 'handOver', boolean>
+  Record<
+    'house' | 'take' | 'inspect' | 'measure' | 'plan' | 'approve' | 'work' | 'handOver' | 'afterwards',
+    boolean
+  >
 >;
 
 /** What every leaf gets: the job, what this person may do on it, and their name. */

@@ -1,36 +1,30 @@
-import { differenceInCalendarDays, lightFormat, parseISO } from 'date-fns';
+import * as days from '../../core/days/say-days.ts';
+import type { ShopInfo } from '../../core/job/shop.ts';
+import { dayIn } from '../../core/days/zone.ts';
 
-const WORDS = {
-  weekday: new Intl.DateTimeFormat('en-US', { weekday: 'short' }),
-  month: new Intl.DateTimeFormat('en-US', { month: 'short' }),
-  wholeMonth: new Intl.DateTimeFormat('en-US', { month: 'long' }),
-} as const;
+/** Where the shop's days begin and end, and how they are written. */
+export type ShopDays = Pick<ShopInfo, 'zone' | 'dates'>;
 
-/** A day and its month: `2 Dec`. */
-const dayAndMonth = (d: Date): string => `${d.getDate()} ${WORDS.month.format(d)}`;
+// A process serves one shop, and a screen shows one: its days are the same for whoever looks, wherever the tablet is.
+let shop: ShopDays = { zone: 'UTC', dates: 'day-month' };
+
+/** From now on days and moments are said as this shop says them. */
+export function setShopDays(to: ShopDays): void {
+  shop = to;
+}
 
 /** Says a day the way it is said in the shop: today, tomorrow, Fri, 2 Dec. `iso` is `yyyy-mm-dd`. */
-export function sayDay(iso: string, today: string): string {
-  const day = parseISO(iso);
-  const days = differenceInCalendarDays(day, parseISO(today));
-  if (days === 0) return 'today';
-  if (days === 1) return 'tomorrow';
-  if (days === -1) return 'yesterday';
-  if (days > 1 && days < 7) return WORDS.weekday.format(day);
-  return days < -300 || days > 300 ? `${dayAndMonth(day)} ${day.getFullYear()}` : dayAndMonth(day);
-}
+export const sayDay = (iso: string, today: string): string => days.sayDay(iso, today, shop.dates);
 
-/** Says a moment: `23 Nov, 14:10`. */
-export function sayMoment(iso: string): string {
-  const moment = parseISO(iso);
-  return `${dayAndMonth(moment)}, ${lightFormat(moment, 'HH:mm')}`;
-}
+/** Says a moment as the clock on the shop's wall shows it: `23 Nov, 14:10`. */
+export const sayMoment = (iso: string): string => days.sayMoment(Date.parse(iso), shop.zone, shop.dates);
 
-/** Today as `yyyy-mm-dd`. */
-export const todayIso = (): string => lightFormat(new Date(), 'yyyy-MM-dd');
+/** The shop's day at a moment (ms or ISO), `yyyy-mm-dd`. */
+export const dayOf = (at: string | number): string =>
+  dayIn(typeof at === 'number' ? at : Date.parse(at), shop.zone);
+
+/** The shop's today as `yyyy-mm-dd`. */
+export const todayIso = (): string => dayIn(Date.now(), shop.zone);
 
 /** Says a day whole, for paper and customers: `16 December 2026`. `iso` is `yyyy-mm-dd`. */
-export function sayDate(iso: string): string {
-  const day = parseISO(iso);
-  return `${day.getDate()} ${WORDS.wholeMonth.format(day)} ${day.getFullYear()}`;
-}
+export const sayDate = (iso: string): string => days.sayDate(iso, shop.dates);

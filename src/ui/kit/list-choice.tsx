@@ -15,15 +15,16 @@ interface Props {
   readonly value: string;
   readonly items: readonly ListItem[];
   readonly onChange: (value: string) => void;
+  readonly disabled?: boolean;
   readonly 'aria-invalid'?: boolean | undefined;
   readonly 'aria-describedby'?: string | undefined;
 }
 
 /** One of many, in the house's own look: a tap, or arrows and first letters. */
-export function ListChoice({ value, items, onChange, ...wiring }: Props) {
+export function ListChoice({ value, items, onChange, disabled = false, ...wiring }: Props) {
   const chosen = items.find((i) => i.value === value);
   return (
-    <Listbox value={value} onChange={onChange}>
+    <Listbox value={value} onChange={onChange} disabled={disabled}>
       <ListboxButton
         {...wiring}
         aria-labelledby={`${wiring.id}-label ${wiring.id}`}

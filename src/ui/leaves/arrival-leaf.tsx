@@ -4,7 +4,7 @@ import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
 import { InstrumentHistory } from '../instrument/instrument-history.tsx';

@@ -7,6 +7,7 @@ import { SheetView } from '../customer/sheet-view.tsx';
 import { Advice } from '../hand-over/advice.tsx';
 import { BenchCheck, LeftTrouble, SecondName } from '../hand-over/bench-check.tsx';
 import { Ended, Ending } from '../hand-over/ending.tsx';
+import { Invoices } from '../hand-over/invoices.tsx';
 import { Payments } from '../hand-over/payments.tsx';
 import { Earlier, Seal, Signing, Tweak } from '../hand-over/signing.tsx';
 import { Things } from '../hand-over/things-back.tsx';
@@ -16,7 +17,7 @@ import type { LeafProps } from '../job/leaf-props.ts';
 const VIEWS = { sheet: 'The customer’s sheet', bench: 'Before and after, in bench units' } as const;
 
 /** What the customer sees and signs, the bench check, what goes back, payment, and the seals. */
-export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal'>) {
+export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal' | 'invoices'>) {
   const [view, setView] = useState<keyof typeof VIEWS>('sheet');
   const closed = job.state === 'closed';
   const signed = job.handOver.signedAt !== null;
@@ -51,7 +52,7 @@ export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal'>) 
       <div className="space-y-6">
         <Seal job={job} />
         <Earlier job={job} />
-        <Ended job={job} may={allowed.handOver} />
+        <Ended job={job} may={allowed.afterwards} />
         {!closed && <Ending job={job} may={allowed.handOver} />}
         <BenchCheck key={job.handOver.exception} job={job} may={allowed.handOver} />
         <LeftTrouble job={job} />
@@ -59,7 +60,8 @@ export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal'>) 
         <Things job={job} may={allowed.handOver} />
         {!closed && <Advice job={job} may={allowed.handOver} />}
         {!closed && allowed.handOver && <Signing job={job} />}
-        <Payments job={job} may={allowed.handOver} />
+        <Payments job={job} may={allowed.afterwards} />
+        <Invoices job={job} may={allowed.afterwards} />
         <LinksPanel job={job} purpose="sheet" may />
         {signed && <Tweak job={job} />}
       </div>

@@ -28,6 +28,7 @@ const allowedOn = (role: Role, open: boolean): Allowed => ({
   approve: open && may(role, 'approve'),
   work: open && may(role, 'work'),
   handOver: open && may(role, 'hand-over'),
+  afterwards: may(role, 'hand-over'),
 });
 
 type LeafBody<L extends Leaf> = ComponentType<Omit<LeafProps, 'job'> & { readonly job: LeafView<L> }>;

@@ -1,7 +1,7 @@
 'use client';
 
 import { lazy, Suspense, useState } from 'react';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';

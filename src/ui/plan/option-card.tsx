@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import type { CustomerOption } from '../../core/plan/options.ts';
 
 /** One option as the customer reads it: what is done and left, price, days, risk, what stays original. */

@@ -68,10 +68,7 @@ export function OptionsPanel({
 }: Pick<LeafProps<'plan'>, 'job' | 'allowed'> & { readonly plans: Plans | null }) {
   const { give, busy, trouble } = useSend();
   const [token, setToken] = useState('');
-  const options = useMemo(
-    () => (plans ? optionsFor(plans.plans, job.shop.taxRate) : []),
-    [plans, job.shop.taxRate],
-  );
+  const options = useMemo(() => (plans ? optionsFor(plans.plans, job.shop.tax) : []), [plans, job.shop.tax]);
   const [newest, ...older] = job.plan.offers;
   const open = newest && newest.choice === null && !newest.withdrawn ? newest : null;
   const offer = async () => {

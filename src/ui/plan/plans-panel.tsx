@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney, readAmount, sayAmount, signOf } from '../../core/money/currency.ts';
 import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
 import { WORN_PARTS } from '../../core/catalogue/operation-record.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
@@ -164,10 +164,11 @@ function PlanCard({
 /** Says what it is worth: it decides what may be spent on it. */
 function WorthField({ job, may }: Pick<LeafProps<'plan'>, 'job'> & { readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
-  const [text, setText] = useState(job.plan.worth === null ? '' : (job.plan.worth / 100).toFixed(2));
-  const clean = text.trim().replace(',', '.');
-  const worth =
-    clean === '' ? null : /^\d{1,8}(\.\d{1,2})?$/.test(clean) ? Math.round(Number(clean) * 100) : undefined;
+  const [text, setText] = useState(
+    job.plan.worth === null ? '' : sayAmount(job.plan.worth, job.shop.currency),
+  );
+  const read = readAmount(text, job.shop.currency);
+  const worth = read.ok ? read.value : undefined;
   const keep = () =>
     worth !== undefined &&
     void give('plan.worth', { jobId: job.id, worthMinor: worth, version: job.instrument.version });
@@ -180,9 +181,9 @@ function WorthField({ job, may }: Pick<LeafProps<'plan'>, 'job'> & { readonly ma
       }}
     >
       <FormField
-        label={`What it is worth, ${job.shop.currency}`}
+        label={`What it is worth, ${signOf(job.shop.currency)}`}
         className="w-44"
-        error={worth === undefined ? 'An amount, like 850' : undefined}
+        error={read.ok ? undefined : read.error}
       >
         {(w) => (
           <input

@@ -7,10 +7,10 @@ import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
+import { readAmount, sayAmount, signOf } from '../../core/money/currency.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 
 type Decided = LeafProps<'plan'>['job']['decisions'][number];
-const HUNDRED = 100;
 
 function Why({ line }: { readonly line: ProposalLine }) {
   if (line.why.length === 0) return null;
@@ -44,12 +44,6 @@ interface Change {
   readonly price: string;
 }
 
-const priceOf = (text: string): number | null | undefined => {
-  const clean = text.trim().replace(',', '.');
-  if (clean === '') return null;
-  return /^\d{1,6}(\.\d{1,2})?$/.test(clean) ? Math.round(Number(clean) * HUNDRED) : undefined;
-};
-
 /** What is done instead: another operation with its price, in words. */
 function ChangeFields({
   job,
@@ -60,6 +54,7 @@ function ChangeFields({
   readonly onChange: (to: Change) => void;
 }) {
   const op = job.plan.catalogue.find((o) => o.id === change.operation);
+  const price = readAmount(change.price, job.shop.currency);
   return (
     <>
       <FormField label="What will be done instead">
@@ -84,15 +79,15 @@ function ChangeFields({
         )}
       </FormField>
       <FormField
-        label={`Its price without parts, ${job.shop.currency}`}
-        error={priceOf(change.price) === undefined ? 'An amount, like 25.00' : undefined}
+        label={`Its price without parts, ${signOf(job.shop.currency)}`}
+        error={price.ok ? undefined : price.error}
       >
         {(w) => (
           <input
             {...w}
             className="field"
             inputMode="decimal"
-            placeholder={((op?.price ?? 0) / HUNDRED).toFixed(2)}
+            placeholder={sayAmount(op?.price ?? 0, job.shop.currency)}
             value={change.price}
             onChange={(e) => onChange({ ...change, price: e.target.value })}
           />
@@ -182,7 +177,8 @@ function Answers({
   const [reason, setReason] = useState(decided?.reason ?? '');
   // What is typed answers what stood there when it was begun: a colleague's answer in between is a conflict, not written over.
   const [open, setOpen] = useState<{ readonly decision: Decision; readonly version: number } | null>(null);
-  const price = priceOf(change.price);
+  const read = readAmount(change.price, job.shop.currency);
+  const price = read.ok ? read.value : undefined;
   const decide = async (decision: Decision, version: number) => {
     const changed = decision === 'changed';
     const done = await give('plan.decide', {

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { compareReadings } from '../../core/readings/compare.ts';
 import { allStations, stationKey } from '../../core/readings/stations.ts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
+import { dayOf } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView } from '../neck-sheet/side-view.tsx';
@@ -109,7 +110,7 @@ export function CompareRounds({
         <select {...w} className="field" value={value} onChange={(e) => onChange(e.target.value)}>
           {rounds.map((r) => (
             <option key={r.id} value={r.id}>
-              {r.name} ({r.at.slice(0, 10)})
+              {r.name} ({dayOf(r.at)})
             </option>
           ))}
         </select>

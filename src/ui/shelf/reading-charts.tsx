@@ -1,10 +1,10 @@
 'use client';
 
 import type { ApexOptions } from 'apexcharts';
-import { format } from 'date-fns';
 import { useRef, useState } from 'react';
 import Chart from 'react-apexcharts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
+import { dayOf, sayDate } from '../kit/dates.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { chartSeries, type ChartSeries } from './chart-series.ts';
 
@@ -13,7 +13,7 @@ const MOST_MARKED = 16;
 const DAYS_SHOWN = 6;
 
 /** A moment on the axis, ms since the epoch (the library gives it as text or number), as a day. */
-const sayAxisDay = (moment: string | number): string => format(new Date(Number(moment)), 'd MMM yyyy');
+const sayAxisDay = (moment: string | number): string => sayDate(dayOf(Number(moment)));
 const DASHES = [0, 6, 2, 10, 4, 8, 3, 12];
 
 /** The page's nonce, for the style elements the charts put in. */

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { formatMoney, total } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
+import { total } from '../../core/money/money.ts';
 import { withinLimit } from '../../core/work/limit.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -24,8 +25,8 @@ export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       </button>
     );
   const op = job.plan.catalogue.find((o) => o.id === operation);
-  const price = op ? total([op], job.shop.taxRate).toPay : 0;
-  const fits = op !== undefined && withinLimit(job.lines, op, job.limit, job.shop.taxRate, job.discount);
+  const price = op ? total([op], job.shop.tax).toPay : 0;
+  const fits = op !== undefined && withinLimit(job.lines, op, job.limit, job.shop.tax, job.discount);
   const standing = job.lines.filter((l) => l.approval === 'yes' && l.step !== 'finished');
   const ask = async (within: boolean) => {
     const done = await give('work.ask-change', {

@@ -18,7 +18,7 @@ import {
 } from '@dnd-kit/sortable';
 import { ChevronDown, ChevronUp, GripVertical } from 'lucide-react';
 import Link from '../kit/link.tsx';
-import { formatMoney } from '../../core/money/money.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';

@@ -1,7 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { formatMoney, total, totalRange, type Discount } from '../../core/money/money.ts';
+import { formatMoney, readAmount, sayAmount, signOf, type MoneyForm } from '../../core/money/currency.ts';
+import { total, totalRange, type Discount } from '../../core/money/money.ts';
+import { sayRate } from '../../core/money/say-bill.ts';
 import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -9,32 +11,44 @@ import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
+import { LinePrice } from './line-price.tsx';
 
 const KINDS: Readonly<Record<Discount['kind'], string>> = {
   none: 'None',
   amount: 'Amount',
   share: 'Per cent',
 };
-const NUMBER = /^\d{1,6}(?:[.,]\d{1,2})?$/;
+const SHARE = /^\d{1,3}(?:[.,]\d{1,2})?$/;
 
 /** Says a discount's value as it is typed: `12.50` for an amount, `10` for a share. */
-const asTyped = (d: Discount): string => (d.kind === 'none' ? '' : String(d.value / 100));
+const asTyped = (d: Discount, currency: MoneyForm): string =>
+  d.kind === 'none' ? '' : d.kind === 'amount' ? sayAmount(d.value, currency) : String(d.value / 100);
+
+/** Reads one: minor units of an amount, hundredths of a per cent of a share; null where it is neither. */
+function readDiscount(kind: Discount['kind'], text: string, currency: MoneyForm): number | null {
+  if (kind === 'none') return 0;
+  if (kind === 'share')
+    return SHARE.test(text.trim()) ? Math.round(Number(text.trim().replace(',', '.')) * 100) : null;
+  const read = readAmount(text, currency);
+  return read.ok ? read.value : null;
+}
 
 function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDone: () => void }) {
   const { give, busy, trouble } = useSend();
   const { discount } = job;
   const edit = useEdit<{ kind: Discount['kind']; text: string; reason: string }>(
-    { kind: discount.kind, text: asTyped(discount), reason: discount.reason },
+    { kind: discount.kind, text: asTyped(discount, job.shop.currency), reason: discount.reason },
     job.version,
     `discount:${job.id}`,
   );
   const { text, reason } = edit.value;
   // Who opens the form wants to give one: a share, unless they say otherwise.
   const kind = edit.value.kind === 'none' && !edit.changed ? 'share' : edit.value.kind;
-  const fine = kind === 'none' || NUMBER.test(text.trim());
+  const value = readDiscount(kind, text, job.shop.currency);
+  const fine = value !== null;
   const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
   const keep = async () => {
-    const value = kind === 'none' ? 0 : Math.round(Number(text.trim().replace(',', '.')) * 100);
+    if (value === null) return;
     const done = await edit.save((_, version) =>
       give('work.discount', { jobId: job.id, version, kind, value, reason }),
     );
@@ -57,7 +71,7 @@ function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDon
       {kind !== 'none' && (
         <>
           <FormField
-            label={kind === 'share' ? 'Per cent off' : `Off, ${job.shop.currency}`}
+            label={kind === 'share' ? 'Per cent off' : `Off, ${signOf(job.shop.currency)}`}
             error={text !== '' && !fine ? 'A number, like 10 or 12.50' : field('value')}
           >
             {(w) => (
@@ -98,12 +112,12 @@ function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDon
 
 /** What is agreed comes to: labour, parts, discount with its reason, tax, and the range it may turn out in. */
 export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly may: boolean }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<'discount' | 'price' | null>(null);
   const agreed = job.lines.filter((l) => l.approval === 'yes');
-  const sum = total(agreed, job.shop.taxRate, job.discount);
+  const sum = total(agreed, job.shop.tax, job.discount);
   const range = totalRange(
     agreed.map((l) => ({ ...l, settled: l.step === 'finished' })),
-    job.shop.taxRate,
+    job.shop.tax,
     job.discount,
   );
   const over = job.limit !== null && sum.toPay > job.limit;
@@ -123,7 +137,8 @@ export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly ma
         {row('Labour', money(sum.labour))}
         {row('Parts', money(sum.parts))}
         {job.discount.kind !== 'none' && row(`Discount: ${job.discount.reason}`, `−${money(sum.discount)}`)}
-        {row(`Tax ${job.shop.taxRate * 100} %`, money(sum.tax))}
+        {sum.taxes.map((t) => row(`${sum.included ? 'of it ' : ''}${sayRate(t)}`, money(t.tax)))}
+        {sum.rounding !== 0 && row('Rounded', money(sum.rounding))}
         <div className="flex justify-between py-1 font-bold">
           <dt>To pay</dt>
           <dd>{money(sum.toPay)}</dd>
@@ -136,11 +151,29 @@ export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly ma
       )}
       {over && <p className="text-rubric">◆ Over the limit of {money(job.limit ?? 0)}: ask the customer.</p>}
       {may && (
-        <button type="button" className="button" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {job.discount.kind === 'none' ? 'Give a discount' : 'Change the discount'}
-        </button>
+        <div className="flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="button"
+            aria-expanded={open === 'discount'}
+            onClick={() => setOpen(open === 'discount' ? null : 'discount')}
+          >
+            {job.discount.kind === 'none' ? 'Give a discount' : 'Change the discount'}
+          </button>
+          {job.lines.some((l) => l.approval !== 'no') && (
+            <button
+              type="button"
+              className="button"
+              aria-expanded={open === 'price'}
+              onClick={() => setOpen(open === 'price' ? null : 'price')}
+            >
+              Change a price
+            </button>
+          )}
+        </div>
       )}
-      {may && open && <DiscountForm job={job} onDone={() => setOpen(false)} />}
+      {may && open === 'discount' && <DiscountForm job={job} onDone={() => setOpen(null)} />}
+      {may && open === 'price' && <LinePrice job={job} onDone={() => setOpen(null)} />}
     </section>
   );
 }

@@ -2,7 +2,6 @@ import { database } from '../../../server/db/connection.ts';
 import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { loadDesk } from '../../../server/desk/load-desk.ts';
 import type { RackTag } from '../../../server/rack/load-rack.ts';
-import { sayDay, todayIso } from '../../../ui/kit/dates.ts';
 import { DeskFind } from '../../../ui/desk/desk-find.tsx';
 import { TagRow } from '../../../ui/desk/tag-row.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
@@ -39,11 +38,12 @@ function Column({
 /** One place for who is at the counter: find first; below it, what the day promised. */
 export default async function DeskPage() {
   await requireActor('take-in');
-  const today = todayIso();
-  const { goingHome, words, cameToday } = await sharedLoad('desk', () => loadDesk(database(), new Date()));
+  const { goingHome, words, cameToday, today } = await sharedLoad('desk', () =>
+    loadDesk(database(), new Date()),
+  );
   return (
     <>
-      <PageHead title="Desk" note={`who is at the counter, ${sayDay(today, today)}`} />
+      <PageHead title="Desk" note="who is at the counter, today" />
       <DeskFind>
         <div className="grid gap-8 pt-5 lg:grid-cols-3">
           <Column title="Going home" none="Nothing is promised for today." tags={goingHome} today={today} />

@@ -1,5 +1,6 @@
+import { dayIn } from '../../../core/days/zone.ts';
 import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
-import { formatMoney } from '../../../core/money/money.ts';
+import { formatMoney } from '../../../core/money/currency.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
 import { loadOperations } from '../../../server/house/load-operations.ts';
 import { loadTargets } from '../../../server/house/load-targets.ts';
@@ -72,7 +73,7 @@ export default async function HousePage() {
           <Table
             caption="Paired devices"
             head={['Device', 'Paired']}
-            rows={devices.map((d) => [`${d.name} (${d.id})`, d.pairedAt.toISOString().slice(0, 10)])}
+            rows={devices.map((d) => [`${d.name} (${d.id})`, dayIn(d.pairedAt.getTime(), shop.zone)])}
           />
           <Table
             caption="Targets by kind, mm: aim (band)"

@@ -5,7 +5,9 @@ import {
   type CustomerSheet,
 } from '../../hand-over/customer-sheet.ts';
 import { findingOn } from '../../inspection/findings.ts';
+import { dayIn } from '../../days/zone.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
+import type { Taxing } from '../../money/tax.ts';
 import { total } from '../../money/money.ts';
 import { agreedOperation, customerSays } from '../../catalogue/operations.ts';
 import { countingLines, droppedLines, type End } from '../../hand-over/ends.ts';
@@ -105,17 +107,23 @@ function notLookedAt(g: SheetJob, { items, bySheet }: Pick<Judged, 'items' | 'by
   );
 }
 
-function priceOf(g: SheetJob, taxRate: number): CustomerSheet['price'] {
+function priceOf(g: SheetJob, taxing: Taxing): CustomerSheet['price'] {
   const { job } = g;
   const discount = { kind: job.discountKind, value: job.discountValue };
-  const priced = g.lines.map((l) => ({ price: l.priceMinor, parts: l.partsMinor, line: l }));
+  const priced = g.lines.map((l) => ({
+    price: l.priceMinor,
+    parts: l.partsMinor,
+    tax: l.tax,
+    partsTax: l.partsTax,
+    line: l,
+  }));
   const counting = new Set(countingLines(endOfJob(g), g.lines));
   const done = priced.filter((p) => counting.has(p.line));
   const planned = priced.filter((p) => p.line.approval === 'yes' && p.line.found === null);
   return {
-    ...total(done, taxRate, discount),
+    ...total(done, taxing, discount),
     reason: job.discountReason,
-    estimate: total(planned, taxRate, discount).toPay,
+    estimate: total(planned, taxing, discount).toPay,
   };
 }
 
@@ -166,7 +174,7 @@ export function sheetView(
     customer: customer?.name ?? '',
     instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
     serial: g.instrument.serial,
-    takenIn: job.takenInAt.toISOString().slice(0, 10),
+    takenIn: dayIn(job.takenInAt.getTime(), info.zone),
     complaint: job.complaint,
     wish: job.wish,
     found: foundOf(g, items),
@@ -190,8 +198,9 @@ export function sheetView(
     checked: benchChecks(g, things.length > 0)
       .filter((c) => g.handOver?.checks[c.key])
       .map((c) => c.title),
-    price: priceOf(g, info.taxRate),
+    price: priceOf(g, info.tax),
     advice: adviceOf(g, items),
-    nextCheck: g.handOver?.nextCheck ?? (end === 'done' ? nextCheckDay(rules, now.getTime()) : null),
+    nextCheck:
+      g.handOver?.nextCheck ?? (end === 'done' ? nextCheckDay(rules, now.getTime(), info.zone) : null),
   };
 }

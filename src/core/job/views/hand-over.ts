@@ -20,13 +20,13 @@ const asIfDone = ({ operation, record, approval, step }: JobLine) => ({
 });
 
 /** What was paid, what is still open; minor units. */
-function paymentsView(g: JobWith<'payments'>, { taxRate }: ShopInfo, name: NameOf) {
+function paymentsView(g: JobWith<'payments'>, { tax }: ShopInfo, name: NameOf) {
   const lines = countingLines(endOfJob(g), g.lines).map((l) => ({
     price: l.priceMinor,
     parts: l.partsMinor,
   }));
   const { job } = g;
-  const { toPay } = total(lines, taxRate, { kind: job.discountKind, value: job.discountValue });
+  const { toPay } = total(lines, tax, { kind: job.discountKind, value: job.discountValue });
   const said = g.payments.map((p) => ({
     id: p.id,
     version: p.version,
@@ -86,3 +86,14 @@ export const handOverView = (
     tweakDays: rules.tweakDays,
   };
 };
+
+/** The invoices made of a job, with which of them were cancelled. */
+export const invoicesView = ({ invoices }: JobWith<'invoices'>, name: NameOf) =>
+  invoices.map((i) => ({
+    number: i.number,
+    cancels: i.cancels,
+    reason: i.reason,
+    cancelled: invoices.some((c) => c.cancels === i.number),
+    by: name(i.madeBy),
+    at: i.madeAt.toISOString(),
+  }));

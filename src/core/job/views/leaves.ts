@@ -6,7 +6,7 @@ import { judge, type Judged } from '../judge.ts';
 import type { Leaf } from '../leaves.ts';
 import { namesOf, type NameOf, type Shop } from '../shop.ts';
 import { custodyView, thingsView } from './custody.ts';
-import { handOverView } from './hand-over.ts';
+import { handOverView, invoicesView } from './hand-over.ts';
 import { headView } from './head.ts';
 import { inspectionView } from './inspection.ts';
 import { planView, proposalView } from './plan.ts';
@@ -65,7 +65,7 @@ export const LEAF_PARTS = {
   readings: [],
   plan: ['tries', 'results', 'offers'],
   work: ['tries', 'results', 'offers'],
-  'hand-over': [],
+  'hand-over': ['invoices'],
 } as const satisfies Readonly<Record<Leaf, readonly JobPart[]>>;
 
 type LeafPart<L extends Leaf> = (typeof LEAF_PARTS)[L][number];
@@ -119,7 +119,11 @@ export const LEAF_VIEWS = {
   readings: (_s: LeafSource<never>) => ({}),
   plan: planned,
   work: (s: LeafSource<LeafPart<'work'>>) => ({ ...inspected(s), ...planned(s) }),
-  'hand-over': (_s: LeafSource<never>, { sheet, seal }: Around) => ({ sheet, seal }),
+  'hand-over': (s: LeafSource<LeafPart<'hand-over'>>, { sheet, seal }: Around) => ({
+    sheet,
+    seal,
+    invoices: invoicesView(s.job, s.name),
+  }),
 } as const;
 
 type Views = typeof LEAF_VIEWS;

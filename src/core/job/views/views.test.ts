@@ -12,6 +12,7 @@ import { standardReadings } from '../../readings/standard.ts';
 import { stationsOf, USUAL_HABITS } from '../../readings/stations.ts';
 import { canonicalJson } from '../../record/canonical.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
+import { plainTax } from '../../money/tax.ts';
 import type { JobParts } from '../job-parts.ts';
 import type { Job, JobLine, JobReading } from '../job.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -35,7 +36,13 @@ const shop: Shop = {
     web: '',
     foot: '',
     currency: '¤',
-    taxRate: 0.2,
+    tax: plainTax(0.2),
+    hourly: null,
+    minimum: 0,
+    firstNumber: 401,
+    zone: 'UTC',
+    dates: 'day-month',
+    firstWeekday: 'monday',
     heights: '64ths',
     paper: 'A4',
   },
@@ -70,6 +77,9 @@ const line = (id: number, more: Partial<JobLine> = {}): JobLine => ({
   sort: id,
   priceMinor: 1500,
   partsMinor: 0,
+  tax: null,
+  partsTax: null,
+  priceReason: '',
   approval: 'yes',
   approvedBy: 'Petra',
   approvedHow: 'at the counter',
@@ -188,6 +198,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     marks: [],
     photos: [],
     payments: [],
+    invoices: [],
     clocks: [],
     remarks: [],
     passings: [],
@@ -224,7 +235,11 @@ const sealed = (g: Whole) => canonicalJson(sealedRecord(g, namesOf(shop), sha256
 
 test.each(LEAVES.map((leaf) => [leaf] as const))('%s goes through JSON as it is', (leaf) => {
   const g = whole({ lines: [line(1), line(2, { operation: 'saddle-lower', finishedAt: at(20) })] });
-  const source = leafSource<'tries' | 'results' | 'offers' | 'visits' | 'receipt'>(g, shop, at(30));
+  const source = leafSource<'tries' | 'results' | 'offers' | 'visits' | 'receipt' | 'invoices'>(
+    g,
+    shop,
+    at(30),
+  );
   const view = { ...commonView(source, AROUND), ...LEAF_VIEWS[leaf](source, AROUND) };
   expect(JSON.parse(JSON.stringify(view))).toEqual(view);
 });

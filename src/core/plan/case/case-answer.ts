@@ -1,4 +1,4 @@
-import type { Minor } from '../../money/money.ts';
+import type { Minor } from '../../money/minor.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { operation } from '../../catalogue/operations.ts';
 import type { Undone } from '../plan-input.ts';

@@ -1,5 +1,5 @@
 import type { Construction } from '../../instrument/construction.ts';
-import { roundMinor, type Minor } from '../../money/money.ts';
+import { roundMinor, type Minor } from '../../money/minor.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { offered, type Problem, type RodState } from './problem.ts';

@@ -1,3 +1,4 @@
+import { formatMoney } from '../../money/currency.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { notOffered, type Problem } from './problem.ts';
 import { BY_COST, first, type Candidate, type Search } from './solve.ts';
@@ -28,7 +29,7 @@ const QUESTIONS: Readonly<Record<Group, string>> = {
   contact: 'Move the contact, or its slot?',
 };
 
-const money = (p: Problem, v: number): string => `${p.currency}${(Math.abs(v) / 100).toFixed(2)}`;
+const money = (p: Problem, v: number): string => formatMoney(Math.abs(v), p.currency);
 const places = (n: number): string => `${n} ${n === 1 ? 'place' : 'places'}`;
 
 const nameOf = (p: Problem, id: OperationId): string => p.catalogue.find((o) => o.id === id)?.name ?? id;

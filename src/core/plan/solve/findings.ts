@@ -1,3 +1,4 @@
+import { formatMoney } from '../../money/currency.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { operation, standsInFor } from '../../catalogue/operations.ts';
 import { notOffered, offered, type Problem } from './problem.ts';
@@ -25,7 +26,7 @@ function actWhen(p: Problem, id: OperationId): string {
 
 /** Decides for each finding between repairing, replacing, and leaving it with something to watch for. */
 export function findingCalls(p: Problem): FindingCall[] {
-  const money = (v: number) => `${p.currency}${(v / 100).toFixed(2)}`;
+  const money = (v: number) => formatMoney(v, p.currency);
   return p.findings.map((f) => {
     const op = offered(p, f.leadsTo);
     const other = standsInFor(f.leadsTo, p.catalogue);

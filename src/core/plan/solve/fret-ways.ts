@@ -1,3 +1,4 @@
+import { formatMoney } from '../../money/currency.ts';
 import { levelBy, type Levelling, type Strategy } from '../../frets/strategies.ts';
 import { leastHeight, meanHeight, type FretLevel } from '../../frets/fret-level.ts';
 import { formatLength } from '../../units/format-length.ts';
@@ -163,7 +164,7 @@ export function tooDear(p: Problem, id: OperationId): Pick<Refused, 'because' | 
   const most = p.worth.amount * p.worth.share;
   const price = op.price + op.parts;
   if (price <= most) return null;
-  const money = (v: number) => `${p.currency}${(v / 100).toFixed(2)}`;
+  const money = (v: number) => formatMoney(v, p.currency);
   return {
     because: `${money(price)} is over ${Math.round(p.worth.share * 100)} % of what it is worth (${money(p.worth.amount)}).`,
     would: `It would be right for an instrument worth ${money(price / p.worth.share)} or more, or if the customer wants it.`,

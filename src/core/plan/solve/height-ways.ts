@@ -1,3 +1,4 @@
+import { formatMoney } from '../../money/currency.ts';
 import { acrossBoard, hasOwnSaddles, isAdjustable } from '../../instrument/construction.ts';
 import { verdict } from '../../targets/target.ts';
 import { slotFloor } from '../../saddle/slot-floor.ts';
@@ -233,7 +234,7 @@ function thinner(f: Frame): void {
   const by = -(need.both[0] + need.both[1]) / 2;
   if (by <= LEAST || isAdjustable(p.model.construction)) return;
   const { bridge, slotDepth } = p.model;
-  const money = (v: number) => `${p.currency}${(v / 100).toFixed(2)}`;
+  const money = (v: number) => formatMoney(v, p.currency);
   const { amount, thinUpTo } = p.worth;
   const floor =
     bridge === null || slotDepth === null ? null : slotFloor(bridge, slotDepth, by, p.limits.slotFloor);

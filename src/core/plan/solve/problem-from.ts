@@ -1,7 +1,7 @@
 import type { FretTops } from '../../frets/fret-level.ts';
 import { tellsApart } from '../../readings/gauge.ts';
 import { QUANTITY_FACTS } from '../../readings/quantities.ts';
-import type { Minor } from '../../money/money.ts';
+import type { Minor } from '../../money/minor.ts';
 import type { Reading } from '../../readings/reading.ts';
 import { ACTION_FRET, stationKey } from '../../readings/stations.ts';
 import type { LoggedTurn } from '../../neck/truss-rod.ts';

@@ -1,5 +1,5 @@
 import type { FretTops } from '../../frets/fret-level.ts';
-import type { Minor } from '../../money/money.ts';
+import type { Minor } from '../../money/minor.ts';
 import type { LoggedTurn, RodPrior } from '../../neck/truss-rod.ts';
 import type { Target, Touch } from '../../targets/target.ts';
 import type { NeckModel } from '../../whatif/neck-model.ts';

@@ -1,3 +1,4 @@
+import { formatMoney } from '../../money/currency.ts';
 import { fretPosition } from '../../neck/fret-position.ts';
 import { roomOf, type Tightest } from '../../whatif/clearance-map.ts';
 import { consequences, positionsOf, type Outcome } from '../../whatif/consequences.ts';
@@ -105,7 +106,7 @@ function withinWorth(
   }
 }
 
-const money = (p: Problem, v: number): string => `${p.currency}${(v / 100).toFixed(2)}`;
+const money = (p: Problem, v: number): string => formatMoney(v, p.currency);
 const worthShare = (p: Problem): string =>
   `${Math.round(p.worth.total * 100)} % of what it is worth (${money(p, p.worth.amount ?? 0)})`;
 

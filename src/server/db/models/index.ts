@@ -27,7 +27,7 @@ import { initCustody, Mark, Photo, PhotoFile, UploadRow, UploadPiece } from './c
 import { initGauges, GaugeRow, TargetVersion } from './gauges.ts';
 import { initMerges, KindRow, Merge } from './merges.ts';
 import { initPlans, Offer, OperationVersion, PlanChoice, PlanResult, WhatIf } from './plans.ts';
-import { initPayments, PaymentRow } from './payments.ts';
+import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
@@ -66,6 +66,7 @@ const ALL = {
   HandOver,
   StringChange,
   PaymentRow,
+  InvoiceRow,
   Receipt,
   Merge,
   KindRow,

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { InvoiceContent } from '../../../core/job/views/invoice.ts';
 import type { PaymentKind } from '../../../core/money/payments.ts';
 
 /** An amount that was paid or given back, minor units. One that was written down by mistake is taken back, never deleted. */
@@ -25,8 +26,35 @@ export class PaymentRow extends Model<InferAttributes<PaymentRow>, InferCreation
   declare version: CreationOptional<number>;
 }
 
-/** Binds a connection's own model to it. */
-export function initPayments(sequelize: Sequelize, own: { readonly PaymentRow: typeof PaymentRow }): void {
+/** A numbered invoice, as it was when it was made; or one that cancels another. None is ever changed or deleted. */
+export class InvoiceRow extends Model<InferAttributes<InvoiceRow>, InferCreationAttributes<InvoiceRow>> {
+  declare number: number;
+  declare jobId: number;
+  declare content: InvoiceContent;
+  /** the number of the one it cancels, and why */
+  declare cancels: CreationOptional<number | null>;
+  declare reason: CreationOptional<string>;
+  declare madeBy: number;
+  declare madeAt: Date;
+}
+
+/** Binds a connection's own models to it. */
+export function initPayments(
+  sequelize: Sequelize,
+  own: { readonly PaymentRow: typeof PaymentRow; readonly InvoiceRow: typeof InvoiceRow },
+): void {
+  own.InvoiceRow.init(
+    {
+      number: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true },
+      jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+      content: { type: DataTypes.JSON },
+      cancels: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: null },
+      reason: { type: DataTypes.STRING(200), defaultValue: '' },
+      madeBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'made_by' },
+      madeAt: { type: DataTypes.DATE(3), field: 'made_at' },
+    },
+    { sequelize, modelName: 'InvoiceRow', tableName: 'invoices' },
+  );
   own.PaymentRow.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },

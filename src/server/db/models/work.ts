@@ -38,6 +38,11 @@ export class WorkLine extends Model<InferAttributes<WorkLine>, InferCreationAttr
   declare minutes: number;
   declare priceMinor: number;
   declare partsMinor: number;
+  /** its own rates of tax; null for the shop’s usual ones */
+  declare tax: CreationOptional<string | null>;
+  declare partsTax: CreationOptional<string | null>;
+  /** why its price is not the catalogue’s */
+  declare priceReason: CreationOptional<string>;
   declare approval: CreationOptional<'asked' | 'yes' | 'no'>;
   declare approvedBy: CreationOptional<string>;
   declare approvedHow: CreationOptional<string>;
@@ -157,6 +162,9 @@ const workLineColumns = () => ({
   minutes: { type: DataTypes.INTEGER.UNSIGNED },
   priceMinor: { type: DataTypes.INTEGER, field: 'price_minor' },
   partsMinor: { type: DataTypes.INTEGER, field: 'parts_minor' },
+  tax: { type: DataTypes.STRING(20), defaultValue: null },
+  partsTax: { type: DataTypes.STRING(20), field: 'parts_tax', defaultValue: null },
+  priceReason: { type: DataTypes.STRING(200), field: 'price_reason', defaultValue: '' },
   approval: { type: DataTypes.ENUM('asked', 'yes', 'no'), defaultValue: 'asked' },
   approvedBy: { type: DataTypes.STRING(120), field: 'approved_by', defaultValue: '' },
   approvedHow: { type: DataTypes.STRING(40), field: 'approved_how', defaultValue: '' },

@@ -35,6 +35,7 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
         places={places.filter((p) => p.kind === 'rack')}
         kinds={kinds}
         heights={shop.heights}
+        currency={shop.currency}
         begin={{
           customer,
           instrumentId: instrument?.id ?? null,

@@ -3,7 +3,9 @@ import { notFound } from 'next/navigation';
 import { roundName, type RoundKind } from '../../../../core/readings/rounds.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
-import { sayMoment } from '../../../../ui/kit/dates.ts';
+import { sayDate } from '../../../../core/days/say-days.ts';
+import { dayIn } from '../../../../core/days/zone.ts';
+import { loadShop } from '../../../../server/house/load-shop.ts';
 import { sayValue } from '../../../../ui/neck-sheet/units.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { may } from '../../../../core/people/roles.ts';
@@ -51,6 +53,7 @@ function VisitReadings({ visit, strings }: { readonly visit: Visit; readonly str
 export default async function InstrumentPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const actor = await requireActor();
   const { id } = await params;
+  const shop = await loadShop(database());
   const found = /^\d{1,9}$/.test(id) ? await loadInstrument(database(), Number(id)) : null;
   if (!found) notFound();
   return (
@@ -78,7 +81,7 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
                 className="inline-flex min-h-8 items-center underline"
                 href={`/job/${v.number}/${v.state === 'closed' ? 'hand-over' : 'arrival'}`}
               >
-                {v.number}, {sayMoment(v.takenInAt).split(',')[0]} {v.takenInAt.slice(0, 4)}
+                {v.number}, {sayDate(dayIn(Date.parse(v.takenInAt), shop.zone), shop.dates)}
               </Link>{' '}
               <span className={v.digest ? 'text-base text-seal' : 'text-base text-quiet'}>
                 {v.digest ? '✒ signed' : (v.end ?? 'in the house')}

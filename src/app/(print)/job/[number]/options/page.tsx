@@ -19,7 +19,7 @@ export default async function PaperOptions({ params }: { readonly params: Promis
   const { job } = g;
   const { problem, plans } = judge(g).planned();
   const shop = g.shop.info;
-  const options = optionsFor(plans?.plans ?? [], shop.taxRate);
+  const options = optionsFor(plans?.plans ?? [], shop.tax);
   return (
     <main className="p-8">
       <article

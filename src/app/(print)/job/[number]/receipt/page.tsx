@@ -1,3 +1,4 @@
+import { dayIn } from '../../../../../core/days/zone.ts';
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { VIEW_NAMES, VIEWS } from '../../../../../core/instrument/outline.ts';
@@ -69,7 +70,8 @@ export default async function ReceiptPage({ params }: { readonly params: Promise
           </p>
         </header>
         <p>
-          Left by <b>{job.customer.name}</b> on {job.takenInAt.slice(0, 10)}, taken in by {job.takenInBy}
+          Left by <b>{job.customer.name}</b> on {dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by{' '}
+          {job.takenInBy}
           {job.neededBy && `; wanted by ${job.neededBy}`}.
         </p>
         <p>
@@ -101,7 +103,11 @@ export default async function ReceiptPage({ params }: { readonly params: Promise
           {job.marks.length > 0 && <ReceiptDrawings job={job} />}
         </section>
         <section className="flex items-end justify-between gap-6 pt-4">
-          <p>{given ? `Seen by ${given.name}, ${given.at.slice(0, 10)}` : 'Seen (initials)'}</p>
+          <p>
+            {given
+              ? `Seen by ${given.name}, ${dayIn(Date.parse(given.at), job.shop.zone)}`
+              : 'Seen (initials)'}
+          </p>
           <div className="min-h-16 w-64 border-b border-black">
             {given?.initials && <SignatureDrawing json={given.initials} />}
           </div>
