@@ -31,6 +31,14 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'work.take-back-turn': { turnId: id, version: 0 },
   'custody.change-mark': { markId: id, version: 0, words: '', removed: true },
   'custody.remove-photo': { photoId: id },
+  'custody.thing': { jobId: id, item: null, name: 'strap', state: '', removed: false, why: 'forgotten' },
+  'desk.change-customer': {
+    jobId: id,
+    version: 0,
+    customer: { name: 'Petra', phone: '', email: '' },
+    instrumentToo: true,
+    why: 'the wrong Petra',
+  },
   'custody.bag': { jobId: id, name: 'old saddle', state: '' },
   'rack.move': {
     jobId: id,
@@ -163,6 +171,13 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   },
   'house.check-gauge': { gaugeId: id, version: 0, reference: 1, shows: 1.02 },
   'house.save-targets': { version: 0, targets: SHIPPED_TARGETS, note: '' },
+  'work.answer-all': {
+    jobId: id,
+    lines: [{ lineId: id, version: 0 }],
+    answer: 'yes',
+    by: 'Petra',
+    how: 'by telephone',
+  },
   'work.price': {
     lineId: id,
     version: 0,

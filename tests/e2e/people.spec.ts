@@ -76,10 +76,10 @@ test('what the shop is called stands on its papers; what is typed wrongly is sai
   await accessible(odile, 'the shop');
   const name = await odile.getByLabel('Name of the shop').inputValue();
   await odile.getByLabel('Address, a line each').fill('4 Orrin Lane\nSaltmarren');
-  await odile.getByLabel('Tax added to prices, %').fill('a fifth');
+  await odile.getByLabel('Per cent').fill('a fifth');
   await expect(odile.locator('#main').getByRole('alert')).toContainText('A percentage');
   await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeDisabled();
-  await odile.getByLabel('Tax added to prices, %').fill('20');
+  await odile.getByLabel('Per cent').fill('20');
   await odile.getByRole('button', { name: 'Keep the shop' }).tap();
   await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeEnabled();
   await odile.goto('/job/412/receipt');

@@ -200,7 +200,7 @@ test('handed over, signed and paid; after delivery a tweak is asked for on the p
   await expect(per.getByText('Touched in; seen from near only.')).toBeVisible();
   await accessible(per, 'signed, with its sheet');
   await per.getByRole('button', { name: 'Write it down' }).click();
-  await expect(per.getByText(/, card, /)).toBeVisible();
+  await expect(per.getByText(/Payment .*, card/)).toBeVisible();
   await expect(per.getByText(/E-mail, next check: (delivered|on its way)/)).toBeVisible();
   await per.getByRole('button', { name: /^(Make a|New) link/ }).click();
   await phone.goto(new URL(await per.getByLabel('The customer’s link').inputValue()).pathname);

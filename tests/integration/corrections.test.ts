@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { openLink } from '../../src/server/links/customer-link.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
@@ -67,4 +68,136 @@ test('what was written at the counter is corrected until it is signed: who, why,
   const same = { ...input, version: now.version, customer: { ...customer, version: now.customer.version } };
   expect(value(await house.give(house.desk, 'desk.correct', same)).version).toBe(now.version);
   expect(await house.db.models.EventRow.count({ where: { jobId, kind: 'job corrected' } })).toBe(1);
+});
+
+test('another customer: their links end, what waits is not sent, the instrument is theirs where it is', async () => {
+  const { jobId, number } = await takeIn({
+    customer: { name: 'Wanda Harrow', phone: '', email: 'w@example.invalid' },
+  });
+  await house.give(house.desk, 'desk.message', { jobId, purpose: 'ready', channel: 'mail' });
+  const { token } = value(await house.give(house.desk, 'work.link', { jobId, purpose: 'sheet' }));
+  expect(await openLink(house.db, token ?? '', 'sheet', new Date())).not.toBeNull();
+  const first = await view(number);
+  const input = {
+    jobId,
+    version: first.version,
+    customer: { name: 'Wendel Harrow', phone: '555 0111', email: '' },
+    instrumentToo: true,
+    why: 'the brother',
+  };
+  expect(await house.give(house.desk, 'desk.change-customer', { ...input, why: '' })).toMatchObject({
+    error: { fields: { why: expect.any(String) as string } },
+  });
+  const { customerId } = value(await house.give(house.desk, 'desk.change-customer', input));
+  expect(await house.give(house.desk, 'desk.change-customer', input)).toMatchObject({
+    error: { code: 'conflict' },
+  });
+  const now = await view(number);
+  expect(now.customer).toMatchObject({ id: customerId, name: 'Wendel Harrow', phone: '555 0111' });
+  expect(await openLink(house.db, token ?? '', 'sheet', new Date())).toBeNull();
+  expect(now.messages[0]).toMatchObject({ state: 'failed', trouble: 'the job has another customer' });
+  const row = await house.db.models.MessageRow.findOne({ where: { jobId } });
+  expect(row?.body).toBe('');
+  expect((await house.db.models.Instrument.findByPk(now.instrument.id))?.customerId).toBe(customerId);
+  expect(
+    await house.give(house.desk, 'desk.change-customer', {
+      ...input,
+      version: now.version,
+      customer: { id: customerId },
+    }),
+  ).toMatchObject({ error: { code: 'refused' } });
+});
+
+test('what came with it: forgotten, misnamed, never there; what was initialled shows what changed since', async () => {
+  const { jobId, number } = await takeIn({ cameWith: [{ name: 'hard case', state: '' }] });
+  value(await house.give(house.desk, 'desk.receipt', { jobId, name: 'Petra', initials: null }));
+  const put = (more: object) =>
+    house.give(house.desk, 'custody.thing', {
+      jobId,
+      item: null,
+      name: 'strap',
+      state: '',
+      removed: false,
+      why: 'overlooked',
+      ...more,
+    });
+  expect(await put({ name: ' ' })).toMatchObject({
+    error: { fields: { name: expect.any(String) as string } },
+  });
+  value(await put({}));
+  const [box] = (await view(number)).items;
+  const item = { id: box?.id ?? 0, version: box?.version ?? 0 };
+  value(await put({ item, name: 'gig bag', state: 'torn' }));
+  expect(await put({ item, name: 'soft case' })).toMatchObject({ error: { code: 'conflict' } });
+  expect((await view(number)).receipt.given?.since).toEqual([
+    'came with it: gig bag (torn)',
+    'came with it: strap',
+    'no longer named: hard case',
+  ]);
+  const strap = (await view(number)).items.find((i) => i.name === 'strap');
+  const meant = { id: strap?.id ?? 0, version: strap?.version ?? 0 };
+  value(
+    await house.give(house.desk, 'hand-over.return', {
+      itemId: meant.id,
+      version: meant.version,
+      returned: true,
+      absence: '',
+    }),
+  );
+  expect(await put({ item: { ...meant, version: meant.version + 1 }, removed: true })).toMatchObject({
+    error: { code: 'refused' },
+  });
+  await house.give(house.desk, 'hand-over.return', {
+    itemId: meant.id,
+    version: meant.version + 1,
+    returned: false,
+    absence: '',
+  });
+  value(await put({ item: { ...meant, version: meant.version + 2 }, removed: true }));
+  expect((await view(number)).items.map((i) => i.name)).toEqual(['gig bag']);
+});
+
+test('several lines answered at once: all of them, or none; what costs nothing is never asked', async () => {
+  const { jobId, number } = await takeIn({
+    instrument: { ...intake().instrument, serial: randomUUID() } as never,
+  });
+  for (const operation of ['rod', 'restring', 'second-look'] as const)
+    value(await house.give(house.technician, 'plan.add', { jobId, operation, detail: '' }));
+  const lines = (await view(number)).lines;
+  expect(lines.find((l) => l.operation === 'second-look')).toMatchObject({
+    approval: 'yes',
+    approvedHow: 'nothing to pay',
+  });
+  const asked = lines
+    .filter((l) => l.approval === 'asked')
+    .map((l) => ({ lineId: l.id, version: l.version }));
+  const all = { jobId, answer: 'yes', by: 'Petra', how: 'by telephone' } as const;
+  const stale = asked.map((l, i) => (i === 1 ? { ...l, version: l.version + 5 } : l));
+  expect(await house.give(house.technician, 'work.answer-all', { ...all, lines: stale })).toMatchObject({
+    error: { code: 'conflict' },
+  });
+  expect((await view(number)).lines.filter((l) => l.approval === 'asked')).toHaveLength(2);
+  // Whoever hears the yes writes it down.
+  value(await house.give(house.technician, 'work.answer-all', { ...all, lines: asked }));
+  expect((await view(number)).lines.every((l) => l.approval === 'yes')).toBe(true);
+});
+
+test('done in passing: on the order at once, without a charge, finished, and what it moves is stale', async () => {
+  const { jobId, number } = await takeIn({
+    instrument: { ...intake().instrument, serial: randomUUID() } as never,
+  });
+  value(
+    await house.give(house.technician, 'plan.add', {
+      jobId,
+      operation: 'rod',
+      detail: 'a touch',
+      done: true,
+    }),
+  );
+  expect((await view(number)).lines[0]).toMatchObject({
+    price: 0,
+    approval: 'yes',
+    step: 'finished',
+    priceReason: 'done in passing',
+  });
 });

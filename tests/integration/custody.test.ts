@@ -72,22 +72,22 @@ describe('the receipt', () => {
     expect((await look()).receipt.given).toMatchObject({
       name: 'Runa Eskelow',
       initials: JSON.stringify(initials),
-      same: true,
+      since: [],
     });
   });
 
   test('damage noted afterwards asks for it to be seen again; strings that come off do not', async () => {
     const job = await look();
     value(await house.give(house.technician, 'strings.off', { jobId: job.id, reason: 'to clean the board' }));
-    expect((await look()).receipt.given?.same).toBe(true);
+    expect((await look()).receipt.given?.since).toEqual([]);
     await noteDamage('ding at the lower bout, treble side');
     const { receipt } = await look();
-    expect(receipt.given?.same).toBe(false);
+    expect(receipt.given?.since).toHaveLength(1);
     expect(receipt.seen.damage).toBe('ding at the lower bout, treble side');
     value(
       await house.give(house.desk, 'desk.receipt', { jobId: job.id, name: 'Runa Eskelow', initials: null }),
     );
-    expect((await look()).receipt.given).toMatchObject({ initials: null, same: true });
+    expect((await look()).receipt.given).toMatchObject({ initials: null, since: [] });
   });
 
   test('each time is an event of the job', async () => {

@@ -477,7 +477,7 @@ describe('who may do what', () => {
     ['desk', 'readings.save'],
     ['desk', 'plan.decide'],
     ['desk', 'work.step'],
-    ['technician', 'work.answer'],
+    ['technician', 'work.discount'],
   ] as const)('the %s may not %s', async (role, command) => {
     const done = await house.give(house[role], command, {} as never);
     expect(done).toMatchObject({ ok: false, error: { code: 'not-allowed' } });

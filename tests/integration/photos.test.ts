@@ -233,12 +233,12 @@ describe('marks and bags', () => {
     value(await house.give(house.desk, 'desk.receipt', { jobId, name: 'Petra', initials: null }));
     expect((await look()).receipt).toMatchObject({
       seen: { marks: ['Front: chip, 4 mm'] },
-      given: { same: true },
+      given: { since: [] },
     });
     value(await house.give(house.desk, 'custody.mark', { jobId, view: 'head', x: 0.2, y: 0.1, words: '' }));
     expect((await look()).receipt).toMatchObject({
       seen: { marks: ['Front: chip, 4 mm', 'Headstock: marked'] },
-      given: { same: false },
+      given: { since: [expect.any(String) as string] },
     });
   });
 

@@ -6,6 +6,8 @@ import { custodyRemovePhoto } from './custody/remove-photo.ts';
 import { devicesCode } from './devices/code.ts';
 import { devicesRename } from './devices/rename.ts';
 import { devicesRevoke } from './devices/revoke.ts';
+import { custodyThing } from './custody/thing.ts';
+import { deskChangeCustomer } from './desk/change-customer.ts';
 import { deskCorrect } from './desk/correct.ts';
 import { deskMessage } from './desk/message.ts';
 import { deskReceipt } from './desk/receipt.ts';
@@ -70,6 +72,7 @@ import { stringsOff } from './strings/off.ts';
 import { stringsOn } from './strings/on.ts';
 import { workAccident } from './work/accident.ts';
 import { workAnswer } from './work/answer.ts';
+import { workAnswerAll } from './work/answer-all.ts';
 import { workAskChange } from './work/ask-change.ts';
 import { workChangeAccident } from './work/change-accident.ts';
 import { workCorrectClock } from './work/correct-clock.ts';
@@ -94,6 +97,8 @@ export const COMMANDS = {
   'custody.change-mark': custodyChangeMark,
   'custody.remove-photo': custodyRemovePhoto,
   'custody.bag': custodyBag,
+  'custody.thing': custodyThing,
+  'desk.change-customer': deskChangeCustomer,
   'rack.move': rackMove,
   'inspection.answer': inspectionAnswer,
   'inspection.finish': inspectionFinish,
@@ -129,6 +134,7 @@ export const COMMANDS = {
   'plan.withdraw-offer': planWithdrawOffer,
   'plan.record-choice': planRecordChoice,
   'work.answer': workAnswer,
+  'work.answer-all': workAnswerAll,
   'work.discount': workDiscount,
   'work.price': workPrice,
   'work.step': workStep,

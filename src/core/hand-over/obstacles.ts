@@ -25,6 +25,9 @@ const notBack = (things: readonly JobThing[]): string[] =>
 const running = (g: Ending): string[] =>
   g.lines.filter((l) => l.step === 'running').map((l) => `the clock of “${l.title}” is running`);
 
+/** Whether strings came off at the bench: an instrument that came without any may go as it came. */
+const takenOff = (g: Ending): boolean => g.stringChanges.some((c) => c.kind === 'off');
+
 /**
  * What stands between a job and the customer’s signature, in words; empty when nothing does. Where it goes home as it is, what
  * was agreed and not finished is no obstacle: it is not done any more, and the sheet says so.
@@ -44,7 +47,7 @@ export function obstacles(g: Ending, judged: Judged, rules: HandOverRules): stri
     ...(end === 'done' && facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
     ...(end === 'done' ? [] : running(g)),
     ...(explained ? [] : sayTrouble(troubleAsLeft(g, judged))),
-    ...(g.job.stringsState === 'off' && !explained && end === 'done'
+    ...(g.job.stringsState === 'off' && !explained && (end === 'done' || takenOff(g))
       ? ['the strings are off and that is not explained']
       : []),
     ...(checked ? [] : ['the bench check is not complete']),

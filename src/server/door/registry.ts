@@ -1,4 +1,6 @@
 import type { CommandName } from '../../contracts/commands/commands.ts';
+import { correctThing } from '../custody/correct-thing.ts';
+import { changeCustomer } from '../desk/change-customer.ts';
 import { bagPart } from '../custody/bag-part.ts';
 import { changeMark } from '../custody/change-mark.ts';
 import { markDamage } from '../custody/mark-damage.ts';
@@ -51,7 +53,7 @@ import { makeCode, renameDevice, revokeDevice } from '../devices/devices.ts';
 import { leaveShop, savePerson, setOwnPin, setPin, signOutEverywhere } from '../people/staff.ts';
 import { seeNotices } from '../people/notices.ts';
 import { changeAccident, recordAccident } from '../work/accidents.ts';
-import { answerLine } from '../work/answer-line.ts';
+import { answerAll, answerLine } from '../work/answer-line.ts';
 import { askChange } from '../work/ask-change.ts';
 import { correctClock } from '../work/correct-clock.ts';
 import { handOn } from '../work/hand-on.ts';
@@ -72,6 +74,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'custody.change-mark': changeMark,
   'custody.remove-photo': removePhoto,
   'custody.bag': bagPart,
+  'custody.thing': correctThing,
+  'desk.change-customer': changeCustomer,
   'rack.move': moveJob,
   'inspection.answer': answerItem,
   'inspection.finish': finishInspection,
@@ -107,6 +111,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.withdraw-offer': withdrawOffer,
   'plan.record-choice': recordChoice,
   'work.answer': answerLine,
+  'work.answer-all': answerAll,
   'work.discount': setDiscount,
   'work.price': priceLine,
   'work.step': stepLine,

@@ -1,4 +1,5 @@
 import { operation } from '../../core/catalogue/operations.ts';
+import { firstAnswer } from '../../core/work/free-line.ts';
 import { ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { recordEvent } from '../use-case/record-event.ts';
@@ -10,6 +11,7 @@ import { defineUseCase } from '../use-case/use-case.ts';
 export const addLine = defineUseCase({
   name: 'plan.add',
   run: async (work, input) => {
+    const { now, actor } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
     const op = operation(input.operation, await catalogueOf(work.models, work.t));
@@ -22,15 +24,24 @@ export const addLine = defineUseCase({
         detail: input.detail,
         sort: op.order,
         minutes: op.minutes.likely,
-        priceMinor: op.price,
-        partsMinor: op.parts,
+        ...(input.done
+          ? {
+              priceMinor: 0,
+              partsMinor: 0,
+              priceReason: 'done in passing',
+              step: 'finished' as const,
+              finishedAt: now,
+              finishedBy: actor.personId,
+              ...firstAnswer(0, 0, now),
+            }
+          : { priceMinor: op.price, partsMinor: op.parts, ...firstAnswer(op.price, op.parts, now) }),
       },
       { transaction: work.t },
     );
     await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: input.jobId,
-      kind: 'line added',
+      kind: input.done ? 'done in passing' : 'line added',
       entity: 'work line',
       entityId: line.id,
       fromVersion: null,

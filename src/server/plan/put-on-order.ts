@@ -1,6 +1,7 @@
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import type { Operation } from '../../core/catalogue/operation.ts';
 import { operation } from '../../core/catalogue/operations.ts';
+import { firstAnswer } from '../../core/work/free-line.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Decision, WorkLine } from '../db/models/work.ts';
 import type { Work } from '../use-case/use-case.ts';
@@ -12,8 +13,6 @@ export interface OrderEntry {
   readonly detail: string;
   readonly priceMinor?: number | undefined;
 }
-
-const NOT_ASKED = { approval: 'asked', approvedAt: null, approvedBy: '', approvedHow: '' } as const;
 
 /** The line a decision goes to: its own, or one of the same operation that nobody has begun. */
 async function lineFor(
@@ -41,7 +40,7 @@ export async function putOnOrder(
   catalogue: readonly Operation[],
   { decision, operation: id, detail, priceMinor }: OrderEntry,
 ): Promise<Result<null, Failure>> {
-  const { models, t } = work;
+  const { models, t, now } = work;
   const op = operation(id, catalogue);
   const found = await lineFor(work, decision, op);
   if (!found.ok) return found;
@@ -59,7 +58,8 @@ export async function putOnOrder(
     partsMinor: op.parts,
   };
   if (!line) {
-    await models.WorkLine.create({ jobId: decision.jobId, ...what }, { transaction: t });
+    const answer = firstAnswer(price, op.parts, now);
+    await models.WorkLine.create({ jobId: decision.jobId, ...what, ...answer }, { transaction: t });
     return ok(null);
   }
   const agreed =
@@ -68,7 +68,9 @@ export async function putOnOrder(
     line.priceMinor + line.partsMinor >= price + op.parts &&
     decision.decision === 'accepted';
   // What the customer has agreed to keeps the price it was agreed at.
-  const kept = agreed ? { priceMinor: line.priceMinor, partsMinor: line.partsMinor } : NOT_ASKED;
+  const kept = agreed
+    ? { priceMinor: line.priceMinor, partsMinor: line.partsMinor }
+    : firstAnswer(price, op.parts, now);
   await line.update({ ...what, ...kept, version: line.version + 1 }, { transaction: t });
   return ok(null);
 }

@@ -1,6 +1,7 @@
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
+import { NOTHING_TO_PAY } from '../../core/work/free-line.ts';
 import { withinLimit } from '../../core/work/limit.ts';
 import { stopped } from '../../core/work/may-start.ts';
 import type { Job } from '../db/models/jobs.ts';
@@ -87,7 +88,8 @@ export const askChange = defineUseCase({
       const still = await standStill(work, job, input.stops);
       if (!still.ok) return still;
     }
-    const goes = input.withinLimit;
+    const free = op.price + op.parts === 0;
+    const goes = input.withinLimit || free;
     const line = await models.WorkLine.create(
       {
         jobId: job.id,
@@ -105,8 +107,8 @@ export const askChange = defineUseCase({
         askedAt: now,
         ...(goes && {
           approval: 'yes' as const,
-          approvedBy: 'agreed before',
-          approvedHow: 'within the limit',
+          approvedBy: free ? '' : 'agreed before',
+          approvedHow: free ? NOTHING_TO_PAY : 'within the limit',
           approvedAt: now,
         }),
       },

@@ -1,4 +1,5 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
+import { firstAnswer } from '../../core/work/free-line.ts';
 import { fail, ok } from '../../core/result.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { countLater } from '../jobs/job-facts.ts';
@@ -13,7 +14,7 @@ import { openLine } from './open-line.ts';
 export const priceLine = defineUseCase({
   name: 'work.price',
   run: async (work, { lineId, version, priceMinor, partsMinor, tax, partsTax, reason }) => {
-    const { models, t } = work;
+    const { models, t, now } = work;
     const opened = await openLine(work, lineId, version);
     if (!opened.ok) return opened;
     const { line, job } = opened.value;
@@ -26,7 +27,8 @@ export const priceLine = defineUseCase({
     const dearer = is.price + is.parts > was.price + was.parts;
     if (dearer && line.step !== 'ready')
       return fail(refuse('They said yes to less and the work has begun: ask them for the rest as a change.'));
-    const again = dearer && line.approval === 'yes' && line.approvedHow !== 'nothing to pay';
+    const again = dearer && line.approval === 'yes';
+    const free = line.approval === 'asked' && is.price + is.parts === 0;
     await line.update(
       {
         priceMinor,
@@ -35,7 +37,7 @@ export const priceLine = defineUseCase({
         partsTax,
         priceReason: reason,
         version: version + 1,
-        ...(again && { approval: 'asked' as const, approvedBy: '', approvedHow: '', approvedAt: null }),
+        ...((again || free) && firstAnswer(priceMinor, partsMinor, now)),
       },
       { transaction: t },
     );

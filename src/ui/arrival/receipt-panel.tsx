@@ -62,10 +62,17 @@ export function ReceiptPanel({ job, may }: { readonly job: LeafJob<'receipt'>; r
         ) : (
           <span className="text-quiet">Not initialled yet.</span>
         )}
-        {receipt.given && !receipt.given.same && (
-          <span className="text-rubric"> ◆ Something was added since: have it seen again.</span>
-        )}
       </p>
+      {receipt.given && receipt.given.since.length > 0 && (
+        <div className="text-sm text-rubric">
+          ◆ Since then, have it seen again:
+          <ul className="list-disc pl-5">
+            {receipt.given.since.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ul>
+        </div>
+      )}
       <div className="flex flex-wrap gap-2">
         <Link href={`/job/${job.number}/receipt`} className="button" target="_blank">
           Print the receipt

@@ -202,7 +202,7 @@ function Rate({ at, part }: { readonly at: number; readonly part: ShopPart }) {
     set({ rates: typed.rates.map((r, i) => (i === at ? { ...r, ...some } : r)) });
   const used = typed.labour === rate.id || typed.parts === rate.id;
   return (
-    <li className="flex items-end gap-2">
+    <li className="flex items-start gap-2">
       <FormField label={`Rate ${at + 1}, its name`} className="w-56" error={wrong[`name.${at}`]}>
         {(w) => (
           <input
@@ -215,7 +215,7 @@ function Rate({ at, part }: { readonly at: number; readonly part: ShopPart }) {
           />
         )}
       </FormField>
-      <FormField label="Per cent" className="w-24" error={wrong[`rate.${at}`]}>
+      <FormField label="Per cent" className="w-40" error={wrong[`rate.${at}`]}>
         {(w) => (
           <input
             {...w}
@@ -230,7 +230,7 @@ function Rate({ at, part }: { readonly at: number; readonly part: ShopPart }) {
       {may && typed.rates.length > 1 && (
         <button
           type="button"
-          className="button"
+          className="button mt-6"
           disabled={used}
           title={used ? 'Labour or parts have it' : undefined}
           aria-label={`Take out ${rate.name}`}

@@ -19,28 +19,44 @@ const TEXTS = [
   { key: 'foot', label: 'Words at the foot of papers', max: 400, lines: 2 },
 ] as const;
 
+const SHORT: ReadonlySet<string> = new Set(['phone', 'email', 'web']);
+
 /** What it is called, where it is, how it is reached. */
 function Identity({ typed, set, may, wrong }: ShopPart) {
   return (
-    <>
+    <div className="grid gap-3 sm:grid-cols-3">
       {TEXTS.map(({ key, label, max, lines }) => (
-        <FormField key={key} label={label} error={wrong[key]}>
-          {(w) => (
-            <textarea
-              {...w}
-              className="field"
-              rows={lines}
-              maxLength={max}
-              readOnly={!may}
-              value={typed[key]}
-              onChange={(e) =>
-                set({ [key]: lines === 1 ? e.target.value.replace(/\n/g, ' ') : e.target.value })
-              }
-            />
-          )}
+        <FormField
+          key={key}
+          label={label}
+          error={wrong[key]}
+          className={SHORT.has(key) ? '' : 'sm:col-span-3'}
+        >
+          {(w) =>
+            lines === 1 ? (
+              <input
+                {...w}
+                className="field"
+                maxLength={max}
+                readOnly={!may}
+                value={typed[key]}
+                onChange={(e) => set({ [key]: e.target.value })}
+              />
+            ) : (
+              <textarea
+                {...w}
+                className="field"
+                rows={lines}
+                maxLength={max}
+                readOnly={!may}
+                value={typed[key]}
+                onChange={(e) => set({ [key]: e.target.value })}
+              />
+            )
+          }
         </FormField>
       ))}
-    </>
+    </div>
   );
 }
 

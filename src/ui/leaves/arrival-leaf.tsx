@@ -9,6 +9,8 @@ import { sayMoment } from '../kit/dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
 import { InstrumentHistory } from '../instrument/instrument-history.tsx';
 import { ChangeInstrument } from '../instrument/instrument-dialog.tsx';
+import { CorrectCustomer } from '../arrival/correct-customer.tsx';
+import { ThingsThatCame } from '../arrival/things-that-came.tsx';
 import { CorrectSaid } from '../arrival/correct-said.tsx';
 import { ReceiptPanel } from '../arrival/receipt-panel.tsx';
 import { WhereItHangs } from '../arrival/where-it-hangs.tsx';
@@ -71,7 +73,6 @@ function Unknowns({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'recei
 
 /** What was said and brought at the counter. */
 export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>) {
-  const came = job.items.filter((i) => i.bag === null);
   return (
     <div className="grid gap-8 lg:grid-cols-3">
       <section aria-labelledby="said" className="space-y-2">
@@ -103,7 +104,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
         )}
         <p className="text-sm text-quiet">
           Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}. {job.customer.name},{' '}
-          {job.customer.phone || 'no telephone'}
+          {job.customer.phone || 'no telephone'} {allowed.take && <CorrectCustomer job={job} />}
         </p>
         <Unknowns job={job} />
         {job.double && allowed.take && (
@@ -129,12 +130,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
         <h2 id="things" className="text-xl">
           What came with it
         </h2>
-        {came.length === 0 && <p className="text-quiet">Nothing but the instrument.</p>}
-        <ul className="list-disc pl-5 text-ink">
-          {came.map((i) => (
-            <li key={i.id}>{i.name}</li>
-          ))}
-        </ul>
+        <ThingsThatCame job={job} may={allowed.take} />
         <ReceiptPanel job={job} may={allowed.house} />
         {allowed.house && <WhereItHangs job={job} />}
         {job.visits.length > 0 && (

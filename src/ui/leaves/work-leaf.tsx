@@ -29,6 +29,7 @@ function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
   const [by, setBy] = useState(job.customer.name);
   const [how, setHow] = useState<How>('at the counter');
   const asked = job.lines.filter((l) => l.approval === 'asked');
+  const sum = asked.reduce((s, l) => s + l.price + l.parts, 0);
   const answer = (line: Line, said: 'yes' | 'no') =>
     give('work.answer', { lineId: line.id, version: line.version, answer: said, by, how });
   if (asked.length === 0) return null;
@@ -80,6 +81,24 @@ function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
           </li>
         ))}
       </ul>
+      {asked.length > 1 && (
+        <button
+          type="button"
+          className="button mt-2"
+          disabled={busy}
+          onClick={() =>
+            void give('work.answer-all', {
+              jobId: job.id,
+              lines: asked.map((l) => ({ lineId: l.id, version: l.version })),
+              answer: 'yes',
+              by,
+              how,
+            })
+          }
+        >
+          Yes to all {asked.length}: {formatMoney(sum, job.shop.currency)}, before tax
+        </button>
+      )}
       <Trouble trouble={trouble} />
     </section>
   );
@@ -92,11 +111,11 @@ export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>)
     <div className="grid gap-8 lg:grid-cols-[1fr_20rem]">
       <div className="space-y-4">
         <HandedOn job={job} />
-        {allowed.approve ? (
+        {allowed.take ? (
           <Answering job={job} />
         ) : (
           job.lines.some((l) => l.approval === 'asked') && (
-            <p className="text-rubric">◆ Waits for the customer’s word; the desk records it.</p>
+            <p className="text-rubric">◆ Waits for the customer’s word.</p>
           )
         )}
         <section aria-labelledby="steps">

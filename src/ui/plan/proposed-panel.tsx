@@ -15,12 +15,15 @@ function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
   const { give, busy, trouble } = useSend();
   const [operation, setOperation] = useState<OperationId>('play-test');
   const [detail, setDetail] = useState('');
+  const [done, setDone] = useState(false);
   return (
     <form
       className="flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void give('plan.add', { jobId: job.id, operation, detail }).then((done) => done && setDetail(''));
+        void give('plan.add', { jobId: job.id, operation, detail, done }).then(
+          (added) => added && (setDetail(''), setDone(false)),
+        );
       }}
     >
       <FormField label="Another operation" className="w-72">
@@ -36,6 +39,15 @@ function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
       <FormField label="Detail" className="w-72">
         {(w) => <input {...w} className="field" value={detail} onChange={(e) => setDetail(e.target.value)} />}
       </FormField>
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="h-6 w-6 shrink-0"
+          checked={done}
+          onChange={(e) => setDone(e.target.checked)}
+        />
+        Done already, without a charge
+      </label>
       <button type="submit" className="button" disabled={busy}>
         Put it on the work order
       </button>

@@ -1,44 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import type { FoundCustomer } from '../../server/desk/find.ts';
-import { CustomerField } from '../desk/customer-field.tsx';
+import { asCustomer, CustomerOrNew, NOBODY } from '../desk/customer-or-new.tsx';
 import { useSend } from '../data/use-send.ts';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-
-const CONTACTS = { phone: 'Telephone', email: 'E-mail' } as const;
-
-type Contact = Readonly<Record<keyof typeof CONTACTS, string>>;
-
-/** How somebody new is reached. */
-function Contacts({
-  value,
-  errors,
-  onChange,
-}: {
-  readonly value: Contact;
-  readonly errors: Readonly<Record<string, string>>;
-  readonly onChange: (to: Contact) => void;
-}) {
-  return (
-    <div className="flex flex-wrap gap-3">
-      {(['phone', 'email'] as const).map((key) => (
-        <FormField key={key} label={CONTACTS[key]} className="w-64" error={errors[`customer.${key}`]}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              value={value[key]}
-              onChange={(e) => onChange({ ...value, [key]: e.target.value })}
-            />
-          )}
-        </FormField>
-      ))}
-    </div>
-  );
-}
 
 /** An instrument that hangs on the floor, and its buyer: known to the shop or new. */
 export function SellForm({
@@ -49,17 +15,13 @@ export function SellForm({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const [buyer, setBuyer] = useState<{ readonly known: FoundCustomer | null; readonly name: string }>({
-    known: null,
-    name: '',
-  });
-  const [contact, setContact] = useState<Contact>({ phone: '', email: '' });
+  const [buyer, setBuyer] = useState(NOBODY);
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
   const sell = () =>
     give('shelf.sell', {
       instrumentId: instrument.id,
       version: instrument.version,
-      customer: buyer.known ? { id: buyer.known.id } : { name: buyer.name, ...contact },
+      customer: asCustomer(buyer),
     });
   return (
     <section aria-labelledby="floor" className="mx-5 mt-3 max-w-3xl space-y-2 border border-line p-3">
@@ -75,13 +37,7 @@ export function SellForm({
             void sell();
           }}
         >
-          <CustomerField
-            value={buyer.name}
-            chosen={buyer.known}
-            error={fields['customer.name'] ?? fields['customer']}
-            onChoose={(known, name) => setBuyer({ known, name })}
-          />
-          {!buyer.known && <Contacts value={contact} errors={fields} onChange={setContact} />}
+          <CustomerOrNew value={buyer} errors={fields} onChange={setBuyer} />
           <button
             type="submit"
             className="button button-main"

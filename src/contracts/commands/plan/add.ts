@@ -7,7 +7,13 @@ import { id, text } from '../fields.ts';
 export const planAdd = command({
   name: 'plan.add',
   may: 'plan',
-  events: ['line added'],
-  input: z.object({ jobId: id, operation: operationId, detail: text(400) }),
+  events: ['line added', 'done in passing'],
+  input: z.object({
+    jobId: id,
+    operation: operationId,
+    detail: text(400),
+    /** done already, in passing and without a charge: a colleague or the customer need not be asked */
+    done: z.boolean().optional(),
+  }),
   answer: answering<{ readonly lineId: number }>(),
 });

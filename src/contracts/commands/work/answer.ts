@@ -5,7 +5,8 @@ import { id, text, version } from '../fields.ts';
 /** Records the customer's yes or no to one line: by whom, how and when. A no takes the line out. */
 export const workAnswer = command({
   name: 'work.answer',
-  may: 'approve',
+  // Whoever hears it writes it down: the yes is the customer's, with who said so and how.
+  may: 'take-in',
   events: ['customer said yes', 'customer said no'],
   input: z.object({
     lineId: id,

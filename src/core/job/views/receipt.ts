@@ -16,9 +16,31 @@ export const seenOnReceipt = (g: JobWith<'things' | 'marks'>): SeenOnReceipt => 
   strings: STRINGS_STATES[g.job.stringsState],
 });
 
-/** What a receipt says, to compare: the state of the strings may change under the bench’s hands. */
-const shown = ({ things, damage, marks = [] }: SeenOnReceipt): string =>
-  JSON.stringify([things.map((t) => [t.name, t.state]), damage, marks]);
+/** What is in one list and not in the other, as often as it is there more often. */
+function without(all: readonly string[], those: readonly string[]): string[] {
+  const left = [...those];
+  return all.filter((v) => {
+    const at = left.indexOf(v);
+    if (at >= 0) left.splice(at, 1);
+    return at < 0;
+  });
+}
+
+/**
+ * What changed since the customer initialled a receipt, in words. The state of the strings is no change: it becomes another
+ * under the bench’s hands.
+ */
+export function receiptChanges(then: SeenOnReceipt, now: SeenOnReceipt): string[] {
+  const said = ({ things }: SeenOnReceipt): string[] =>
+    things.map((t) => `${t.name}${t.state ? ` (${t.state})` : ''}`);
+  const noted = ({ damage, marks = [] }: SeenOnReceipt): string[] => [...marks, ...(damage ? [damage] : [])];
+  return [
+    ...without(said(now), said(then)).map((v) => `came with it: ${v}`),
+    ...without(said(then), said(now)).map((v) => `no longer named: ${v}`),
+    ...without(noted(now), noted(then)).map((v) => `damage: ${v}`),
+    ...without(noted(then), noted(now)).map((v) => `damage no longer named: ${v}`),
+  ];
+}
 
 /** The receipt as it would be printed, and the newest one that was initialled. */
 export function receiptView(g: JobWith<'things' | 'marks' | 'receipt'>) {
@@ -30,7 +52,7 @@ export function receiptView(g: JobWith<'things' | 'marks' | 'receipt'>) {
       name: receipt.name,
       initials: receipt.initials,
       at: receipt.givenAt.toISOString(),
-      same: shown(receipt.seen) === shown(seen),
+      since: receiptChanges(receipt.seen, seen),
     },
   };
 }
