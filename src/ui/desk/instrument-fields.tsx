@@ -10,7 +10,7 @@ import { InstrumentHistory } from '../instrument/instrument-history.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { FACT_NAMES } from '../instrument/instrument-facts.ts';
-import type { IntakeForm } from './intake-form.ts';
+import { heardTuning, type IntakeForm } from './intake-form.ts';
 
 interface Props {
   readonly form: UseFormReturn<IntakeForm>;
@@ -50,6 +50,52 @@ function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'o
         </label>
       </div>
     </details>
+  );
+}
+
+/** The tuning as it is typed, and as it is heard: its octaves, the number of strings, or which of two it is. */
+function Tuning({ form, construction }: Pick<Props, 'form' | 'construction'>) {
+  const { register, watch, setValue, formState } = form;
+  const [tuningText, gaugesText, scaleText] = watch(['tuningText', 'gaugesText', 'scaleText']);
+  const heard = heardTuning({ construction, tuningText, gaugesText, scaleText });
+  const found = heard.ok ? heard.value : null;
+  const choices = found?.other ? [found.notes, found.other] : [];
+  return (
+    <>
+      <FormField
+        label={`Tuning, lowest first (${found?.notes.length ?? construction.strings.length} strings)`}
+        error={formState.errors.tuningText?.message}
+      >
+        {(w) => (
+          <input
+            {...w}
+            className="field"
+            placeholder={tuningName(construction.strings)}
+            {...register('tuningText')}
+          />
+        )}
+      </FormField>
+      {found && choices.length === 0 && (
+        <p className="text-sm text-quiet" role="status">
+          heard as {found.notes.join(' ')}
+        </p>
+      )}
+      {choices.length > 0 && (
+        <p className="flex flex-wrap items-center gap-2 text-sm" role="status">
+          Which of the two?
+          {choices.map((notes) => (
+            <button
+              key={notes.join(' ')}
+              type="button"
+              className="button"
+              onClick={() => setValue('tuningText', notes.join(' '), { shouldValidate: true })}
+            >
+              {notes.join(' ')}
+            </button>
+          ))}
+        </p>
+      )}
+    </>
   );
 }
 
@@ -136,19 +182,7 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
               )}
             </FormField>
           </div>
-          <FormField
-            label={`Tuning, lowest first (${construction.strings.length} strings)`}
-            error={errors.tuningText?.message}
-          >
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                placeholder={tuningName(construction.strings)}
-                {...register('tuningText')}
-              />
-            )}
-          </FormField>
+          <Tuning form={form} construction={construction} />
           <Facts construction={construction} onConstruction={onConstruction} />
         </>
       )}

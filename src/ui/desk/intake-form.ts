@@ -4,6 +4,7 @@ import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
+import { hearTuning, stringsOf, type HeardOn, type HeardTuning } from '../../core/strings/hear-tuning.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
 /** The intake form as typed: text stays text until it is read. */
@@ -57,21 +58,39 @@ export function readGauges(
   return ok(read);
 }
 
-/** Open notes lowest first, with or without their octave: `D A D G B E`. Empty keeps the usual tuning. */
-function readTuning(text: string, strings: readonly StringFact[]): Result<readonly StringFact[], string> {
-  if (text.trim() === '') return ok(strings);
-  const notes = text.trim().split(/[\s,]+/);
-  if (notes.length !== strings.length)
-    return fail(`${strings.length} notes are needed, lowest first; ${notes.length} are written.`);
-  const wrong = notes.find((n) => !/^[A-Ga-g][#b]?\d?$/.test(n));
-  if (wrong !== undefined) return fail(`“${wrong}” is not a note. Write notes like E or F#2.`);
-  return ok(
-    strings.map((s, i) => {
-      const note = notes[i] ?? s.note;
-      const name = note.charAt(0).toUpperCase() + note.slice(1);
-      return { ...s, note: /\d$/.test(name) ? name : `${name}${s.note.slice(-1)}` };
-    }),
+/** What a tuning is heard on: the instrument as typed, and its gauges where they were typed. */
+const heardOn = (f: Pick<IntakeForm, 'construction' | 'gaugesText'>, scale: number): HeardOn => {
+  const { kind, perCourse, compensation, strings } = f.construction;
+  const count = f.gaugesText.trim() === '' ? 0 : f.gaugesText.trim().split(/[\s;]+/).length;
+  const gauges = count === 0 ? null : readGauges(f.gaugesText, plainStrings(strings, count));
+  return { kind, perCourse, compensation, scale, usual: strings, gauges: gauges?.ok ? gauges.value : null };
+};
+
+/** As many strings as were typed, as the usual ones from the highest down; those beyond them are wound. */
+const plainStrings = (usual: readonly StringFact[], count: number): readonly StringFact[] =>
+  Array.from(
+    { length: count },
+    (_, i) => usual[usual.length - count + i] ?? { note: '', gauge: 1, wound: true },
   );
+
+/** A tuning as it is heard on the instrument that is typed; nothing where nothing is typed. */
+export function heardTuning(
+  f: Pick<IntakeForm, 'construction' | 'gaugesText' | 'tuningText' | 'scaleText'>,
+): Result<HeardTuning | null, string> {
+  if (f.tuningText.trim() === '') return ok(null);
+  const scale = parseLength(f.scaleText, 'mm');
+  return hearTuning(f.tuningText, heardOn(f, scale.ok ? scale.value.mm : f.construction.scale));
+}
+
+/** The strings of the tuning that is typed; the usual ones where none is. The number of strings is the number of notes. */
+function readTuning(f: IntakeForm): Result<readonly StringFact[], string> {
+  const { strings } = f.construction;
+  const heard = heardTuning(f);
+  if (!heard.ok) return heard;
+  if (heard.value === null) return ok(strings);
+  const { notes, other } = heard.value;
+  if (other !== null) return fail(`Two would do: ${notes.join(' ')}, or ${other.join(' ')}. Choose one.`);
+  return ok(stringsOf(strings, notes));
 }
 
 /** Reads the form into the command, or says what is wrong at which field. */
@@ -80,7 +99,7 @@ export function intakeCommand(
   currency: MoneyForm,
 ): Result<CommandInput<'desk.take-in'>, Errors> {
   const scale = parseLength(f.scaleText, 'mm');
-  const tuning = readTuning(f.tuningText, f.construction.strings);
+  const tuning = readTuning(f);
   const gauges = readGauges(f.gaugesText, tuning.ok ? tuning.value : f.construction.strings);
   const limit = readAmount(f.limit, currency);
   const errors: Errors = {
