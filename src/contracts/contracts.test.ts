@@ -125,6 +125,8 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'devices.code': { uses: 1 },
   'devices.rename': { id, name: 'Bench tablet' },
   'devices.revoke': { id },
+  'house.retire-kind': { id: 'own-lute', version: 0, retired: true },
+  'house.delete-kind': { id: 'own-lute', version: 0 },
   'house.save-kind': { id: '', version: 0, name: 'Tenor', construction: usualConstruction('ukulele') },
   'house.save-checklist': {
     list: 'bench-arrival',

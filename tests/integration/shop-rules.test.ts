@@ -1,3 +1,7 @@
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
+import { offeredKinds } from '../../src/server/house/kinds.ts';
+import { loadTargets } from '../../src/server/house/load-targets.ts';
+import { KIND_TARGETS } from '../../src/core/targets/defaults.ts';
 import { plainTax } from '../../src/core/money/tax.ts';
 import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { OPERATIONS, ownOperation } from '../../src/core/catalogue/operations.ts';
@@ -206,5 +210,64 @@ describe('what was heard where the player played', () => {
       ok: false,
       error: { code: 'refused' },
     });
+  });
+});
+
+describe('a kind of the shop’s own', () => {
+  const pairs = (): Parameters<typeof house.give<'house.save-kind'>>[2]['construction'] => {
+    const { strings, ...rest } = usualConstruction('twelve-string');
+    return { ...rest, scale: 350, strings: strings.slice(4).map((s) => ({ ...s })) };
+  };
+  const kinds = async () => (await offeredKinds(house.db)).filter((k) => k.own);
+
+  test('has any name, its own row of targets, and goes only while nothing is of it', async () => {
+    const made = await Promise.all(
+      ['八弦', '十弦'].map((name) =>
+        house.give(house.lead, 'house.save-kind', { id: '', version: 0, name, construction: pairs() }),
+      ),
+    );
+    const [eight, ten] = made.map((m) => value(m).id);
+    expect(eight).not.toBe(ten);
+    const { targets, version } = await loadTargets(house.db);
+    const own = { ...KIND_TARGETS['twelve-string'], relief: { low: 0.02, aim: 0.05, high: 0.09 } };
+    value(
+      await house.give(house.lead, 'house.save-targets', {
+        version,
+        targets: { ...targets, kinds: { ...targets.kinds, [eight ?? '']: own } } as never,
+        note: 'its own',
+      }),
+    );
+    const { number } = value(
+      await house.give(
+        house.desk,
+        'desk.take-in',
+        intake('twelve-string', {
+          instrument: {
+            ...intake().instrument,
+            kind: eight ?? '',
+            construction: pairs(),
+            serial: 'EIGHT',
+          } as never,
+        }),
+      ),
+    );
+    const relief = (await see(number)).readings.stations.find((s) => s.quantity === 'relief');
+    expect(relief?.target).toMatchObject({ low: 0.02, aim: 0.05, high: 0.09 });
+    const [kind] = (await kinds()).filter((k) => k.id === eight);
+    expect(
+      await house.give(house.lead, 'house.delete-kind', { id: eight ?? '', version: kind?.version ?? 0 }),
+    ).toMatchObject({ error: { code: 'refused' } });
+    value(
+      await house.give(house.lead, 'house.retire-kind', {
+        id: eight ?? '',
+        version: kind?.version ?? 0,
+        retired: true,
+      }),
+    );
+    expect((await kinds()).find((k) => k.id === eight)?.retired).toBe(true);
+    // What is of it goes on.
+    expect((await see(number)).instrument.kindName).toBe('八弦');
+    value(await house.give(house.lead, 'house.delete-kind', { id: ten ?? '', version: 0 }));
+    expect((await kinds()).map((k) => k.id)).toEqual([eight]);
   });
 });

@@ -31,6 +31,8 @@ import { houseSaveChecklist } from './house/save-checklist.ts';
 import { houseSaveGateway } from './house/save-gateway.ts';
 import { houseSaveGauge } from './house/save-gauge.ts';
 import { houseSaveHabits } from './house/save-habits.ts';
+import { houseDeleteKind } from './house/delete-kind.ts';
+import { houseRetireKind } from './house/retire-kind.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
@@ -110,6 +112,8 @@ export const COMMANDS = {
   'shelf.undo-merge': shelfUndoMerge,
   'shelf.change-instrument': shelfChangeInstrument,
   'house.save-kind': houseSaveKind,
+  'house.retire-kind': houseRetireKind,
+  'house.delete-kind': houseDeleteKind,
   'house.save-checklist': houseSaveChecklist,
   'house.save-habits': houseSaveHabits,
   'house.save-gauge': houseSaveGauge,

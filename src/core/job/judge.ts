@@ -115,7 +115,11 @@ function targetOfPlace(g: JudgedJob & JudgingShop): (s: Station) => Target | nul
       .filter((r) => r.round === 'as-found' && r.notRepresentative === null)
       .map((r) => [r.key, r.value]),
   );
-  const resolving = { shop: g.shopTargets, now: (s: { readonly key: string }) => found.get(s.key) };
+  const resolving = {
+    shop: g.shopTargets,
+    now: (s: { readonly key: string }) => found.get(s.key),
+    kind: g.instrument.kind,
+  };
   return (s) => resolveTarget(g.instrument.construction, g.job.touch, g.wishes, s, resolving);
 }
 

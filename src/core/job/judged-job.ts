@@ -64,7 +64,12 @@ export interface JudgedJob {
     /** what was heard where its player played; absent or null where nothing was */
     readonly heard?: readonly HeardPlace[] | null | undefined;
   };
-  readonly instrument: { readonly construction: Construction; readonly worthMinor: Minor | null };
+  readonly instrument: {
+    readonly construction: Construction;
+    readonly worthMinor: Minor | null;
+    /** the kind it is of, which may be one of the shop's own */
+    readonly kind?: string;
+  };
   readonly checklist: Pick<Checklist, 'items'> | null;
   readonly answers: readonly JudgedAnswer[];
   readonly rounds: readonly { readonly strings: Conditions['strings'] }[];

@@ -60,6 +60,8 @@ export interface OfferedKind {
   readonly name: string;
   readonly usual: Construction;
   readonly own: boolean;
+  /** no longer offered at the counter; what is of it goes on */
+  readonly retired: boolean;
   readonly version: number;
 }
 

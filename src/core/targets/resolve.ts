@@ -15,6 +15,8 @@ import { RELATIVE_WISHES, type Side, type Target, type TargetWish, type Touch } 
 
 /** What resolves a target, besides the instrument, the touch and the wishes. */
 export interface Resolving {
+  /** the shop's own kind the instrument is of, where it is of one */
+  readonly kind?: string | undefined;
   readonly shop?: ShopTargets | undefined;
   /** what stands at a place now, for a wish like “a little lower than now” */
   readonly now?: ((station: Station) => number | undefined) | undefined;
@@ -154,10 +156,14 @@ export function targetLayers(
   touch: Touch,
   wishes: readonly TargetWish[],
   station: Station,
-  { shop = SHIPPED_TARGETS, now }: Resolving = {},
+  { shop = SHIPPED_TARGETS, now, kind: own }: Resolving = {},
 ): readonly Target[] {
   const side = sideOfStation(construction, station);
-  const kind = { ...KIND_TARGETS[construction.kind], ...shop.kinds[construction.kind] };
+  const kind = {
+    ...KIND_TARGETS[construction.kind],
+    ...shop.kinds[construction.kind],
+    ...(own !== undefined && shop.kinds[own]),
+  };
   const layers: Target[] = [];
   const base = underArc(construction, station.quantity, kindBand(kind, station.quantity, side));
   if (base !== null) layers.push({ ...base, layer: 'kind' });

@@ -15,6 +15,7 @@ import { up as peopleAndDevices } from './migrations/016-people-and-devices.ts';
 import { up as neckScrews } from './migrations/017-neck-screws.ts';
 import { up as endsAndPayments } from './migrations/018-ends-and-payments.ts';
 import { up as ownPrices } from './migrations/019-own-prices.ts';
+import { up as retiredKinds } from './migrations/020-retired-kinds.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -41,6 +42,7 @@ const MIGRATIONS = [
   { name: '017-neck-screws', up: neckScrews },
   { name: '018-ends-and-payments', up: endsAndPayments },
   { name: '019-own-prices', up: ownPrices },
+  { name: '020-retired-kinds', up: retiredKinds },
 ];
 
 const runner = (sequelize: Sequelize) =>

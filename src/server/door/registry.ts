@@ -19,7 +19,7 @@ import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
 import { saveHabits } from '../house/save-habits.ts';
-import { saveKind } from '../house/save-kind.ts';
+import { deleteKind, retireKind, saveKind } from '../house/save-kind.ts';
 import { saveTargets } from '../house/save-targets.ts';
 import { answerItem } from '../inspection/answer-item.ts';
 import { chooseList } from '../inspection/choose-list.ts';
@@ -87,6 +87,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.undo-merge': undoMerge,
   'shelf.change-instrument': changeInstrument,
   'house.save-kind': saveKind,
+  'house.retire-kind': retireKind,
+  'house.delete-kind': deleteKind,
   'house.save-checklist': saveChecklist,
   'house.save-habits': saveHabits,
   'house.save-gauge': saveGauge,

@@ -13,7 +13,7 @@ export const offeredKinds = async ({ models }: Pick<Database, 'models'>): Promis
 
 /** The same out of the shop's own rows. */
 export function kindsOf(
-  rows: readonly Pick<KindRow, 'id' | 'name' | 'construction' | 'version'>[],
+  rows: readonly Pick<KindRow, 'id' | 'name' | 'construction' | 'retired' | 'version'>[],
 ): OfferedKind[] {
   return [
     ...KINDS.map((id) => ({
@@ -21,9 +21,17 @@ export function kindsOf(
       name: KIND_NAMES[id],
       usual: usualConstruction(id),
       own: false,
+      retired: false,
       version: 0,
     })),
-    ...rows.map((r) => ({ id: r.id, name: r.name, usual: r.construction, own: true, version: r.version })),
+    ...rows.map((r) => ({
+      id: r.id,
+      name: r.name,
+      usual: r.construction,
+      own: true,
+      retired: r.retired,
+      version: r.version,
+    })),
   ];
 }
 

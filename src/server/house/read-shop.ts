@@ -39,7 +39,7 @@ const VERSION_SQL = `SELECT CONCAT_WS('|',
   (SELECT CONCAT(version, '/', CRC32(targets)) FROM target_versions ORDER BY version DESC LIMIT 1),
   (SELECT CONCAT(version, '/', CRC32(operations)) FROM operation_versions ORDER BY version DESC LIMIT 1),
   (SELECT CONCAT(COUNT(*), '/', MAX(id)) FROM checklists),
-  (SELECT CONCAT(COUNT(*), '/', COALESCE(BIT_XOR(CRC32(CONCAT(id, name, version, construction))), 0)) FROM kinds),
+  (SELECT CONCAT(COUNT(*), '/', COALESCE(BIT_XOR(CRC32(CONCAT(id, name, version, retired, construction))), 0)) FROM kinds),
   (SELECT CONCAT(COUNT(*), '/', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, name, resolution, zero_offset, checked_at, version, retired, quantities, unit, check_every_days))), 0)) FROM gauges),
   (SELECT CONCAT(COUNT(*), '/', COALESCE(BIT_XOR(CRC32(CONCAT(id, name, role, active))), 0)) FROM people)) AS version`;
 

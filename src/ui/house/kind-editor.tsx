@@ -110,6 +110,29 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
   );
 }
 
+/** What may be done with a kind of the shop's own: changed, offered no longer or again, deleted while none is of it. */
+function OwnKind({ kind: k, onChange }: { readonly kind: OfferedKind; readonly onChange: () => void }) {
+  const { give, busy, trouble } = useSend();
+  const { id, version } = k;
+  const button = (words: string, onClick: () => void) => (
+    <button type="button" className="button px-3" disabled={busy} onClick={onClick}>
+      {words}
+      <span className="sr-only"> {k.name}</span>
+    </button>
+  );
+  return (
+    <span className="flex flex-wrap items-center justify-end gap-2 py-1">
+      <Trouble trouble={trouble} />
+      {button('Change', onChange)}
+      {button(
+        k.retired ? 'Offer again' : 'Offer no longer',
+        () => void give('house.retire-kind', { id, version, retired: !k.retired }),
+      )}
+      {button('Delete', () => void give('house.delete-kind', { id, version }))}
+    </span>
+  );
+}
+
 /** The kinds of instrument the shop offers, and its own added without code. */
 export function KindEditor({
   kinds,
@@ -133,18 +156,16 @@ export function KindEditor({
               <span className="text-sm text-quiet">
                 {k.own ? `by the rules of a ${KIND_NAMES[k.usual.kind].toLowerCase()}` : 'ships with Rubrica'}
                 , {k.usual.strings.length} strings, {k.usual.scale.toFixed(0)} mm
+                {k.retired && ', not offered any more'}
               </span>
             </span>
             {k.own && may && (
-              <button
-                type="button"
-                className="button px-3"
-                onClick={() =>
+              <OwnKind
+                kind={k}
+                onChange={() =>
                   setEditing({ id: k.id, version: k.version, name: k.name, draft: draftOf(k.usual) })
                 }
-              >
-                Change<span className="sr-only"> {k.name}</span>
-              </button>
+              />
             )}
           </li>
         ))}

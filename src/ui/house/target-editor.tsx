@@ -17,6 +17,8 @@ import { VersionList } from './version-list.tsx';
 interface Kind {
   readonly id: string;
   readonly name: string;
+  /** the shipped kind whose bands it has until it has its own; itself for that */
+  readonly base: string;
 }
 
 const FIELDS: Readonly<Record<keyof KindTargets, string>> = {
@@ -36,9 +38,10 @@ const NUMBER = /^[−-]?\d+(?:[.,]\d+)?$/;
 const toNumber = (text: string): number | null =>
   NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.').replace('−', '-')) : null;
 
-const bandsOf = (targets: ShopTargets, kind: string): KindTargets => ({
-  ...KIND_TARGETS[kind as keyof typeof KIND_TARGETS],
-  ...targets.kinds[kind],
+const bandsOf = (targets: ShopTargets, { id, base }: Pick<Kind, 'id' | 'base'>): KindTargets => ({
+  ...KIND_TARGETS[base as keyof typeof KIND_TARGETS],
+  ...targets.kinds[base],
+  ...targets.kinds[id],
 });
 
 /** What is aimed at on a kind: a nylon has no pickup to set. */
@@ -47,7 +50,7 @@ const fieldsOf = (bands: KindTargets): (keyof KindTargets)[] =>
 
 function textsOf(targets: ShopTargets, kinds: readonly Kind[]): Texts {
   const bands = kinds.flatMap((k) =>
-    Object.entries(bandsOf(targets, k.id)).flatMap(([field, band]) =>
+    Object.entries(bandsOf(targets, k)).flatMap(([field, band]) =>
       ENDS.map((end) => [`${k.id}.${field}.${end}`, String((band as Record<string, number>)[end])]),
     ),
   );
@@ -64,7 +67,7 @@ function readTexts(texts: Texts, now: ShopTargets, kinds: readonly Kind[]) {
     return n ?? 0;
   };
   const own = kinds.map((k) => {
-    const fields = fieldsOf(bandsOf(now, k.id)).map((field) => {
+    const fields = fieldsOf(bandsOf(now, k)).map((field) => {
       const [low, aim, high] = ENDS.map((end) => at(`${k.id}.${field}.${end}`)) as [number, number, number];
       if (!(low <= aim && aim <= high)) wrong[`${k.id}.${field}.aim`] ??= 'low ≤ aim ≤ high';
       return [field, { low, aim, high }] as const;
@@ -74,8 +77,17 @@ function readTexts(texts: Texts, now: ShopTargets, kinds: readonly Kind[]) {
   const touch = Object.fromEntries(
     (Object.keys(TOUCHES) as Touch[]).map((t) => [t, at(`touch.${t}`)]),
   ) as ShopTargets['touch'];
+  const bands = new Map(own);
+  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+  // A kind of the shop's own keeps a row of its own only where it differs: otherwise it goes by its base's, also later.
+  const differing = kinds.filter((k) => k.id === k.base || !same(bands.get(k.id), bands.get(k.base)));
+  const inherited = new Set(kinds.filter((k) => !differing.includes(k)).map((k) => k.id));
+  const rest = Object.entries(now.kinds).filter(([id]) => !inherited.has(id));
   const targets = {
-    kinds: { ...now.kinds, ...Object.fromEntries(own) },
+    kinds: {
+      ...Object.fromEntries(rest),
+      ...Object.fromEntries(differing.flatMap((k) => (bands.has(k.id) ? [[k.id, bands.get(k.id)]] : []))),
+    } as Readonly<Record<string, KindTargets>>,
     touch,
     slackPerSemitone: at('slack'),
   };
@@ -94,6 +106,7 @@ export function TargetEditor({
 }) {
   const { give, busy, trouble } = useSend();
   const [kind, setKind] = useState(kinds[0]?.id ?? '');
+  const chosen = kinds.find((k) => k.id === kind) ?? { id: kind, base: kind };
   const kept = textsOf(loaded.targets, kinds);
   const edit = useEdit<Readonly<Record<string, string>>>(kept, loaded.version, 'house:targets');
   const texts = edit.value;
@@ -158,7 +171,7 @@ export function TargetEditor({
             </tr>
           </thead>
           <tbody>
-            {fieldsOf(bandsOf(loaded.targets, kind)).map((field) => (
+            {fieldsOf(bandsOf(loaded.targets, chosen)).map((field) => (
               <tr key={field} className="border-b border-line">
                 <th scope="row" className="py-1 font-normal">
                   {FIELDS[field]}

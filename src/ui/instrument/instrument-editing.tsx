@@ -78,7 +78,9 @@ export function InstrumentEditing({
             <ListChoice
               {...w}
               value={typed.kind}
-              items={job.kinds.map((k) => ({ value: k.id, name: k.name }))}
+              items={job.kinds
+                .filter((k) => !k.retired || k.id === job.instrument.kind)
+                .map((k) => ({ value: k.id, name: k.name }))}
               onChange={chooseKind}
             />
           )}

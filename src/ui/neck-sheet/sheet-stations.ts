@@ -16,7 +16,7 @@ const resolving = (job: LeafJob): Resolving => {
       .filter((r) => r.round === 'as-found' && r.notRepresentative === null)
       .map((r) => [r.key, r.standard]),
   );
-  return { shop: job.readings.shopTargets, now: (s) => found.get(s.key) };
+  return { shop: job.readings.shopTargets, now: (s) => found.get(s.key), kind: job.instrument.kind };
 };
 
 /** The methods in force on a round. */

@@ -58,7 +58,14 @@ const shop: Shop = {
   },
   targets: SHIPPED_TARGETS,
   catalogue: OPERATIONS,
-  kinds: KINDS.map((id) => ({ id, name: id, usual: usualConstruction(id), own: false, version: 0 })),
+  kinds: KINDS.map((id) => ({
+    id,
+    name: id,
+    usual: usualConstruction(id),
+    own: false,
+    retired: false,
+    version: 0,
+  })),
   gauges: [],
   people: [
     { id: 1, name: 'Ilse Marrow', role: 'lead', active: true },

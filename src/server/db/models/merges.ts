@@ -32,6 +32,8 @@ export class KindRow extends Model<InferAttributes<KindRow>, InferCreationAttrib
   declare id: string;
   declare name: string;
   declare construction: Construction;
+  /** no longer offered; instruments of it go on */
+  declare retired: CreationOptional<boolean>;
   declare version: CreationOptional<number>;
 }
 
@@ -59,6 +61,7 @@ export function initMerges(
       id: { type: DataTypes.STRING(40), primaryKey: true },
       name: { type: DataTypes.STRING(60) },
       construction: { type: DataTypes.JSON },
+      retired: { type: DataTypes.BOOLEAN, defaultValue: false },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },
     { sequelize, modelName: 'KindRow', tableName: 'kinds' },

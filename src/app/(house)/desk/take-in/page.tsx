@@ -33,7 +33,7 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
       <PageHead title="Desk" note="Taking in, in the order of the talk" />
       <Intake
         places={places.filter((p) => p.kind === 'rack')}
-        kinds={kinds}
+        kinds={kinds.filter((k) => !k.retired)}
         heights={shop.heights}
         currency={shop.currency}
         begin={{

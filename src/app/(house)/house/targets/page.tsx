@@ -28,7 +28,7 @@ export default async function TargetsPage() {
       </PageHead>
       <TargetEditor
         loaded={loaded}
-        kinds={kinds.filter((k) => !k.own).map(({ id, name }) => ({ id, name }))}
+        kinds={kinds.map(({ id, name, own, usual }) => ({ id, name, base: own ? usual.kind : id }))}
         may={may(actor.role, 'house')}
       />
     </>
