@@ -1,6 +1,8 @@
 import { options, type Options } from './base/options.ts';
 import { Trouble } from './base/say.ts';
 
+// The machine's own zone is where a new shop's days begin; everything else is counted in UTC.
+process.env['RUBRICA_ZONE'] ??= Intl.DateTimeFormat().resolvedOptions().timeZone;
 process.env['TZ'] = 'UTC';
 
 const USAGE = `Usage: ./rubrica COMMAND
@@ -10,7 +12,9 @@ const USAGE = `Usage: ./rubrica COMMAND
   stop                         stop what this checkout runs
   test [check|unit|integration|e2e …] [--only TEXT]
                                every check and test, or some kinds (--only: browser tests whose title has TEXT)
-  seed --fresh [--yes]         throw the data away and load the demo shop again (asks first; --yes for scripts)
+  seed --fresh [--empty] [--yes]
+                               throw the data away and load the demo shop again, or begin a shop of one's own (asks
+                               first; --yes for scripts)
   pair                         make a pairing code for a tablet
   pin "NAME"                   give somebody another PIN, read from standard input (an owner who forgot theirs)
   doctor                       what is installed, running, listening, migrated

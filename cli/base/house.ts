@@ -1,10 +1,11 @@
 import { QueryTypes } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
+import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { startDatabase, type PrivateDatabase } from './private-database.ts';
-import { say } from './say.ts';
+import { say, Trouble } from './say.ts';
 import { houseSecret } from './secret.ts';
 
 export const DATABASE = 'rubrica';
@@ -26,12 +27,19 @@ export async function ensureDatabase(server: PrivateDatabase, name: string): Pro
   return server.url(name);
 }
 
-async function count({ sequelize }: Database): Promise<number> {
-  const rows = await sequelize.query<{ n: number }>('SELECT COUNT(*) AS n FROM people', {
-    type: QueryTypes.SELECT,
-  });
-  return Number(rows[0]?.n ?? 0);
-}
+/** Who works here; nobody in a house that was never filled. */
+const peopleOf = async ({ sequelize }: Database): Promise<readonly string[]> =>
+  (await sequelize.query<{ name: string }>('SELECT name FROM people', { type: QueryTypes.SELECT })).map(
+    (p) => p.name,
+  );
+
+/** Why a house that is not empty is not begun as an empty one: with the demo shop in it nobody would see their own. */
+const demoIsHere = (people: readonly string[]): boolean =>
+  people.length > 0 && DEMO_PEOPLE.every((d) => people.includes(d.name));
+
+const NOT_EMPTY =
+  'this house holds the demo shop, not an empty one. To begin your own shop and throw the demo away: ' +
+  './rubrica seed --empty --fresh, then ./rubrica start. To look at the demo: ./rubrica start';
 
 /** Opens the house's database, private or outside, brings it up to date, and fills it when it is empty. */
 export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House> {
@@ -43,7 +51,13 @@ export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House
   const db = openDatabase(url);
   const ran = await migrate(db.sequelize);
   if (ran.length > 0) say(`migrated: ${ran.join(', ')}`);
-  if (fill !== 'leave' && (await count(db)) === 0) {
+  const people = fill === 'leave' ? [] : await peopleOf(db);
+  if (fill === 'empty' && demoIsHere(people)) {
+    await db.sequelize.close();
+    await server?.stop();
+    throw new Trouble(NOT_EMPTY);
+  }
+  if (fill !== 'leave' && people.length === 0) {
     say(fill === 'demo' ? 'loading the demo shop …' : 'setting up an empty shop …');
     await (fill === 'demo' ? fillDemo(db, new Date()) : fillEmptyShop(db));
   }

@@ -1,6 +1,7 @@
 import { createInterface } from 'node:readline/promises';
 import { QueryTypes } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
+import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { DATABASE, ensureDatabase, openHouse } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
@@ -40,7 +41,10 @@ async function agreed(jobs: number, yes: boolean): Promise<boolean> {
   return answer.trim() === String(jobs);
 }
 
-async function replaceRecord(server: PrivateDatabase, yes: boolean): Promise<boolean> {
+async function replaceRecord(
+  server: PrivateDatabase,
+  { yes, empty }: Pick<Options, 'yes' | 'empty'>,
+): Promise<boolean> {
   const jobs = await jobsAtStake(server);
   if (jobs !== null && !(await agreed(jobs, yes))) return false;
   const admin = openDatabase(server.url('information_schema'));
@@ -48,18 +52,18 @@ async function replaceRecord(server: PrivateDatabase, yes: boolean): Promise<boo
   await admin.sequelize.close();
   const db = openDatabase(await ensureDatabase(server, DATABASE));
   await migrate(db.sequelize);
-  await fillDemo(db, new Date());
+  await (empty ? fillEmptyShop(db) : fillDemo(db, new Date()));
   await db.sequelize.close();
   return true;
 }
 
 /**
- * Loads the demo shop: into an empty database, or with --fresh after throwing this checkout's own data away. What would be
+ * Loads the demo shop (with --empty a shop on its first day): into an empty database, or with --fresh after throwing this checkout's own data away. What would be
  * lost is said and asked about first; a shop that is open is never thrown away.
  */
 export async function run(o: Options): Promise<number> {
   if (!o.fresh) {
-    const house = await openHouse('demo');
+    const house = await openHouse(o.empty ? 'empty' : 'demo');
     await house.close();
     return 0;
   }
@@ -73,8 +77,8 @@ export async function run(o: Options): Promise<number> {
   process.env['RUBRICA_SECRET'] = houseSecret();
   const server = await startDatabase('database');
   try {
-    const done = await replaceRecord(server, o.yes);
-    say(done ? 'the demo shop is fresh' : 'nothing was changed');
+    const done = await replaceRecord(server, o);
+    say(!done ? 'nothing was changed' : o.empty ? 'the shop is empty, and yours' : 'the demo shop is fresh');
     return done ? 0 : 1;
   } finally {
     await server.stop();

@@ -125,6 +125,8 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'devices.code': { uses: 1 },
   'devices.rename': { id, name: 'Bench tablet' },
   'devices.revoke': { id },
+  'house.save-places': { version: 0, places: [{ id: null, name: 'A1', kind: 'rack' }] },
+  'house.first-day': { version: 0, done: ['shop'], closed: false },
   'house.retire-kind': { id: 'own-lute', version: 0, retired: true },
   'house.delete-kind': { id: 'own-lute', version: 0 },
   'house.save-kind': { id: '', version: 0, name: 'Tenor', construction: usualConstruction('ukulele') },

@@ -7,10 +7,14 @@ import type { Database } from '../server/db/connection.ts';
 const RACK = ['A', 'B', 'C', 'D'].flatMap((row) => [1, 2, 3, 4].map((n) => `${row}${n}`));
 const BENCHES = ['Bench 1', 'Bench 2', 'Bench 3'];
 
-/** What every shop begins with: places, the checklist, the house's settings. */
-export async function fillShop({ models }: Database, name: string): Promise<void> {
+/** What every shop begins with, its tax (0.2 for a fifth) and its zone: places, the checklist, the house's settings. */
+export async function fillShop(
+  { models }: Database,
+  name: string,
+  { tax = 0.2, zone = 'UTC' }: { readonly tax?: number; readonly zone?: string } = {},
+): Promise<void> {
   await models.Setting.bulkCreate([
-    { name: 'shop', value: { name, currency: 'XXX', tax: plainTax(0.2), heights: '64ths' } },
+    { name: 'shop', value: { name, currency: 'XXX', tax: plainTax(tax), heights: '64ths', zone } },
   ]);
   await models.Place.bulkCreate([
     ...RACK.map((place, i) => ({ name: place, kind: 'rack' as const, sort: i })),

@@ -1,3 +1,5 @@
+import { placesWithJobs } from '../../src/server/desk/places.ts';
+import { loadFirstDay } from '../../src/server/house/first-day.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { offeredKinds } from '../../src/server/house/kinds.ts';
 import { loadTargets } from '../../src/server/house/load-targets.ts';
@@ -270,4 +272,55 @@ describe('a kind of the shop’s own', () => {
     value(await house.give(house.lead, 'house.delete-kind', { id: ten ?? '', version: 0 }));
     expect((await kinds()).map((k) => k.id)).toEqual([eight]);
   });
+});
+
+describe('the places of the shop', () => {
+  const kept = async () => ({
+    version: (await house.db.models.Setting.findByPk('places'))?.version ?? 0,
+    places: (await placesWithJobs(house.db)).map(({ id, name, kind }) => ({
+      id: id as number | null,
+      name,
+      kind,
+    })),
+  });
+  const names = async () => (await placesWithJobs(house.db)).map((p) => p.name);
+
+  test('are named anew, change names with each other, are added and taken out where nothing hangs', async () => {
+    const { version, places } = await kept();
+    const [a1, a2, a3, ...rest] = places;
+    if (!a1 || !a2 || !a3) throw new Error('no places');
+    const { jobId } = await highJob();
+    await house.db.models.Job.update({ placeId: a3.id }, { where: { id: jobId } });
+    const save = (to: typeof places, who = house.lead, at = version) =>
+      house.give(who, 'house.save-places', { version: at, places: to });
+    expect(await save(places, house.technician)).toMatchObject({ error: { code: 'not-allowed' } });
+    expect(await save([a1, { ...a2, name: 'a1' }])).toMatchObject({ error: { code: 'invalid' } });
+    expect(await save([a1, a2, ...rest])).toMatchObject({
+      error: { fields: { places: expect.stringContaining('hang it elsewhere first') as string } },
+    });
+    const swapped = [
+      { ...a1, name: a2.name },
+      { ...a2, name: a1.name },
+      a3,
+      { id: null, name: 'Window', kind: 'rack' as const },
+    ];
+    value(await save(swapped));
+    expect(await names()).toEqual([a2.name, a1.name, a3.name, 'Window']);
+    expect(await save(swapped)).toMatchObject({ error: { code: 'conflict' } });
+    const now = await kept();
+    expect(await save([{ id: 99_999, name: 'gone', kind: 'rack' }], house.lead, now.version)).toMatchObject({
+      ok: false,
+    });
+  });
+});
+
+test('the first day: steps are ticked and put away, by who leads', async () => {
+  expect(await loadFirstDay(house.db)).toBeNull();
+  value(
+    await house.give(house.owner, 'house.first-day', { version: 0, done: ['shop', 'people'], closed: false }),
+  );
+  expect(await loadFirstDay(house.db)).toMatchObject({ done: ['shop', 'people'], closed: false, version: 1 });
+  expect(
+    await house.give(house.technician, 'house.first-day', { version: 1, done: [], closed: true }),
+  ).toMatchObject({ error: { code: 'not-allowed' } });
 });

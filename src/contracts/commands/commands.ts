@@ -33,6 +33,8 @@ import { houseSaveGauge } from './house/save-gauge.ts';
 import { houseSaveHabits } from './house/save-habits.ts';
 import { houseDeleteKind } from './house/delete-kind.ts';
 import { houseRetireKind } from './house/retire-kind.ts';
+import { houseFirstDay } from './house/first-day.ts';
+import { houseSavePlaces } from './house/save-places.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
@@ -112,6 +114,8 @@ export const COMMANDS = {
   'shelf.undo-merge': shelfUndoMerge,
   'shelf.change-instrument': shelfChangeInstrument,
   'house.save-kind': houseSaveKind,
+  'house.save-places': houseSavePlaces,
+  'house.first-day': houseFirstDay,
   'house.retire-kind': houseRetireKind,
   'house.delete-kind': houseDeleteKind,
   'house.save-checklist': houseSaveChecklist,

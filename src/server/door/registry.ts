@@ -19,6 +19,8 @@ import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
 import { saveHabits } from '../house/save-habits.ts';
+import { saveFirstDay } from '../house/first-day.ts';
+import { savePlaces } from '../house/save-places.ts';
 import { deleteKind, retireKind, saveKind } from '../house/save-kind.ts';
 import { saveTargets } from '../house/save-targets.ts';
 import { answerItem } from '../inspection/answer-item.ts';
@@ -87,6 +89,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.undo-merge': undoMerge,
   'shelf.change-instrument': changeInstrument,
   'house.save-kind': saveKind,
+  'house.save-places': savePlaces,
+  'house.first-day': saveFirstDay,
   'house.retire-kind': retireKind,
   'house.delete-kind': deleteKind,
   'house.save-checklist': saveChecklist,

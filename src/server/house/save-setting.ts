@@ -12,7 +12,14 @@ export async function saveSetting(
     value,
     version,
   }: {
-    name: 'shop' | 'hand-over rules' | 'message gateway' | 'reading habits' | 'planning rules';
+    name:
+      | 'shop'
+      | 'hand-over rules'
+      | 'message gateway'
+      | 'reading habits'
+      | 'planning rules'
+      | 'places'
+      | 'first day';
     what: string;
     value: unknown;
     version: number;

@@ -8,6 +8,7 @@ export const HOUSE_PAGES = [
   { href: '/house', name: 'In force' },
   { href: '/house/shop', name: 'The shop' },
   { href: '/house/people', name: 'People' },
+  { href: '/house/places', name: 'Places' },
   { href: '/house/devices', name: 'Tablets' },
   { href: '/house/operations', name: 'Operations' },
   { href: '/house/planning', name: 'How we plan' },
@@ -23,15 +24,17 @@ export const HOUSE_PAGES = [
 const isHere = (path: string, href: string): boolean =>
   href === '/house' ? path === href : path === href || path.startsWith(`${href}/`);
 
-/** The pages of House, at the side. */
-export function HouseNav() {
+const FIRST = { href: '/house/first-day', name: 'First day' } as const;
+
+/** The pages of House, at the side; the first day's before them until it is put away. */
+export function HouseNav({ firstDay }: { readonly firstDay: boolean }) {
   const path = usePathname();
   return (
     <nav
       aria-label="House"
       className="no-print min-h-screen w-48 shrink-0 border-r border-line py-3 max-sm:flex max-sm:min-h-0 max-sm:w-full max-sm:overflow-x-auto max-sm:border-r-0 max-sm:border-b max-sm:py-0"
     >
-      {HOUSE_PAGES.map(({ href, name }) => (
+      {(firstDay ? [FIRST, ...HOUSE_PAGES] : HOUSE_PAGES).map(({ href, name }) => (
         <Link
           key={href}
           href={href}

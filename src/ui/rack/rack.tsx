@@ -54,8 +54,39 @@ function Decisions({ wants }: { readonly wants: readonly Wants[] }) {
   );
 }
 
+/** Nothing hangs here yet: where to begin. */
+function EmptyRack({ firstDay }: { readonly firstDay: boolean }) {
+  const way = 'inline-flex min-h-11 items-center underline';
+  return (
+    <p className="text-lg">
+      The rack is empty.{' '}
+      <Link href="/desk/take-in" className={way}>
+        Take an instrument in
+      </Link>
+      {firstDay && (
+        <>
+          , or{' '}
+          <Link href="/house/first-day" className={way}>
+            go on with the first day
+          </Link>
+        </>
+      )}
+      .
+    </p>
+  );
+}
+
 /** The rack: every instrument in the house on its rail, and what wants a decision. It loads itself again when something moves. */
-export function Rack({ initial, find }: { readonly initial: RackPage; readonly find: string }) {
+export function Rack({
+  initial,
+  find,
+  firstDay,
+}: {
+  readonly initial: RackPage;
+  readonly find: string;
+  /** whether the shop is on its first day still */
+  readonly firstDay: boolean;
+}) {
   const { tags: all, places, today } = useLoaded([RACK_KEY], '/api/rack', initial);
   const tags = find === '' ? all : all.filter((t) => matches(t, find));
   return (
@@ -71,7 +102,7 @@ export function Rack({ initial, find }: { readonly initial: RackPage; readonly f
             today={today}
             empty={
               all.length === 0 ? (
-                <p className="text-lg">The rack is empty. Take an instrument in at the Desk.</p>
+                <EmptyRack firstDay={firstDay} />
               ) : tags.length === 0 ? (
                 <p className="text-lg">Nothing here is called “{find}”.</p>
               ) : null

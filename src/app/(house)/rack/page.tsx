@@ -1,4 +1,5 @@
 import { database } from '../../../server/db/connection.ts';
+import { loadFirstDay } from '../../../server/house/first-day.ts';
 import { loadRackPage } from '../../../server/rack/load-rack.ts';
 import { Rack } from '../../../ui/rack/rack.tsx';
 import { requireActor } from '../../_lib/session.ts';
@@ -12,5 +13,7 @@ export default async function RackPage({
 }) {
   await requireActor();
   const { find = '' } = await searchParams;
-  return <Rack initial={await loadRackPage(database())} find={find} />;
+  const db = database();
+  const [initial, day] = await Promise.all([loadRackPage(db), loadFirstDay(db)]);
+  return <Rack initial={initial} find={find} firstDay={day !== null && !day.closed} />;
 }

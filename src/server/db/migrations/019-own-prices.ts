@@ -24,7 +24,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
   if (!kept) return;
   const value =
     typeof kept.value === 'string' ? (JSON.parse(kept.value) as Record<string, unknown>) : kept.value;
-  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+  const timeZone = process.env['RUBRICA_ZONE'] ?? 'UTC';
   await sequelize.query("UPDATE settings SET value = :value WHERE name = 'shop'", {
     replacements: { value: JSON.stringify({ zone: timeZone, ...value }) },
   });
