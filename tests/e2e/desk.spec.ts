@@ -101,6 +101,6 @@ test('what was written at the counter is corrected, with its reason, and stands 
   await expect(main).toContainText('555 0142');
   await expect(main).toContainText('¤45.00');
   await go(per, `/job/${number}/history`);
-  await expect(main).toContainText('job corrected');
+  await expect(main).toContainText('corrected what was said: their words');
   await expect(main).toContainText('It goes out of tune by the evening');
 });

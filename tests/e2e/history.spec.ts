@@ -21,11 +21,11 @@ test('a job’s own history: what stood there before and after, by whom; filtere
   const rows = tomas.getByRole('table').getByRole('row');
   await expect(rows).toHaveCount(4);
   const changed = tomas.getByRole('row', { name: /Tomas Vey/ });
-  await expect(changed).toContainText('reading taken');
+  await expect(changed).toContainText('read as found: action at fret 12, string 1');
   await expect(changed).toContainText('2.4');
   await expect(changed).toContainText('2.6 mm');
   await accessible(tomas, 'history');
-  await tomas.getByLabel('With the word').fill('taken in');
+  await tomas.getByLabel('With the word').fill('took it in');
   await expect(rows).toHaveCount(2);
   await tomas.getByLabel('With the word').fill('');
   await tomas.getByRole('button', { name: /^By/ }).click();

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { openLink } from '../../src/server/links/customer-link.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 let house: Awaited<ReturnType<typeof staffedHouse>>;
 beforeAll(async () => {
@@ -200,4 +200,8 @@ test('done in passing: on the order at once, without a charge, finished, and wha
     step: 'finished',
     priceReason: 'done in passing',
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

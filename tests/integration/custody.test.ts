@@ -1,5 +1,5 @@
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
 
@@ -134,4 +134,8 @@ describe('closing', () => {
     expect(refused.ok ? '' : refused.error.message).not.toContain('rod key');
     expect(refused.ok ? '' : refused.error.message).toContain('latch');
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { customerSheet } from '../../src/server/printing/customer-sheet.ts';
 import { loadInstrument, loadShelf } from '../../src/server/shelf/load-shelf.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
-import { value } from './house.ts';
+import { value, unsaid } from './house.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;
@@ -252,4 +252,8 @@ test('a deposit, two payments and a refund; one by mistake is taken back and sta
   expect(await house.give(house.desk, 'hand-over.take-back-payment', back)).toMatchObject({ ok: false });
   expect(await money()).toMatchObject({ paid: 500, open: toPay - 500 });
   expect((await money()).all).toHaveLength(3);
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

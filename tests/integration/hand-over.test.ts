@@ -6,7 +6,7 @@ import { benchSheet } from '../../src/server/printing/bench-sheet.ts';
 import { customerSheet } from '../../src/server/printing/customer-sheet.ts';
 import { estimatePaper } from '../../src/server/printing/estimate-paper.ts';
 import { receiptPaper, tagPaper } from '../../src/server/printing/receipt-paper.ts';
-import { value } from './house.ts';
+import { value, unsaid } from './house.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;
@@ -225,4 +225,8 @@ describe('messages', () => {
     expect(weeks).toBeGreaterThan(1.9);
     expect(weeks).toBeLessThan(4.1);
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

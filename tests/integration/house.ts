@@ -10,6 +10,8 @@ import { migrate } from '../../src/server/db/migrate.ts';
 import { hashPin } from '../../src/server/people/pin.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
+import { SAID_KINDS } from '../../src/core/history/say-sentence.ts';
+import { loadHistory } from '../../src/server/jobs/load-history.ts';
 import { fillShop } from '../../src/demo/fill-shop.ts';
 
 /** A throwaway database on the test server, migrated. */
@@ -96,4 +98,14 @@ export const intake = (
 export function value<T>(result: Result<T, Failure>): T {
   if (!result.ok) throw new Error(JSON.stringify(result.error));
   return result.value;
+}
+
+/** What the histories of all jobs say that no customer or colleague should read: holes, ids, kinds without a sentence. */
+export async function unsaid(db: Database): Promise<string[]> {
+  const wrong: string[] = [];
+  for (const { number } of await db.models.Job.findAll({ attributes: ['number'] }))
+    for (const e of (await loadHistory(db, number))?.entries ?? [])
+      if (!SAID_KINDS.has(e.kind) || /undefined|NaN|\[object|null|Minor|Id\b|“”|: ?$/.test(e.says))
+        wrong.push(`${e.kind}: ${e.says}`);
+  return [...new Set(wrong)];
 }

@@ -2,7 +2,7 @@ import { plainTax } from '../../src/core/money/tax.ts';
 import { loadShopSetting } from '../../src/server/house/load-shop.ts';
 import { estimatePaper } from '../../src/server/printing/estimate-paper.ts';
 import { invoicePaper } from '../../src/server/printing/invoice-paper.ts';
-import { value } from './house.ts';
+import { value, unsaid } from './house.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;
@@ -156,4 +156,8 @@ test('the shop’s number for its first job, also where jobs are there already',
   const first = await house.jobWith([]);
   const second = await house.jobWith([]);
   expect([first.number, second.number]).toEqual([5000, 5001]);
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

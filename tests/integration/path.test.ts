@@ -7,7 +7,7 @@ import { canonicalJson, type Json } from '../../src/core/record/canonical.ts';
 import { sha256 } from '../../src/server/hand-over/sealed-record.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { customerSheet } from '../../src/server/printing/customer-sheet.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
 
@@ -489,4 +489,8 @@ describe('who may do what', () => {
     await expect(q('UPDATE work_lines SET step = "running" WHERE approval <> "yes"')).rejects.toThrow();
     await expect(q('DELETE FROM customers')).rejects.toThrow();
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

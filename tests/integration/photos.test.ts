@@ -4,7 +4,7 @@ import { preparePhoto } from '../../src/server/photos/prepare-photo.ts';
 import { UPLOADS_PATH, uploadServer } from '../../src/server/photos/upload-server.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { bomb, picture, polyglots, SCRIPTED_SVG, withPlaceOnEarth } from './hostile-files.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
 
@@ -293,4 +293,8 @@ describe('marks and bags', () => {
       error: { code: 'not-allowed' },
     });
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

@@ -4,7 +4,7 @@ import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
 import { buildRecord } from '../../src/server/hand-over/sealed-record.ts';
 import { loadHistory } from '../../src/server/jobs/load-history.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
 let house: House;
@@ -503,4 +503,8 @@ describe('a job’s history', () => {
     });
     expect(await loadHistory(house.db, 999_999)).toBeNull();
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

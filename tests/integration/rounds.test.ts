@@ -9,7 +9,7 @@ import { loadHabits } from '../../src/server/house/load-habits.ts';
 import { loadTargets } from '../../src/server/house/load-targets.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
 import { loadRounds } from '../../src/server/shelf/load-rounds.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 let house: Awaited<ReturnType<typeof staffedHouse>>;
 let number: number;
@@ -285,3 +285,7 @@ test('readings go out as CSV and come in again at their places', async () => {
 function fail(why: string): never {
   throw new Error(why);
 }
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
+});

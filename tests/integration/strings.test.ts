@@ -1,6 +1,6 @@
 import { QUANTITY_FACTS } from '../../src/core/readings/quantities.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
-import { intake, staffedHouse, value } from './house.ts';
+import { intake, staffedHouse, value, unsaid } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
 
@@ -164,4 +164,8 @@ test('an instrument that comes without strings: nothing is lost, and it is strun
     strings: [...now.instrument.construction.strings],
   });
   expect(on.ok).toBe(true);
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

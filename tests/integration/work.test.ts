@@ -4,7 +4,7 @@ import { replay } from '../../src/core/history/replay.ts';
 import { operationsFile } from '../../src/contracts/formats/operations-file.ts';
 import { answerEstimate, askByLink, openEstimate, photoByLink } from '../../src/server/customer/estimate.ts';
 import { loadNotices } from '../../src/server/people/notices.ts';
-import { value } from './house.ts';
+import { value, unsaid } from './house.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;
@@ -391,4 +391,8 @@ test('a line keeps the operation it was agreed with: a later catalogue changes n
     operations: operationsFile(),
     note: 'as before',
   });
+});
+
+test('every change of it reads as a sentence', async () => {
+  expect(await unsaid(house.db)).toEqual([]);
 });

@@ -24,7 +24,7 @@ export function HistoryList({ history }: { readonly history: History }) {
       (e) =>
         (by === ALL || e.by === by) &&
         (kind === ALL || e.kind === kind) &&
-        (wanted === '' || `${e.kind} ${e.of} ${e.from} ${e.to} ${e.by}`.toLowerCase().includes(wanted)),
+        (wanted === '' || `${e.says} ${e.kind} ${e.from} ${e.by}`.toLowerCase().includes(wanted)),
     );
   return (
     <div className="space-y-3 px-5 py-3">
@@ -68,7 +68,7 @@ export function HistoryList({ history }: { readonly history: History }) {
         <caption className="sr-only">Changes, newest first</caption>
         <thead>
           <tr className="border-b-2 border-plain">
-            {['When', 'Who', 'What', 'Of', 'Before', 'After'].map((h) => (
+            {['When', 'Who', 'What'].map((h) => (
               <th key={h} scope="col" className="pr-4">
                 {h}
               </th>
@@ -82,10 +82,9 @@ export function HistoryList({ history }: { readonly history: History }) {
               <td className="whitespace-nowrap" title={e.on}>
                 {e.by}
               </td>
-              <th scope="row">{e.kind}</th>
-              <td className="text-quiet">{e.of}</td>
-              <td className="max-w-72 break-words text-quiet line-through decoration-1">{e.from}</td>
-              <td className="max-w-96 break-words text-ink">{e.to}</td>
+              <th scope="row" className="w-full font-normal break-words text-ink">
+                {e.says}
+              </th>
             </tr>
           ))}
         </tbody>
