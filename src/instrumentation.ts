@@ -11,3 +11,10 @@ export const onRequestError: Instrumentation.onRequestError = async (error, requ
     ...(digest !== undefined && { request: digest }),
   });
 };
+
+/** What runs by itself beside the requests: messages that are due. */
+export async function register(): Promise<void> {
+  if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
+  const { startDelivery } = await import('./server/messages/delivery-loop.ts');
+  startDelivery();
+}

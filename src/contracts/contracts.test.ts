@@ -125,6 +125,11 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'devices.code': { uses: 1 },
   'devices.rename': { id, name: 'Bench tablet' },
   'devices.revoke': { id },
+  'house.save-messages': {
+    version: 0,
+    messages: { mail: { how: 'smtp', host: 'mail.shop.example', from: 'bench@shop.example' } },
+    secrets: { password: 'only for the tests' },
+  },
   'house.save-places': { version: 0, places: [{ id: null, name: 'A1', kind: 'rack' }] },
   'house.first-day': { version: 0, done: ['shop'], closed: false },
   'house.retire-kind': { id: 'own-lute', version: 0, retired: true },

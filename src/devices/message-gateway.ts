@@ -11,7 +11,14 @@ export interface Outgoing {
   readonly tries: number;
 }
 
-export type Delivery = { readonly ok: true } | { readonly ok: false; readonly trouble: string };
+export type Delivery =
+  | { readonly ok: true }
+  | {
+      readonly ok: false;
+      readonly trouble: string;
+      /** whether it may go later: it is tried again by itself */
+      readonly temporary?: boolean;
+    };
 
 /** What a mail or text service has to do for the shop. A real one takes the stand-in's place by this alone. */
 export interface MessageGateway {
@@ -29,7 +36,7 @@ export interface StandInSettings {
 /** The stand-in that ships: nothing leaves the house, the outbox can be read, and it fails when it is told to. */
 export function standInGateway({ does }: StandInSettings): MessageGateway {
   return {
-    name: 'simulated gateway',
+    name: 'simulated',
     simulated: true,
     send: ({ id, channel, address }) => {
       if (address === '')

@@ -35,6 +35,7 @@ import { houseDeleteKind } from './house/delete-kind.ts';
 import { houseRetireKind } from './house/retire-kind.ts';
 import { houseFirstDay } from './house/first-day.ts';
 import { houseSavePlaces } from './house/save-places.ts';
+import { houseSaveMessages } from './house/save-messages.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
@@ -114,6 +115,7 @@ export const COMMANDS = {
   'shelf.undo-merge': shelfUndoMerge,
   'shelf.change-instrument': shelfChangeInstrument,
   'house.save-kind': houseSaveKind,
+  'house.save-messages': houseSaveMessages,
   'house.save-places': houseSavePlaces,
   'house.first-day': houseFirstDay,
   'house.retire-kind': houseRetireKind,

@@ -147,6 +147,8 @@ export interface JobMessage {
   readonly channel: 'mail' | 'text';
   readonly state: 'waiting' | 'delivered' | 'failed';
   readonly trouble: string;
+  /** what it went by: simulated, smtp, webhook; empty before it was tried */
+  readonly wentBy: string;
   readonly madeAt: Date;
 }
 

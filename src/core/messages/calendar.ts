@@ -8,6 +8,8 @@ export interface CalendarEntry {
   /** a moment (ms since the epoch) or a day (`yyyy-mm-dd`) */
   readonly at: number | string;
   readonly minutes: number;
+  /** how often it was moved before: a calendar takes the highest */
+  readonly sequence?: number;
   /** when the file was written, ms since the epoch */
   readonly stamp: number;
 }
@@ -70,6 +72,7 @@ export function calendarFile(e: CalendarEntry): string {
     'BEGIN:VEVENT',
     `UID:${e.uid}`,
     `DTSTAMP:${utc(e.stamp)}`,
+    `SEQUENCE:${e.sequence ?? 0}`,
     ...when,
     `SUMMARY:${plain(e.summary)}`,
     `DESCRIPTION:${plain(e.description)}`,

@@ -16,6 +16,7 @@ import { up as neckScrews } from './migrations/017-neck-screws.ts';
 import { up as endsAndPayments } from './migrations/018-ends-and-payments.ts';
 import { up as ownPrices } from './migrations/019-own-prices.ts';
 import { up as retiredKinds } from './migrations/020-retired-kinds.ts';
+import { up as delivery } from './migrations/021-delivery.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -43,6 +44,7 @@ const MIGRATIONS = [
   { name: '018-ends-and-payments', up: endsAndPayments },
   { name: '019-own-prices', up: ownPrices },
   { name: '020-retired-kinds', up: retiredKinds },
+  { name: '021-delivery', up: delivery },
 ];
 
 const runner = (sequelize: Sequelize) =>

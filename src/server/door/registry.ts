@@ -19,6 +19,7 @@ import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
 import { saveHabits } from '../house/save-habits.ts';
+import { saveMessages } from '../messages/settings.ts';
 import { saveFirstDay } from '../house/first-day.ts';
 import { savePlaces } from '../house/save-places.ts';
 import { deleteKind, retireKind, saveKind } from '../house/save-kind.ts';
@@ -89,6 +90,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.undo-merge': undoMerge,
   'shelf.change-instrument': changeInstrument,
   'house.save-kind': saveKind,
+  'house.save-messages': saveMessages,
   'house.save-places': savePlaces,
   'house.first-day': saveFirstDay,
   'house.retire-kind': retireKind,

@@ -19,7 +19,8 @@ export async function saveSetting(
       | 'reading habits'
       | 'planning rules'
       | 'places'
-      | 'first day';
+      | 'first day'
+      | 'messages';
     what: string;
     value: unknown;
     version: number;

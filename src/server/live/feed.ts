@@ -3,7 +3,6 @@ import type { Change } from '../../contracts/concerns.ts';
 import { database, type Database } from '../db/connection.ts';
 import { expectBurst } from '../db/shared-load.ts';
 import { sweep } from '../keep/sweep.ts';
-import { deliverDue } from '../messages/deliver.ts';
 
 /** What a screen hears of an event: enough to know whether to look again. */
 export interface FeedEvent extends Change {
@@ -21,8 +20,6 @@ const POLL_MS = 75;
 const SWEEP_MS = 3_600_000;
 /** How long until the database is asked again where it was away at the beginning. */
 const BEGIN_MS = 500;
-/** Messages that are due go out from wherever somebody listens; they are no hurry. */
-const DELIVER_EVERY = 20;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
 const LOOK_BACK = 500;
 /** One that was given its number early and committed late is looked for at each tenth poll. */
@@ -117,7 +114,7 @@ export class EventFeed {
   private async poll(): Promise<void> {
     this.polling = true;
     try {
-      if (this.polls++ % DELIVER_EVERY === 0) await deliverDue(this.db(), new Date());
+      this.polls++;
       if (Date.now() - this.sweptAt > SWEEP_MS) {
         this.sweptAt = Date.now();
         await sweep(this.db(), new Date());

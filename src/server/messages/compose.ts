@@ -1,4 +1,6 @@
 import { calendarFile } from '../../core/messages/calendar.ts';
+import { sayDate } from '../../core/days/say-days.ts';
+import { fillTemplate, type Purpose } from '../../core/messages/templates.ts';
 import type { Customer } from '../db/models/shop.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { MessageRow } from '../db/models/bench.ts';
@@ -6,15 +8,8 @@ import { newLink } from '../links/customer-link.ts';
 import { newToken } from '../people/tokens.ts';
 import { gatewayOf } from '../house/load-rules.ts';
 import { shopOf } from '../house/load-shop.ts';
+import { messagesOf } from './settings.ts';
 import type { Work } from '../use-case/use-case.ts';
-
-export type Purpose = 'estimate' | 'ready' | 'next-check';
-
-const SUBJECTS: Readonly<Record<Purpose, string>> = {
-  estimate: 'your word is wanted',
-  ready: 'ready to be played and collected',
-  'next-check': 'the check after it has settled',
-};
 
 /** Stands in a message's words for the address that is written in when it leaves. */
 export const LINK = '{link}';
@@ -29,9 +24,13 @@ export const checkEntry = (
   instrument: string,
   day: string,
   stamp: number,
+  /** how often it was moved before */
+  moved = 0,
 ): string =>
   calendarFile({
-    uid: `check-${job}-${day}@rubrica.invalid`,
+    // The same for the same job: a check that is moved moves in the calendar, too.
+    uid: `check-${job}@rubrica.invalid`,
+    sequence: moved,
     summary: `${instrument}: check after the setup`,
     description: `Bring it by at ${shop}; the check costs nothing. Job ${job}.`,
     where: shop,
@@ -54,27 +53,36 @@ export async function queueMessage(
     models.Instrument.findByPk(job.instrumentId, { transaction: t }),
     models.Setting.findAll({ transaction: t }),
   ]);
-  const shop = shopOf(settings).name;
+  const info = shopOf(settings);
+  const shop = info.name;
   const name = `${instrument?.maker ?? ''} ${instrument?.model ?? ''}`.trim();
   const kind = purpose === 'estimate' ? 'estimate' : 'sheet';
   // What opens it is made when the message leaves; until then nobody has it, and afterwards only they.
   const link = await newLink(work, job, kind, newToken());
-  const words: Readonly<Record<Purpose, string>> = {
-    estimate: `There is something to decide about your ${name}. Read it in peace and answer line by line, or ask:`,
-    ready: `Your ${name} is ready. Come and play it. What was done stands here:`,
-    'next-check': `After some weeks new strings and wood have settled. We have kept ${nextCheck ?? 'a day'} for a look at your ${name}; it costs nothing. What was done stands here:`,
-  };
+  const template = messagesOf(settings).templates[purpose];
+  const fill = (text: string): string =>
+    fillTemplate(text, {
+      customer: customer?.name ?? '',
+      instrument: name,
+      shop,
+      job: String(job.number),
+      day: nextCheck === null ? 'a day' : sayDate(nextCheck, info.dates),
+    });
+  const moved = await models.MessageRow.count({
+    where: { jobId: job.id, purpose: 'next-check' },
+    transaction: t,
+  });
   return models.MessageRow.create(
     {
       jobId: job.id,
       purpose,
       channel,
       address: addressOf(customer, channel),
-      subject: `${name}: ${SUBJECTS[purpose]}`.slice(0, 160),
-      body: `${customer?.name ?? ''},\n\n${words[purpose]}\n${LINK}\n\n${shop}`,
+      subject: fill(template.subject).slice(0, 160),
+      body: fill(template.body),
       calendar:
         purpose === 'next-check' && nextCheck !== null
-          ? checkEntry(shop, job.number, name, nextCheck, now.getTime())
+          ? checkEntry(shop, job.number, name, nextCheck, now.getTime(), moved)
           : null,
       linkId: link.id,
       madeBy: actor.personId,

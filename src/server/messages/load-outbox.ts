@@ -17,6 +17,8 @@ export async function loadOutbox({ models }: Pick<Database, 'models'>) {
     state: m.state as 'waiting' | 'delivered' | 'failed',
     trouble: m.trouble,
     tries: m.tries,
+    /** what it went by: simulated, smtp, webhook; empty before it was tried */
+    wentBy: m.wentBy as string,
     madeAt: m.madeAt.toISOString(),
     dueAt: m.dueAt.toISOString(),
     doneAt: m.doneAt?.toISOString() ?? null,

@@ -1,9 +1,19 @@
-import { refuse } from '../../contracts/failure.ts';
+import { refuse, type Failure } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { gatewayOf } from '../house/load-rules.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
+import { gatewaysOf, publicAddress } from './settings.ts';
 import { queueMessage } from './compose.ts';
+
+/** Why nothing is written: a link that begins nowhere helps nobody, once messages really leave the house. */
+const withoutAddress = (
+  settings: readonly { readonly name: string; readonly value: unknown }[],
+  channel: 'mail' | 'text',
+): Failure | null =>
+  gatewaysOf(settings)[channel].simulated || publicAddress(settings) !== ''
+    ? null
+    : refuse('Customers’ links need the house’s public address: House → Messages.');
 
 /** Writes to the customer: there is something to decide, it is ready, or the check is due. */
 export const sendMessage = defineUseCase({
@@ -22,6 +32,8 @@ export const sendMessage = defineUseCase({
           `There is no ${channel === 'mail' ? 'e-mail address' : 'telephone number'} of ${customer?.name ?? 'theirs'}.`,
         ),
       );
+    const unreachable = withoutAddress(await models.Setting.findAll({ transaction: t }), channel);
+    if (unreachable) return fail(unreachable);
     const sheet = await models.HandOver.findOne({ where: { jobId }, transaction: t });
     const message = await queueMessage(work, job, purpose, channel, sheet?.nextCheck ?? null);
     await recordEvent(work, {
@@ -46,7 +58,13 @@ export const resendMessage = defineUseCase({
     if (message.state !== 'failed') return fail(refuse('It is not one that failed.'));
     const { delay } = gatewayOf(await models.Setting.findAll({ transaction: t }));
     await message.update(
-      { state: 'waiting', trouble: '', doneAt: null, dueAt: new Date(now.getTime() + delay * 1000) },
+      {
+        state: 'waiting',
+        trouble: '',
+        tries: 0,
+        doneAt: null,
+        dueAt: new Date(now.getTime() + delay * 1000),
+      },
       { transaction: t },
     );
     await recordEvent(work, {

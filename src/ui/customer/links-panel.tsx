@@ -25,7 +25,8 @@ function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: 
           {m.state === 'failed' && '◆ '}
           {m.channel === 'mail' ? 'E-mail' : 'Text'}, {MESSAGES[m.purpose as keyof typeof MESSAGES]}:{' '}
           {STATES[m.state]}
-          {m.trouble && ` (${m.trouble})`} · {sayMoment(m.madeAt)}{' '}
+          {m.trouble && ` (${m.trouble})`}
+          {m.wentBy === 'simulated' && ' (simulated: nothing left the house)'} · {sayMoment(m.madeAt)}{' '}
           {m.state === 'failed' && may && <Resend messageId={m.id} />}
         </li>
       ))}
@@ -33,7 +34,7 @@ function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: 
   );
 }
 
-/** The customer's way in: made, sent, taken back. Messages go through the simulated gateway. */
+/** The customer's way in: made, sent, taken back. Messages say when they went by the simulated gateway. */
 export function LinksPanel({
   job,
   purpose,

@@ -19,6 +19,9 @@ const DOES: Readonly<Record<GatewaySettings['does'], string>> = {
 };
 const STATES = { waiting: '◌ on its way', delivered: '● delivered', failed: '◆ failed' } as const;
 
+/** What stands beside a message of the stand-in: nobody must believe that it left. */
+const SIMULATED = 'simulated: nothing left the house';
+
 function Gateway({
   gateway,
   version,
@@ -116,6 +119,7 @@ export function Outbox({
                 <span className={m.state === 'failed' ? 'text-rubric' : ''}>
                   {STATES[m.state]}
                   {m.trouble && `: ${m.trouble}`}
+                  {m.wentBy === 'simulated' && ` (${SIMULATED})`}
                 </span>
               </summary>
               <Link href={`/job/${m.number}/hand-over`} className="underline">

@@ -68,6 +68,7 @@ export const wordsView = (g: Pick<JobParts, WordsParts>, name: NameOf, now: Date
     channel: m.channel,
     state: m.state,
     trouble: m.trouble,
+    wentBy: m.wentBy,
     madeAt: m.madeAt.toISOString(),
   })),
 });

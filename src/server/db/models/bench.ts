@@ -113,6 +113,11 @@ export class MessageRow extends Model<InferAttributes<MessageRow>, InferCreation
   declare madeBy: number;
   declare madeAt: Date;
   declare dueAt: Date;
+  /** who is sending it now, and until when they are trusted to */
+  declare claim: CreationOptional<string | null>;
+  declare claimedUntil: CreationOptional<Date | null>;
+  /** what it went by: simulated, smtp, webhook */
+  declare wentBy: CreationOptional<string>;
   declare doneAt: CreationOptional<Date | null>;
 }
 
@@ -227,6 +232,9 @@ const messageRowColumns = () => ({
   state: { type: DataTypes.ENUM('waiting', 'delivered', 'failed'), defaultValue: 'waiting' },
   trouble: { type: DataTypes.STRING(200), defaultValue: '' },
   tries: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
+  claim: { type: DataTypes.CHAR(36), defaultValue: null },
+  claimedUntil: { type: DataTypes.DATE(3), field: 'claimed_until', defaultValue: null },
+  wentBy: { type: DataTypes.STRING(20), field: 'went_by', defaultValue: '' },
   madeBy: ref('made_by'),
   madeAt: moment('made_at'),
   dueAt: moment('due_at'),
