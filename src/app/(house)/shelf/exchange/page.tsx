@@ -1,5 +1,8 @@
 import Link from '../../../../ui/kit/link.tsx';
 import { may } from '../../../../core/people/roles.ts';
+import { database } from '../../../../server/db/connection.ts';
+import { offeredKinds } from '../../../../server/house/kinds.ts';
+import { BringSheetIn } from '../../../../ui/exchange/bring-sheet-in.tsx';
 import { BringBookIn, BringJobIn } from '../../../../ui/exchange/bring-in.tsx';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
@@ -14,6 +17,7 @@ const OUT = [
 
 export default async function ExchangePage() {
   const actor = await requireActor('take-in');
+  const kinds = await offeredKinds(database());
   return (
     <>
       <PageHead title="In and out" note="the book in open formats">
@@ -42,6 +46,7 @@ export default async function ExchangePage() {
           </section>
           <BringBookIn />
         </div>
+        <BringSheetIn kinds={kinds.filter((k) => !k.retired)} />
         {may(actor.role, 'house') ? (
           <BringJobIn />
         ) : (
