@@ -28,6 +28,18 @@ test.each([
     'read as left: relief at fret 7: .010',
   ],
   [
+    'reading taken',
+    { before: null, after: { typed: '3', unit: 'cents' } },
+    'as-found:intonation:6:12',
+    'read as found: intonation at fret 12, string 6: 3 cents',
+  ],
+  [
+    'reading taken',
+    { before: null, after: { typed: '.003', unit: 'thou' } },
+    'as-found:nut-gap:2:1',
+    'read as found: gap over fret 1 at string 2: .003',
+  ],
+  [
     'item answered',
     { before: null, after: { answer: 'work', note: '9th rocks' } },
     'fret-level',

@@ -57,14 +57,25 @@ function readingPlace({ e }: Told): string {
   const [round = '', quantity = '', string = '0', fret = '0'] = e.entityId.split(':');
   const name =
     quantity in QUANTITY_FACTS ? QUANTITY_FACTS[quantity as Quantity].name.toLowerCase() : quantity;
-  const at = [fret !== '0' && `fret ${fret}`, string !== '0' && `string ${string}`].filter(Boolean);
+  // The gap over fret 1 says its fret by itself.
+  const fretSaid = fret !== '0' && quantity !== 'nut-gap';
+  const at = [fretSaid && `fret ${fret}`, string !== '0' && `string ${string}`].filter(Boolean);
   const where = isRoundKind(round) ? `${roundName(round, '').toLowerCase()}: ` : '';
   return `${where}${name}${at.length > 0 ? ` at ${at.join(', ')}` : ''}`;
 }
 
+/** What was typed, with its unit where it does not show it. */
+function typedWithUnit(of: Plain): string {
+  const typed = text(of['typed']);
+  const unit = text(of['unit']);
+  return (unit === 'mm' || unit === 'cents') && /^[-\u2212+]?\d+(?:[.,]\d+)?$/.test(typed)
+    ? `${typed} ${unit}`
+    : typed;
+}
+
 function readingTaken(t: Told): string {
-  const was = text(t.before['typed']);
-  const is = text(t.after['typed']);
+  const was = typedWithUnit(t.before);
+  const is = typedWithUnit(t.after);
   return `read ${readingPlace(t)}: ${is}${was === '' ? '' : ` (before: ${was})`}`;
 }
 
