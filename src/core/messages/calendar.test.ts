@@ -87,6 +87,7 @@ test('a file as a calendar takes it, line by line', () => {
     'BEGIN:VEVENT',
     'UID:rest-1@rubrica.invalid',
     'DTSTAMP:20261125T090000Z',
+    'SEQUENCE:0',
     'DTSTART:20261125T143005Z',
     'DTEND:20261125T144505Z',
     'SUMMARY:Glue has set',
@@ -99,6 +100,6 @@ test('a file as a calendar takes it, line by line', () => {
   expect(
     calendarFile({ ...entry, at: '2026-12-31' })
       .split('\r\n')
-      .slice(7, 9),
+      .slice(8, 10),
   ).toEqual(['DTSTART;VALUE=DATE:20261231', 'DTEND;VALUE=DATE:20270101']);
 });

@@ -1,16 +1,21 @@
 'use client';
 
+import { lazy, Suspense } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
-import { InstrumentHistory } from '../instrument/instrument-history.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { FACT_NAMES } from '../instrument/instrument-facts.ts';
 import { heardTuning, type IntakeForm } from './intake-form.ts';
+
+/** How a known instrument left comes when one is chosen. */
+const InstrumentHistory = lazy(async () => ({
+  default: (await import('../instrument/instrument-history.tsx')).InstrumentHistory,
+}));
 
 interface Props {
   readonly form: UseFormReturn<IntakeForm>;
@@ -138,7 +143,11 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
           )}
         </FormField>
       )}
-      {instrumentId !== null && <InstrumentHistory id={instrumentId} />}
+      {instrumentId !== null && (
+        <Suspense>
+          <InstrumentHistory id={instrumentId} />
+        </Suspense>
+      )}
       {instrumentId === null && (
         <>
           <div className="grid grid-cols-[8rem_1fr] gap-3">

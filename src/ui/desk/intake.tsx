@@ -272,9 +272,9 @@ export function Intake({
           legend="Strings"
           value={watch('stringsState')}
           options={{
-            'at-pitch': 'all on, at pitch',
+            'at-pitch': 'all at pitch',
             missing: 'one missing',
-            'off-pitch': 'not at pitch',
+            'off-pitch': 'off pitch',
             off: 'none on',
           }}
           onChange={(s) => setValue('stringsState', s)}

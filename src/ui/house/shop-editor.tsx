@@ -1,13 +1,17 @@
 'use client';
 
+import { lazy, Suspense } from 'react';
 import type { ShopInfo } from '../../core/job/shop.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import { CountryFields, TaxFields, type ShopPart } from './shop-country.tsx';
+import type { ShopPart } from './shop-country.tsx';
 import { readShop, shopTexts } from './shop-texts.ts';
+
+const CountryFields = lazy(async () => ({ default: (await import('./shop-country.tsx')).CountryFields }));
+const TaxFields = lazy(async () => ({ default: (await import('./shop-country.tsx')).TaxFields }));
 
 /** The texts of the form, in the order they are asked: label, how wide, lines. */
 const TEXTS = [
@@ -99,8 +103,10 @@ export function ShopEditor({
     >
       {!may && <p className="text-quiet">A lead or the owner changes these.</p>}
       <Identity {...part} />
-      <CountryFields {...part} />
-      <TaxFields {...part} />
+      <Suspense>
+        <CountryFields {...part} />
+        <TaxFields {...part} />
+      </Suspense>
       <ConflictChoice edit={edit} />
       <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
       {may && (

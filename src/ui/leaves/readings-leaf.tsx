@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { afterNumber, type RoundKind } from '../../core/readings/rounds.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
@@ -40,6 +40,11 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
   const round = job.readings.rounds.some((r) => r.kind === chosenRound) ? chosenRound : firstRound(job);
   const [displayUnit, setDisplayUnit] = useDisplayUnit(me, job.shop.heights);
   const [view, setView] = useState<keyof typeof VIEWS>('setup');
+  // A link from elsewhere comes to the part it means: `#frets`.
+  useEffect(() => {
+    const said = window.location.hash.slice(1);
+    if (said in VIEWS) setView(said as keyof typeof VIEWS);
+  }, []);
   const [lines, setLines] = useState<ReadonlySet<LineChoice>>(() => new Set(['found']));
   const [chosen, setChosen] = useState<number | null>(null);
   const [station, setStation] = useState<StationView | null>(null);

@@ -47,6 +47,8 @@ const LARGEST = 20;
 /** Heights a tech can choose to see them at. */
 export const ENLARGEMENTS = [1, 2, 5, 10, 20, 40] as const;
 const TALLEST_PX = 106;
+/** How high the side view is where that is all there is to it, px. */
+export const USUAL_SIDE = 186;
 
 /**
  * Lays the sheet out on a page width: gutters for the fields of a course's strings at both ends, the neck to scale
@@ -58,11 +60,12 @@ export function sheetGeometry(
   tallest: number,
   stretch: Stretch = stretchOf(construction, 'setup'),
   chosen: number | null = null,
+  side = USUAL_SIDE,
 ): SheetGeometry {
   const left = LABEL + FIELD * construction.perCourse + 12;
   const right = FIELD * construction.perCourse + 18;
   const perMm = Math.max(0.2, (width - left - right) / (stretch.to - stretch.from));
-  const fitting = Math.floor(TALLEST_PX / (Math.max(tallest, 0.5) * perMm));
+  const fitting = Math.floor((TALLEST_PX - (USUAL_SIDE - side)) / (Math.max(tallest, 0.5) * perMm));
   const enlarged = chosen ?? Math.max(1, Math.min(LARGEST, fitting));
   const x = (mm: number) => left + (mm - stretch.from) * perMm;
   return { width, left, right, enlarged, x, rise: (mm) => mm * perMm * enlarged, perMm };

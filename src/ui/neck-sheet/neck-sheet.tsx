@@ -7,7 +7,16 @@ import type { LeafJob } from '../job/leaf-props.ts';
 import { lineOf, sheetGeometry, stretchOf } from './geometry.ts';
 import { PlanView, ROW } from './plan-view.tsx';
 import { fieldState, ReadingField } from './reading-field.tsx';
-import { HEAD, placeCells, placeHeads, spotOf, stationsOfPart, type Placed } from './sheet-layout.ts';
+import {
+  HEAD,
+  headsHeight,
+  placeCells,
+  placeHeads,
+  sideHeight,
+  spotOf,
+  stationsOfPart,
+  type Placed,
+} from './sheet-layout.ts';
 import { roundActionFret, sheetLines, type LineChoice } from './sheet-lines.ts';
 import type { StationView } from './sheet-stations.ts';
 import { FretNames, RowNames } from './sheet-names.tsx';
@@ -17,7 +26,6 @@ import { useWidth } from '../kit/use-width.ts';
 import { answerByKey } from './sheet-says.tsx';
 import type { ReadingsState } from './use-readings.ts';
 
-const SIDE = 186;
 const USUAL_WIDTH = 1150;
 const LEAST_WIDTH = 720;
 const USUAL_SADDLE = 3;
@@ -63,7 +71,8 @@ export function NeckSheet(props: Props) {
     ...lines.map((l) => lineOf(c, l.measured)?.saddle ?? 0),
     band ? band.high * 2 : 0,
   );
-  const g = sheetGeometry(c, width, tallest, stretchOf(c, part), props.chosen);
+  const side = sideHeight(headsHeight(part, stations, width));
+  const g = sheetGeometry(c, width, tallest, stretchOf(c, part), props.chosen, side);
   useEffect(() => onScale(g.enlarged), [g.enlarged, onScale]);
   const here = useMemo(
     () => new Map(job.readings.readings.filter((r) => r.round === round).map((r) => [r.key, r])),
@@ -82,7 +91,7 @@ export function NeckSheet(props: Props) {
     nutGap: null,
   };
   const { heads, height: headHeight } = placeHeads(part, stations, c, g);
-  const planTop = headHeight + SIDE + 18;
+  const planTop = headHeight + side + 18;
   const rows = part === 'frets' ? 4 : part === 'body' ? 0 : c.strings.length / c.perCourse;
   const cells = placeCells(part, stations, c, g, planTop);
   const height = planTop + rows * ROW + 8;
@@ -147,7 +156,7 @@ export function NeckSheet(props: Props) {
               construction={c}
               geometry={g}
               top={headHeight}
-              height={SIDE - 18}
+              height={side - 18}
               lines={lines}
               band={band}
               bend={bent}

@@ -1,13 +1,16 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import type { SheetPart } from '../../core/readings/stations.ts';
-import { FIELD, placeLabels, rowOfString, type SheetGeometry } from './geometry.ts';
+import { FIELD, placeLabels, rowOfString, USUAL_SIDE, type SheetGeometry } from './geometry.ts';
 import { ROW } from './plan-view.tsx';
 import type { StationView } from './sheet-stations.ts';
 
 export const HEAD_FIELD = 176;
 export const HEAD = 88;
 const CELL = 46;
+
+/** How high the side view is, px: lower under more than one line of heads, so that every string stays in sight on a tablet. */
+export const sideHeight = (headHeight: number): number => (headHeight > HEAD ? 140 : USUAL_SIDE);
 
 /** Where a field of the sheet stands, px. */
 export interface Placed {
@@ -77,6 +80,12 @@ export function spotOf(s: StationView, c: Construction, g: SheetGeometry): numbe
   return null;
 }
 
+const headsALine = (width: number): number => Math.max(1, Math.floor((width + 14) / (HEAD_FIELD + 14)));
+
+/** How high the lines of heads are together, px. */
+export const headsHeight = (part: SheetPart, stations: readonly StationView[], width: number): number =>
+  Math.max(1, Math.ceil(stations.filter((s) => isHead(s, part)).length / headsALine(width))) * HEAD;
+
 /** Lays heads out in as many lines as they need, each as near to its place as the others allow. */
 export function placeHeads(
   part: SheetPart,
@@ -85,7 +94,7 @@ export function placeHeads(
   g: SheetGeometry,
 ): { readonly heads: readonly Placed[]; readonly height: number } {
   const all = stations.filter((s) => isHead(s, part));
-  const most = Math.max(1, Math.floor((g.width + 14) / (HEAD_FIELD + 14)));
+  const most = headsALine(g.width);
   const lines = Array.from({ length: Math.ceil(all.length / most) }, (_, i) =>
     all.slice(i * most, (i + 1) * most),
   );
@@ -100,7 +109,7 @@ export function placeHeads(
       kind: 'head' as const,
     }));
   });
-  return { heads, height: Math.max(1, lines.length) * HEAD };
+  return { heads, height: headsHeight(part, stations, g.width) };
 }
 
 /** Places the fields of each string on its row of the plan view: left and right gutters, and at their frets between. */
@@ -125,14 +134,16 @@ export function placeCells(
         const y = top + row * ROW;
         const atLeft = station.quantity === 'nut-gap' || station.quantity === 'contact';
         const inside = part === 'nut' && station.quantity === 'intonation';
-        const width = inside ? 58 : atLeft ? 66 : 60;
+        // Two fields of a course at a fret leave their strings in sight between the frets.
+        const paired = inside && c.perCourse > 1;
+        const width = paired ? CELL - 2 : inside ? 58 : atLeft ? 66 : 60;
         const across = (column - (c.perCourse - 1) / 2) * (width + 4);
         const left = inside
           ? g.x(fretPosition(c.scale, station.fret)) - width / 2 + across
           : atLeft
             ? 46 + FIELD * column
             : g.width - FIELD * (c.perCourse - column);
-        return { station, left, top: y, width, kind: 'cell' as const };
+        return { station, left, top: y, width, kind: paired ? ('dense' as const) : ('cell' as const) };
       }),
   ];
 }

@@ -6,6 +6,7 @@ import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
+import Link from '../kit/link.tsx';
 import { PrintButton } from '../kit/print-button.tsx';
 import { planInputOf } from './plan-problem.ts';
 import { PlanSays } from './plan-says.tsx';
@@ -17,6 +18,51 @@ const HEIGHT = 120;
 
 const isOfFrets = (o: Operation): boolean => o.takesFrom === 'frets' || o.stale.includes('fret-height');
 
+/** Before heights were read: what the plan says of the frets, what to read and why, and the way there. */
+function NotRead({
+  job,
+  rocks,
+}: Pick<LeafProps<'plan'>, 'job'> & { readonly rocks: Parameters<typeof RockMap>[0]['rocks'] }) {
+  return (
+    <section aria-label="Frets" className="max-w-3xl space-y-4">
+      <PlanSays job={job} about="the frets" is={isOfFrets} reads="fret-height" out={false} />
+      {rocks.length > 0 && (
+        <>
+          <RockMap frets={job.instrument.construction.frets} rocks={rocks} />
+          <p>
+            Take down what rocks, once the neck is straight:{' '}
+            {rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, 'thou')}`).join(', ')}.
+          </p>
+        </>
+      )}
+      <h2 className="text-xl">
+        {rocks.length === 0 ? 'No fret was read yet' : 'No height of a fret was read yet'}
+      </h2>
+      <ul className="list-disc space-y-1 pl-5">
+        {rocks.length === 0 && (
+          <li>
+            <b>What rocks</b>, three frets at a time: the feeler that fits says how far the middle one stands
+            up. It is enough where one is lifted or high.
+          </li>
+        )}
+        <li>
+          <b>How high each fret stands</b> over the board, at bass, middle and treble: then the level surface
+          stands here, what comes off, what is left of each, and the ways beside each other: dress what is
+          high, level all, replace some or all.
+        </li>
+      </ul>
+      <div className="flex gap-3 print:hidden">
+        {job.state === 'open' && (
+          <Link className="button button-main" href={`/job/${job.number}/readings#frets`}>
+            Read the frets
+          </Link>
+        )}
+        {rocks.length > 0 && <PrintButton low={false} />}
+      </div>
+    </section>
+  );
+}
+
 /** The fret map: what stands at each of three places across, how much of it comes off, what is left. */
 export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
@@ -27,22 +73,7 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   );
   const { limits } = input.settings;
   const plan = fretPlan(c.scale, tops, limits.fretHeight, limits.newFretHeight);
-  if (!plan)
-    return (
-      <section aria-label="Frets" className="space-y-3">
-        {rocks.length > 0 && <RockMap frets={c.frets} rocks={rocks} />}
-        <p>
-          {rocks.length === 0
-            ? 'No fret was read. Read fret heights (or what rocks) on the Frets part of the Readings leaf; then the level surface and the ways to it stand here.'
-            : `Take down what rocks, once the neck is straight: ${rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, 'thou')}`).join(', ')}. With heights read too, the ways can be compared.`}
-        </p>
-        {rocks.length > 0 && (
-          <div className="print:hidden">
-            <PrintButton low={false} />
-          </div>
-        )}
-      </section>
-    );
+  if (!plan) return <NotRead job={job} rocks={rocks} />;
   const tallest = Math.max(...plan.frets.map((f) => Math.max(f.bass, f.middle, f.treble)));
   const y = (mm: number) => 18 + (1 - mm / tallest) * HEIGHT;
   const width = plan.frets.length * COLUMN + 60;

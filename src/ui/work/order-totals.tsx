@@ -1,114 +1,14 @@
 'use client';
 
-import { useState } from 'react';
-import { formatMoney, readAmount, sayAmount, signOf, type MoneyForm } from '../../core/money/currency.ts';
-import { total, totalRange, type Discount } from '../../core/money/money.ts';
+import { lazy, Suspense, useState } from 'react';
+import { formatMoney } from '../../core/money/currency.ts';
+import { total, totalRange } from '../../core/money/money.ts';
 import { sayRate } from '../../core/money/say-bill.ts';
-import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
-import { PillChoice } from '../kit/pill-choice.tsx';
-import { Trouble } from '../kit/trouble.tsx';
-import { ConflictChoice } from '../data/conflict-choice.tsx';
-import { useEdit } from '../data/use-edit.ts';
-import { useSend } from '../data/use-send.ts';
-import { LinePrice } from './line-price.tsx';
 
-const KINDS: Readonly<Record<Discount['kind'], string>> = {
-  none: 'None',
-  amount: 'Amount',
-  share: 'Per cent',
-};
-const SHARE = /^\d{1,3}(?:[.,]\d{1,2})?$/;
-
-/** Says a discount's value as it is typed: `12.50` for an amount, `10` for a share. */
-const asTyped = (d: Discount, currency: MoneyForm): string =>
-  d.kind === 'none' ? '' : d.kind === 'amount' ? sayAmount(d.value, currency) : String(d.value / 100);
-
-/** Reads one: minor units of an amount, hundredths of a per cent of a share; null where it is neither. */
-function readDiscount(kind: Discount['kind'], text: string, currency: MoneyForm): number | null {
-  if (kind === 'none') return 0;
-  if (kind === 'share')
-    return SHARE.test(text.trim()) ? Math.round(Number(text.trim().replace(',', '.')) * 100) : null;
-  const read = readAmount(text, currency);
-  return read.ok ? read.value : null;
-}
-
-function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonly onDone: () => void }) {
-  const { give, busy, trouble } = useSend();
-  const { discount } = job;
-  const edit = useEdit<{ kind: Discount['kind']; text: string; reason: string }>(
-    { kind: discount.kind, text: asTyped(discount, job.shop.currency), reason: discount.reason },
-    job.version,
-    `discount:${job.id}`,
-  );
-  const { text, reason } = edit.value;
-  // Who opens the form wants to give one: a share, unless they say otherwise.
-  const kind = edit.value.kind === 'none' && !edit.changed ? 'share' : edit.value.kind;
-  const value = readDiscount(kind, text, job.shop.currency);
-  const fine = value !== null;
-  const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
-  const keep = async () => {
-    if (value === null) return;
-    const done = await edit.save((_, version) =>
-      give('work.discount', { jobId: job.id, version, kind, value, reason }),
-    );
-    if (done) onDone();
-  };
-  return (
-    <form
-      className="space-y-2 border border-line p-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (fine) void keep();
-      }}
-    >
-      <PillChoice
-        legend="Discount"
-        value={kind}
-        options={KINDS}
-        onChange={(value) => edit.set({ kind: value })}
-      />
-      {kind !== 'none' && (
-        <>
-          <FormField
-            label={kind === 'share' ? 'Per cent off' : `Off, ${signOf(job.shop.currency)}`}
-            error={text !== '' && !fine ? 'A number, like 10 or 12.50' : field('value')}
-          >
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                inputMode="decimal"
-                value={text}
-                onChange={(e) => edit.set({ kind, text: e.target.value })}
-              />
-            )}
-          </FormField>
-          <FormField label="Its reason" error={field('reason')}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={200}
-                value={reason}
-                onChange={(e) => edit.set({ kind, reason: e.target.value })}
-              />
-            )}
-          </FormField>
-        </>
-      )}
-      <button
-        type="submit"
-        className="button button-main"
-        disabled={busy || !fine || edit.conflicts.length > 0}
-      >
-        Keep the discount
-      </button>
-      <ConflictChoice edit={edit} names={{ kind: 'Discount', text: 'How much', reason: 'Its reason' }} />
-      {trouble?.code !== 'invalid' && edit.conflicts.length === 0 && <Trouble trouble={trouble} />}
-    </form>
-  );
-}
+/** What changes a price comes when somebody asks for it. */
+const DiscountForm = lazy(async () => ({ default: (await import('./discount-form.tsx')).DiscountForm }));
+const LinePrice = lazy(async () => ({ default: (await import('./line-price.tsx')).LinePrice }));
 
 /** What is agreed comes to: labour, parts, discount with its reason, tax, and the range it may turn out in. */
 export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly may: boolean }) {
@@ -172,8 +72,16 @@ export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly ma
           )}
         </div>
       )}
-      {may && open === 'discount' && <DiscountForm job={job} onDone={() => setOpen(null)} />}
-      {may && open === 'price' && <LinePrice job={job} onDone={() => setOpen(null)} />}
+      {may && open === 'discount' && (
+        <Suspense>
+          <DiscountForm job={job} onDone={() => setOpen(null)} />
+        </Suspense>
+      )}
+      {may && open === 'price' && (
+        <Suspense>
+          <LinePrice job={job} onDone={() => setOpen(null)} />
+        </Suspense>
+      )}
     </section>
   );
 }

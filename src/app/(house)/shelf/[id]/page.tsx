@@ -9,7 +9,7 @@ import { loadShop } from '../../../../server/house/load-shop.ts';
 import { sayValue } from '../../../../ui/neck-sheet/units.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { may } from '../../../../core/people/roles.ts';
-import { SellForm } from '../../../../ui/shelf/sell-form.tsx';
+import { OnTheFloor } from '../../../../ui/shelf/on-the-floor.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
 export const metadata = { title: 'Instrument' };
@@ -67,7 +67,7 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
         </Link>
       </PageHead>
       {found.floorSince !== null && (
-        <SellForm
+        <OnTheFloor
           instrument={{ id: found.id, version: found.version, floorSince: found.floorSince }}
           may={may(actor.role, 'hand-over')}
         />
