@@ -66,6 +66,7 @@ const FIRST_LANE = [
   'plan',
   'doors',
   'edits',
+  'ends',
   'still',
   'sums',
 ];

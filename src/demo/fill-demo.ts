@@ -280,9 +280,26 @@ async function fillBook({ models }: Database, now: Date): Promise<Ids> {
   return { instruments, places: new Map(places.map((p) => [p.name, p.id])) };
 }
 
+/** Where the demo shop is, how it is reached, and what stands at the foot of its papers. */
+async function introduceShop({ models }: Database): Promise<void> {
+  const shop = await models.Setting.findByPk('shop');
+  await shop?.update({
+    value: {
+      ...(shop.value as object),
+      address: 'The Boat Shed, Slip Lane\nSaltmarren',
+      phone: '555 0100',
+      email: 'bench@quillmere.invalid',
+      foot: 'Small things we put right while you wait. Ask.',
+      hourly: 6000,
+      minimum: 1500,
+    },
+  });
+}
+
 /** Loads the invented demo shop into an empty database. Deterministic; dates are relative to `now`'s day. */
 export async function fillDemo(db: Database, now: Date): Promise<void> {
   await fillShop(db, DEMO_SHOP);
+  await introduceShop(db);
   const people = await Promise.all(
     DEMO_PEOPLE.map(async ({ pin, ...p }) => db.models.Person.create({ ...p, pinHash: await hashPin(pin) })),
   );

@@ -1,4 +1,5 @@
 import type { Construction } from '../core/instrument/construction.ts';
+import { stringSet } from '../core/instrument/string-set.ts';
 import type { Kind } from '../core/instrument/kinds.ts';
 
 export interface DemoInstrument {
@@ -36,6 +37,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
   one('Dag Winterby', 'bass', 'Kestrow', 'Deep Five', '2019', 'KB5-0405', {
     vibrato: 'none',
     electronics: 'active',
+    strings: stringSet('B0:130w E1:105w A1:85w D2:65w G2:45w'),
   }),
   one('Noor Ashgrove', 'steel-acoustic', 'Wendlow', 'Heron', '1994', 'WH-0401'),
   one('Casimir Bloom', 'solid-electric', 'Kestrow', 'Swing', '2007', 'KS-0396', { vibrato: 'floating' }),

@@ -196,7 +196,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     inspected: 1,
     needsWork: { rod: 'half a turn to go, then it stops' },
     found: { rod: 'at-its-end' },
-    rounds: [found('.026', '8/64', '6/64', '.008 .007 .006 .006', '3 3 2 4')],
+    rounds: [found('.026', '8/64', '6/64', '.009 .008 .007 .006 .006', '4 3 3 2 4')],
     accept: true,
     approve: true,
     worked: 0,

@@ -41,10 +41,9 @@ function InvoiceRow({
           <button
             type="button"
             className="min-h-11 cursor-pointer text-sm text-quiet underline"
-            aria-label={`Cancel invoice ${i.number}`}
             onClick={() => setAsking(true)}
           >
-            cancel it
+            cancel it<span className="sr-only">: invoice {i.number}</span>
           </button>
         )}
       </p>

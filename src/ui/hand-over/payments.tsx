@@ -43,10 +43,9 @@ function PaymentRow({ job, payment: p }: { readonly job: PaidJob; readonly payme
         <button
           type="button"
           className="min-h-11 cursor-pointer text-sm text-quiet underline"
-          aria-label={`Take back: ${said}`}
           onClick={() => setAsking(true)}
         >
-          written down by mistake
+          written down by mistake<span className="sr-only">: {said}</span>
         </button>
       )}
       {!p.back && asking && (
