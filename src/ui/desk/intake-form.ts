@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { RelativeWish } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { hearTuning, stringsOf, type HeardOn, type HeardTuning } from '../../core/strings/hear-tuning.ts';
+import { readGauges } from './read-gauges.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
 /** The intake form as typed: text stays text until it is read. */
@@ -38,25 +39,6 @@ export interface IntakeForm {
 }
 
 type Errors = Partial<Record<keyof IntakeForm, string>>;
-
-/** Gauges lowest first as a bench writes them: `.053 .042 .032 .024 .016 .012` or `53 42 32`. Empty keeps the usual set. */
-export function readGauges(
-  text: string,
-  strings: readonly StringFact[],
-): Result<readonly StringFact[], string> {
-  if (text.trim() === '') return ok(strings);
-  const parts = text.trim().split(/[\s;]+/);
-  if (parts.length !== strings.length)
-    return fail(`${strings.length} gauges are needed, lowest first; ${parts.length} are written.`);
-  const read: StringFact[] = [];
-  for (const [i, part] of parts.entries()) {
-    const length = parseLength(part, /^0?[.,]/.test(part) ? 'in' : 'thou');
-    const string = strings[i];
-    if (!length.ok || !string) return fail(`“${part}” is not a gauge.`);
-    read.push({ ...string, gauge: length.value.mm });
-  }
-  return ok(read);
-}
 
 /** What a tuning is heard on: the instrument as typed, and its gauges where they were typed. */
 const heardOn = (f: Pick<IntakeForm, 'construction' | 'gaugesText'>, scale: number): HeardOn => {

@@ -6,6 +6,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import type { Frame } from '../../server/people/load-frame.ts';
 import { useLoaded } from '../data/queries.tsx';
 import { FRAME_KEY } from '../data/refresh.ts';
+import { HelpKey } from '../guide/help-key.tsx';
 import { Bell } from './bell.tsx';
 
 const PLACES = [
@@ -97,6 +98,7 @@ export function Nav({
         </Link>
       ))}
       <div className="mt-auto flex flex-col items-center max-sm:mt-0 max-sm:flex-row">
+        <HelpKey />
         <Bell notices={notices} waits={waits} />
         <PersonMenu name={name} initials={initials} />
       </div>

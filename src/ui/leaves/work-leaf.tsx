@@ -9,7 +9,6 @@ import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../work/strings-panel.tsx';
 import { OrderTotals } from '../work/order-totals.tsx';
 import { useSend } from '../data/use-send.ts';
-import { AccidentsPanel } from '../work/accidents-panel.tsx';
 import { ChangeRequest } from '../work/change-request.tsx';
 import { HandedOn, HandOn } from '../work/hand-on.tsx';
 import { OrderList } from '../work/order-list.tsx';
@@ -18,6 +17,10 @@ import type { LeafProps } from '../job/leaf-props.ts';
 
 const LinksPanel = lazy(async () => ({
   default: (await import('../customer/links-panel.tsx')).LinksPanel,
+}));
+
+const AccidentsPanel = lazy(async () => ({
+  default: (await import('../work/accidents-panel.tsx')).AccidentsPanel,
 }));
 
 type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
@@ -169,7 +172,9 @@ export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>)
         </Suspense>
         <StringsPanel job={job} may={allowed.work} />
         <BagsPanel job={job} may={allowed.work} />
-        <AccidentsPanel job={job} may={allowed.handOver} />
+        <Suspense>
+          <AccidentsPanel job={job} may={allowed.handOver} />
+        </Suspense>
       </aside>
     </div>
   );

@@ -8,7 +8,7 @@ import { STRING_SETS } from '../../core/strings/string-sets.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
-import { readGauges } from '../desk/intake-form.ts';
+import { readGauges } from '../desk/read-gauges.ts';
 import { ItemReadings } from '../inspection/item-readings.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';

@@ -1,0 +1,169 @@
+/** A key, and what it does on a page. */
+export interface KeyHelp {
+  readonly keys: string;
+  readonly does: string;
+}
+
+/** What a page is for, its keys, and the part of the guide that tells more. */
+export interface PageHelp {
+  readonly name: string;
+  readonly purpose: string;
+  readonly keys: readonly KeyHelp[];
+  /** the id of a section of the guide */
+  readonly guide: string;
+}
+
+const FIND: KeyHelp = { keys: '/', does: 'to the search field' };
+const ALL: readonly KeyHelp[] = [
+  { keys: '?', does: 'this help' },
+  { keys: 'Esc', does: 'closes what is open' },
+];
+
+interface Rule extends PageHelp {
+  readonly at: RegExp;
+}
+
+/** The first that fits a path. */
+const RULES: readonly Rule[] = [
+  {
+    at: /^\/rack/,
+    name: 'Rack',
+    purpose:
+      'Where every instrument is, who has it and what it waits for. A tag hangs on the rail of what it waits for; its beads are the six leaves.',
+    keys: [FIND],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/desk\/take-in/,
+    name: 'Taking in',
+    purpose:
+      'The talk at the counter, in its order: who, what brings it, what it is, how it is played, by when.',
+    keys: [{ keys: 'Tab', does: 'to the next field' }],
+    guide: 'desk-day',
+  },
+  {
+    at: /^\/desk/,
+    name: 'Desk',
+    purpose:
+      'Who is at the counter: find first; below it what goes home today, who must be asked, what came in.',
+    keys: [FIND],
+    guide: 'desk-day',
+  },
+  {
+    at: /^\/bench/,
+    name: 'Bench',
+    purpose: 'What you do now, what comes next, and what rests.',
+    keys: [],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/shelf/,
+    name: 'Shelf',
+    purpose:
+      'Every instrument and customer the shop has known, and what moved between visits. What hangs on the floor is sold here.',
+    keys: [FIND],
+    guide: 'desk-day',
+  },
+  {
+    at: /^\/sums/,
+    name: 'Sums',
+    purpose: 'Any calculation without a job, in any unit; drawings print at true size.',
+    keys: [FIND, { keys: '↑ ↓', does: 'along the list' }, { keys: 'Enter', does: 'to the next field' }],
+    guide: 'words',
+  },
+  {
+    at: /^\/house/,
+    name: 'House',
+    purpose:
+      'The shop’s rules: who works here, prices, targets, checklists, how it reads and hands over. A lead or the owner changes them.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/job\/\d+\/arrival/,
+    name: 'Arrival',
+    purpose:
+      'What was said and brought at the counter, damage that was there, where it hangs. All of it is corrected here until it is signed.',
+    keys: [
+      { keys: '← ↑ → ↓', does: 'moves the cross while marking damage' },
+      { keys: 'Enter', does: 'marks there' },
+    ],
+    guide: 'desk-day',
+  },
+  {
+    at: /^\/job\/\d+\/inspection/,
+    name: 'Inspection',
+    purpose: 'One item after the other; what needs strings comes before they come off.',
+    keys: [
+      { keys: 'f', does: 'fine' },
+      { keys: 'w', does: 'to watch' },
+      { keys: 'n', does: 'needs work' },
+      { keys: '1 – 9', does: 'needs work, by the finding of that number' },
+      { keys: 'x', does: 'does not apply' },
+      { keys: 's', does: 'skipped' },
+      { keys: 'u', does: 'takes the last answer back' },
+      { keys: '↑ ↓', does: 'to another item' },
+    ],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/job\/\d+\/readings/,
+    name: 'Readings',
+    purpose:
+      'Each reading is typed where it is taken, in any unit. The drawing bends with it; the words under it say what it means.',
+    keys: [
+      { keys: 'Enter', does: 'keeps the reading and goes to the next place' },
+      { keys: 'Shift Enter', does: 'back to the place before' },
+      { keys: 'y', does: 'yes, as typed, where a reading is asked about' },
+      { keys: 'a b d e', does: 'the other readings that would make sense' },
+    ],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/job\/\d+\/plan/,
+    name: 'Plan',
+    purpose:
+      'What would be done now and why, what can be tried on the neck, the plans beside each other, and what the customer chooses from.',
+    keys: [{ keys: '← →', does: 'moves a handle by one step' }],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/job\/\d+\/work/,
+    name: 'Work',
+    purpose:
+      'The order: the customer’s word line by line, steps with their clocks, what hinders one, what it comes to.',
+    keys: [
+      { keys: 'Space', does: 'takes a step up by its handle, and puts it down' },
+      { keys: '↑ ↓', does: 'moves what was taken up' },
+    ],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/job\/\d+\/hand-over/,
+    name: 'Hand-over',
+    purpose: 'How the job ends, the bench check, what goes back, the sheet the customer signs, payment.',
+    keys: [],
+    guide: 'desk-day',
+  },
+  {
+    at: /^\/job\/\d+\/history/,
+    name: 'History',
+    purpose: 'Every change of this job as a sentence: who, when, what stood there before.',
+    keys: [],
+    guide: 'lead-day',
+  },
+];
+
+const ANYWHERE: PageHelp = {
+  name: 'Rubrica',
+  purpose: 'One record of every instrument, from the first look to the signature.',
+  keys: [],
+  guide: 'words',
+};
+
+/** What stands behind `?` on a page: what the page is for, and its keys with those that work everywhere. */
+export function helpFor(path: string): PageHelp {
+  const found = RULES.find((r) => r.at.test(path)) ?? ANYWHERE;
+  const { name, purpose, keys, guide } = found;
+  return { name, purpose, keys: [...keys, ...ALL], guide };
+}
