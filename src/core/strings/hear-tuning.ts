@@ -2,7 +2,7 @@ import type { Construction } from '../instrument/construction.ts';
 import type { StringFact } from '../instrument/construction-facts.ts';
 import { KIND_RECORDS } from '../instrument/kinds.ts';
 import { fail, ok, type Result } from '../result.ts';
-import { noteFrequency } from './pitch.ts';
+import { NATURAL, noteFrequency } from './pitch.ts';
 import { massOnInstrument } from './string-pull.ts';
 import { stringTension } from './unit-mass.ts';
 
@@ -21,7 +21,6 @@ export interface HeardTuning {
 }
 
 const LETTERS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'] as const;
-const NATURAL: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const NOTE = /^([A-Ga-g])([#♯b♭]?)(\d?)$/;
 const LOWEST = 12;
 const HIGHEST = 96;

@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '../result.ts';
 import type { Hz } from '../units/unit-types.ts';
 
 /** Semitones above C of the natural notes. */
-const NATURAL: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+export const NATURAL: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const A4 = 69;
 
 export interface PitchError {
