@@ -122,6 +122,28 @@ test('a file written before a column came is read: the column’s default stands
   expect(there?.readings.rounds.filter((r) => r.begun).map((r) => r.name)).toEqual(['As found', 'As left']);
 });
 
+test('a file of before there were payments brings its one amount as a payment, and its seal holds', async () => {
+  const old = withJob(sent(401), (j) => ({
+    ...j,
+    parts: {
+      ...Object.fromEntries(Object.entries(j.parts).filter(([name]) => name !== 'payments')),
+      handOvers: (j.parts['handOvers'] ?? []).map(
+        ({ ending: _e, endingNote: _n, endedAt: _a, endedBy: _b, ...sheet }) => ({
+          ...sheet,
+          paidMinor: 4680,
+          paidHow: 'card',
+          paidAt: '2026-11-02T10:00:00.000Z',
+        }),
+      ),
+    },
+  }));
+  const done = await bring(old);
+  expect(done).toMatchObject({ ok: true });
+  const there = done.ok ? await loadJob(two.db, done.value) : null;
+  expect(there?.handOver.payments).toMatchObject({ paid: 4680, all: [{ kind: 'payment', how: 'card' }] });
+  expect(there?.seal.kind).toBe('whole');
+});
+
 describe('what is damaged changes nothing', () => {
   const refused = async (zip: Uint8Array): Promise<string> => {
     const before = await counts();

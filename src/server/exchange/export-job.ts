@@ -10,6 +10,7 @@ import {
   photoName,
   plainColumns,
   sha256Hex,
+  INSTRUMENT_LEAVES,
   JOB_LEAVES,
   type JobFile,
   type Part,
@@ -98,7 +99,7 @@ async function jobFile(db: Database, job: Job, rows: Rows): Promise<JobFile | nu
       .map(({ name, initials, role }) => ({ name, initials, role })),
     customer: columnsOf(customer, plainColumns(models, 'Customer', ['id', 'mergedInto'])),
     instrument: {
-      ...columnsOf(instrument, plainColumns(models, 'Instrument', ['id', 'customerId', 'mergedInto'])),
+      ...columnsOf(instrument, plainColumns(models, 'Instrument', INSTRUMENT_LEAVES)),
       kindName: kinds[instrument.kind] ?? instrument.kind,
     },
     job: {

@@ -64,7 +64,8 @@ export const PARTS: readonly Part[] = [
     people: ['turnedBy'],
     later: true,
   },
-  { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy', 'secondBy'] },
+  { name: 'handOvers', model: 'HandOver', owner: ofJob, people: ['checkedBy', 'secondBy', 'endedBy'] },
+  { name: 'payments', model: 'PaymentRow', owner: ofJob, people: ['byPerson', 'backBy'], later: true },
   { name: 'earlierSeals', model: 'EarlierSeal', owner: ofJob, people: ['reopenedBy'], later: true },
   {
     name: 'remarks',
@@ -104,6 +105,9 @@ export const JOB_LEAVES = [
   'changes',
   'counted',
 ] as const;
+
+/** What of an instrument means nothing elsewhere: on whose floor it hangs least of all. */
+export const INSTRUMENT_LEAVES = ['id', 'customerId', 'mergedInto', 'floorSince'] as const;
 
 type Attribute = {
   readonly type: {
@@ -197,7 +201,7 @@ export function jobFormat(models: Models) {
         }),
       ),
       customer: rowSchema(models, 'Customer', ['id', 'mergedInto']),
-      instrument: rowSchema(models, 'Instrument', ['id', 'customerId', 'mergedInto']).extend({
+      instrument: rowSchema(models, 'Instrument', INSTRUMENT_LEAVES).extend({
         kindName: z.string().min(1).max(60),
       }),
       job: rowSchema(models, 'Job', JOB_LEAVES).extend({

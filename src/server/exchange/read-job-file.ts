@@ -56,6 +56,33 @@ function whole(files: Readonly<Record<string, Uint8Array>>): string | null {
   return changed ? `${changed} is not what it was when it was written.` : null;
 }
 
+type Plain = Readonly<Record<string, unknown>>;
+const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Files of before there were payments carried one amount at the hand-over: it becomes a payment. */
+function withPayments(file: unknown): unknown {
+  if (!isPlain(file) || !isPlain(file['parts']) || !Array.isArray(file['parts']['handOvers'])) return file;
+  const sheets = file['parts']['handOvers'] as readonly unknown[];
+  const payments: Plain[] = [];
+  const handOvers = sheets.map((sheet) => {
+    if (!isPlain(sheet) || !('paidMinor' in sheet)) return sheet;
+    const { paidMinor, paidHow, paidAt, ...rest } = sheet;
+    if (typeof paidMinor === 'number' && paidMinor > 0)
+      payments.push({
+        kind: 'payment',
+        amountMinor: paidMinor,
+        how: paidHow,
+        at: paidAt,
+        note: '',
+        byPerson: null,
+      });
+    return rest;
+  });
+  return payments.length === 0 && handOvers.every((s, i) => s === sheets[i])
+    ? file
+    : { ...file, parts: { ...file['parts'], handOvers, payments } };
+}
+
 /** What the shape alone does not say: references that point at nothing, facts that are no facts. */
 function inside(file: JobFile): string | null {
   const construction = constructionSchema.safeParse(file.instrument['construction']);
@@ -82,7 +109,7 @@ export async function readJobFile(models: Models, zip: Uint8Array): Promise<Resu
   if (!files.ok) return files;
   const broken = whole(files.value);
   if (broken) return fail(broken);
-  const read = jobFormat(models).safeParse(parse(files.value['job.json']));
+  const read = jobFormat(models).safeParse(withPayments(parse(files.value['job.json'])));
   if (!read.success) {
     const [issue] = read.error.issues;
     return fail(
