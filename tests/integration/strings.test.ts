@@ -166,6 +166,85 @@ test('an instrument that comes without strings: nothing is lost, and it is strun
   expect(on.ok).toBe(true);
 });
 
+describe('the step that strings it is one act with it', () => {
+  const order = async (operation: 'restring' | 'saddle-lower', stringsState: 'off' | 'at-pitch') => {
+    const { number, jobId } = value(
+      await house.give(
+        house.desk,
+        'desk.take-in',
+        intake('steel-acoustic', {
+          stringsState,
+          instrument: { ...intake().instrument, serial: `S-${operation}-${stringsState}` } as never,
+        }),
+      ),
+    );
+    value(await house.give(house.technician, 'plan.add', { jobId, operation, detail: '' }));
+    const [asked] = (await look(number)).lines;
+    value(
+      await house.give(house.desk, 'work.answer', {
+        lineId: asked?.id ?? 0,
+        version: asked?.version ?? 0,
+        answer: 'yes',
+        by: 'Petra',
+        how: 'at the counter',
+      }),
+    );
+    const line = async () => (await look(number)).lines[0] ?? Promise.reject(new Error('no line'));
+    const put = async (finishes: { lineId: number; version: number } | undefined, more = {}) =>
+      house.give(house.technician, 'strings.on', {
+        jobId,
+        setName: '',
+        fresh: true,
+        strings: [...(await look(number)).instrument.construction.strings],
+        ...(finishes && { finishes }),
+        ...more,
+      });
+    return { number, jobId, line, put };
+  };
+
+  test('it cannot be finished while they are off by the record; saying which went on finishes it', async () => {
+    const { number, line, put } = await order('restring', 'off');
+    const { id, version, saysStrings } = await line();
+    expect(saysStrings).toBe(true);
+    const begun = { lineId: id, version, action: 'start' as const };
+    value(await house.give(house.technician, 'work.step', begun));
+    const finish = { lineId: id, version: version + 1, action: 'finish' as const };
+    expect(await house.give(house.technician, 'work.step', finish)).toMatchObject({
+      ok: false,
+      error: { message: 'The strings are off by the record: say which went on, that finishes it.' },
+    });
+    const ones = { newOnes: [6, 5, 4, 3, 2], broke: [1], brokeNote: 'at the post' };
+    value(await put({ lineId: id, version: version + 1 }, ones));
+    expect(await line()).toMatchObject({ step: 'finished', saysStrings: false });
+    const now = await look(number);
+    expect(now.stringsState).toBe('at-pitch');
+    expect(now.strings.at(-1)).toMatchObject({
+      newOnes: [6, 5, 4, 3, 2],
+      broke: [1],
+      brokeNote: 'at the post',
+    });
+  });
+
+  test('not begun, it is begun and finished in the same act; a step of an older version changes nothing', async () => {
+    const { number, line, put } = await order('restring', 'at-pitch');
+    const { id, version } = await line();
+    expect((await put({ lineId: id, version: version + 7 })).ok).toBe(false);
+    expect((await look(number)).strings).toEqual([]);
+    expect((await put({ lineId: id, version }, { newOnes: [9] })).ok).toBe(false);
+    value(await put({ lineId: id, version }));
+    expect(await line()).toMatchObject({ step: 'finished' });
+  });
+
+  test('a cut after which strings go on again is no stringing, and one replaced later is said by itself', async () => {
+    const { number, line, put } = await order('saddle-lower', 'at-pitch');
+    const { id, version, saysStrings } = await line();
+    expect(saysStrings).toBe(false);
+    expect((await put({ lineId: id, version })).ok).toBe(false);
+    value(await put(undefined, { newOnes: [3], broke: [3], brokeNote: '' }));
+    expect((await look(number)).strings.at(-1)).toMatchObject({ newOnes: [3], broke: [3] });
+  });
+});
+
 test('every change of it reads as a sentence', async () => {
   expect(await unsaid(house.db)).toEqual([]);
 });

@@ -57,6 +57,17 @@ export const agreedOperation = (
   catalogue: readonly Operation[],
 ): Operation => (line.record ? wholeOperation(line.record) : operation(line.operation, catalogue));
 
+/** Whether it is the stringing itself, not a cut after which strings go on again. */
+export const isStringing = (op: Operation): boolean => op.strings === 'on' && op.takesFrom === null;
+
+/**
+ * Whether to finish it is to say which strings went on: the stringing where they are off, or where a set is its own purpose and
+ * nobody has said yet which.
+ * @param last what was done to the strings last on this job
+ */
+export const saysStrings = (op: Operation, state: string, last: 'off' | 'on' | null): boolean =>
+  isStringing(op) && (state === 'off' || (op.stale.length > 0 && last !== 'on'));
+
 /** What a customer reads of a line: the operation’s own sentence for them; the line’s name where it has none. */
 export const customerSays = (
   line: {

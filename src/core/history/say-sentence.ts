@@ -23,6 +23,21 @@ export interface HistoryNames {
 
 type Plain = Readonly<Record<string, unknown>>;
 
+const list = (v: unknown): readonly string[] => (Array.isArray(v) ? v.map(text) : []);
+
+/** Which strings went on: new ones, the old ones, or some of each. */
+function stringsSaid(data: Plain): string {
+  const ones = list(data['newOnes']);
+  if (ones.length > 0) return `new strings (${ones.join(', ')})`;
+  return data['fresh'] === true ? 'new strings' : 'the strings back';
+}
+
+function brokenSaid(data: Plain): string {
+  const ones = list(data['broke']);
+  if (ones.length === 0) return '';
+  return `; string ${ones.join(', ')} broke${colon(data['brokeNote'])}`;
+}
+
 /** One entry, with what is read out of it. */
 interface Told {
   readonly e: LogEntry;
@@ -269,8 +284,7 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
     `turned the rod ${eighths(data['eighths'])}${data['after'] === null || data['after'] === undefined ? '' : `; relief since: ${mm(data['after'])}`}`,
   'rod turn taken back': ({ data }) => `took back a turn of the rod, ${eighths(data['eighths'])}`,
   'strings taken off': ({ data }) => `took the strings off${because(data['reason'])}`,
-  'strings put on': ({ data }) =>
-    `put ${data['fresh'] === true ? 'new strings' : 'the strings back'} on${colon(data['setName'])}`,
+  'strings put on': ({ data }) => `put ${stringsSaid(data)} on${colon(data['setName'])}${brokenSaid(data)}`,
   'accident recorded': ({ data }) =>
     `wrote down an accident: ${text(data['happened'])} ${text(data['remedy'])}`.trim(),
   'accident changed': ({ after }) => `changed what is written of an accident: ${text(after['happened'])}`,

@@ -170,6 +170,10 @@ export interface JobStringChange extends JudgedStringChange {
   readonly reason: string;
   readonly lost: { readonly readings: readonly string[]; readonly items: readonly string[] };
   readonly setName: string;
+  /** which strings are new and which broke, by number; null or absent where all or none */
+  readonly newOnes?: readonly number[] | null;
+  readonly broke?: readonly number[] | null;
+  readonly brokeNote?: string;
   readonly changedBy: number;
 }
 

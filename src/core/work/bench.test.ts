@@ -3,7 +3,7 @@ import { plainTax } from '../money/tax.ts';
 import { NO_DISCOUNT, total } from '../money/money.ts';
 import { looksForgotten, whyNotSoLong, workedMs } from './clocks.ts';
 import { toFetch } from './fetch.ts';
-import { withinLimit } from './limit.ts';
+import { limitStand, sayLimit, withinLimit } from './limit.ts';
 import { mentioned } from './mentions.ts';
 import { runningWait, sayLeft, waitsOf } from './waits.ts';
 
@@ -126,6 +126,35 @@ describe('the limit', () => {
         },
       ),
     );
+  });
+  test('is said while it is approached: what is agreed, asked, and how it may turn out', () => {
+    const at = (price: number, approval: 'asked' | 'yes' | 'no' = 'yes', high = 10) => ({
+      price,
+      parts: 0,
+      approval,
+      step: 'ready',
+      minutes: { low: 10, likely: 10, high },
+    });
+    const stand = (
+      lines: Parameters<typeof limitStand>[0],
+      planned: { price: number; parts: number }[] = [],
+    ) => limitStand(lines, 10_000, plainTax(0), NO_DISCOUNT, planned);
+    const said = (...of: Parameters<typeof stand>) => {
+      const s = stand(...of);
+      return s && sayLimit(s, (m) => String(m / 100));
+    };
+    expect(limitStand([at(1)], null, plainTax(0), NO_DISCOUNT)).toBeNull();
+    expect(said([at(5000)])).toBe('Inside the limit of 100: 50 left.');
+    expect(said([at(5000), at(4000, 'asked'), at(9000, 'no')])).toBe('Near the limit of 100: 10 left.');
+    expect(said([at(5000)], [{ price: 6000, parts: 0 }])).toBe(
+      'With what is asked it passes the limit of 100 by 10: say so.',
+    );
+    expect(said([at(6000, 'yes', 20)])).toBe(
+      'It may turn out up to 120, over the limit of 100: say so before it does.',
+    );
+    expect(said([{ ...at(6000, 'yes', 20), step: 'finished' }])).toBe('Inside the limit of 100: 40 left.');
+    expect(said([at(10_001)])).toBe('Over the limit of 100: ask the customer.');
+    expect(stand([at(10_000)])?.stands).toBe('near');
   });
   test('a dearer find never fits where a cheaper one does not', () => {
     fc.assert(

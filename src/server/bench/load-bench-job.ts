@@ -16,7 +16,11 @@ export async function loadBenchJob({ models }: Database, number: number, now: Da
     id: job.id,
     number: job.number,
     state: job.state,
-    instrument: { name: `${g.instrument.maker} ${g.instrument.model}`.trim() },
+    instrument: {
+      name: `${g.instrument.maker} ${g.instrument.model}`.trim(),
+      construction: g.instrument.construction,
+    },
+    stringsState: job.stringsState,
     place: place ? place.name : null,
     neededBy: job.neededBy,
     holder: name(job.holderId),

@@ -17,6 +17,7 @@ import { up as endsAndPayments } from './migrations/018-ends-and-payments.ts';
 import { up as ownPrices } from './migrations/019-own-prices.ts';
 import { up as retiredKinds } from './migrations/020-retired-kinds.ts';
 import { up as delivery } from './migrations/021-delivery.ts';
+import { up as stringsThatBroke } from './migrations/022-strings-that-broke.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -45,6 +46,7 @@ const MIGRATIONS = [
   { name: '019-own-prices', up: ownPrices },
   { name: '020-retired-kinds', up: retiredKinds },
   { name: '021-delivery', up: delivery },
+  { name: '022-strings-that-broke', up: stringsThatBroke },
 ];
 
 const runner = (sequelize: Sequelize) =>

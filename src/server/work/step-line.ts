@@ -1,6 +1,6 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
-import { agreedOperation } from '../../core/catalogue/operations.ts';
+import { agreedOperation, isStringing } from '../../core/catalogue/operations.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
@@ -91,6 +91,45 @@ async function changeOf(
   return ok(await carryOut(work, { action }, line, job));
 }
 
+/** Carries out one action on a line that was opened: its clock, its rest, its event. */
+export async function stepOpened(
+  work: Work,
+  input: Input,
+  { line, job }: { readonly line: WorkLine; readonly job: Job },
+): Promise<Result<number, Failure>> {
+  const before = { step: line.step, finishedAt: line.finishedAt, finishedBy: line.finishedBy };
+  const change = await changeOf(work, input, line, job);
+  if (!change.ok) return change;
+  await line.update({ ...change.value, version: line.version + 1 }, { transaction: work.t });
+  if (input.action !== 'start' && input.action !== 'pause') await restAfterSteps(work, job);
+  await countLater(work, job);
+  const finished = input.action === 'finish';
+  const { stale } = agreedOperation(line, await catalogueOf(work.models, work.t));
+  await recordEvent(work, {
+    jobId: job.id,
+    kind: input.action === 'undo' ? 'step undone' : `step ${input.action}`,
+    entity: 'work line',
+    entityId: line.id,
+    fromVersion: line.version - 1,
+    data: {
+      before: before.step,
+      ...(input.action === 'undo' && { after: line.step }),
+      ...(input.action === 'reopen' && { finishedAt: before.finishedAt, finishedBy: before.finishedBy }),
+      ...(input.without && { without: input.without }),
+      stale: finished ? stale : [],
+    },
+  });
+  return ok(line.version);
+}
+
+/** A stringing is not finished while the record says that the strings are off: which went on is said with it. */
+async function stringsUnsaid({ models, t }: Work, line: WorkLine, job: Job): Promise<Failure | null> {
+  if (job.stringsState !== 'off') return null;
+  return isStringing(agreedOperation(line, await catalogueOf(models, t)))
+    ? refuse('The strings are off by the record: say which went on, that finishes it.')
+    : null;
+}
+
 /**
  * Starts, pauses, finishes or reopens a step, or takes the last of these back; time is counted. A finished step makes its
  * readings stale and begins its rest.
@@ -101,28 +140,9 @@ export const stepLine = defineUseCase({
     const opened = await openLine(work, input.lineId, input.version);
     if (!opened.ok) return opened;
     const { line, job } = opened.value;
-    const before = { step: line.step, finishedAt: line.finishedAt, finishedBy: line.finishedBy };
-    const change = await changeOf(work, input, line, job);
-    if (!change.ok) return change;
-    await line.update({ ...change.value, version: line.version + 1 }, { transaction: work.t });
-    if (input.action !== 'start' && input.action !== 'pause') await restAfterSteps(work, job);
-    await countLater(work, job);
-    const finished = input.action === 'finish';
-    const { stale } = agreedOperation(line, await catalogueOf(work.models, work.t));
-    await recordEvent(work, {
-      jobId: job.id,
-      kind: input.action === 'undo' ? 'step undone' : `step ${input.action}`,
-      entity: 'work line',
-      entityId: line.id,
-      fromVersion: input.version,
-      data: {
-        before: before.step,
-        ...(input.action === 'undo' && { after: line.step }),
-        ...(input.action === 'reopen' && { finishedAt: before.finishedAt, finishedBy: before.finishedBy }),
-        ...(input.without && { without: input.without }),
-        stale: finished ? stale : [],
-      },
-    });
-    return ok({ version: line.version });
+    const unsaid = input.action === 'finish' ? await stringsUnsaid(work, line, job) : null;
+    if (unsaid) return fail(unsaid);
+    const version = await stepOpened(work, input, opened.value);
+    return version.ok ? ok({ version: version.value }) : version;
   },
 });

@@ -7,6 +7,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
+import { LimitSays } from '../work/limit-says.tsx';
 import { JobTargets } from './job-targets.tsx';
 import { DecidedWords, ProposedLine } from './proposed-line.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -77,6 +78,7 @@ function WholePlan({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       <p className="text-sm">
         {formatMoney(price, job.shop.currency)}, before tax. Each line can be answered by itself too.
       </p>
+      <LimitSays job={job} planned={ops.filter((o) => o !== undefined)} />
       <Trouble trouble={trouble} />
     </div>
   );

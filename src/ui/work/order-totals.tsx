@@ -5,6 +5,7 @@ import { formatMoney } from '../../core/money/currency.ts';
 import { total, totalRange } from '../../core/money/money.ts';
 import { sayRate } from '../../core/money/say-bill.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
+import { LimitSays } from './limit-says.tsx';
 
 /** What changes a price comes when somebody asks for it. */
 const DiscountForm = lazy(async () => ({ default: (await import('./discount-form.tsx')).DiscountForm }));
@@ -20,7 +21,6 @@ export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly ma
     job.shop.tax,
     job.discount,
   );
-  const over = job.limit !== null && sum.toPay > job.limit;
   const money = (value: number) => formatMoney(value, job.shop.currency);
   const row = (name: string, value: string) => (
     <div className="flex justify-between gap-2 border-b border-line py-1">
@@ -49,7 +49,7 @@ export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly ma
           As the work turns out: {money(range.low)} to {money(range.high)}.
         </p>
       )}
-      {over && <p className="text-rubric">◆ Over the limit of {money(job.limit ?? 0)}: ask the customer.</p>}
+      <LimitSays job={job} />
       {may && (
         <div className="flex flex-wrap gap-2">
           <button

@@ -15,6 +15,7 @@ import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
 
 /** A rod's turns read what is typed: they come where a rod is on the order. */
+const PutOn = lazy(async () => ({ default: (await import('./put-on.tsx')).PutOn }));
 const RodTurns = lazy(async () => ({ default: (await import('./rod-turns.tsx')).RodTurns }));
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
@@ -143,12 +144,15 @@ export function StepCard({
   may,
   large = false,
 }: {
-  readonly job: Pick<BenchJob, 'id' | 'number' | 'photos'>;
+  readonly job: Pick<BenchJob, 'id' | 'number' | 'photos' | 'stringsState'> & {
+    readonly instrument: Pick<BenchJob['instrument'], 'construction'>;
+  };
   readonly line: Line;
   readonly may: boolean;
   readonly large?: boolean;
 }) {
   const { give, busy, trouble } = useSend();
+  const [stringing, setStringing] = useState(false);
   const { step, since, unsent } = useStanding(line);
   const act = (action: Action, without = '') =>
     void give('work.step', {
@@ -163,7 +167,8 @@ export function StepCard({
       className={`button ${main ? 'button-main' : ''} ${large ? 'min-h-14 px-6 text-lg' : ''}`}
       disabled={busy}
       aria-label={`${name}: ${line.title}`}
-      onClick={() => act(action)}
+      // Which strings went on is said with it: that finishes it.
+      onClick={() => (action === 'finish' && line.saysStrings ? setStringing(true) : act(action))}
     >
       {name}
     </button>
@@ -236,6 +241,15 @@ export function StepCard({
           about={line.title}
           may={may && step !== 'ready'}
         />
+      )}
+      {stringing && (
+        <Suspense>
+          <PutOn
+            job={{ id: job.id, stringsState: job.stringsState, construction: job.instrument.construction }}
+            steps={[line]}
+            onClose={() => setStringing(false)}
+          />
+        </Suspense>
       )}
       <Trouble trouble={shown} />
       {trouble?.code === 'invalid' && <Trouble trouble={trouble} />}

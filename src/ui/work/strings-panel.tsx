@@ -1,19 +1,19 @@
 'use client';
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { isLookedAt } from '../../core/inspection/checklist.ts';
+import { stringName } from '../../core/instrument/construction.ts';
 import { lostWithoutStrings } from '../../core/inspection/strings-gate.ts';
-import { STRING_SETS } from '../../core/strings/string-sets.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
-import { readGauges } from '../desk/read-gauges.ts';
 import { ItemReadings } from '../inspection/item-readings.tsx';
-import { ListChoice } from '../kit/list-choice.tsx';
-import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
+
+/** Sets and gauges are read where somebody strings. */
+const PutOn = lazy(async () => ({ default: (await import('./put-on.tsx')).PutOn }));
 
 const plural = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
@@ -85,79 +85,27 @@ function TakeOff({ job, onClose }: { readonly job: LeafJob<'inspection'>; readon
   );
 }
 
-const inThou = (mm: number): string => `.${String(Math.round(mm / 0.0254)).padStart(3, '0')}`;
+type Change = LeafJob<'inspection'>['strings'][number];
 
-function PutOn({ job, onClose }: { readonly job: LeafJob<'inspection'>; readonly onClose: () => void }) {
-  const { give, busy, trouble } = useSend();
-  const { construction } = job.instrument;
-  const now = construction.strings;
-  const sets = STRING_SETS.filter(
-    (s) => s.kinds.includes(construction.kind) && s.strings.length === now.length,
-  );
-  const [setId, setSetId] = useState('');
-  const [fresh, setFresh] = useState<'new' | 'used'>('new');
-  const [gauges, setGauges] = useState(now.map((s) => inThou(s.gauge)).join(' '));
-  const [wound, setWound] = useState(now.map((s) => s.wound));
-  const [wrong, setWrong] = useState<string | undefined>(undefined);
-  const choose = (id: string) => {
-    setSetId(id);
-    const set = sets.find((s) => s.id === id);
-    if (!set) return;
-    setGauges(set.strings.map((s) => inThou(s.gauge)).join(' '));
-    setWound(set.strings.map((s) => s.kind === 'wound'));
-  };
-  const put = async () => {
-    const read = readGauges(gauges, now);
-    setWrong(read.ok ? undefined : read.error);
-    if (!read.ok) return;
-    const strings = read.value.map((s, i) => ({ ...s, wound: wound[i] ?? s.wound }));
-    const setName = sets.find((s) => s.id === setId)?.name ?? '';
-    if (await give('strings.on', { jobId: job.id, setName, fresh: fresh === 'new', strings })) onClose();
-  };
+/** Which strings are on, which of them are new, what broke. */
+function StringsSaid({ job, change }: { readonly job: LeafJob<'inspection'>; readonly change: Change }) {
+  const name = (n: number) => stringName(job.instrument.construction, n);
+  const { setName, fresh, newOnes, broke, brokeNote } = change;
+  const which =
+    newOnes.length > 0 ? `new: ${newOnes.map(name).join(', ')}` : fresh ? 'a new set' : 'the old ones';
   return (
-    <DialogPanel className="w-full max-w-lg space-y-4 border border-plain bg-paper p-6">
-      <DialogTitle className="text-xl">Put strings on</DialogTitle>
-      <PillChoice
-        legend="These strings are"
-        value={fresh}
-        options={{ new: 'new', used: 'the old ones' }}
-        onChange={setFresh}
-      />
-      <FormField label="Set">
-        {(w) => (
-          <ListChoice
-            {...w}
-            value={setId}
-            items={[
-              { value: '', name: 'as written below' },
-              ...sets.map((s) => ({ value: s.id, name: s.name })),
-            ]}
-            onChange={choose}
-          />
-        )}
-      </FormField>
-      <FormField label="Gauges, lowest first" error={wrong}>
-        {(w) => <input {...w} className="field" value={gauges} onChange={(e) => setGauges(e.target.value)} />}
-      </FormField>
-      <p className="text-sm text-quiet">
-        Relief, action and intonation are to be read again; new readings belong to “After work”.
-      </p>
-      <Trouble trouble={trouble} />
-      <div className="flex justify-end gap-3">
-        <button type="button" className="button" onClick={onClose}>
-          Not yet
-        </button>
-        <button type="button" className="button button-main" disabled={busy} onClick={() => void put()}>
-          They are on, at pitch
-        </button>
-      </div>
-    </DialogPanel>
+    <span className="text-ink">
+      : {which}
+      {setName && ` (${setName})`}
+      {broke.length > 0 && `; ${broke.map(name).join(', ')} broke${brokeNote && `: ${brokeNote}`}`}
+    </span>
   );
 }
 
 /** Whether the strings are on, and the way to take them off or put them on. */
 export function StringsPanel({ job, may }: { readonly job: LeafJob<'inspection'>; readonly may: boolean }) {
-  const [asking, setAsking] = useState(false);
+  const [asking, setAsking] = useState<'off' | 'on' | null>(null);
+  const close = () => setAsking(null);
   const off = job.stringsState === 'off';
   const last = job.strings.at(-1);
   return (
@@ -172,24 +120,35 @@ export function StringsPanel({ job, may }: { readonly job: LeafJob<'inspection'>
             {' '}
             since {sayMoment(last.at)}, <span className="text-ink">{last.by}</span>
             {last.reason && <span className="text-ink">: {last.reason}</span>}
+            {last.kind === 'on' && <StringsSaid job={job} change={last} />}
           </>
         )}
       </p>
       {may && (
-        <button type="button" className="button" onClick={() => setAsking(true)}>
+        <button type="button" className="button" onClick={() => setAsking(off ? 'on' : 'off')}>
           {off ? 'Put strings on' : 'Take the strings off'}
         </button>
       )}
-      {asking && (
-        <Dialog open onClose={() => setAsking(false)} className="relative z-40">
+      {may && !off && (
+        <button type="button" className="button" onClick={() => setAsking('on')}>
+          Some were replaced
+        </button>
+      )}
+      {asking === 'off' && (
+        <Dialog open onClose={close} className="relative z-40">
           <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
-            {off ? (
-              <PutOn job={job} onClose={() => setAsking(false)} />
-            ) : (
-              <TakeOff job={job} onClose={() => setAsking(false)} />
-            )}
+            <TakeOff job={job} onClose={close} />
           </div>
         </Dialog>
+      )}
+      {asking === 'on' && (
+        <Suspense>
+          <PutOn
+            job={{ id: job.id, stringsState: job.stringsState, construction: job.instrument.construction }}
+            steps={job.lines.filter((l) => l.approval === 'yes' && l.step !== 'finished' && l.saysStrings)}
+            onClose={close}
+          />
+        </Suspense>
       )}
     </section>
   );

@@ -45,7 +45,7 @@ export const STRINGS_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   'play-test': op('Restring, settle, play every fret', 90, [15, 20, 35], 1500, {
-    customer: '',
+    customer: 'It is strung up, and every fret is played and listened to.',
     strings: 'on',
     alongside: true,
     plain: true,

@@ -1,5 +1,5 @@
 import { sayNextTurn } from '../../plan/next-turn.ts';
-import { agreedOperation, customerSays } from '../../catalogue/operations.ts';
+import { agreedOperation, customerSays, saysStrings } from '../../catalogue/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';
@@ -99,6 +99,8 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     hazards: op.hazards,
     reversible: op.reversible,
     wait: op.wait,
+    /** to finish it is to say which strings went on */
+    saysStrings: saysStrings(op, g.job.stringsState, g.stringChanges.at(-1)?.kind ?? null),
     fetch: toFetch(
       op,
       g.instrument.construction.strings.map((s) => s.gauge),

@@ -27,6 +27,11 @@ export class StringChange extends Model<
   /** whether the strings that went on are new; null when they came off */
   declare fresh: boolean | null;
   declare strings: readonly StringFact[];
+  /** which strings are new, by number, where not all are; null where all or none */
+  declare newOnes: CreationOptional<readonly number[] | null>;
+  /** which strings broke, by number */
+  declare broke: CreationOptional<readonly number[] | null>;
+  declare brokeNote: CreationOptional<string>;
   declare changedBy: number;
   declare changedAt: Date;
 }
@@ -43,6 +48,9 @@ export function initStrings(sequelize: Sequelize, own: { readonly StringChange: 
       setName: { type: DataTypes.STRING(120), field: 'set_name', defaultValue: '' },
       fresh: { type: DataTypes.BOOLEAN },
       strings: { type: DataTypes.JSON },
+      newOnes: { type: DataTypes.JSON, field: 'new_ones', defaultValue: null },
+      broke: { type: DataTypes.JSON, defaultValue: null },
+      brokeNote: { type: DataTypes.STRING(200), field: 'broke_note', defaultValue: '' },
       changedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'changed_by' },
       changedAt: { type: DataTypes.DATE(3), field: 'changed_at' },
     },
