@@ -204,6 +204,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'plan.hear': { jobId: 1, string: 6, held: 3, heard: 'clear', was: null },
   'plan.choose': { jobId: 1, plan: 'best', reason: '', version: 0 },
   'plan.offer': { jobId: 1, days: 14 },
+  'plan.take-option': { offerId: id },
   'plan.withdraw-offer': { offerId: 1 },
   'plan.record-choice': { offerId: 1, choice: 'leave', by: 'Petra', how: 'by telephone', note: '' },
   'plan.target': {

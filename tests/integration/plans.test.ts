@@ -384,6 +384,58 @@ describe('options for the customer', () => {
     expect(events).toBe(1);
   });
 
+  test('written by hand, where nothing was read: chosen by the link, they go on the order with the yes', async () => {
+    const { number, jobId } = value(await house.give(house.desk, 'desk.take-in', intake('solid-electric')));
+    expect((await house.give(house.technician, 'plan.offer', { jobId, days: 3 })).ok).toBe(false);
+    const own = [
+      {
+        name: 'Find the fault',
+        operations: ['pickup-height' as const],
+        says: 'Up to half an hour.',
+        left: '',
+      },
+      {
+        name: 'Clean it too',
+        operations: ['board-clean' as const, 'pickup-height' as const],
+        says: '',
+        left: 'The dent.',
+      },
+    ];
+    expect(
+      await house.give(house.technician, 'plan.offer', {
+        jobId,
+        days: 3,
+        own: [{ ...own[0], name: '' }] as never,
+      }),
+    ).toMatchObject({ error: { fields: { 'own.0.name': 'What is it called?' } } });
+    const { token, offerId } = value(
+      await house.give(house.technician, 'plan.offer', { jobId, days: 3, own }),
+    );
+    const open = await openOffer(house.db, token, new Date());
+    expect(open?.content.options.map((o) => [o.id, o.name])).toEqual([
+      ['own-1', 'Find the fault'],
+      ['own-2', 'Clean it too'],
+    ]);
+    expect(open?.content.options[1]).toMatchObject({ left: ['The dent.'] });
+    expect(open?.content.options[1]?.price.high).toBeGreaterThan(open?.content.options[0]?.price.high ?? 0);
+    const take = () => house.give(house.technician, 'plan.take-option', { offerId });
+    expect((await take()).ok).toBe(false);
+    const said = { choice: 'own-2', by: 'Petra Aldous', note: '' };
+    expect(await answerOffer(house.db, token, said, new Date())).toEqual({ ok: true });
+    expect(value(await take())).toEqual({ lines: 2 });
+    expect(value(await take())).toEqual({ lines: 0 });
+    const lines = (await see(number)).lines.map((l) => [
+      l.operation,
+      l.approval,
+      l.approvedBy,
+      l.approvedHow,
+    ]);
+    expect(lines).toEqual([
+      ['board-clean', 'yes', 'Petra Aldous', 'by the link'],
+      ['pickup-height', 'yes', 'Petra Aldous', 'by the link'],
+    ]);
+  });
+
   test('end with their day, can be taken back, and can be answered at the counter', async () => {
     const { jobId } = await highJob();
     const offer = async () => value(await house.give(house.technician, 'plan.offer', { jobId, days: 1 }));

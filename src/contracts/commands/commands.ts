@@ -58,6 +58,7 @@ import { planDropTry } from './plan/drop-try.ts';
 import { planHear } from './plan/hear.ts';
 import { planKeepTry } from './plan/keep-try.ts';
 import { planOffer } from './plan/offer.ts';
+import { planTakeOption } from './plan/take-option.ts';
 import { planRecordChoice } from './plan/record-choice.ts';
 import { planTarget } from './plan/target.ts';
 import { planWithdrawOffer } from './plan/withdraw-offer.ts';
@@ -141,6 +142,7 @@ export const COMMANDS = {
   'plan.worth': planWorth,
   'plan.choose': planChoose,
   'plan.offer': planOffer,
+  'plan.take-option': planTakeOption,
   'plan.withdraw-offer': planWithdrawOffer,
   'plan.record-choice': planRecordChoice,
   'work.answer': workAnswer,

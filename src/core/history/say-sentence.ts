@@ -268,6 +268,7 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
     `asked about ${text(data['title'])}; found while inside: ${text(data['found'])}`,
   'options offered': () => 'put options before the customer',
   'offer withdrawn': () => 'took the options back',
+  'option put on the order': ({ data }) => `put what was chosen on the order:${quoted(data['name'])}`,
   'option chosen': ({ data }) => `wrote down what ${or(text(data['by']), 'the customer')} chose`,
   'what-if kept': ({ data }) => `kept a try${quoted(data['name'])}`,
   'what-if dropped': ({ data }) => `dropped a try${quoted(data['name'])}`,

@@ -29,6 +29,7 @@ import { chooseList } from '../inspection/choose-list.ts';
 import { finishInspection } from '../inspection/finish-inspection.ts';
 import { choosePlan } from '../plan/choose-plan.ts';
 import { dropTry, keepTry } from '../plan/keep-try.ts';
+import { takeOption } from '../plan/take-option.ts';
 import { makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
 import { hearPlace } from '../plan/hear-place.ts';
 import { setWorth } from '../plan/set-worth.ts';
@@ -116,6 +117,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.worth': setWorth,
   'plan.choose': choosePlan,
   'plan.offer': makeOffer,
+  'plan.take-option': takeOption,
   'plan.withdraw-offer': withdrawOffer,
   'plan.record-choice': recordChoice,
   'work.answer': answerLine,

@@ -1,13 +1,14 @@
-import { refuse } from '../../contracts/failure.ts';
+import type { CommandInput } from '../../contracts/commands/commands.ts';
+import { refuse, type Failure } from '../../contracts/failure.ts';
 import { judge } from '../../core/job/judge.ts';
-import { optionsFor, type OfferContent } from '../../core/plan/options.ts';
-import { fail, ok } from '../../core/result.ts';
+import { optionsFor, ownOption, type CustomerOption, type OfferContent } from '../../core/plan/options.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Offer } from '../db/models/plans.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { shopOf } from '../house/load-shop.ts';
-import { readJob } from '../jobs/read-job.ts';
+import { readJob, type ReadJob } from '../jobs/read-job.ts';
 import { withoutToken } from '../people/secret-answer.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { tokenHash, tokenOfCommand } from '../people/tokens.ts';
@@ -15,21 +16,35 @@ import { defineUseCase } from '../use-case/use-case.ts';
 
 const DAY_MS = 86_400_000;
 
+/** What is put before the customer: the plans found, where there are any, and what was written by hand. */
+function optionsOf(
+  g: ReadJob,
+  { own = [], ownOnly = false }: CommandInput<'plan.offer'>,
+): Result<CustomerOption[], Failure> {
+  const { tax } = g.shop.info;
+  const written = own.map((o, i) => ownOption(o, i + 1, g.catalogue, tax));
+  if (ownOnly) return written.length > 0 ? ok(written) : fail(refuse('Write one first.'));
+  const { problem, plans } = judge(g).planned();
+  if ('because' in problem && written.length === 0) return fail(refuse(problem.because));
+  return ok([...optionsFor(plans?.plans ?? [], tax), ...written]);
+}
+
 /** Puts options before the customer: the link's token is told once and kept only as its hash. */
 export const makeOffer = defineUseCase({
   name: 'plan.offer',
   secret: withoutToken,
-  run: async (work, { jobId, days }) => {
+  run: async (work, input) => {
+    const { jobId, days } = input;
     const { models, t, actor, now } = work;
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
     const g = await readJob(models, opened.value, [], t);
-    const { problem, plans } = judge(g).planned();
-    if ('because' in problem) return fail(refuse(problem.because));
+    const options = optionsOf(g, input);
+    if (!options.ok) return options;
     const content: OfferContent = {
       instrument: `${g.instrument.maker} ${g.instrument.model}`.trim(),
       complaint: g.job.complaint,
-      options: optionsFor(plans?.plans ?? [], g.shop.info.tax),
+      options: options.value,
     };
     const token = tokenOfCommand(work.commandId);
     // A new link takes the place of those not answered yet: the customer must not choose from what has changed.

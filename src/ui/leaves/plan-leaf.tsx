@@ -90,8 +90,12 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
         ))}
       {part === 'frets' && <FretPanel job={job} />}
       {part === 'intonation' && <IntonationPanel job={job} />}
-      {part === 'options' &&
-        (notYet ?? <OptionsPanel job={job} allowed={allowed} plans={answer?.plans ?? null} />)}
+      {part === 'options' && (
+        <>
+          {notYet}
+          <OptionsPanel job={job} allowed={allowed} plans={answer?.plans ?? null} />
+        </>
+      )}
     </>
   );
 }

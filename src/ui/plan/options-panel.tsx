@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { optionsFor, type CustomerOption } from '../../core/plan/options.ts';
+import { optionsFor, ownOption, type CustomerOption, type OwnOption } from '../../core/plan/options.ts';
+import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import type { Plans } from '../../core/plan/solve/plans.ts';
 import { FreshLink } from '../kit/fresh-link.tsx';
 import { sayMoment } from '../kit/dates.ts';
@@ -11,6 +12,7 @@ import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { OptionCard } from './option-card.tsx';
+import { OwnOptions } from './own-options.tsx';
 
 const HOW = ['at the counter', 'by telephone', 'in writing'] as const;
 const DAYS = 14;
@@ -68,12 +70,30 @@ export function OptionsPanel({
 }: Pick<LeafProps<'plan'>, 'job' | 'allowed'> & { readonly plans: Plans | null }) {
   const { give, busy, trouble } = useSend();
   const [token, setToken] = useState('');
-  const options = useMemo(() => (plans ? optionsFor(plans.plans, job.shop.tax) : []), [plans, job.shop.tax]);
+  const draft = `own-options:${job.id}`;
+  // The panel comes after a tap, never with the page: what was written before is read at once.
+  const [own, setOwn] = useState<readonly OwnOption[]>(() => readDraft(draft) ?? []);
+  const [ownOnly, setOwnOnly] = useState(false);
+  const found = useMemo(() => (plans ? optionsFor(plans.plans, job.shop.tax) : []), [plans, job.shop.tax]);
+  const written = own.map((o, i) => ownOption(o, i + 1, job.plan.catalogue, job.shop.tax));
+  const options = [...(ownOnly ? [] : found), ...written];
+  const write = (to: readonly OwnOption[]) => {
+    setOwn(to);
+    if (to.length === 0) setOwnOnly(false);
+    if (to.length === 0) dropDraft(draft);
+    else saveDraft(draft, to);
+  };
   const [newest, ...older] = job.plan.offers;
   const open = newest && newest.choice === null && !newest.withdrawn ? newest : null;
   const offer = async () => {
-    const done = await give('plan.offer', { jobId: job.id, days: DAYS });
-    if (done) setToken(done.token);
+    const done = await give('plan.offer', {
+      jobId: job.id,
+      days: DAYS,
+      ...(own.length > 0 && { own: own.map((o) => ({ ...o, operations: [...o.operations] })), ownOnly }),
+    });
+    if (!done) return;
+    setToken(done.token);
+    write([]);
   };
   return (
     <section aria-label="Options for the customer" className="space-y-4">
@@ -82,6 +102,25 @@ export function OptionsPanel({
           <OptionCard key={o.id} option={o} currency={job.shop.currency} />
         ))}
       </div>
+      {allowed.plan && (
+        <OwnOptions
+          catalogue={job.plan.catalogue}
+          own={own}
+          errors={trouble?.code === 'invalid' ? trouble.fields : {}}
+          onChange={write}
+        />
+      )}
+      {own.length > 0 && found.length > 0 && (
+        <label className="flex min-h-11 items-center gap-3 print:hidden">
+          <input
+            type="checkbox"
+            className="h-6 w-6 shrink-0"
+            checked={ownOnly}
+            onChange={(e) => setOwnOnly(e.target.checked)}
+          />
+          Only those written by hand
+        </label>
+      )}
       <div className="flex flex-wrap items-center gap-3 print:hidden">
         {allowed.plan && options.length > 0 && (
           <button type="button" className="button button-main" disabled={busy} onClick={() => void offer()}>
@@ -128,6 +167,16 @@ export function OptionsPanel({
             </b>
           ) : (
             'taken back.'
+          )}
+          {allowed.plan && o.choice?.startsWith('own-') && (
+            <button
+              type="button"
+              className="button ml-2"
+              disabled={busy}
+              onClick={() => void give('plan.take-option', { offerId: o.id })}
+            >
+              Put it on the order, with their yes
+            </button>
           )}
         </p>
       ))}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { answering, command } from '../command.ts';
 import { id, text } from '../fields.ts';
+import { optionChoice } from './option-choice.ts';
 
 /** Writes down what the customer said at the counter, by telephone or in writing. */
 export const planRecordChoice = command({
@@ -9,7 +10,7 @@ export const planRecordChoice = command({
   events: ['option chosen'],
   input: z.object({
     offerId: id,
-    choice: z.enum(['leave', 'sufficient', 'best']),
+    choice: optionChoice,
     by: text(120).min(1, 'Who said so?'),
     how: z.enum(['at the counter', 'by telephone', 'in writing']),
     note: text(400),

@@ -28,7 +28,7 @@ export type PlanParts = 'tries' | 'results' | 'offers';
 const offersView = (g: Pick<JobParts, 'offers'>, name: NameOf) =>
   g.offers.map((o) => ({
     id: o.id,
-    options: o.content.options.map((x) => ({ id: x.id, name: x.name })),
+    options: o.content.options.map((x) => ({ id: x.id, name: x.name, operations: x.operations ?? null })),
     by: name(o.madeBy),
     at: o.madeAt.toISOString(),
     expiresAt: o.expiresAt.toISOString(),

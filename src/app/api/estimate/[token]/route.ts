@@ -1,3 +1,4 @@
+import { optionChoice } from '../../../../contracts/commands/plan/option-choice.ts';
 import { z } from 'zod';
 import { answerEstimate, askByLink, chooseByLink } from '../../../../server/customer/estimate.ts';
 import { openLink } from '../../../../server/links/customer-link.ts';
@@ -15,7 +16,7 @@ const body = z.union([
     by,
   }),
   z.object({
-    choice: z.enum(['leave', 'sufficient', 'best']),
+    choice: optionChoice,
     by,
     note: z.string().trim().max(400),
   }),

@@ -1,3 +1,4 @@
+import { optionChoice } from '../../../../contracts/commands/plan/option-choice.ts';
 import { z } from 'zod';
 import { database } from '../../../../server/db/connection.ts';
 import { wakeFeed } from '../../../../server/live/feed.ts';
@@ -6,7 +7,7 @@ import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 
 const body = z.object({
-  choice: z.enum(['leave', 'sufficient', 'best']),
+  choice: optionChoice,
   by: z.string().trim().min(1).max(120),
   note: z.string().trim().max(400),
 });

@@ -3,6 +3,7 @@ import { judge } from '../../../../../core/job/judge.ts';
 import { optionsFor } from '../../../../../core/plan/options.ts';
 import { database } from '../../../../../server/db/connection.ts';
 import { readJobNumber } from '../../../../../server/jobs/read-job.ts';
+import { offerOfJob } from '../../../../../server/plan/offers.ts';
 import { OptionCard } from '../../../../../ui/plan/option-card.tsx';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
@@ -19,7 +20,9 @@ export default async function PaperOptions({ params }: { readonly params: Promis
   const { job } = g;
   const { problem, plans } = judge(g).planned();
   const shop = g.shop.info;
-  const options = optionsFor(plans?.plans ?? [], shop.tax);
+  // What was put before the customer is what is printed; before that, what is found now.
+  const offer = await offerOfJob(db, job.id, new Date());
+  const options = offer?.content.options ?? optionsFor(plans?.plans ?? [], shop.tax);
   return (
     <main className="p-8">
       <article
@@ -37,7 +40,7 @@ export default async function PaperOptions({ params }: { readonly params: Promis
         <p>
           You told us: <q>{job.complaint}</q>
         </p>
-        {'because' in problem && <p>{problem.because}</p>}
+        {'because' in problem && options.length === 0 && <p>{problem.because}</p>}
         <div className="grid grid-cols-3 gap-3 text-sm">
           {options.map((o) => (
             <OptionCard key={o.id} option={o} currency={shop.currency}>
