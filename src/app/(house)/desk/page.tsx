@@ -3,6 +3,7 @@ import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { loadDesk } from '../../../server/desk/load-desk.ts';
 import type { RackTag } from '../../../server/rack/load-rack.ts';
 import { DeskFind } from '../../../ui/desk/desk-find.tsx';
+import { DeskWords } from '../../../ui/desk/desk-words.tsx';
 import { TagRow } from '../../../ui/desk/tag-row.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
@@ -38,9 +39,8 @@ function Column({
 /** One place for who is at the counter: find first; below it, what the day promised. */
 export default async function DeskPage() {
   await requireActor('take-in');
-  const { goingHome, words, cameToday, today } = await sharedLoad('desk', () =>
-    loadDesk(database(), new Date()),
-  );
+  const day = await sharedLoad('desk', () => loadDesk(database(), new Date()));
+  const { goingHome, words, cameToday, today } = day;
   return (
     <>
       <PageHead title="Desk" note="who is at the counter, today" />
@@ -49,6 +49,7 @@ export default async function DeskPage() {
           <Column title="Going home" none="Nothing is promised for today." tags={goingHome} today={today} />
           <Column title="Waits for a word" none="Nobody waits for an answer." tags={words} today={today} />
           <Column title="Came in today" none="Nothing has come in yet." tags={cameToday} today={today} />
+          <DeskWords day={day} />
         </div>
       </DeskFind>
     </>
