@@ -205,6 +205,18 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'plan.choose': { jobId: 1, plan: 'best', reason: '', version: 0 },
   'plan.offer': { jobId: 1, days: 14 },
   'plan.take-option': { offerId: id },
+  'house.save-periods': {
+    version: 0,
+    periods: { customersYears: null, photosYears: 10, messagesMonths: 12, invoicesYears: null },
+  },
+  'shelf.erase-customer': {
+    customerId: id,
+    version: 0,
+    name: 'A',
+    why: 'asked',
+    photoIds: [],
+    invoices: false,
+  },
   'plan.withdraw-offer': { offerId: 1 },
   'plan.record-choice': { offerId: 1, choice: 'leave', by: 'Petra', how: 'by telephone', note: '' },
   'plan.target': {

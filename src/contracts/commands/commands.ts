@@ -30,6 +30,7 @@ import { houseCheckGauge } from './house/check-gauge.ts';
 import { houseSaveChecklist } from './house/save-checklist.ts';
 import { houseSaveGateway } from './house/save-gateway.ts';
 import { houseSaveGauge } from './house/save-gauge.ts';
+import { houseSavePeriods } from './house/save-periods.ts';
 import { houseSaveHabits } from './house/save-habits.ts';
 import { houseDeleteKind } from './house/delete-kind.ts';
 import { houseRetireKind } from './house/retire-kind.ts';
@@ -72,6 +73,7 @@ import { shelfChangeInstrument } from './shelf/change-instrument.ts';
 import { shelfImportCustomers } from './shelf/import-customers.ts';
 import { shelfImportInstruments } from './shelf/import-instruments.ts';
 import { shelfSell } from './shelf/sell.ts';
+import { shelfEraseCustomer } from './shelf/erase-customer.ts';
 import { shelfMerge } from './shelf/merge.ts';
 import { shelfUndoMerge } from './shelf/undo-merge.ts';
 import { stringsOff } from './strings/off.ts';
@@ -112,6 +114,7 @@ export const COMMANDS = {
   'shelf.import-customers': shelfImportCustomers,
   'shelf.import-instruments': shelfImportInstruments,
   'shelf.merge': shelfMerge,
+  'shelf.erase-customer': shelfEraseCustomer,
   'shelf.sell': shelfSell,
   'shelf.undo-merge': shelfUndoMerge,
   'shelf.change-instrument': shelfChangeInstrument,
@@ -123,6 +126,7 @@ export const COMMANDS = {
   'house.delete-kind': houseDeleteKind,
   'house.save-checklist': houseSaveChecklist,
   'house.save-habits': houseSaveHabits,
+  'house.save-periods': houseSavePeriods,
   'house.save-gauge': houseSaveGauge,
   'house.check-gauge': houseCheckGauge,
   'house.save-targets': houseSaveTargets,

@@ -19,3 +19,24 @@ export const toHistoryCsv = (all: readonly HistoryEntry[]): string =>
     COLUMNS,
     all.map((e) => [e.at, e.by, e.on, e.kind, e.of, e.from, e.to]),
   );
+
+const HOUSE_COLUMNS = ['at (UTC)', 'job', 'by', 'on', 'says', 'what', 'of', 'before', 'after'] as const;
+
+/** Everything that changed in the house as CSV (RFC 4180), oldest first. */
+export const toHouseHistoryCsv = (
+  all: readonly (HistoryEntry & { readonly job: number | null; readonly says: string })[],
+): string =>
+  csv(
+    HOUSE_COLUMNS,
+    all.map((e) => [
+      e.at,
+      e.job === null ? '' : String(e.job),
+      e.by,
+      e.on,
+      e.says,
+      e.kind,
+      e.of,
+      e.from,
+      e.to,
+    ]),
+  );

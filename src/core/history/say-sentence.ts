@@ -298,6 +298,12 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
   'link taken back': ({ data }) => `took the customer’s link to the ${text(data['purpose'])} back`,
   'message written': (t) => `wrote to the customer: ${message(t)}`,
   'message sent again': (t) => `sent again: ${message(t)}`,
+  'customer’s file taken out': () => 'took out what is kept of a customer',
+  'log taken out': () => 'took out the log',
+  'periods changed': () => 'changed how long what is kept',
+  'names withdrawn': ({ data }) => `withdrew ${list(data['what']).join(', ')}${because(data['why'])}`,
+  'customer forgotten': ({ data }) =>
+    `forgot a customer: names withdrawn from ${text(data['jobs'])} jobs${because(data['why'])}`,
   'message delivered': (t) => `delivered: ${message(t)}`,
   'message failed': (t) => `could not deliver: ${message(t)}${colon(t.data['trouble'])}`,
   'bench checked': ({ after }) =>

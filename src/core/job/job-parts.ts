@@ -72,6 +72,8 @@ export interface JobPhoto {
   readonly height: number;
   readonly takenBy: number;
   readonly takenAt: Date;
+  /** since when the picture itself is no longer kept */
+  readonly goneAt?: Date | null;
 }
 
 /** A clock of a line. */

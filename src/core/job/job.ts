@@ -186,6 +186,12 @@ export interface SignedInstrument {
 }
 
 /** The hand-over: the bench's check, the signature, what was paid. */
+/** Names that were withdrawn from what was signed: when, and what of it. */
+export interface Withdrawn {
+  readonly at: string;
+  readonly what: readonly string[];
+}
+
 export interface JobHandOver {
   readonly version: number;
   readonly checks: Readonly<Record<string, boolean>>;
@@ -215,6 +221,7 @@ export interface JobHandOver {
   /** where it ended without a signature */
   readonly endedAt: Date | null;
   readonly endedBy: number | null;
+  readonly withdrawn?: Withdrawn | null;
 }
 
 /** The plan a job goes by, as it was when it was chosen. */

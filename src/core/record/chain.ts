@@ -4,6 +4,8 @@ import { canonicalJson, type Json } from './canonical.ts';
 export interface ChainedSeal {
   readonly record: string;
   readonly digest: string;
+  /** what the text gives since names were withdrawn from it; absent or null where it is as it was sealed */
+  readonly kept?: string | null;
 }
 
 /** Where a chain of seals does not hold: the place (0 is the oldest) and why. */
@@ -30,7 +32,7 @@ export function previousOf(record: string): string | null {
 export function brokenLinks(seals: readonly ChainedSeal[], digest: (text: string) => string): BrokenLink[] {
   return seals.flatMap((s, at) => {
     const broken: BrokenLink[] = [];
-    if (digest(s.record) !== s.digest) broken.push({ at, why: 'text' });
+    if (digest(s.record) !== (s.kept ?? s.digest)) broken.push({ at, why: 'text' });
     if (previousOf(s.record) !== (at === 0 ? null : (seals[at - 1]?.digest ?? null)))
       broken.push({ at, why: 'chain' });
     return broken;

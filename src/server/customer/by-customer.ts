@@ -1,7 +1,7 @@
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
-import type { EventFacts } from '../use-case/record-event.ts';
+import { writeEntry, type EventFacts } from '../use-case/record-event.ts';
 import { backToHands } from '../jobs/back-to-hands.ts';
 import { countLater } from '../jobs/job-facts.ts';
 
@@ -16,10 +16,7 @@ export async function recordByCustomer(
   now: Date,
   e: EventFacts,
 ): Promise<void> {
-  await models.EventRow.create(
-    { ...e, entityId: String(e.entityId), at: now, personId: null, deviceId: null },
-    { transaction: t },
-  );
+  await writeEntry(models, t, { ...e, at: now, personId: null, deviceId: null });
 }
 
 /** Counts the job again after the customer's word; one that waited for it is ready for hands. */

@@ -18,6 +18,7 @@ import { up as ownPrices } from './migrations/019-own-prices.ts';
 import { up as retiredKinds } from './migrations/020-retired-kinds.ts';
 import { up as delivery } from './migrations/021-delivery.ts';
 import { up as stringsThatBroke } from './migrations/022-strings-that-broke.ts';
+import { up as wordsApart } from './migrations/023-words-apart.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   { name: '020-retired-kinds', up: retiredKinds },
   { name: '021-delivery', up: delivery },
   { name: '022-strings-that-broke', up: stringsThatBroke },
+  { name: '023-words-apart', up: wordsApart },
 ];
 
 const runner = (sequelize: Sequelize) =>

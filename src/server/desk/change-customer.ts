@@ -53,6 +53,7 @@ export const changeCustomer = defineUseCase({
         after: { customerId: after.id, name: after.name, instrumentToo },
         why,
       },
+      names: [...(before ? [before] : []), after],
     });
     return ok({ customerId: after.id });
   },

@@ -47,6 +47,10 @@ export const correctJob = defineUseCase({
       entityId: jobId,
       fromVersion: version,
       data: { ...changed, why },
+      // As they were called before, too.
+      names: customer
+        ? [{ id: customer.id, name: called.name ?? '', phone: called.phone ?? '', email: called.email ?? '' }]
+        : [],
     });
     return ok({ version: version + 1 });
   },

@@ -37,6 +37,7 @@ export async function findCustomers({ models }: Database, piece: string): Promis
   const customers = await models.Customer.findAll({
     where: {
       mergedInto: null,
+      erasedAt: null,
       [Op.or]: [
         { name: { [Op.like]: like } },
         { phone: { [Op.like]: like } },

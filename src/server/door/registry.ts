@@ -15,9 +15,11 @@ import { sign } from '../hand-over/sign.ts';
 import { importCustomers, importInstruments } from '../exchange/import-book.ts';
 import { changeInstrument } from '../shelf/change-instrument.ts';
 import { sellInstrument } from '../shelf/sell.ts';
+import { eraseCustomer } from '../privacy/erase-customer.ts';
 import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
+import { savePeriods } from '../privacy/save-periods.ts';
 import { saveHabits } from '../house/save-habits.ts';
 import { saveMessages } from '../messages/settings.ts';
 import { saveFirstDay } from '../house/first-day.ts';
@@ -87,6 +89,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.import-customers': importCustomers,
   'shelf.import-instruments': importInstruments,
   'shelf.merge': mergeRows,
+  'shelf.erase-customer': eraseCustomer,
   'shelf.sell': sellInstrument,
   'shelf.undo-merge': undoMerge,
   'shelf.change-instrument': changeInstrument,
@@ -98,6 +101,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.delete-kind': deleteKind,
   'house.save-checklist': saveChecklist,
   'house.save-habits': saveHabits,
+  'house.save-periods': savePeriods,
   'house.save-gauge': saveGauge,
   'house.check-gauge': checkGauge,
   'house.save-targets': saveTargets,

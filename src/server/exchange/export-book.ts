@@ -2,7 +2,7 @@ import { toCustomersCsv, toVcards } from '../../contracts/formats/customers.ts';
 import { toInstrumentsCsv } from '../../contracts/formats/instruments.ts';
 import type { Database } from '../db/connection.ts';
 
-const byName = { where: { mergedInto: null }, order: [['name', 'ASC'] as [string, string]] };
+const byName = { where: { mergedInto: null, erasedAt: null }, order: [['name', 'ASC'] as [string, string]] };
 
 async function instruments({ models }: Database): Promise<string> {
   const [customers, rows] = await Promise.all([

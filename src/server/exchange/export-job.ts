@@ -2,6 +2,8 @@ import { zipSync, type Zippable } from 'fflate';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
+import type { EventRow } from '../db/models/events.ts';
+import { wholeEntries } from '../use-case/whole-entries.ts';
 import { kindNames } from '../house/kinds.ts';
 import {
   leftOut,
@@ -27,6 +29,12 @@ const columnsOf = (row: Row, columns: readonly string[]): Record<string, unknown
 
 type Rows = ReadonlyMap<string, readonly Row[]>;
 
+/** The log goes with what names its customer: a file of theirs is whole. */
+async function putTogether(models: Models, rows: readonly EventRow[]): Promise<void> {
+  const whole = await wholeEntries(models, rows);
+  for (const row of rows) row.set('data', whole.get(Number(row.id)));
+}
+
 async function loadParts(models: Models, jobId: number): Promise<Rows> {
   const rows = new Map<string, readonly Row[]>();
   for (const part of PARTS) {
@@ -36,6 +44,7 @@ async function loadParts(models: Models, jobId: number): Promise<Rows> {
       owners.length === 0
         ? []
         : await model.findAll({ where: { [part.owner.column]: owners }, order: [['id', 'ASC']] });
+    if (part.name === 'events') await putTogether(models, found as unknown as EventRow[]);
     rows.set(part.name, found);
   }
   return rows;
@@ -111,6 +120,11 @@ async function jobFile(db: Database, job: Job, rows: Rows): Promise<JobFile | nu
     checklist: checklist && columnsOf(checklist, plainColumns(models, 'ChecklistRow', ['id'])),
     parts,
   };
+}
+
+/** A job as its file has it, without the pictures; null when there is no such job. */
+export async function jobAsFile(db: Database, job: Job): Promise<JobFile | null> {
+  return jobFile(db, job, await loadParts(db.models, job.id));
 }
 
 const utf8 = (text: string): Uint8Array => new Uint8Array(Buffer.from(text, 'utf8'));

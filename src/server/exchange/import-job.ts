@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import { placeTaken } from '../desk/places.ts';
-import { recordEvent } from '../use-case/record-event.ts';
+import { recordEvent, writeEntry, type NamedCustomer } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
 import { PARTS, PHOTOGRAPHED, type JobFile } from './parts.ts';
@@ -94,11 +94,21 @@ async function freeNumber({ models }: Database, wanted: number, t: Transaction):
   return (last?.number ?? wanted) + 1;
 }
 
+/** A row of the other house’s log, with what names its customer apart, as here. */
+const bringEntry = (models: Models, t: Transaction, values: Values, customer: NamedCustomer): Promise<void> =>
+  writeEntry(
+    models,
+    t,
+    { ...values, deviceId: null, data: values['data'] } as Parameters<typeof writeEntry>[2],
+    [customer],
+  );
+
 async function writeParts(
   db: Database,
   { file, photos }: JobOfFile,
   jobId: number,
   people: ReadonlyMap<string, number>,
+  customer: NamedCustomer,
   t: Transaction,
 ): Promise<void> {
   const ids = new Map<string, number[]>();
@@ -117,6 +127,10 @@ async function writeParts(
         values[c] === null || values[c] === undefined ? null : (people.get(String(values[c])) ?? null),
       ]);
       const owner = part.owner.part === null ? jobId : at(part.owner.part, of);
+      if (part.name === 'events') {
+        await bringEntry(db.models, t, { ...values, jobId, personId: names[0]?.[1] ?? null }, customer);
+        continue;
+      }
       const { id } = await plainModel(db.models, part.model).create(
         {
           ...values,
@@ -200,7 +214,9 @@ async function write(
     },
     { transaction: t },
   );
-  await writeParts(db, read, job.id, people, t);
+  const customer = await models.Customer.findByPk(customerId, { transaction: t });
+  if (!customer) throw new Impossible('it has no customer');
+  await writeParts(db, read, job.id, people, customer, t);
   await recordEvent(
     { actor, models, t, now, commandId: randomUUID() },
     {

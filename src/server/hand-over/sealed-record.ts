@@ -37,7 +37,7 @@ async function earlierTrouble(
     order: [['number', 'ASC']],
   });
   const chain = [
-    ...earlier.map(({ record, digest }) => ({ record, digest })),
+    ...earlier.map(({ record, digest, keptDigest }) => ({ record, digest, kept: keptDigest })),
     ...(newest === null ? [] : [{ record: newest, digest: sha256(newest) }]),
   ];
   const shown = earlier.flatMap((s) => {
@@ -67,15 +67,18 @@ function record(text: string): { readonly [key: string]: Json } {
  * was reopened are held against their texts and the chain between them.
  */
 export async function checkSeal(models: Models, g: ReadJob<RecordParts>): Promise<Seal> {
-  const { digest = null, record: text = null } = g.handOver ?? {};
+  const { digest = null, record: text = null, withdrawn = null, keptDigest = null } = g.handOver ?? {};
   const sealed = digest && text ? text : null;
   const before = await earlierTrouble(models, g, sealed);
   if (digest === null || sealed === null)
     return before.length === 0 ? { kind: 'open' } : { kind: 'broken', digest: '', changed: before };
   const now = recordOf(g) as { readonly [key: string]: Json };
-  const textHolds = sha256(sealed) === digest;
-  if (before.length === 0 && digestOf(now) === digest && textHolds) return { kind: 'whole', digest };
-  const changed = digestOf(now) === digest ? [] : differing(record(sealed), now);
+  // Where names were withdrawn, what is left is held against what it gave then.
+  const expected = keptDigest ?? digest;
+  const textHolds = sha256(sealed) === expected;
+  if (before.length === 0 && digestOf(now) === expected && textHolds)
+    return { kind: 'whole', digest, ...(withdrawn && { withdrawn }) };
+  const changed = digestOf(now) === expected ? [] : differing(record(sealed), now);
   const all = [...changed, ...(textHolds ? [] : ['the sealed text itself']), ...before];
   return { kind: 'broken', digest, changed: all.length > 0 ? all : ['the sealed text itself'] };
 }

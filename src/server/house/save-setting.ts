@@ -20,7 +20,8 @@ export async function saveSetting(
       | 'planning rules'
       | 'places'
       | 'first day'
-      | 'messages';
+      | 'messages'
+      | 'periods';
     what: string;
     value: unknown;
     version: number;

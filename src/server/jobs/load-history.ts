@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import { formatMoney } from '../../core/money/currency.ts';
 import { sayDate } from '../../core/days/say-days.ts';
 import { sayChange } from '../../core/history/say-change.ts';
@@ -5,13 +6,15 @@ import { saySentence, type HistoryNames } from '../../core/history/say-sentence.
 import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { operation } from '../../core/catalogue/operations.ts';
-import type { Job } from '../db/models/jobs.ts';
+import type { EventRow } from '../db/models/events.ts';
 import type { Models } from '../db/models/index.ts';
+import { wholeEntries } from '../use-case/whole-entries.ts';
 import { readShop } from '../house/read-shop.ts';
 import type { Database } from '../db/connection.ts';
 
 /** Who did what nobody of the shop did. */
-const nobodyHere = (entity: string): string => (entity === 'message' ? 'the gateway' : 'the customer');
+const nobodyHere = (entity: string): string =>
+  entity === 'message' ? 'the gateway' : entity === 'keeping' ? 'the house' : 'the customer';
 
 /** An entry of a kind that has no sentence: its kind, of what, and what stands there since. */
 function plainly(e: Parameters<typeof sayChange>[0]): string {
@@ -19,13 +22,14 @@ function plainly(e: Parameters<typeof sayChange>[0]): string {
   return [e.kind, of, to].filter((s) => s !== '').join(': ');
 }
 
-/** What the things of a job are called, for its history. */
-async function namesOfJob(models: Models, job: Job): Promise<HistoryNames> {
+/** What the things of some jobs are called, for their history. */
+async function namesOfJobs(models: Models, jobId: number | readonly number[]): Promise<HistoryNames> {
+  const where = { jobId: typeof jobId === 'number' ? jobId : [...jobId] };
   const [shop, lines, places, things, lists] = await Promise.all([
     readShop(models),
-    models.WorkLine.findAll({ where: { jobId: job.id }, attributes: ['id', 'title'] }),
+    models.WorkLine.findAll({ where, attributes: ['id', 'title'] }),
     models.Place.findAll({ attributes: ['id', 'name'] }),
-    models.JobItem.findAll({ where: { jobId: job.id }, attributes: ['id', 'name'] }),
+    models.JobItem.findAll({ where, attributes: ['id', 'name'] }),
     models.ChecklistRow.findAll({ attributes: ['list', 'name'] }),
   ]);
   const byId = (rows: readonly { readonly id: number }[], of: 'title' | 'name') => {
@@ -46,30 +50,55 @@ async function namesOfJob(models: Models, job: Job): Promise<HistoryNames> {
   };
 }
 
-/** Everything that changed on a job, oldest first, as sentences and as what stood there before and after: when, by whom, of what, from what to what. Null when there is no such job. */
-export async function loadHistory({ models }: Database, number: number) {
-  const job = await models.Job.findOne({ where: { number } });
-  if (!job) return null;
-  const [names, events, people, devices] = await Promise.all([
-    namesOfJob(models, job),
-    models.EventRow.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
+/** Entries of the log as sentences and as what stood there before and after: when, by whom, of what, from what to what. */
+async function sayEntries(models: Models, events: readonly EventRow[], names: HistoryNames) {
+  const [whole, people, devices] = await Promise.all([
+    wholeEntries(models, events),
     models.Person.findAll({ attributes: ['id', 'name'] }),
     models.Device.findAll({ attributes: ['id', 'name'] }),
   ]);
   const name = new Map(people.map((p) => [p.id, p.name]));
   const device = new Map(devices.map((d) => [d.id, d.name]));
-  return {
-    number: job.number,
-    entries: events.map((e) => ({
+  return events.map((row) => {
+    const { kind, entity, entityId } = row;
+    const e = { kind, entity, entityId, data: whole.get(Number(row.id)) };
+    return {
       says: saySentence(e, names) ?? plainly(e),
-      id: Number(e.id),
-      at: e.at.toISOString(),
-      by: e.personId === null ? nobodyHere(e.entity) : (name.get(e.personId) ?? ''),
-      on: e.deviceId === null ? '' : (device.get(e.deviceId) ?? ''),
-      kind: e.kind,
+      id: Number(row.id),
+      at: row.at.toISOString(),
+      by: row.personId === null ? nobodyHere(entity) : (name.get(row.personId) ?? ''),
+      on: row.deviceId === null ? '' : (device.get(row.deviceId) ?? ''),
+      kind,
       ...sayChange(e),
-    })),
-  };
+    };
+  });
+}
+
+/** Everything that changed on a job, oldest first. Null when there is no such job. */
+export async function loadHistory({ models }: Database, number: number) {
+  const job = await models.Job.findOne({ where: { number } });
+  if (!job) return null;
+  const [names, events] = await Promise.all([
+    namesOfJobs(models, job.id),
+    models.EventRow.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
+  ]);
+  return { number: job.number, entries: await sayEntries(models, events, names) };
+}
+
+/** Everything that changed in the house between two moments (the second left out), oldest first, with the job each is about. */
+export async function loadHouseHistory({ models }: Database, from: Date, to: Date) {
+  const events = await models.EventRow.findAll({
+    where: { at: { [Op.gte]: from, [Op.lt]: to } },
+    order: [['id', 'ASC']],
+  });
+  const ids = [...new Set(events.flatMap((e) => (e.jobId === null ? [] : [e.jobId])))];
+  const [names, jobs] = await Promise.all([
+    namesOfJobs(models, ids),
+    models.Job.findAll({ where: { id: ids }, attributes: ['id', 'number'] }),
+  ]);
+  const number = new Map(jobs.map((j) => [j.id, j.number]));
+  const said = await sayEntries(models, events, names);
+  return said.map((e, i) => ({ ...e, job: number.get(events[i]?.jobId ?? 0) ?? null }));
 }
 
 export type History = NonNullable<Awaited<ReturnType<typeof loadHistory>>>;

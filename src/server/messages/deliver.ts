@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { writeEntry } from '../use-case/record-event.ts';
 import { Op, type Transaction } from 'sequelize';
 import { pauseAfter } from '../../core/messages/pauses.ts';
 import type { Delivery, MessageGateway } from '../../devices/message-gateway.ts';
@@ -81,25 +82,22 @@ async function writeDown(
       { transaction: t },
     );
     if (rests) return true;
-    await models.EventRow.create(
-      {
-        at: now,
-        personId: null,
-        deviceId: null,
-        jobId: held.jobId,
-        kind: went.ok ? 'message delivered' : 'message failed',
-        entity: 'message',
-        entityId: String(held.id),
-        fromVersion: null,
-        data: {
-          purpose: held.purpose,
-          channel: held.channel,
-          by: by.name,
-          ...(went.ok ? {} : { trouble: went.trouble }),
-        },
+    await writeEntry(models, t, {
+      at: now,
+      personId: null,
+      deviceId: null,
+      jobId: held.jobId,
+      kind: went.ok ? 'message delivered' : 'message failed',
+      entity: 'message',
+      entityId: held.id,
+      fromVersion: null,
+      data: {
+        purpose: held.purpose,
+        channel: held.channel,
+        by: by.name,
+        ...(went.ok ? {} : { trouble: went.trouble }),
       },
-      { transaction: t },
-    );
+    });
     return true;
   });
 }

@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Offer } from '../db/models/plans.ts';
-import { recordEvent } from '../use-case/record-event.ts';
+import { recordEvent, writeEntry } from '../use-case/record-event.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { readJob, type ReadJob } from '../jobs/read-job.ts';
 import { withoutToken } from '../people/secret-answer.ts';
@@ -199,20 +199,17 @@ export async function answerOfferWhere(
       },
       { transaction: t },
     );
-    await db.models.EventRow.create(
-      {
-        at: now,
-        personId: null,
-        deviceId: null,
-        jobId: offer.jobId,
-        kind: 'option chosen',
-        entity: 'offer',
-        entityId: String(offer.id),
-        fromVersion: null,
-        data: { ...answer, how: 'by the link' },
-      },
-      { transaction: t },
-    );
+    await writeEntry(db.models, t, {
+      at: now,
+      personId: null,
+      deviceId: null,
+      jobId: offer.jobId,
+      kind: 'option chosen',
+      entity: 'offer',
+      entityId: offer.id,
+      fromVersion: null,
+      data: { ...answer, how: 'by the link' },
+    });
     return { ok: true };
   });
 }

@@ -110,6 +110,11 @@ function signature(paper: Paper, job: JobView): void {
   if (handOver.signedAt)
     paper.text(`What was signed: SHA-256 ${job.sheet.digest}`, { size: 8, tone: 'quiet' });
   if (seal.kind === 'whole') paper.text(`Sealed. SHA-256 ${seal.digest}`, { size: 8, tone: 'seal' });
+  if (seal.kind === 'whole' && seal.withdrawn)
+    paper.text(
+      `Withdrawn since, ${dayIn(Date.parse(seal.withdrawn.at), job.shop.zone)}: ${seal.withdrawn.what.join(', ')}. What is left is as it was signed.`,
+      { size: 8, tone: 'quiet' },
+    );
   if (seal.kind === 'broken')
     paper.text(`CHANGED SINCE IT WAS SIGNED: ${seal.changed.join(', ')}. SHA-256 ${seal.digest}`, {
       size: 8,

@@ -6,7 +6,7 @@ import { readTogether } from '../db/read-together.ts';
 
 const digits = (s: string): string => s.replace(/\D/g, '');
 
-const CUSTOMERS_LIKE = `merged_into IS NULL AND (id = :id OR name = :name OR (:email <> '' AND email = :email)
+const CUSTOMERS_LIKE = `merged_into IS NULL AND erased_at IS NULL AND (id = :id OR name = :name OR (:email <> '' AND email = :email)
   OR (:phone <> '' AND REGEXP_REPLACE(phone, '[^0-9]', '') = :phone))`;
 
 /** Entries of the book that may be the same person or instrument, and the pairs that were judged to be two. */

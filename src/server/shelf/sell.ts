@@ -40,6 +40,7 @@ export const sellInstrument = defineUseCase({
       entityId: instrumentId,
       fromVersion: version,
       data: { before, after: { customerId: customer.id, name: customer.name } },
+      names: [customer],
     });
     return ok({ customerId: customer.id });
   },

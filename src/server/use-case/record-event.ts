@@ -1,4 +1,7 @@
+import type { Transaction } from 'sequelize';
 import type { EventKind } from '../../contracts/commands/commands.ts';
+import { mayName, mentionsOf, takeWords, type Named } from '../../core/privacy/mentions.ts';
+import type { Models } from '../db/models/index.ts';
 import type { Work } from './use-case.ts';
 
 export interface EventFacts {
@@ -9,23 +12,68 @@ export interface EventFacts {
   readonly fromVersion: number | null;
   /** what changed, before and after */
   readonly data: unknown;
+  /** whom it names, where that is not only the job's customer */
+  readonly names?: readonly NamedCustomer[];
+}
+
+/** A customer as the log may name them. */
+export type NamedCustomer = Named & { readonly id: number };
+
+/** A row of the log, with who wrote it. */
+interface Entry extends Omit<EventFacts, 'names' | 'kind'> {
+  readonly kind: string;
+  readonly at: Date;
+  readonly personId: number | null;
+  readonly deviceId: number | null;
+  readonly commandId?: string | null;
+}
+
+async function customersOf(
+  models: Models,
+  t: Transaction,
+  { jobId, names = [] }: Pick<EventFacts, 'jobId' | 'names'>,
+): Promise<readonly NamedCustomer[]> {
+  const job =
+    jobId === null ? null : await models.Job.findByPk(jobId, { attributes: ['customerId'], transaction: t });
+  const own = job && (await models.Customer.findByPk(job.customerId, { transaction: t }));
+  return own ? [own, ...names] : names;
+}
+
+/**
+ * Writes one row of the log. Texts that name a customer stand apart from it, under that customer: when they are to be forgotten,
+ * those go and the row stays as it was written.
+ */
+export async function writeEntry(
+  models: Models,
+  t: Transaction,
+  entry: Entry,
+  names: readonly NamedCustomer[] = [],
+): Promise<void> {
+  const customers = mayName(entry.data) ? await customersOf(models, t, { jobId: entry.jobId, names }) : [];
+  let data = entry.data;
+  const apart: { customerId: number; words: Readonly<Record<string, string>> }[] = [];
+  for (const customerId of new Set(customers.map((c) => c.id))) {
+    const taken = takeWords(data, mentionsOf(customers.filter((c) => c.id === customerId)));
+    if (Object.keys(taken.words).length === 0) continue;
+    data = taken.plain;
+    apart.push({ customerId, words: taken.words });
+  }
+  const row = await models.EventRow.create(
+    { ...entry, entityId: String(entry.entityId), data },
+    { transaction: t },
+  );
+  if (apart.length > 0)
+    await models.EventWords.bulkCreate(
+      apart.map((a) => ({ ...a, eventId: row.id })),
+      { transaction: t },
+    );
 }
 
 /** Writes the one event row of a change, in the change's own transaction. */
-export async function recordEvent({ models, actor, now, t, commandId }: Work, e: EventFacts): Promise<void> {
-  await models.EventRow.create(
-    {
-      at: now,
-      personId: actor.personId,
-      deviceId: actor.deviceId,
-      jobId: e.jobId,
-      kind: e.kind,
-      entity: e.entity,
-      entityId: String(e.entityId),
-      fromVersion: e.fromVersion,
-      data: e.data,
-      commandId,
-    },
-    { transaction: t },
-  );
+export async function recordEvent(
+  { models, actor, now, t, commandId }: Work,
+  { names, ...e }: EventFacts,
+): Promise<void> {
+  const who = { personId: actor.personId, deviceId: actor.deviceId, commandId };
+  await writeEntry(models, t, { ...e, ...who, at: now }, names);
 }

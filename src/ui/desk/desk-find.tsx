@@ -28,7 +28,10 @@ function Customers({ found }: { readonly found: DeskFound }) {
         <li key={c.id} className="border-b border-line py-2">
           <p className="flex items-center justify-between gap-3">
             <span>
-              <b className="text-ink">{c.name}</b> <span className="text-sm text-quiet">{c.phone}</span>
+              <Link href={`/shelf/customer/${c.id}`} className="font-bold text-ink underline">
+                {c.name}
+              </Link>{' '}
+              <span className="text-sm text-quiet">{c.phone}</span>
             </span>
             <Link href={`/desk/take-in?customer=${c.id}`} className="button px-3">
               Take in another<span className="sr-only"> for {c.name}</span>

@@ -30,72 +30,89 @@ const Row = ({ number, children }: { readonly number: number; readonly children:
   </li>
 );
 
+function ToCall({ call }: Pick<DeskDay, 'call'>) {
+  return (
+    <Part title="To call">
+      {call.length === 0 && <p className="py-2 text-quiet">Everybody knows what they should.</p>}
+      <ul>
+        {call.map((c) => (
+          <Row key={c.number} number={c.number}>
+            <span>
+              <b className="text-ink">{c.customer}</b> {c.phone || 'no telephone number'}
+            </span>
+            <span className="text-sm text-quiet">
+              {c.number} {c.instrument} · <span className="text-rubric">◆ {c.why}</span>
+            </span>
+          </Row>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+function DueNext({ due, checks, today }: Pick<DeskDay, 'due' | 'checks' | 'today'>) {
+  return (
+    <Part title="Due next">
+      {due.length + checks.length === 0 && (
+        <p className="py-2 text-quiet">Nothing is promised for the next seven days.</p>
+      )}
+      <ul>
+        {due.map((t) => (
+          <Row key={t.number} number={t.number}>
+            <span className="truncate">
+              <b>{sayDay(t.neededBy ?? today, today)}</b> {t.number} {t.maker} {t.model}
+            </span>
+            <span className="text-sm text-quiet">
+              <span className="text-ink">{t.customer}</span>
+              {t.hardDate && ' · cannot move'}
+            </span>
+          </Row>
+        ))}
+        {checks.map((c) => (
+          <Row key={c.number} number={c.number}>
+            <span className="truncate">
+              <b>{sayDay(c.day, today)}</b> check after {c.number} {c.instrument}
+            </span>
+            <span className="text-sm text-ink">{c.customer}</span>
+          </Row>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+function ToldLately({ told }: Pick<DeskDay, 'told'>) {
+  return (
+    <Part title="Told lately">
+      {told.length === 0 && <p className="py-2 text-quiet">Nothing was written in the last three days.</p>}
+      <ul>
+        {told.map((m) => (
+          <Row key={m.id} number={m.number}>
+            <span className="truncate">
+              <b className="text-ink">{m.customer}</b> {ABOUT[m.purpose] ?? m.purpose}
+            </span>
+            <span className={`text-sm ${m.state === 'failed' ? 'text-rubric' : 'text-quiet'}`}>
+              {sayMoment(m.at)} · {m.channel === 'mail' ? 'e-mail' : 'text'} · {STATES[m.state]}
+              {m.simulated && ' · simulated: nothing left the house'}
+            </span>
+          </Row>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
 /** What the counter does between two customers: whom to call, what is promised next, who was told. */
 export function DeskWords({
   day,
 }: {
   readonly day: Pick<DeskDay, 'call' | 'due' | 'checks' | 'told' | 'today'>;
 }) {
-  const { call, due, checks, told, today } = day;
   return (
     <>
-      <Part title="To call">
-        {call.length === 0 && <p className="py-2 text-quiet">Everybody knows what they should.</p>}
-        <ul>
-          {call.map((c) => (
-            <Row key={c.number} number={c.number}>
-              <span>
-                <b className="text-ink">{c.customer}</b> {c.phone || 'no telephone number'}
-              </span>
-              <span className="text-sm text-quiet">
-                {c.number} {c.instrument} · <span className="text-rubric">◆ {c.why}</span>
-              </span>
-            </Row>
-          ))}
-        </ul>
-      </Part>
-      <Part title="Due next">
-        {due.length + checks.length === 0 && (
-          <p className="py-2 text-quiet">Nothing is promised for the next seven days.</p>
-        )}
-        <ul>
-          {due.map((t) => (
-            <Row key={t.number} number={t.number}>
-              <span className="truncate">
-                <b>{sayDay(t.neededBy ?? today, today)}</b> {t.number} {t.maker} {t.model}
-              </span>
-              <span className="text-sm text-quiet">
-                <span className="text-ink">{t.customer}</span>
-                {t.hardDate && ' · cannot move'}
-              </span>
-            </Row>
-          ))}
-          {checks.map((c) => (
-            <Row key={c.number} number={c.number}>
-              <span className="truncate">
-                <b>{sayDay(c.day, today)}</b> check after {c.number} {c.instrument}
-              </span>
-              <span className="text-sm text-ink">{c.customer}</span>
-            </Row>
-          ))}
-        </ul>
-      </Part>
-      <Part title="Told lately">
-        {told.length === 0 && <p className="py-2 text-quiet">Nothing was written in the last three days.</p>}
-        <ul>
-          {told.map((m) => (
-            <Row key={m.id} number={m.number}>
-              <span className="truncate">
-                <b className="text-ink">{m.customer}</b> {ABOUT[m.purpose] ?? m.purpose}
-              </span>
-              <span className={`text-sm ${m.state === 'failed' ? 'text-rubric' : 'text-quiet'}`}>
-                {sayMoment(m.at)} · {m.channel === 'mail' ? 'e-mail' : 'text'} · {STATES[m.state]}
-                {m.simulated && ' · simulated: nothing left the house'}
-              </span>
-            </Row>
-          ))}
-        </ul>
-      </Part>
+      <ToCall call={day.call} />
+      <DueNext due={day.due} checks={day.checks} today={day.today} />
+      <ToldLately told={day.told} />
     </>
   );
 }

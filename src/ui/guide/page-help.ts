@@ -26,6 +26,21 @@ interface Rule extends PageHelp {
 /** The first that fits a path. */
 const RULES: readonly Rule[] = [
   {
+    at: /^\/shelf\/customer/,
+    name: 'A customer',
+    purpose:
+      'How they are reached, what is theirs, every visit. A lead or the owner takes out what is kept of them, or forgets them: names go everywhere, what was signed keeps its digest.',
+    keys: [],
+    guide: 'owner',
+  },
+  {
+    at: /^\/house\/keeping/,
+    name: 'What is kept',
+    purpose: 'For how long names, photos and addresses of messages are kept, and the log as a file.',
+    keys: [],
+    guide: 'owner',
+  },
+  {
     at: /^\/rack/,
     name: 'Rack',
     purpose:

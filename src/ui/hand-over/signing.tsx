@@ -104,6 +104,12 @@ export function Seal({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
       {seal.kind === 'broken' && (
         <p className="text-rubric">Differs from what was signed: {seal.changed.join(', ')}.</p>
       )}
+      {seal.kind === 'whole' && seal.withdrawn && (
+        <p>
+          Withdrawn since, {sayMoment(seal.withdrawn.at)}: {seal.withdrawn.what.join(', ')}. What is left is
+          as it was signed.
+        </p>
+      )}
       <p className="font-mono text-xs break-all text-quiet">SHA-256 {seal.digest}</p>
       <Verify whole={whole} />
       <a href={`/api/job/${job.number}/sheet`} className="button mt-2" target="_blank" rel="noreferrer">

@@ -19,6 +19,7 @@ export const HOUSE_PAGES = [
   { href: '/house/gauges', name: 'Gauges' },
   { href: '/house/hand-over', name: 'Handing over' },
   { href: '/house/messages', name: 'Messages' },
+  { href: '/house/keeping', name: 'What is kept' },
   { href: '/guide', name: 'Guide' },
 ] as const;
 

@@ -9,7 +9,7 @@ import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { OperationTraitsFields } from './operation-traits.tsx';
-import { PickList } from './pick-list.tsx';
+import { PickList } from '../kit/pick-list.tsx';
 
 const WHOLE = /^\d{1,6}$/;
 

@@ -7,7 +7,7 @@ import { FINDINGS } from '../../core/inspection/findings.ts';
 import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
-import { PickList } from './pick-list.tsx';
+import { PickList } from '../kit/pick-list.tsx';
 
 const ASKING = [...FINDINGS].flatMap(([item, all]) =>
   all.map((f) => ({ value: `${item}:${f.id}`, name: `${titleOfItem(item)}: ${f.name.toLowerCase()}` })),

@@ -1,27 +1,10 @@
-import { FormField } from './form-field.tsx';
+import { TextField } from './text-field.tsx';
 
 /** The name a customer answers with. */
-export function NameField({
-  value,
-  onChange,
-  error,
-}: {
+export function NameField(props: {
   readonly value: string;
   readonly onChange: (name: string) => void;
   readonly error?: string | undefined;
 }) {
-  return (
-    <FormField label="Your name" error={error}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          autoComplete="name"
-          maxLength={120}
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
-    </FormField>
-  );
+  return <TextField label="Your name" autoComplete="name" maxLength={120} {...props} />;
 }

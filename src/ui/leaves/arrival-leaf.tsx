@@ -103,8 +103,14 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
           </p>
         )}
         <p className="text-sm text-quiet">
-          Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}. {job.customer.name},{' '}
-          {job.customer.phone || 'no telephone'} {allowed.take && <CorrectCustomer job={job} />}
+          Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}.{' '}
+          <Link
+            href={`/shelf/customer/${job.customer.id}`}
+            className="inline-flex min-h-8 items-center underline"
+          >
+            {job.customer.name}
+          </Link>
+          , {job.customer.phone || 'no telephone'} {allowed.take && <CorrectCustomer job={job} />}
         </p>
         <Unknowns job={job} />
         {job.double && allowed.take && (

@@ -8,6 +8,7 @@ import { readGauges } from '../desk/read-gauges.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
@@ -83,46 +84,129 @@ function useSet(construction: Construction) {
 
 const NEW = { all: 'new, all of them', some: 'new, some of them', old: 'the old ones' } as const;
 
+interface Meant {
+  readonly id: number;
+  readonly stringsState: string;
+  readonly construction: Construction;
+}
+
+/** What is said of the strings that went on, as typed; `read` says it as the command or what is wrong at which field. */
+function useWhatIsOn(job: Meant, steps: readonly Step[], onlySome: boolean) {
+  const set = useSet(job.construction);
+  const [fresh, setFresh] = useState<keyof typeof NEW>(onlySome ? 'some' : 'all');
+  const [newOnes, setNewOnes] = useState<readonly number[]>([]);
+  const [broke, setBroke] = useState<readonly number[]>([]);
+  const [brokeNote, setBrokeNote] = useState('');
+  const [step, setStep] = useState(String(steps[0]?.id ?? ''));
+  const [wrong, setWrong] = useState<{ readonly gauges?: string; readonly ones?: string }>({});
+  const read = () => {
+    const said = set.read();
+    const none = fresh === 'some' && newOnes.length === 0;
+    setWrong({ ...(!said.ok && { gauges: said.error }), ...(none && { ones: 'Which are new?' }) });
+    if (!said.ok || none) return null;
+    const finishes = steps.find((s) => String(s.id) === step);
+    return {
+      jobId: job.id,
+      setName: set.name,
+      fresh: fresh !== 'old',
+      ...(fresh === 'some' && { newOnes: [...newOnes] }),
+      ...(broke.length > 0 && { broke: [...broke], brokeNote }),
+      strings: [...said.value],
+      ...(finishes && { finishes: { lineId: finishes.id, version: finishes.version } }),
+    };
+  };
+  return {
+    ...{ set, fresh, setFresh, newOnes, setNewOnes, broke, setBroke },
+    ...{ brokeNote, setBrokeNote, step, setStep, wrong, read },
+  };
+}
+type WhatIsOn = ReturnType<typeof useWhatIsOn>;
+
+function WhichSet({ said }: { readonly said: WhatIsOn }) {
+  const { set } = said;
+  return (
+    <>
+      <FormField label="Set">
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={set.setId}
+            items={[
+              { value: '', name: 'as written below' },
+              ...set.sets.map((s) => ({ value: s.id, name: s.name })),
+            ]}
+            onChange={set.choose}
+          />
+        )}
+      </FormField>
+      <TextField
+        label="Gauges, lowest first"
+        error={said.wrong.gauges}
+        value={set.gauges}
+        onChange={set.setGauges}
+      />
+    </>
+  );
+}
+
+function WhatBroke({ said, construction }: { readonly said: WhatIsOn; readonly construction: Construction }) {
+  return (
+    <>
+      <SomeStrings
+        legend="What broke, if anything"
+        construction={construction}
+        chosen={said.broke}
+        onChange={said.setBroke}
+      />
+      {said.broke.length > 0 && (
+        <TextField
+          label="Where and how it broke"
+          maxLength={200}
+          value={said.brokeNote}
+          onChange={said.setBrokeNote}
+        />
+      )}
+    </>
+  );
+}
+
+function WhichStep({ said, steps }: { readonly said: WhatIsOn; readonly steps: readonly Step[] }) {
+  if (steps.length === 0) return null;
+  return (
+    <FormField label="This finishes the step">
+      {(w) => (
+        <ListChoice
+          {...w}
+          value={said.step}
+          items={[
+            ...steps.map((s) => ({ value: String(s.id), name: s.title })),
+            { value: '', name: 'none: they are on for the moment' },
+          ]}
+          onChange={said.setStep}
+        />
+      )}
+    </FormField>
+  );
+}
+
 /** Says which strings went on: the set, which are new, what broke. The step that was for it is finished with it. */
 export function PutOn({
   job,
   steps,
   onClose,
 }: {
-  readonly job: {
-    readonly id: number;
-    readonly stringsState: string;
-    readonly construction: Construction;
-  };
+  readonly job: Meant;
   /** the steps this may be, the likely one first */
   readonly steps: readonly Step[];
   readonly onClose: () => void;
 }) {
   const { give, busy, trouble } = useSend();
-  const set = useSet(job.construction);
   const on = job.stringsState !== 'off' && steps.length === 0;
-  const [fresh, setFresh] = useState<keyof typeof NEW>(on ? 'some' : 'all');
-  const [newOnes, setNewOnes] = useState<readonly number[]>([]);
-  const [broke, setBroke] = useState<readonly number[]>([]);
-  const [brokeNote, setBrokeNote] = useState('');
-  const [step, setStep] = useState(String(steps[0]?.id ?? ''));
-  const [wrong, setWrong] = useState<{ readonly gauges?: string; readonly ones?: string }>({});
+  const said = useWhatIsOn(job, steps, on);
+  const { construction } = job;
   const put = async () => {
-    const read = set.read();
-    const none = fresh === 'some' && newOnes.length === 0;
-    setWrong({ ...(!read.ok && { gauges: read.error }), ...(none && { ones: 'Which are new?' }) });
-    if (!read.ok || none) return;
-    const finishes = steps.find((s) => String(s.id) === step);
-    const done = await give('strings.on', {
-      jobId: job.id,
-      setName: set.name,
-      fresh: fresh !== 'old',
-      ...(fresh === 'some' && { newOnes: [...newOnes] }),
-      ...(broke.length > 0 && { broke: [...broke], brokeNote }),
-      strings: [...read.value],
-      ...(finishes && { finishes: { lineId: finishes.id, version: finishes.version } }),
-    });
-    if (done) onClose();
+    const input = said.read();
+    if (input && (await give('strings.on', input))) onClose();
   };
   return (
     <Dialog open onClose={onClose} className="relative z-40">
@@ -131,75 +215,21 @@ export function PutOn({
           <DialogTitle className="text-xl">
             {on ? 'Strings that were replaced' : 'Put strings on'}
           </DialogTitle>
-          <PillChoice legend="These strings are" value={fresh} options={NEW} onChange={setFresh} />
-          {fresh === 'some' && (
+          <PillChoice legend="These strings are" value={said.fresh} options={NEW} onChange={said.setFresh} />
+          {said.fresh === 'some' && (
             <>
               <SomeStrings
                 legend="New are"
-                construction={job.construction}
-                chosen={newOnes}
-                onChange={setNewOnes}
+                construction={construction}
+                chosen={said.newOnes}
+                onChange={said.setNewOnes}
               />
-              {wrong.ones && <p className="text-rubric">◆ {wrong.ones}</p>}
+              {said.wrong.ones && <p className="text-rubric">◆ {said.wrong.ones}</p>}
             </>
           )}
-          <FormField label="Set">
-            {(w) => (
-              <ListChoice
-                {...w}
-                value={set.setId}
-                items={[
-                  { value: '', name: 'as written below' },
-                  ...set.sets.map((s) => ({ value: s.id, name: s.name })),
-                ]}
-                onChange={set.choose}
-              />
-            )}
-          </FormField>
-          <FormField label="Gauges, lowest first" error={wrong.gauges}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                value={set.gauges}
-                onChange={(e) => set.setGauges(e.target.value)}
-              />
-            )}
-          </FormField>
-          <SomeStrings
-            legend="What broke, if anything"
-            construction={job.construction}
-            chosen={broke}
-            onChange={setBroke}
-          />
-          {broke.length > 0 && (
-            <FormField label="Where and how it broke">
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  maxLength={200}
-                  value={brokeNote}
-                  onChange={(e) => setBrokeNote(e.target.value)}
-                />
-              )}
-            </FormField>
-          )}
-          {steps.length > 0 && (
-            <FormField label="This finishes the step">
-              {(w) => (
-                <ListChoice
-                  {...w}
-                  value={step}
-                  items={[
-                    ...steps.map((s) => ({ value: String(s.id), name: s.title })),
-                    { value: '', name: 'none: they are on for the moment' },
-                  ]}
-                  onChange={setStep}
-                />
-              )}
-            </FormField>
-          )}
+          <WhichSet said={said} />
+          <WhatBroke said={said} construction={construction} />
+          <WhichStep said={said} steps={steps} />
           <p className="text-sm text-quiet">
             Relief, action and intonation are to be read again; new readings belong to “After work”. String
             ends and strings under tension: eyes.

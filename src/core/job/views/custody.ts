@@ -1,6 +1,9 @@
 import type { JobParts } from '../job-parts.ts';
 import type { NameOf } from '../shop.ts';
 
+/** Whether the picture itself is kept: of what is gone only the digest is. */
+const stillKept = (p: { readonly goneAt?: Date | null }): boolean => (p.goneAt ?? null) === null;
+
 /** The damage marked, numbered in the order it was marked, the photos, and the things that came. */
 export const custodyView = ({ marks, photos }: Pick<JobParts, 'marks' | 'photos'>, name: NameOf) => ({
   marks: marks.map((m, i) => ({
@@ -13,7 +16,7 @@ export const custodyView = ({ marks, photos }: Pick<JobParts, 'marks' | 'photos'
     version: m.version,
     by: name(m.markedBy),
   })),
-  photos: photos.map((p) => ({
+  photos: photos.filter(stillKept).map((p) => ({
     id: p.id,
     markId: p.markId,
     item: p.item,

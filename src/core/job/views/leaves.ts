@@ -1,3 +1,4 @@
+import type { Withdrawn } from '../job.ts';
 import type { CustomerSheet } from '../../hand-over/customer-sheet.ts';
 import type { JobPart, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -27,7 +28,7 @@ export interface PlaceWithJob {
 /** Whether what was signed still says the same. */
 export type Seal =
   | { readonly kind: 'open' }
-  | { readonly kind: 'whole'; readonly digest: string }
+  | { readonly kind: 'whole'; readonly digest: string; readonly withdrawn?: Withdrawn }
   | { readonly kind: 'broken'; readonly digest: string; readonly changed: readonly string[] };
 
 /** What is known of a job's leaf beside the job and the shop: what other rows say, and what only a digest can. */

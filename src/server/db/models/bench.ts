@@ -93,6 +93,8 @@ export class EarlierSeal extends Model<InferAttributes<EarlierSeal>, InferCreati
   declare free: boolean;
   declare reopenedBy: number;
   declare reopenedAt: Date;
+  /** what its text gives since names were withdrawn from it */
+  declare keptDigest: CreationOptional<string | null>;
 }
 
 /** A message to a customer on its way through the gateway. */
@@ -217,6 +219,7 @@ const earlierSealColumns = () => ({
   free: { type: DataTypes.BOOLEAN },
   reopenedBy: ref('reopened_by'),
   reopenedAt: moment('reopened_at'),
+  keptDigest: { type: DataTypes.CHAR(64), field: 'kept_digest', defaultValue: null },
 });
 
 const messageRowColumns = () => ({

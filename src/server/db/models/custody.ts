@@ -33,6 +33,8 @@ export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes
   declare takenBy: number;
   declare takenAt: Date;
   declare removedAt: CreationOptional<Date | null>;
+  /** since when the picture itself is no longer kept; what was sealed of it is its digest */
+  declare goneAt: CreationOptional<Date | null>;
 }
 
 export class PhotoFile extends Model<InferAttributes<PhotoFile>, InferCreationAttributes<PhotoFile>> {
@@ -89,6 +91,7 @@ const photoColumns = () => ({
   takenBy: ref('taken_by'),
   takenAt: moment('taken_at'),
   removedAt: { ...moment('removed_at'), defaultValue: null },
+  goneAt: { ...moment('gone_at'), defaultValue: null },
 });
 
 const photoFileColumns = () => ({

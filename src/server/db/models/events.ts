@@ -30,10 +30,21 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare commandId: CreationOptional<string | null>;
 }
 
+/** The texts of one entry of the log that name one customer, by their places in it. They go when the customer is forgotten. */
+export class EventWords extends Model<InferAttributes<EventWords>, InferCreationAttributes<EventWords>> {
+  declare eventId: number;
+  declare customerId: number;
+  declare words: Readonly<Record<string, string>>;
+}
+
 /** Binds a connection's own models to it. */
 export function initEvents(
   sequelize: Sequelize,
-  own: { readonly CommandRow: typeof CommandRow; readonly EventRow: typeof EventRow },
+  own: {
+    readonly CommandRow: typeof CommandRow;
+    readonly EventRow: typeof EventRow;
+    readonly EventWords: typeof EventWords;
+  },
 ): void {
   own.CommandRow.init(
     {
@@ -60,5 +71,13 @@ export function initEvents(
       commandId: { type: DataTypes.CHAR(36), field: 'command_id', defaultValue: null },
     },
     { sequelize, modelName: 'EventRow', tableName: 'events' },
+  );
+  own.EventWords.init(
+    {
+      eventId: { type: DataTypes.BIGINT.UNSIGNED, primaryKey: true, field: 'event_id' },
+      customerId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'customer_id' },
+      words: { type: DataTypes.JSON },
+    },
+    { sequelize, modelName: 'EventWords', tableName: 'event_words' },
   );
 }

@@ -31,7 +31,7 @@ import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
-import { initEvents, CommandRow, EventRow } from './events.ts';
+import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
 
 const ALL = {
   Setting,
@@ -84,6 +84,7 @@ const ALL = {
   MessageRow,
   CommandRow,
   EventRow,
+  EventWords,
 };
 
 /** Every model by name: reach them through the open database, never by importing a class. */

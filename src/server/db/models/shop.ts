@@ -16,6 +16,8 @@ export class Customer extends Model<InferAttributes<Customer>, InferCreationAttr
   declare createdAt: Date;
   /** the customer this entry was joined to */
   declare mergedInto: CreationOptional<number | null>;
+  /** when their name and how they were reached were withdrawn */
+  declare erasedAt: CreationOptional<Date | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -63,6 +65,7 @@ export function initShop(
       phone: { type: DataTypes.STRING(40), defaultValue: '' },
       email: { type: DataTypes.STRING(160), defaultValue: '' },
       mergedInto: { type: DataTypes.INTEGER.UNSIGNED, field: 'merged_into', defaultValue: null },
+      erasedAt: { type: DataTypes.DATE(3), field: 'erased_at', defaultValue: null },
       createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },
     },

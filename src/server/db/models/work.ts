@@ -7,7 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { End } from '../../../core/hand-over/ends.ts';
-import type { SignedInstrument } from '../../../core/job/job.ts';
+import type { SignedInstrument, Withdrawn } from '../../../core/job/job.ts';
 import type { KeptOperation } from '../../../core/catalogue/operations.ts';
 import type { OperationId } from '../../../core/catalogue/operation-ids.ts';
 import type { ProposalLine } from '../../../core/plan/proposal.ts';
@@ -105,6 +105,9 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   /** for a job that ended without a signature */
   declare endedAt: CreationOptional<Date | null>;
   declare endedBy: CreationOptional<number | null>;
+  /** names that were withdrawn from what was signed, and what the record without them gives */
+  declare withdrawn: CreationOptional<Withdrawn | null>;
+  declare keptDigest: CreationOptional<string | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -211,6 +214,8 @@ const handOverColumns = () => ({
   endingNote: { type: DataTypes.STRING(400), field: 'ending_note', defaultValue: '' },
   endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
   endedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'ended_by', defaultValue: null },
+  withdrawn: { type: DataTypes.JSON, defaultValue: null },
+  keptDigest: { type: DataTypes.CHAR(64), field: 'kept_digest', defaultValue: null },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
 });
 

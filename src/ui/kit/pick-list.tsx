@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { FormField } from '../kit/form-field.tsx';
-import { ListChoice } from '../kit/list-choice.tsx';
+import { FormField } from './form-field.tsx';
+import { ListChoice } from './list-choice.tsx';
 
 interface Item {
   readonly value: string;
