@@ -5,6 +5,7 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { database } from '../server/db/connection.ts';
 import { loadShop } from '../server/house/load-shop.ts';
+import { loadOpening } from '../server/house/opening.ts';
 import { ShopDays } from '../ui/kit/shop-days.tsx';
 import './globals.css';
 
@@ -13,11 +14,11 @@ export const dynamic = 'force-dynamic';
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   const theme = (await cookies()).get('rubrica_theme')?.value === 'dim' ? 'dim' : 'light';
-  const { zone, dates } = await loadShop(database());
+  const [{ zone, dates }, { opening }] = await Promise.all([loadShop(database()), loadOpening(database())]);
   return (
     <html lang="en" data-theme={theme} suppressHydrationWarning>
       <body>
-        <ShopDays days={{ zone, dates }}>{children}</ShopDays>
+        <ShopDays days={{ zone, dates, opening }}>{children}</ShopDays>
       </body>
     </html>
   );

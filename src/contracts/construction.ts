@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FACTS } from '../core/instrument/construction-facts.ts';
+import { middleScale } from '../core/instrument/scales.ts';
 import { KINDS } from '../core/instrument/kinds.ts';
 
 const choice = <F extends keyof typeof FACTS>(fact: F) =>
@@ -15,11 +16,14 @@ const mm = (low: number, high: number, what: string) =>
 
 const radius = mm(100, 1500, 'A radius');
 
-/** The construction facts of an instrument, lengths in mm. */
-export const constructionSchema = z.object({
+const scale = mm(200, 1200, 'A scale');
+
+/** The construction facts one by one, lengths in mm. */
+export const constructionFields = z.object({
   kind: z.enum(KINDS),
   leftHanded: z.boolean(),
-  scale: mm(200, 1200, 'A scale'),
+  scale,
+  fan: z.object({ bass: scale, treble: scale, straight: z.number().int().min(0).max(24) }).optional(),
   compensation: mm(0, 20, 'Compensation'),
   frets: z.number().int().min(10).max(36),
   bodyFret: z.number().int().min(7).max(30),
@@ -53,3 +57,12 @@ export const constructionSchema = z.object({
   rodKey: z.string().trim().max(20).optional(),
   springs: z.number().int().min(0).max(6).optional(),
 });
+
+/** The construction facts of an instrument, lengths in mm. */
+export const constructionSchema = constructionFields.refine(
+  ({ scale, fan }) => !fan || (fan.bass > fan.treble && Math.abs(scale - middleScale(fan)) < 0.01),
+  {
+    message: 'Of two scales the bass side’s is the longer, and the scale is the middle of both',
+    path: ['fan'],
+  },
+);

@@ -205,6 +205,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'plan.choose': { jobId: 1, plan: 'best', reason: '', version: 0 },
   'plan.offer': { jobId: 1, days: 14 },
   'plan.take-option': { offerId: id },
+  'house.save-opening': { version: 0, opening: { hours: null, closed: [] } },
   'house.save-periods': {
     version: 0,
     periods: { customersYears: null, photosYears: 10, messagesMonths: 12, invoicesYears: null },
@@ -261,6 +262,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'hand-over.reopen': { jobId: id, why: 'the wrong job' },
   'shelf.sell': { instrumentId: id, version: 0, customer: { name: 'Petra', phone: '', email: '' } },
   'hand-over.tweak': { jobId: id, words: 'a hair lower' },
+  'desk.called': { jobId: id, purpose: 'ready', reached: false, note: '' },
   'desk.message': { jobId: id, purpose: 'ready', channel: 'mail' },
   'desk.resend': { messageId: id },
   'people.seen': { upTo: id },

@@ -9,6 +9,7 @@ import { execute } from '../server/door/execute.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
 import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';
+import { introduceShop } from './introduce-shop.ts';
 import { demoGauges } from './gauges.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob } from './jobs.ts';
@@ -28,7 +29,7 @@ class Story {
   constructor(
     private readonly db: Database,
     private readonly actor: Actor,
-    start: number,
+    private readonly start: number,
   ) {
     this.clock = start;
   }
@@ -43,6 +44,11 @@ class Story {
 
   now(): Date {
     return new Date(this.clock);
+  }
+
+  /** Lets days pass since it was taken in. */
+  after(days: number): void {
+    this.clock = Math.max(this.clock, this.start + days * DAY);
   }
 
   pass(ms: number): void {
@@ -243,6 +249,10 @@ async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   if (asLeft) await readRound(story, asLeft, await story.view(number));
   await handOver(story, job, number);
   await wordsOf(story, job, number);
+  if (job.called) {
+    story.after(job.called[0]);
+    await story.give('desk.called', { jobId, purpose: 'ready', reached: true, note: job.called[1] });
+  }
   if (!job.waits) return;
   const { version, placeId, holderId } = await story.view(number);
   const { for: waitingFor, note: waitingNote } = job.waits;
@@ -255,7 +265,8 @@ interface Ids {
 }
 
 async function fillBook({ models }: Database, now: Date): Promise<Ids> {
-  const customers = await models.Customer.bulkCreate(DEMO_CUSTOMERS.map((c) => ({ ...c, createdAt: now })));
+  const known = new Date(now.getTime() - 400 * DAY);
+  const customers = await models.Customer.bulkCreate(DEMO_CUSTOMERS.map((c) => ({ ...c, createdAt: known })));
   const owner = new Map(customers.map((c) => [c.name, c.id]));
   const instruments = new Map<string, { id: number; customerId: number }>();
   for (const i of DEMO_INSTRUMENTS) {
@@ -278,22 +289,6 @@ async function fillBook({ models }: Database, now: Date): Promise<Ids> {
   }
   const places = await models.Place.findAll();
   return { instruments, places: new Map(places.map((p) => [p.name, p.id])) };
-}
-
-/** Where the demo shop is, how it is reached, and what stands at the foot of its papers. */
-async function introduceShop({ models }: Database): Promise<void> {
-  const shop = await models.Setting.findByPk('shop');
-  await shop?.update({
-    value: {
-      ...(shop.value as object),
-      address: 'The Boat Shed, Slip Lane\nSaltmarren',
-      phone: '555 0100',
-      email: 'bench@quillmere.invalid',
-      foot: 'Small things we put right while you wait. Ask.',
-      hourly: 6000,
-      minimum: 1500,
-    },
-  });
 }
 
 /** Loads the invented demo shop into an empty database. Deterministic; dates are relative to `now`'s day. */

@@ -43,6 +43,8 @@ export interface DemoJob {
   readonly note?: string;
   readonly question?: readonly [to: string, words: string];
   readonly handedTo?: readonly [to: string, state: string, tried: string, beware: string];
+  /** how many days after it came they were told by telephone that it is ready, and what was said */
+  readonly called?: readonly [days: number, note: string];
   readonly waits?: { readonly for: Wait; readonly note: string };
   readonly signed?: boolean;
 }
@@ -113,7 +115,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     add: ['play-test'],
     approve: true,
     worked: 9,
-    waits: { for: 'home', note: 'told 9 days ago' },
+    called: [21, 'fetches it when she is back'],
+    waits: { for: 'home', note: '' },
   },
   {
     serial: 'KS-0396',
@@ -133,7 +136,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     accept: true,
     approve: true,
     worked: 9,
-    waits: { for: 'home', note: 'told 2 days ago' },
+    called: [10, ''],
+    waits: { for: 'home', note: '' },
   },
   {
     serial: 'OR12-0398',

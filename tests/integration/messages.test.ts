@@ -9,7 +9,8 @@ import { deliverDue } from '../../src/server/messages/deliver.ts';
 import { loadMessages } from '../../src/server/messages/settings.ts';
 import { tryMessage } from '../../src/server/messages/try-message.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { unsaid, value } from './house.ts';
+import { loadJob } from '../../src/server/leaves/load-job.ts';
+import { intake, unsaid, value } from './house.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;
@@ -245,6 +246,30 @@ test('without a public address nothing is written that would really leave, and t
   value(
     await house.give(house.desk, 'desk.message', { jobId: job.jobId, purpose: 'ready', channel: 'mail' }),
   );
+});
+
+test('a call is kept among what was written: who knows, and that nobody answered', async () => {
+  const { jobId, number } = value(await house.give(house.desk, 'desk.take-in', intake()));
+  const called = (reached: boolean, note: string) =>
+    house.give(house.desk, 'desk.called', { jobId, purpose: 'estimate', reached, note });
+  const failed = value(await called(false, ''));
+  expect(await house.give(house.desk, 'desk.resend', failed)).toMatchObject({ ok: false });
+  value(await called(true, 'Petra: yes to everything'));
+  const job = await loadJob(house.db, number);
+  expect(job?.messages.map((m) => [m.channel, m.state, m.trouble])).toEqual([
+    ['call', 'failed', 'nobody answered'],
+    ['call', 'delivered', ''],
+  ]);
+  const before = await house.db.models.MessageRow.count({ where: { jobId, state: 'waiting' } });
+  expect(before).toBe(0);
+  expect(
+    await house.give(house.technician, 'desk.called', {
+      jobId: 999_999,
+      purpose: 'ready',
+      reached: true,
+      note: '',
+    }),
+  ).toMatchObject({ ok: false });
 });
 
 test('every change of it reads as a sentence', async () => {

@@ -9,6 +9,7 @@ import { devicesRevoke } from './devices/revoke.ts';
 import { custodyThing } from './custody/thing.ts';
 import { deskChangeCustomer } from './desk/change-customer.ts';
 import { deskCorrect } from './desk/correct.ts';
+import { deskCalled } from './desk/called.ts';
 import { deskMessage } from './desk/message.ts';
 import { deskReceipt } from './desk/receipt.ts';
 import { deskResend } from './desk/resend.ts';
@@ -36,6 +37,7 @@ import { houseDeleteKind } from './house/delete-kind.ts';
 import { houseRetireKind } from './house/retire-kind.ts';
 import { houseFirstDay } from './house/first-day.ts';
 import { houseSavePlaces } from './house/save-places.ts';
+import { houseSaveOpening } from './house/save-opening.ts';
 import { houseSaveMessages } from './house/save-messages.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
@@ -126,6 +128,7 @@ export const COMMANDS = {
   'house.delete-kind': houseDeleteKind,
   'house.save-checklist': houseSaveChecklist,
   'house.save-habits': houseSaveHabits,
+  'house.save-opening': houseSaveOpening,
   'house.save-periods': houseSavePeriods,
   'house.save-gauge': houseSaveGauge,
   'house.check-gauge': houseCheckGauge,
@@ -176,6 +179,7 @@ export const COMMANDS = {
   'hand-over.cancel-invoice': handOverCancelInvoice,
   'hand-over.paid': handOverPaid,
   'hand-over.tweak': handOverTweak,
+  'desk.called': deskCalled,
   'desk.message': deskMessage,
   'desk.resend': deskResend,
   'people.seen': peopleSeen,
@@ -204,7 +208,13 @@ export type CommandAnswer<N extends CommandName> = ReturnType<(typeof COMMANDS)[
 type OfCommands = (typeof COMMANDS)[CommandName]['events'][number];
 
 /** What is recorded without a command: by a customer's link, by uploads, by the gateway, by a job's file. */
-export const OTHER_EVENTS = ['photo added', 'message delivered', 'message failed', 'job brought in'] as const;
+export const OTHER_EVENTS = [
+  'photo added',
+  'logo changed',
+  'message delivered',
+  'message failed',
+  'job brought in',
+] as const;
 
 /** The kind of an event: the words the history says. */
 export type EventKind = OfCommands | (typeof OTHER_EVENTS)[number];

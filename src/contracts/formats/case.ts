@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { KINDS } from '../../core/instrument/kinds.ts';
+import { middleScale } from '../../core/instrument/scales.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { stringsOfCourse, type Construction } from '../../core/instrument/construction.ts';
 import type { Case } from '../../core/plan/case/case.ts';
@@ -10,7 +11,7 @@ import type { Reading } from '../../core/readings/reading.ts';
 import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
-import { constructionSchema } from '../construction.ts';
+import { constructionFields, constructionSchema } from '../construction.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
 
 const typed = (what: string) => z.string().min(1).max(60).meta({ description: what });
@@ -21,7 +22,7 @@ export const caseFormat = z
     format: z.literal('rubrica case'),
     version: z.literal(1),
     kind: z.enum(KINDS),
-    construction: constructionSchema
+    construction: constructionFields
       .partial()
       .default({})
       .meta({ description: 'what differs from the kind’s usual instrument' }),
@@ -177,8 +178,15 @@ export function readCase(data: unknown): Result<Case, string> {
   const construction = {
     ...usualConstruction(file.kind),
     ...file.construction,
+    // Of two scales the neck's is the middle.
+    ...(file.construction.fan && { scale: middleScale(file.construction.fan) }),
     kind: file.kind,
   } as Construction;
+  const whole = constructionSchema.safeParse(construction);
+  if (!whole.success) {
+    const [issue] = whole.error.issues;
+    return fail(`construction.${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'it is not possible'}`);
+  }
   const readings = readingsOf(file, construction);
   if (!readings.ok) return readings;
   const turns = turnsOf(file);

@@ -2,6 +2,7 @@ import type { BoardRadius } from '../../core/instrument/board-radius.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { FACTS, type StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
+import { middleScale } from '../../core/instrument/scales.ts';
 import { constructionSchema } from '../construction.ts';
 import { csv, readCsv } from './customers.ts';
 
@@ -64,6 +65,17 @@ function radiusIn(text: string): { readonly radius?: unknown } {
   return { radius: end === undefined ? { kind: 'single', at: nut } : { kind: 'compound', nut, end } };
 }
 
+/** A scale in mm; where frets fan out both and the straight fret: `864 to 813 at 7`. */
+const scalesOut = ({ scale, fan }: InstrumentEntry['construction']): string =>
+  fan ? `${fan.bass} to ${fan.treble} at ${fan.straight}` : String(scale);
+
+function scalesIn(text: string): { readonly scale: number; readonly fan?: unknown } {
+  const [bass, treble, straight] = text.split(/ to | at /).map(number);
+  return bass === undefined || treble === undefined
+    ? { scale: number(text) }
+    : { scale: middleScale({ bass, treble }), fan: { bass, treble, straight } };
+}
+
 /** Instruments as CSV: one line each, lengths in mm. */
 export const toInstrumentsCsv = (all: readonly InstrumentEntry[]): string =>
   csv(
@@ -73,7 +85,7 @@ export const toInstrumentsCsv = (all: readonly InstrumentEntry[]): string =>
       return [
         ...NAMED.map((n) => i[n]),
         c.kind,
-        String(c.scale),
+        scalesOut(c),
         String(c.compensation),
         String(c.frets),
         String(c.bodyFret),
@@ -97,7 +109,7 @@ export function readInstrumentsCsv(text: string): Result<InstrumentEntry[], stri
     const construction = constructionSchema.safeParse({
       kind: r['rules'],
       leftHanded: r['left_handed'] === 'yes',
-      scale: number(r['scale_mm']),
+      ...scalesIn(r['scale_mm'] ?? ''),
       compensation: number(r['compensation_mm']),
       frets: number(r['frets']),
       bodyFret: number(r['body_fret']),

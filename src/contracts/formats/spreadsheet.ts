@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
-import { parseLength } from '../../core/units/parse-length.ts';
+import { readScales } from '../../core/instrument/scales.ts';
 import { unguarded, type CustomerEntry } from './customers.ts';
 import type { InstrumentEntry } from './instruments.ts';
 
@@ -132,9 +132,8 @@ function instrumentOf(
   const kind = kindOf(of('kind'), kinds, usual);
   if (!kind) return fail(`“${of('kind')}” is no kind of instrument the shop knows`);
   const typed = of('scale');
-  const scale = typed === '' ? ok({ mm: kind.usual.scale }) : parseLength(typed, 'mm');
-  if (!scale.ok || scale.value.mm < 200 || scale.value.mm > 1200)
-    return fail(`“${typed}” is no scale length`);
+  const scale = typed === '' ? ok({ scale: kind.usual.scale, fan: kind.usual.fan }) : readScales(typed);
+  if (!scale.ok) return fail(`“${typed}” is no scale length`);
   return ok({
     customer: of('name'),
     kind: kind.id,
@@ -142,7 +141,7 @@ function instrumentOf(
     model: model === '' ? 'no name' : model,
     year,
     serial,
-    construction: { ...kind.usual, scale: scale.value.mm },
+    construction: { ...kind.usual, fan: undefined, ...scale.value },
   });
 }
 

@@ -4,6 +4,7 @@ const NOW = Date.UTC(2026, 10, 27, 12);
 const DAY = 86_400_000;
 const waiting = (more: Partial<Waiting>): Waiting => ({
   number: 412,
+  jobId: 7,
   customer: 'Petra Aldous',
   phone: '555 0101',
   instrument: 'Wendlow Otter',
@@ -14,6 +15,7 @@ const waiting = (more: Partial<Waiting>): Waiting => ({
 });
 const wrote = (purpose: string, days: number, more: Partial<Written> = {}): Written => ({
   purpose,
+  channel: 'text',
   state: 'delivered',
   at: NOW - days * DAY,
   trouble: '',
@@ -41,6 +43,22 @@ test.each<[string, Partial<Waiting>, string | null]>([
   ['ready, not told', { waitingFor: 'home' }, 'ready, and not told yet'],
   ['ready, told', { waitingFor: 'home', written: [wrote('ready', 6)] }, null],
   ['ready for long', { waitingFor: 'home', written: [wrote('ready', 8)] }, 'told 8 days ago, not fetched'],
+  [
+    'called in vain',
+    {
+      waitingFor: 'home',
+      written: [wrote('ready', 1, { channel: 'call', state: 'failed', trouble: 'nobody answered' })],
+    },
+    'ready: called 1 day ago, nobody answered',
+  ],
+  [
+    'called in vain today',
+    {
+      asked: 1,
+      written: [wrote('estimate', 0, { channel: 'call', state: 'failed', trouble: 'nobody answered' })],
+    },
+    'their word is wanted: called today, nobody answered',
+  ],
 ])('%s', (_name, more, why) => {
   expect(whyCall(waiting(more), NOW)).toBe(why);
 });
@@ -50,6 +68,8 @@ test('only those who should be called, with their number', () => {
   expect(whoToCall(all, NOW)).toEqual([
     {
       number: 413,
+      jobId: 7,
+      about: 'estimate',
       customer: 'Petra Aldous',
       phone: '555 0101',
       instrument: 'Wendlow Otter',

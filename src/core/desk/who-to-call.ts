@@ -3,6 +3,7 @@ import type { Wait } from '../job/waiting.ts';
 /** What the counter knows of an instrument in the house that somebody may have to hear of. Moments in ms. */
 export interface Waiting {
   readonly number: number;
+  readonly jobId: number;
   readonly customer: string;
   readonly phone: string;
   readonly instrument: string;
@@ -16,13 +17,15 @@ export interface Waiting {
 /** A message as the counter sees it. */
 export interface Written {
   readonly purpose: string;
+  readonly channel: 'mail' | 'text' | 'call';
   readonly state: 'waiting' | 'delivered' | 'failed';
   readonly at: number;
   readonly trouble: string;
 }
 
 /** Somebody to call, and why. */
-export interface ToCall extends Pick<Waiting, 'number' | 'customer' | 'phone' | 'instrument'> {
+export interface ToCall extends Pick<Waiting, 'number' | 'jobId' | 'customer' | 'phone' | 'instrument'> {
+  readonly about: 'ready' | 'estimate';
   readonly why: string;
 }
 
@@ -34,21 +37,25 @@ const UNFETCHED_DAYS = 7;
 
 const plural = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
+const aboutWhat = (w: Waiting): 'ready' | 'estimate' => (w.waitingFor === 'home' ? 'ready' : 'estimate');
+
 /** Why a customer should be called about one instrument now, or null: nobody told them, it did not arrive, or it was long ago. */
 export function whyCall(w: Waiting, now: number): string | null {
-  const about = w.waitingFor === 'home' ? 'ready' : 'estimate';
+  const about = aboutWhat(w);
   if (about === 'estimate' && w.asked === 0 && w.waitingFor !== 'word') return null;
   const last = w.written.findLast((m) => m.purpose === about);
+  const ago = last ? Math.floor((now - last.at) / DAY_MS) : 0;
+  if (last?.state === 'failed' && last.channel === 'call')
+    return `${about === 'ready' ? 'ready' : 'their word is wanted'}: called ${ago === 0 ? 'today' : `${plural(ago, 'day', 'days')} ago`}, nobody answered`;
   if (last?.state === 'failed')
     return `what was written did not arrive${last.trouble && `: ${last.trouble}`}`;
-  const days = last ? Math.floor((now - last.at) / DAY_MS) : 0;
   if (about === 'ready') {
     if (!last) return 'ready, and not told yet';
-    return days < UNFETCHED_DAYS ? null : `told ${plural(days, 'day', 'days')} ago, not fetched`;
+    return ago < UNFETCHED_DAYS ? null : `told ${plural(ago, 'day', 'days')} ago, not fetched`;
   }
   const what = w.asked > 0 ? plural(w.asked, 'line waits', 'lines wait') : 'it waits';
   if (!last) return `${what} for their word, and nobody has asked`;
-  return days < UNANSWERED_DAYS ? null : `asked ${plural(days, 'day', 'days')} ago, no answer`;
+  return ago < UNANSWERED_DAYS ? null : `asked ${plural(ago, 'day', 'days')} ago, no answer`;
 }
 
 /** Whom to call, in the order the house has them. */
@@ -56,6 +63,6 @@ export const whoToCall = (all: readonly Waiting[], now: number): ToCall[] =>
   all.flatMap((w) => {
     const why = whyCall(w, now);
     if (why === null) return [];
-    const { number, customer, phone, instrument } = w;
-    return [{ number, customer, phone, instrument, why }];
+    const { number, jobId, customer, phone, instrument } = w;
+    return [{ number, jobId, customer, phone, instrument, why, about: aboutWhat(w) }];
   });

@@ -1,5 +1,6 @@
 import { adviceFor, type AdviceFor } from './advice.ts';
 import { sayReading, sayWhatChanged, type BeforeAfterReading } from './customer-sheet.ts';
+import { NO_HOURS } from '../days/opening.ts';
 import { needsSecond, nextCheckDay, tweakIsFree, USUAL_RULES } from './rules.ts';
 import { sheetDrawing } from './sheet-drawing.ts';
 
@@ -27,6 +28,12 @@ describe('rules', () => {
   test('the next check is whole weeks away, over the turn of a year too', () => {
     expect(nextCheckDay({ ...USUAL_RULES, checkWeeks: 2 }, Date.UTC(2026, 10, 1), 'UTC')).toBe('2026-11-15');
     expect(nextCheckDay(USUAL_RULES, Date.UTC(2026, 11, 20, 23, 59), 'UTC')).toBe('2027-01-10');
+    // The shop is closed on that Sunday, and on the day after.
+    const opening = {
+      hours: { ...NO_HOURS, monday: [{ from: 540, to: 1080 }], tuesday: [{ from: 540, to: 1080 }] },
+      closed: [{ from: '2027-01-11', to: '2027-01-11', why: '' }],
+    };
+    expect(nextCheckDay(USUAL_RULES, Date.UTC(2026, 11, 20, 12), 'UTC', opening)).toBe('2027-01-12');
     // In Auckland it is the next day already.
     expect(nextCheckDay(USUAL_RULES, Date.UTC(2026, 11, 20, 23, 59), 'Pacific/Auckland')).toBe('2027-01-11');
   });

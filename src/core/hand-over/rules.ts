@@ -1,3 +1,4 @@
+import { ALWAYS, openDay, type Opening } from '../days/opening.ts';
 import { addDays, dayIn, type Day } from '../days/zone.ts';
 import type { Minor } from '../money/minor.ts';
 
@@ -37,8 +38,12 @@ export const tweakIsFree = (rules: HandOverRules, signedAt: number, now: number)
   now - signedAt <= rules.tweakDays * DAY_MS;
 
 /**
- * The day the next check is offered for: some weeks after the shop's day at a moment (ms).
+ * The day the next check is offered for: some weeks after the shop's day at a moment (ms), the next open day from then on.
  * @example nextCheckDay({ ...USUAL_RULES, checkWeeks: 2 }, Date.UTC(2026, 10, 1), 'UTC') → 2026-11-15
  */
-export const nextCheckDay = (rules: HandOverRules, now: number, zone: string): Day =>
-  addDays(dayIn(now, zone), rules.checkWeeks * 7);
+export const nextCheckDay = (
+  rules: HandOverRules,
+  now: number,
+  zone: string,
+  opening: Opening = ALWAYS,
+): Day => openDay(opening, addDays(dayIn(now, zone), rules.checkWeeks * 7));

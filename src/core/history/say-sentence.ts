@@ -1,3 +1,4 @@
+import { HOUSE_SENTENCES } from './say-house.ts';
 import { findingOn } from '../inspection/findings.ts';
 import { ENDS, type End } from '../hand-over/ends.ts';
 import { VIEW_NAMES, type View } from '../instrument/outline.ts';
@@ -297,10 +298,11 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
   'link made': ({ data }) => `made a link for the customer to the ${text(data['purpose'])}`,
   'link taken back': ({ data }) => `took the customer’s link to the ${text(data['purpose'])} back`,
   'message written': (t) => `wrote to the customer: ${message(t)}`,
+  'customer called': (t) =>
+    `called the customer: ${message(t)}${t.data['reached'] === true ? '' : ', nobody answered'}${colon(t.data['note'])}`,
   'message sent again': (t) => `sent again: ${message(t)}`,
   'customer’s file taken out': () => 'took out what is kept of a customer',
   'log taken out': () => 'took out the log',
-  'periods changed': () => 'changed how long what is kept',
   'names withdrawn': ({ data }) => `withdrew ${list(data['what']).join(', ')}${because(data['why'])}`,
   'customer forgotten': ({ data }) =>
     `forgot a customer: names withdrawn from ${text(data['jobs'])} jobs${because(data['why'])}`,
@@ -325,7 +327,10 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
 };
 
 /** The kinds of entry that have a sentence of their own. */
-export const SAID_KINDS: ReadonlySet<string> = new Set(Object.keys(SENTENCES));
+export const SAID_KINDS: ReadonlySet<string> = new Set([
+  ...Object.keys(SENTENCES),
+  ...Object.keys(HOUSE_SENTENCES),
+]);
 
 /**
  * Says an entry of a job's log as a sentence about who did it: with names, places and units, without ids or field names.
@@ -335,5 +340,6 @@ export const SAID_KINDS: ReadonlySet<string> = new Set(Object.keys(SENTENCES));
 export function saySentence(e: LogEntry, n: HistoryNames): string | null {
   const data = plain(e.data);
   const told: Told = { e, data, before: plain(data['before']), after: plain(data['after']), n };
-  return SENTENCES[e.kind]?.(told) ?? null;
+  const house = HOUSE_SENTENCES[e.kind];
+  return SENTENCES[e.kind]?.(told) ?? house?.({ entityId: e.entityId, data, person: n.person }) ?? null;
 }

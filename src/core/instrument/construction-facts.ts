@@ -45,10 +45,20 @@ export interface StringFact {
   readonly wound: boolean;
 }
 
+/** Frets that fan out: the scale at both sides of the board, mm, and the fret that stands square to the neck, 0 the nut. */
+export interface Fan {
+  readonly bass: number;
+  readonly treble: number;
+  readonly straight: number;
+}
+
 /** The facts that decide, with the kind, what can be checked and how it is adjusted. Lengths in mm. */
 export interface ConstructionFacts {
   readonly leftHanded: boolean;
+  /** the middle of both scales where frets fan out */
   readonly scale: number;
+  /** absent where frets stand straight */
+  readonly fan?: Fan | undefined;
   readonly compensation: number;
   readonly frets: number;
   /** the fret at the body joint */

@@ -1,4 +1,5 @@
 import { stringNumber, type Construction } from '../instrument/construction.ts';
+import { alongString } from '../instrument/scales.ts';
 import { contactFit } from './contact-fit.ts';
 import { saddleMove } from './saddle-move.ts';
 import { intonationFit, type IntonationFit, type PitchReading } from './intonation-fit.ts';
@@ -58,9 +59,10 @@ export const moveAlone = (c: Pick<Construction, 'scale' | 'compensation'>, cents
  * stays on the crown and the ways when it does not.
  * @param readings usable readings: intonation (cents at a fret), contact, saddle thickness
  */
-export function intonationPlan(c: Construction, readings: readonly Read[]): StringIntonation[] {
+export function intonationPlan(all: Construction, readings: readonly Read[]): StringIntonation[] {
   const crown = readings.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_CROWN;
-  return c.strings.flatMap((_, i) => {
+  return all.strings.flatMap((_, i) => {
+    const c = alongString(all, i);
     const string = stringNumber(c, i);
     const own = readings
       .filter((r) => r.quantity === 'intonation' && r.string === string)

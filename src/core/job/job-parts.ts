@@ -146,10 +146,10 @@ export interface JobSeal {
 export interface JobMessage {
   readonly id: number;
   readonly purpose: string;
-  readonly channel: 'mail' | 'text';
+  readonly channel: 'mail' | 'text' | 'call';
   readonly state: 'waiting' | 'delivered' | 'failed';
   readonly trouble: string;
-  /** what it went by: simulated, smtp, webhook; empty before it was tried */
+  /** what it went by: simulated, smtp, webhook, telephone; empty before it was tried */
   readonly wentBy: string;
   readonly madeAt: Date;
 }

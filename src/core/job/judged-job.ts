@@ -5,6 +5,7 @@ import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { KeptOperation } from '../catalogue/operations.ts';
 import type { DecidedLine } from '../plan/plan-of-job.ts';
+import type { Opening } from '../days/opening.ts';
 import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Plan } from '../plan/solve/plans.ts';
 import type { Conditions } from '../readings/conditions.ts';
@@ -91,5 +92,7 @@ export interface JudgingShop {
   readonly shopTargets: ShopTargets;
   /** how it plans; what ships where it has said nothing */
   readonly planning?: PlanRules | undefined;
+  /** when it is open; always where it has said nothing */
+  readonly opening?: Opening | undefined;
   readonly info: Pick<ShopInfo, 'currency' | 'heights'>;
 }

@@ -5,6 +5,7 @@ import type { Operation } from '../catalogue/operation.ts';
 import type { PlanRules } from '../plan/plan-rules.ts';
 import type { Role } from '../people/roles.ts';
 import type { Feeling } from '../readings/entry-forms.ts';
+import type { Opening } from '../days/opening.ts';
 import type { DateForm } from '../days/say-days.ts';
 import type { MoneyForm } from '../money/currency.ts';
 import type { Minor } from '../money/minor.ts';
@@ -77,6 +78,7 @@ export interface ShopPerson {
 export interface Shop {
   readonly info: ShopInfo;
   readonly rules: HandOverRules;
+  readonly opening: Opening;
   readonly habits: ShopHabits;
   readonly planning: PlanRules;
   readonly targets: ShopTargets;

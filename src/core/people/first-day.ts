@@ -13,6 +13,12 @@ export const FIRST_STEPS = [
     why: 'Currency, rates of tax, time zone, paper. The currency cannot change once something is agreed.',
   },
   {
+    key: 'hours',
+    href: '/house/hours',
+    name: 'Opening hours',
+    why: 'When you are open and when not: nothing is promised for a day you are closed.',
+  },
+  {
     key: 'people',
     href: '/house/people',
     name: 'People',

@@ -1,13 +1,14 @@
 import type { Construction } from '../instrument/construction.ts';
 import type { StringFact } from '../instrument/construction-facts.ts';
 import { KIND_RECORDS } from '../instrument/kinds.ts';
+import { scaleAcross } from '../instrument/scales.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { NATURAL, noteFrequency } from './pitch.ts';
 import { massOnInstrument } from './string-pull.ts';
 import { stringTension } from './unit-mass.ts';
 
 /** The instrument a tuning is heard on; gauges only where somebody said them. */
-export interface HeardOn extends Pick<Construction, 'kind' | 'scale' | 'perCourse' | 'compensation'> {
+export interface HeardOn extends Pick<Construction, 'kind' | 'scale' | 'fan' | 'perCourse' | 'compensation'> {
   /** the strings it usually has, lowest first */
   readonly usual: readonly StringFact[];
   /** the gauges that are on, mm and whether wound, lowest first; null where nobody has said */
@@ -88,6 +89,13 @@ function usualPull(on: HeardOn): number {
   return pulls.reduce((sum, p) => sum + p, 0) / Math.max(1, pulls.length);
 }
 
+/** How long a string speaks. @param count of the strings that are typed */
+function speaking(on: HeardOn, i: number, count: number): number {
+  const courses = Math.ceil(count / on.perCourse);
+  const across = courses < 2 ? 0 : Math.floor(i / on.perCourse) / (courses - 1);
+  return scaleAcross(on, across) + on.compensation;
+}
+
 /** What speaks against a string being at a pitch: how far from what is expected, and from the pull its gauge should have. */
 function costAt(on: HeardOn, expected: readonly number[]): (string: number, midi: number) => number {
   const pull = usualPull(on);
@@ -96,7 +104,7 @@ function costAt(on: HeardOn, expected: readonly number[]): (string: number, midi
     const gauge = on.gauges?.[i];
     if (!gauge) return off;
     const mass = massOnInstrument(on, { ...gauge, note: '' });
-    const t = Math.log(stringTension(mass, on.scale + on.compensation, 440 * 2 ** ((midi - 69) / 12)));
+    const t = Math.log(stringTension(mass, speaking(on, i, expected.length), 440 * 2 ** ((midi - 69) / 12)));
     return off + ((t - pull) / PULL_SPREAD) ** 2;
   };
 }

@@ -2,6 +2,7 @@ import type { Construction } from '../instrument/construction.ts';
 import type { StringFact } from '../instrument/construction-facts.ts';
 import { noteFrequency } from './pitch.ts';
 import { KIND_RECORDS } from '../instrument/kinds.ts';
+import { scaleOf, type Scales } from '../instrument/scales.ts';
 import { stringTension, unitMass, WRAP_DENSITIES, type StringMake } from './unit-mass.ts';
 
 /** Pull taken for granted where a note cannot be read, N. */
@@ -30,12 +31,14 @@ export const massOnInstrument = (c: Pick<Construction, 'kind'>, s: StringFact): 
  * @param reference frequency of A4, Hz
  */
 export function pulls(
-  c: Pick<Construction, 'kind' | 'scale' | 'compensation' | 'strings'>,
+  c: Pick<Construction, 'kind' | 'compensation'> & Scales,
   strings: readonly StringFact[] = c.strings,
   reference = 440,
 ): Float64Array {
-  return Float64Array.from(strings, (s) => {
+  return Float64Array.from(strings, (s, i) => {
     const note = noteFrequency(s.note, reference);
-    return note.ok ? stringTension(massOnInstrument(c, s), c.scale + c.compensation, note.value) : USUAL_PULL;
+    return note.ok
+      ? stringTension(massOnInstrument(c, s), scaleOf(c, i) + c.compensation, note.value)
+      : USUAL_PULL;
   });
 }

@@ -1,5 +1,6 @@
 import { neckAngleSum, neckResetSum, shimSum } from './angle-sums.ts';
 import { clearanceSum } from './clearance-sum.ts';
+import { fanFretsSum } from './fan-sum.ts';
 import { fretLevelSum } from './fret-sums.ts';
 import { contactFitSum, intonationFitSum, intonationSaddleSum } from './intonation-sums.ts';
 import { lengthSum } from './length.ts';
@@ -23,6 +24,7 @@ import type { Sum } from './sum.ts';
 export const SUMS = [
   lengthSum,
   fretPositionSum,
+  fanFretsSum,
   stringLineSum,
   saddleHeightSum,
   nutSlotSum,

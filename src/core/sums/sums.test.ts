@@ -10,6 +10,7 @@ import { runs } from '../../runs-for-tests.ts';
 const IDS = [
   'length',
   'fret-position',
+  'fan-frets',
   'string-line',
   'saddle-height',
   'nut-slot',
@@ -269,6 +270,18 @@ describe('worked values', () => {
       'fret-position',
       { scale: 648, fret: 1 },
       { fromNut: 36.36937, fromPrevious: 36.36937, toSaddle: 611.63063 },
+    ],
+    [
+      'fan-frets',
+      { bass: 864, treble: 816, straight: 12, frets: [0, 12] },
+      {
+        // Half of each scale lies before the 12th: the nut and the saddle lean by half their difference.
+        frets: [
+          { fret: 0, bass: 0, treble: 0, lean: 24 },
+          { fret: 12, bass: 432, treble: 408, lean: 0 },
+        ],
+        saddle: -24,
+      },
     ],
     [
       'rod-to-action',

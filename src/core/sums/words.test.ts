@@ -21,6 +21,17 @@ const SAID: ReadonlyArray<readonly [string, object, readonly string[], readonly 
     ],
   ],
   [
+    'fan-frets',
+    { frets: [0, 7, 24] },
+    [],
+    [
+      'Nut: its treble end 16.895 mm nearer the saddle.',
+      'Fret 7: 287.216 mm along the lowest string, 270.321 mm along the highest; square.',
+      'Fret 24: 647.700 mm along the lowest string, 609.600 mm along the highest; its treble end 21.205 mm nearer the nut.',
+      'Saddle: its treble end 33.905 mm nearer the nut.',
+    ],
+  ],
+  [
     'string-line',
     { frets: [17], compensation: 3 },
     [],

@@ -1,9 +1,10 @@
 import { acrossOf } from '../instrument/construction.ts';
+import { scaleOf } from '../instrument/scales.ts';
 import { ratioOf } from '../neck/rod-to-action.ts';
 import { clearance } from '../clearance/clearance.ts';
 import type { Reading } from '../readings/reading.ts';
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
-import { consequences, positionsOf } from './consequences.ts';
+import { consequences, positionsByString, positionsOf } from './consequences.ts';
 import type { Hand } from './clearance-map.ts';
 import type { Moves } from './moves.ts';
 import type { NeckModel } from './neck-model.ts';
@@ -99,8 +100,7 @@ export function buzzChance(
   const c = m.construction;
   const [x, normal, count] = [positionsOf(c), normals(seeded(seed)), c.strings.length];
   const base = consequences(m, moves, ratio, x);
-  const xs = c.scale + c.compensation;
-  const perAction = xs / (x[12] ?? xs / 2);
+  const [along, scales] = [positionsByString(c, x), c.strings.map((_, i) => scaleOf(c, i))];
   const bow = consequences(m, { ...moves, relief: moves.relief + 1 }, ratio, x).tops.map(
     (t, n) => t - (base.tops[n] ?? 0),
   );
@@ -116,22 +116,23 @@ export function buzzChance(
     const dip = relief * (bow[12] ?? 0);
     let hit = false;
     for (let i = 0; i < count; i++) {
-      const share = acrossOf(m.construction, i);
       const nut = normal() * spread.nut;
-      const over12 = bass + (treble - bass) * share + dip;
+      const scale = scales[i] ?? c.scale;
+      const perAction = (scale + c.compensation) / (along[i]?.[12] ?? scale / 2);
       const map = clearance(
         {
-          scale: c.scale,
+          scale,
           compensation: c.compensation,
           frets: c.frets,
           nut: (base.nut[i] ?? 0) + nut,
-          saddle: (base.saddle[i] ?? 0) + nut + (over12 - nut) * perAction,
+          saddle:
+            (base.saddle[i] ?? 0) + nut + (bass + (treble - bass) * acrossOf(c, i) + dip - nut) * perAction,
           tops,
           tension: base.pull[i] ?? 1,
           ...hand,
           force,
         },
-        x,
+        along[i] ?? x,
       );
       for (let held = 0; held < c.frets; held++) {
         if ((map.margin[held] ?? 0) >= 0) continue;

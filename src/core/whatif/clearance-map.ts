@@ -1,7 +1,8 @@
 import { clearance, type ClearanceMap, type ClearanceString } from '../clearance/clearance.ts';
 import { KIND_RECORDS } from '../instrument/kinds.ts';
+import { scaleOf } from '../instrument/scales.ts';
 import type { Touch } from '../targets/target.ts';
-import { consequences, positionsOf, type Outcome } from './consequences.ts';
+import { consequences, positionsByString, positionsOf, type Outcome } from './consequences.ts';
 import type { Moves } from './moves.ts';
 import type { NeckModel } from './neck-model.ts';
 
@@ -31,7 +32,7 @@ export function handFor(m: NeckModel, touch: Touch, force?: number): Hand {
 
 /** One string of a neck as the clearance sum wants it. */
 export const stringOf = (m: NeckModel, o: Outcome, i: number, hand: Hand): ClearanceString => ({
-  scale: m.construction.scale,
+  scale: scaleOf(m.construction, i),
   compensation: m.construction.compensation,
   frets: m.construction.frets,
   nut: o.nut[i] ?? 0,
@@ -47,7 +48,10 @@ export const mapOfNeck = (
   o: Outcome,
   hand: Hand,
   x = positionsOf(m.construction),
-): ClearanceMap[] => Array.from(o.nut, (_, i) => clearance(stringOf(m, o, i, hand), x));
+): ClearanceMap[] => {
+  const along = positionsByString(m.construction, x);
+  return Array.from(o.nut, (_, i) => clearance(stringOf(m, o, i, hand), along[i] ?? x));
+};
 
 /** How a place stands: it is clear, close, or hit; a string that lies on a fret at rest does not sound at all. */
 export type Room = 'clear' | 'close' | 'buzz' | 'choked';

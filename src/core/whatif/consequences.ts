@@ -1,4 +1,5 @@
 import { acrossOf, type Construction } from '../instrument/construction.ts';
+import { alongString, scaleOf } from '../instrument/scales.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { reliefShare } from '../neck/relief.ts';
 import { ratioOf, rodToAction } from '../neck/rod-to-action.ts';
@@ -61,9 +62,19 @@ export function topsFor(
   return into;
 }
 
-/** Positions of nut and frets of a construction, mm. */
+/** Positions of nut and frets of a construction along the middle of its board, mm. */
 export const positionsOf = (c: Construction): Float64Array =>
   Float64Array.from({ length: c.frets + 1 }, (_, n) => fretPosition(c.scale, n));
+
+/** Positions of nut and frets along each string, from its own nut; the very same where frets stand straight. */
+export const positionsByString = (c: Construction, x: Float64Array): readonly Float64Array[] =>
+  c.strings.map((_, i) => (c.fan ? x.map((at) => (at * scaleOf(c, i)) / c.scale) : x));
+
+/** How far a string speaks and where its 12th fret lies, mm. */
+function spansOf(c: Construction, i: number): { readonly xs: number; readonly x12: number } {
+  const scale = scaleOf(c, i);
+  return { xs: scale + c.compensation, x12: fretPosition(scale, ACTION_FRET) };
+}
 
 const sum = (pull: Float64Array): number => pull.reduce((a, b) => a + b, 0);
 const PRESS = 0.25;
@@ -81,7 +92,7 @@ function predictedAt12(
   const note = fact ? noteFrequency(fact.note, DEFAULT_PITCH) : null;
   if (!fact || !note?.ok || fact.wound !== (c.strings[i]?.wound ?? fact.wound)) return null;
   const string = { ...stringMake(c, fact), frequency: note.value };
-  const neck = { scale: c.scale, compensation: c.compensation, string, ...h, pressDepth: PRESS };
+  const neck = { scale: scaleOf(c, i), compensation: c.compensation, string, ...h, pressDepth: PRESS };
   return predictedCents(neck, [ACTION_FRET])[0]?.total ?? null;
 }
 
@@ -92,10 +103,9 @@ function predictedAfter(
   after: Pick<Outcome, 'nut' | 'saddle' | 'relief'>,
 ): (number | null)[] {
   const c = m.construction;
-  const xs = c.scale + c.compensation;
-  const x12 = fretPosition(c.scale, ACTION_FRET);
   const strings = moves.strings ?? c.strings;
   return c.strings.map((_, i) => {
+    const { xs, x12 } = spansOf(c, i);
     const heights = { nut: after.nut[i] ?? 0, saddle: after.saddle[i] ?? 0, relief: after.relief };
     const cents = predictedAt12(m, i, strings, heights);
     return cents === null ? null : errorAfter(xs, x12, cents, moves.contact[i] ?? 0, 0);
@@ -123,11 +133,10 @@ function centsAfter(
   before: Float64Array,
 ) {
   const c = m.construction;
-  const xs = c.scale + c.compensation;
-  const x12 = fretPosition(c.scale, ACTION_FRET);
   const strings = moves.strings ?? c.strings;
   return m.cents.map((read, i) => {
     if (read === null) return null;
+    const { xs, x12 } = spansOf(c, i);
     const contact = moves.contact[i] ?? 0;
     const moved = contact === 0 ? read : errorAfter(xs, x12, read, contact, 0);
     const then = predictedAt12(m, i, strings, {
@@ -162,9 +171,6 @@ export function consequences(
 ): Outcome {
   const c = m.construction;
   const count = c.strings.length;
-  const xs = c.scale + c.compensation;
-  const x12 = x[ACTION_FRET] ?? fretPosition(c.scale, ACTION_FRET);
-  const k = x12 / xs;
   const rod = rodToAction(c.scale, c.bodyFret, moves.relief, ACTION_FRET, ratio).actionChange;
   const relief = m.relief + moves.relief;
   const over = moves.tops === null ? m.tops : Float64Array.from(moves.tops);
@@ -179,6 +185,8 @@ export function consequences(
   ];
   for (let i = 0; i < count; i++) {
     const slot = moves.nut[i] ?? 0;
+    const { xs, x12 } = spansOf(c, i);
+    const k = x12 / xs;
     const share = acrossOf(c, i);
     const up = moves.bass + (moves.treble - moves.bass) * share + (moves.trim[i] ?? 0) - moves.thin;
     const nutNow = m.nut[i] ?? 0;
@@ -233,7 +241,7 @@ export function breakAngleAfter(m: NeckModel, standout: number | null): number |
 
 /** Action of a string at any fret after what was tried, mm: the open string's line less that fret's top. */
 export function actionOver(m: NeckModel, o: Outcome, string: number, fret: number): number {
-  const c = m.construction;
+  const c = alongString(m.construction, string);
   const nut = o.nut[string] ?? 0;
   const slope = ((o.saddle[string] ?? 0) - nut) / (c.scale + c.compensation);
   return nut + slope * fretPosition(c.scale, fret) - (o.tops[fret] ?? 0);

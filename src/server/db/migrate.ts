@@ -19,6 +19,8 @@ import { up as retiredKinds } from './migrations/020-retired-kinds.ts';
 import { up as delivery } from './migrations/021-delivery.ts';
 import { up as stringsThatBroke } from './migrations/022-strings-that-broke.ts';
 import { up as wordsApart } from './migrations/023-words-apart.ts';
+import { up as calls } from './migrations/024-calls.ts';
+import { up as hoursAndLogo } from './migrations/025-hours-and-logo.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -49,6 +51,8 @@ const MIGRATIONS = [
   { name: '021-delivery', up: delivery },
   { name: '022-strings-that-broke', up: stringsThatBroke },
   { name: '023-words-apart', up: wordsApart },
+  { name: '024-calls', up: calls },
+  { name: '025-hours-and-logo', up: hoursAndLogo },
 ];
 
 const runner = (sequelize: Sequelize) =>

@@ -38,9 +38,10 @@ export interface Told {
   readonly number: number;
   readonly customer: string;
   readonly purpose: string;
-  readonly channel: 'mail' | 'text';
+  readonly channel: 'mail' | 'text' | 'call';
   readonly state: 'waiting' | 'delivered' | 'failed';
   readonly simulated: boolean;
+  readonly trouble: string;
   readonly at: string;
 }
 
@@ -63,7 +64,6 @@ const MESSAGES_SQL = `SELECT m.id, m.job_id AS jobId, m.purpose, m.channel, m.st
 
 interface MessageOfDesk extends Omit<Told, 'simulated' | 'at'> {
   readonly jobId: number;
-  readonly trouble: string;
   readonly wentBy: string;
   readonly at: Date;
 }
@@ -91,13 +91,14 @@ async function loadWords(db: Database, tags: readonly RackTag[], now: Date) {
   );
   const told = messages
     .filter((m) => new Date(m.at) >= since)
-    .map(({ id, number, customer, purpose, channel, state, wentBy, at }) => ({
+    .map(({ id, number, customer, purpose, channel, state, trouble, wentBy, at }) => ({
       id,
       number,
       customer,
       purpose,
       channel,
       state,
+      trouble,
       simulated: wentBy === 'simulated',
       at: new Date(at).toISOString(),
     }))

@@ -19,6 +19,7 @@ import { eraseCustomer } from '../privacy/erase-customer.ts';
 import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
+import { saveOpening } from '../house/opening.ts';
 import { savePeriods } from '../privacy/save-periods.ts';
 import { saveHabits } from '../house/save-habits.ts';
 import { saveMessages } from '../messages/settings.ts';
@@ -54,6 +55,7 @@ import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
 import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules, saveShop } from '../house/save-rules.ts';
+import { noteCall } from '../messages/note-call.ts';
 import { resendMessage, sendMessage } from '../messages/send-message.ts';
 import { makeCode, renameDevice, revokeDevice } from '../devices/devices.ts';
 import { leaveShop, savePerson, setOwnPin, setPin, signOutEverywhere } from '../people/staff.ts';
@@ -101,6 +103,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.delete-kind': deleteKind,
   'house.save-checklist': saveChecklist,
   'house.save-habits': saveHabits,
+  'house.save-opening': saveOpening,
   'house.save-periods': savePeriods,
   'house.save-gauge': saveGauge,
   'house.check-gauge': checkGauge,
@@ -151,6 +154,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'hand-over.end': endJob,
   'hand-over.reopen': reopenJob,
   'hand-over.tweak': askTweak,
+  'desk.called': noteCall,
   'desk.message': sendMessage,
   'desk.resend': resendMessage,
   'people.seen': seeNotices,

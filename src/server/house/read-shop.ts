@@ -9,6 +9,7 @@ import { asGauge } from './load-gauges.ts';
 import { kindsOf } from './kinds.ts';
 import { habitsOf } from './load-habits.ts';
 import { planningOf } from './load-planning.ts';
+import { openingOf } from './opening.ts';
 import { rulesOf } from './load-rules.ts';
 import { shopOf } from './load-shop.ts';
 
@@ -77,6 +78,7 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
     settings,
     info: shopOf(settings),
     rules: rulesOf(settings),
+    opening: openingOf(settings),
     habits: habitsOf(settings),
     planning: planningOf(settings),
     targets: rows.targets[0]?.targets ?? SHIPPED_TARGETS,

@@ -21,7 +21,8 @@ export async function saveSetting(
       | 'places'
       | 'first day'
       | 'messages'
-      | 'periods';
+      | 'periods'
+      | 'opening';
     what: string;
     value: unknown;
     version: number;

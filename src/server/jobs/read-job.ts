@@ -214,6 +214,7 @@ function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
     catalogue: shop.catalogue,
     shopTargets: shop.targets,
     planning: shop.planning,
+    opening: shop.opening,
     info: shop.info,
   };
 }

@@ -14,7 +14,7 @@ import type { Work } from '../use-case/use-case.ts';
 /** Stands in a message's words for the address that is written in when it leaves. */
 export const LINK = '{link}';
 
-const addressOf = (customer: Customer | null, channel: MessageRow['channel']): string =>
+const addressOf = (customer: Customer | null, channel: 'mail' | 'text'): string =>
   (channel === 'mail' ? customer?.email : customer?.phone) ?? '';
 
 /** The day of the next check as a calendar entry. */
@@ -44,7 +44,7 @@ export async function queueMessage(
   work: Work,
   job: Job,
   purpose: Purpose,
-  channel: MessageRow['channel'],
+  channel: 'mail' | 'text',
   nextCheck: string | null,
 ): Promise<MessageRow> {
   const { models, t, actor, now } = work;

@@ -4,12 +4,16 @@ const SHOWN = 100;
 
 /** The outbox: what went to customers, what is on its way, what failed; newest first. */
 export async function loadOutbox({ models }: Pick<Database, 'models'>) {
-  const rows = await models.MessageRow.findAll({ order: [['id', 'DESC']], limit: SHOWN });
+  const rows = await models.MessageRow.findAll({
+    where: { channel: ['mail', 'text'] },
+    order: [['id', 'DESC']],
+    limit: SHOWN,
+  });
   const jobs = rows.length === 0 ? [] : await models.Job.findAll({ where: { id: rows.map((r) => r.jobId) } });
   return rows.map((m) => ({
     id: m.id,
     number: jobs.find((j) => j.id === m.jobId)?.number ?? 0,
-    channel: m.channel,
+    channel: m.channel === 'mail' ? ('mail' as const) : ('text' as const),
     address: m.address,
     subject: m.subject,
     body: m.body,

@@ -2,6 +2,7 @@ import { nextCheckDay } from '../../core/hand-over/rules.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { HandOver } from '../db/models/work.ts';
 import { shopOf } from '../house/load-shop.ts';
+import { openingOf } from '../house/opening.ts';
 import { rulesOf } from '../house/load-rules.ts';
 import type { Work } from '../use-case/use-case.ts';
 import { queueMessage } from './compose.ts';
@@ -10,7 +11,9 @@ import { queueMessage } from './compose.ts';
 export async function offerNextCheck(work: Work, job: Job, sheet: HandOver): Promise<void> {
   const { models, t, now } = work;
   const settings = await models.Setting.findAll({ transaction: t });
-  const day = sheet.nextCheck ?? nextCheckDay(rulesOf(settings), now.getTime(), shopOf(settings).zone);
+  const day =
+    sheet.nextCheck ??
+    nextCheckDay(rulesOf(settings), now.getTime(), shopOf(settings).zone, openingOf(settings));
   await sheet.update({ nextCheck: day }, { transaction: t });
   const customer = await models.Customer.findByPk(job.customerId, { transaction: t });
   const channel = customer?.email ? 'mail' : customer?.phone ? 'text' : null;

@@ -55,7 +55,8 @@ export const resendMessage = defineUseCase({
     const { models, t, now } = work;
     const message = await models.MessageRow.findByPk(messageId, { transaction: t, lock: t.LOCK.UPDATE });
     if (!message) return fail({ code: 'not-found', message: 'There is no such message.' });
-    if (message.state !== 'failed') return fail(refuse('It is not one that failed.'));
+    if (message.state !== 'failed' || message.channel === 'call')
+      return fail(refuse('It is not one that failed.'));
     const { delay } = gatewayOf(await models.Setting.findAll({ transaction: t }));
     await message.update(
       {

@@ -1,4 +1,5 @@
 import type { Skill } from '../../core/catalogue/operation-record.ts';
+import type { WeekHours } from '../../core/days/opening.ts';
 import type { Database } from '../db/connection.ts';
 
 /** Everybody of the shop, those who left last. */
@@ -9,12 +10,13 @@ export async function loadPeople({ models }: Pick<Database, 'models'>) {
       ['name', 'ASC'],
     ],
   });
-  return all.map(({ id, name, initials, role, skill, active, version }) => ({
+  return all.map(({ id, name, initials, role, skill, hours, active, version }) => ({
     id,
     name,
     initials,
     role,
     skill: skill as Skill,
+    hours: hours as WeekHours | null,
     active,
     version,
   }));

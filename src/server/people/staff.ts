@@ -39,7 +39,7 @@ const nobody: Result<never, Failure> = fail({ code: 'not-found', message: 'There
 /** Adds somebody, or changes their name, letters, role or skill. */
 export const savePerson = defineUseCase({
   name: 'people.save',
-  run: async (work, { id, version, name, initials, role, skill, pin }) => {
+  run: async (work, { id, version, name, initials, role, skill, hours, pin }) => {
     const { models, t, actor } = work;
     const all = await everybody(work);
     const known = all.find((p) => p.id === id) ?? null;
@@ -49,9 +49,16 @@ export const savePerson = defineUseCase({
       return fail(invalidField('name', 'Somebody here is called so: add what tells them apart.'));
     const problem = staffProblem(actor, all, known, { role, active: known?.active ?? true });
     if (problem !== null) return fail(invalidField('role', problem));
-    const facts = { name, initials, role, skill };
+    const facts = {
+      name,
+      initials,
+      role,
+      skill,
+      hours: hours === undefined ? (known?.hours ?? null) : hours,
+    };
     if (known) {
-      const before = { name: known.name, initials: known.initials, role: known.role, skill: known.skill };
+      const { name: was, initials: letters, role: had, skill: could, hours: worked } = known;
+      const before = { name: was, initials: letters, role: had, skill: could, hours: worked };
       await known.update({ ...facts, version: version + 1 }, { transaction: t });
       await event(work, 'person changed', known.id, version, { before, after: facts });
       return ok({ id: known.id, version: version + 1 });

@@ -71,6 +71,27 @@ export async function checkPhoto(bytes: Buffer): Promise<Result<{ readonly small
 const smaller = (bytes: Buffer): Promise<Buffer> =>
   sharp(bytes).resize({ width: SMALL, height: SMALL, fit: 'inside' }).jpeg({ quality: 78 }).toBuffer();
 
+const LOGO = { width: 900, height: 300 } as const;
+
+/** A logo as it is kept: PNG with what shows through, small enough for the head of a paper. Refuses what a photo would be refused for. */
+export async function prepareLogo(
+  bytes: Buffer,
+): Promise<Result<{ readonly png: Buffer; readonly width: number; readonly height: number }, string>> {
+  if (!kindOf(bytes)) return fail('This is no picture that can be kept: JPEG, PNG and WebP can.');
+  if (alsoSomethingElse(bytes))
+    return fail('This file is a picture and something else at once; it is not taken.');
+  try {
+    const made = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .autoOrient()
+      .resize({ ...LOGO, fit: 'inside', withoutEnlargement: true })
+      .png({ compressionLevel: 9 })
+      .toBuffer({ resolveWithObject: true });
+    return ok({ png: made.data, width: made.info.width, height: made.info.height });
+  } catch {
+    return fail('The picture is damaged, or larger than 60 megapixels.');
+  }
+}
+
 /**
  * Takes a file for what its bytes are and makes a photo of it: turned upright, re-encoded, without metadata, at most
  * 4096 pixels long, and a small one beside it. Refuses, with the reason in words, what is no JPEG, PNG or WebP, calls

@@ -7,7 +7,7 @@ import { sayBill } from '../../core/money/say-bill.ts';
 import { PAYMENT_KINDS } from '../../core/money/payments.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { drawAt } from './draw-shapes.ts';
-import { footer, letterhead } from './letterhead.ts';
+import { footer, letterhead, PLAIN_HEAD } from './letterhead.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 const SIGNATURE_WIDTH = 600;
@@ -123,11 +123,11 @@ function signature(paper: Paper, job: JobView): void {
 }
 
 /** The customer's sheet as PDF: what they said, what was found and done, before and after, what they signed. */
-export function customerSheet(job: JobView, size: PaperSize = 'A4'): Promise<Buffer> {
+export function customerSheet(job: JobView, size: PaperSize = 'A4', head = PLAIN_HEAD): Promise<Buffer> {
   const sheet = job.sheet.content;
   const paper = new Paper(`Job ${job.number}`, size);
   // What was sealed keeps the name it was sealed with.
-  letterhead(paper, { ...job.shop, name: sheet.shop });
+  letterhead(paper, { ...job.shop, name: sheet.shop }, head);
   paper.title(
     `${sheet.instrument}, job ${sheet.job}`,
     `${sheet.customer} · serial ${sheet.serial || 'none'} · taken in ${sheet.takenIn}`,

@@ -2,15 +2,15 @@ import { formatMoney } from '../../core/money/currency.ts';
 import { sayBill } from '../../core/money/say-bill.ts';
 import { total, totalRange } from '../../core/money/money.ts';
 import type { JobView } from '../leaves/load-job.ts';
-import { footer, letterhead } from './letterhead.ts';
+import { footer, letterhead, PLAIN_HEAD } from './letterhead.ts';
 import { Paper, type PaperSize } from './paper.ts';
 
 /** The estimate as paper: every line with what was found, its range, and a place to say yes or no. */
-export function estimatePaper(job: JobView, size: PaperSize): Promise<Buffer> {
+export function estimatePaper(job: JobView, size: PaperSize, head = PLAIN_HEAD): Promise<Buffer> {
   const paper = new Paper(`Estimate ${job.number}`, size);
   const money = (amount: number) => formatMoney(amount, job.shop.currency);
   const lines = job.lines.filter((l) => l.approval !== 'no');
-  letterhead(paper, job.shop);
+  letterhead(paper, job.shop, head);
   paper.title(`Estimate for ${job.instrument.name}, job ${job.number}`, job.customer.name);
   paper.heading('In your words');
   paper.text(job.complaint, { tone: 'ink' });

@@ -1,6 +1,7 @@
 import type { InvoiceContent } from '../../core/job/views/invoice.ts';
 import { formatMoney } from '../../core/money/currency.ts';
 import { sayRate } from '../../core/money/say-bill.ts';
+import { PLAIN_HEAD } from './letterhead.ts';
 import { Paper, type PaperSize } from './paper.ts';
 
 /** What an invoice’s paper needs beside what it says. */
@@ -15,10 +16,12 @@ export function invoicePaper(
   { number, cancels, reason }: InvoiceFacts,
   c: InvoiceContent,
   size: PaperSize,
+  { logo } = PLAIN_HEAD,
 ): Promise<Buffer> {
   const money = (amount: number) => formatMoney(amount, c.currency);
   const title = cancels === null ? `Invoice ${number}` : `Cancellation ${number} of invoice ${cancels}`;
   const paper = new Paper(title, size);
+  if (logo) paper.logo(logo, c.shop.name);
   paper.text(c.shop.name, { tone: 'quiet' });
   const where = [...c.shop.address.split('\n'), c.shop.phone, c.shop.email, c.shop.web].filter(
     (t) => t !== '',

@@ -22,6 +22,8 @@ export const TONES = {
   seal: '#1d5c34',
 } as const;
 const MARGIN = 54;
+/** Points. */
+const LOGO = { width: 150, height: 46, lift: 14 } as const;
 
 interface TextStyle {
   readonly size?: number;
@@ -55,6 +57,19 @@ export class Paper {
     });
     this.root = this.pdf.struct('Document');
     this.pdf.addStructure(this.root);
+  }
+
+  /** A picture at the right of the head, tagged with what it shows; what is written beside it keeps clear. */
+  logo(png: Buffer, shows: string): void {
+    const [x, y] = [this.left + this.width - LOGO.width, MARGIN - LOGO.lift];
+    this.root.add(
+      this.pdf.struct('Figure', { alt: shows }, () => {
+        this.pdf.image(png, x, y, { fit: [LOGO.width, LOGO.height], align: 'right' });
+      }),
+    );
+    // A picture moves the pen; the words begin where they would without it.
+    this.pdf.x = this.left;
+    this.pdf.y = MARGIN;
   }
 
   get left(): number {

@@ -3,14 +3,14 @@ import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import type { JobView } from '../leaves/load-job.ts';
-import { footer, letterhead } from './letterhead.ts';
+import { footer, letterhead, PLAIN_HEAD } from './letterhead.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 /** The receipt as paper: what was left, in which state, and the initials. */
-export function receiptPaper(job: JobView, size: PaperSize): Promise<Buffer> {
+export function receiptPaper(job: JobView, size: PaperSize, head = PLAIN_HEAD): Promise<Buffer> {
   const { seen, given } = job.receipt;
   const paper = new Paper(`Receipt ${job.number}`, size);
-  letterhead(paper, job.shop);
+  letterhead(paper, job.shop, head);
   paper.title(
     `Receipt ${job.number}`,
     `Left by ${job.customer.name} on ${dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by ${job.takenInBy}`,

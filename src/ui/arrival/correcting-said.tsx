@@ -8,6 +8,7 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
+import { ClosedDay } from '../kit/closed-day.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -109,6 +110,9 @@ function Terms({ typed, fields, currency, onChange }: PartProps) {
         />
         The date cannot move
       </label>
+      <div className="sm:col-span-3">
+        <ClosedDay day={typed.neededBy} />
+      </div>
     </div>
   );
 }

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { sayMoment } from '../kit/dates.ts';
 import { FreshLink } from '../kit/fresh-link.tsx';
+import { Called } from '../desk/called.tsx';
 import { Resend } from './resend.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
@@ -14,6 +15,7 @@ const NAMES: Readonly<Record<Purpose, string>> = {
   sheet: 'the customer’s sheet',
 };
 const MESSAGES = { estimate: 'estimate', ready: 'ready', 'next-check': 'next check' } as const;
+const CHANNELS = { mail: 'E-mail', text: 'Text', call: 'By telephone' } as const;
 const STATES = { waiting: 'on its way', delivered: 'delivered', failed: 'failed' } as const;
 
 function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: boolean }) {
@@ -23,11 +25,11 @@ function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: 
       {job.messages.map((m) => (
         <li key={m.id} className={m.state === 'failed' ? 'text-rubric' : 'text-quiet'}>
           {m.state === 'failed' && '◆ '}
-          {m.channel === 'mail' ? 'E-mail' : 'Text'}, {MESSAGES[m.purpose as keyof typeof MESSAGES]}:{' '}
-          {STATES[m.state]}
-          {m.trouble && ` (${m.trouble})`}
+          {CHANNELS[m.channel]}, {MESSAGES[m.purpose as keyof typeof MESSAGES]}:{' '}
+          {m.channel === 'call' ? m.trouble || 'they know' : STATES[m.state]}
+          {m.channel !== 'call' && m.trouble && ` (${m.trouble})`}
           {m.wentBy === 'simulated' && ' (simulated: nothing left the house)'} · {sayMoment(m.madeAt)}{' '}
-          {m.state === 'failed' && may && <Resend messageId={m.id} />}
+          {m.state === 'failed' && m.channel !== 'call' && may && <Resend messageId={m.id} />}
         </li>
       ))}
     </ul>
@@ -93,6 +95,7 @@ export function LinksPanel({
               Text it
             </button>
           )}
+          <Called jobId={job.id} purpose={message} />
         </div>
       )}
       {token !== '' && open && (

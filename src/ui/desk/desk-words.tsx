@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { DeskDay } from '../../server/desk/load-desk.ts';
 import { sayDay, sayMoment } from '../kit/dates.ts';
+import { Called } from './called.tsx';
 import Link from '../kit/link.tsx';
 
 const ABOUT: Readonly<Record<string, string>> = {
@@ -8,6 +9,7 @@ const ABOUT: Readonly<Record<string, string>> = {
   ready: 'it is ready',
   'next-check': 'the next check',
 };
+const CHANNELS = { mail: 'e-mail', text: 'text', call: 'by telephone' } as const;
 const STATES = { waiting: 'on its way', delivered: 'delivered', failed: '◆ failed' } as const;
 
 function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
@@ -19,14 +21,23 @@ function Part({ title, children }: { readonly title: string; readonly children: 
   );
 }
 
-const Row = ({ number, children }: { readonly number: number; readonly children: ReactNode }) => (
-  <li className="border-b border-line">
+const Row = ({
+  number,
+  act,
+  children,
+}: {
+  readonly number: number;
+  readonly act?: ReactNode;
+  readonly children: ReactNode;
+}) => (
+  <li className="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line py-1">
     <Link
       href={`/job/${number}/arrival`}
-      className="flex min-h-11 flex-col justify-center py-1 hover:underline"
+      className="flex min-h-11 min-w-0 flex-1 flex-col justify-center hover:underline"
     >
       {children}
     </Link>
+    {act}
   </li>
 );
 
@@ -36,7 +47,13 @@ function ToCall({ call }: Pick<DeskDay, 'call'>) {
       {call.length === 0 && <p className="py-2 text-quiet">Everybody knows what they should.</p>}
       <ul>
         {call.map((c) => (
-          <Row key={c.number} number={c.number}>
+          <Row
+            key={c.number}
+            number={c.number}
+            act={
+              <Called jobId={c.jobId} purpose={c.about} label={`Called ${c.customer} about ${c.number}`} />
+            }
+          >
             <span>
               <b className="text-ink">{c.customer}</b> {c.phone || 'no telephone number'}
             </span>
@@ -92,7 +109,8 @@ function ToldLately({ told }: Pick<DeskDay, 'told'>) {
               <b className="text-ink">{m.customer}</b> {ABOUT[m.purpose] ?? m.purpose}
             </span>
             <span className={`text-sm ${m.state === 'failed' ? 'text-rubric' : 'text-quiet'}`}>
-              {sayMoment(m.at)} · {m.channel === 'mail' ? 'e-mail' : 'text'} · {STATES[m.state]}
+              {sayMoment(m.at)} · {CHANNELS[m.channel]} ·{' '}
+              {m.channel === 'call' ? m.trouble || 'they know' : STATES[m.state]}
               {m.simulated && ' · simulated: nothing left the house'}
             </span>
           </Row>

@@ -7,7 +7,9 @@ import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
+import { ScaleSaid } from '../instrument/scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
+import { scalesText } from '../../core/instrument/scales.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { FACT_NAMES } from '../instrument/instrument-facts.ts';
 import { heardTuning, type IntakeForm } from './intake-form.ts';
@@ -115,7 +117,7 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
     if (!usual) return;
     setValue('kind', id);
     onConstruction(usual);
-    setValue('scaleText', String(usual.scale));
+    setValue('scaleText', scalesText(usual));
     setValue('gaugesText', '');
     setValue('tuningText', '');
   };
@@ -176,7 +178,7 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
               {(w) => <input {...w} className="field" {...register('year')} />}
             </FormField>
           </div>
-          <div className="grid grid-cols-[8rem_1fr] gap-3">
+          <div className="grid grid-cols-[minmax(8rem,1fr)_2fr] gap-3">
             <FormField label="Scale" error={errors.scaleText?.message}>
               {(w) => <input {...w} className="field" {...register('scaleText')} />}
             </FormField>
@@ -191,6 +193,7 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
               )}
             </FormField>
           </div>
+          <ScaleSaid text={watch('scaleText')} />
           <Tuning form={form} construction={construction} />
           <Facts construction={construction} onConstruction={onConstruction} />
         </>

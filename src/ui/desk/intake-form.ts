@@ -6,7 +6,7 @@ import type { RelativeWish } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { hearTuning, stringsOf, type HeardOn, type HeardTuning } from '../../core/strings/hear-tuning.ts';
 import { readGauges } from './read-gauges.ts';
-import { parseLength } from '../../core/units/parse-length.ts';
+import { readScales } from '../../core/instrument/scales.ts';
 
 /** The intake form as typed: text stays text until it is read. */
 export interface IntakeForm {
@@ -41,11 +41,15 @@ export interface IntakeForm {
 type Errors = Partial<Record<keyof IntakeForm, string>>;
 
 /** What a tuning is heard on: the instrument as typed, and its gauges where they were typed. */
-const heardOn = (f: Pick<IntakeForm, 'construction' | 'gaugesText'>, scale: number): HeardOn => {
+const heardOn = (
+  f: Pick<IntakeForm, 'construction' | 'gaugesText'>,
+  { scale, fan }: Pick<Construction, 'scale' | 'fan'>,
+): HeardOn => {
   const { kind, perCourse, compensation, strings } = f.construction;
   const count = f.gaugesText.trim() === '' ? 0 : f.gaugesText.trim().split(/[\s;]+/).length;
   const gauges = count === 0 ? null : readGauges(f.gaugesText, plainStrings(strings, count));
-  return { kind, perCourse, compensation, scale, usual: strings, gauges: gauges?.ok ? gauges.value : null };
+  const said = gauges?.ok ? gauges.value : null;
+  return { kind, perCourse, compensation, scale, fan, usual: strings, gauges: said };
 };
 
 /** As many strings as were typed, as the usual ones from the highest down; those beyond them are wound. */
@@ -60,8 +64,8 @@ export function heardTuning(
   f: Pick<IntakeForm, 'construction' | 'gaugesText' | 'tuningText' | 'scaleText'>,
 ): Result<HeardTuning | null, string> {
   if (f.tuningText.trim() === '') return ok(null);
-  const scale = parseLength(f.scaleText, 'mm');
-  return hearTuning(f.tuningText, heardOn(f, scale.ok ? scale.value.mm : f.construction.scale));
+  const scales = readScales(f.scaleText);
+  return hearTuning(f.tuningText, heardOn(f, scales.ok ? scales.value : f.construction));
 }
 
 /** The strings of the tuning that is typed; the usual ones where none is. The number of strings is the number of notes. */
@@ -75,12 +79,14 @@ function readTuning(f: IntakeForm): Result<readonly StringFact[], string> {
   return ok(stringsOf(strings, notes));
 }
 
+const unfanned = ({ fan: _f, ...c }: Construction): Construction => c;
+
 /** Reads the form into the command, or says what is wrong at which field. */
 export function intakeCommand(
   f: IntakeForm,
   currency: MoneyForm,
 ): Result<CommandInput<'desk.take-in'>, Errors> {
-  const scale = parseLength(f.scaleText, 'mm');
+  const scales = readScales(f.scaleText);
   const tuning = readTuning(f);
   const gauges = readGauges(f.gaugesText, tuning.ok ? tuning.value : f.construction.strings);
   const limit = readAmount(f.limit, currency);
@@ -90,16 +96,13 @@ export function intakeCommand(
     ...(f.instrumentId === null && f.model.trim() === ''
       ? { model: 'What is it called? “no name” will do' }
       : {}),
-    ...(scale.ok ? {} : { scaleText: scale.error.message }),
-    ...(scale.ok && (scale.value.mm < 200 || scale.value.mm > 1200)
-      ? { scaleText: `${scale.value.mm.toFixed(1)} mm is no scale length. Did you leave out the unit?` }
-      : {}),
+    ...(scales.ok ? {} : { scaleText: scales.error }),
     ...(gauges.ok ? {} : { gaugesText: gauges.error }),
     ...(tuning.ok ? {} : { tuningText: tuning.error }),
     ...(limit.ok ? {} : { limit: limit.error }),
     ...(f.hardDate && f.neededBy === '' ? { neededBy: 'A hard date needs a date.' } : {}),
   };
-  if (Object.keys(errors).length > 0 || !scale.ok || !gauges.ok || !tuning.ok || !limit.ok)
+  if (Object.keys(errors).length > 0 || !scales.ok || !gauges.ok || !tuning.ok || !limit.ok)
     return fail(errors);
   const { maker, model, year, serial, complaint, touch, plays, wish, hardDate, hardReason, stringsState } = f;
   return ok({
@@ -113,7 +116,7 @@ export function intakeCommand(
             year,
             serial,
             kind: f.kind,
-            construction: { ...f.construction, strings: [...gauges.value], scale: scale.value.mm },
+            construction: { ...unfanned(f.construction), ...scales.value, strings: [...gauges.value] },
           }
         : { id: f.instrumentId },
     complaint,

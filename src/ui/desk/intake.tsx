@@ -10,6 +10,7 @@ import type { FoundCustomer } from '../../server/desk/find.ts';
 import type { OfferedKind, ShopInfo } from '../../core/job/shop.ts';
 import { CustomerField } from './customer-field.tsx';
 import { commandIdFor, dropDraft, readDraft, saveDraft } from '../data/draft.ts';
+import { ClosedDay } from '../kit/closed-day.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { sayPlace } from '../kit/say-place.ts';
@@ -258,6 +259,7 @@ export function Intake({
             )}
           </FormField>
         </div>
+        <ClosedDay day={watch('neededBy')} />
         <div className="grid grid-cols-2 items-end gap-3">
           <label className="flex min-h-11 items-center gap-2">
             <input type="checkbox" className="h-5 w-5" {...register('hardDate')} /> A hard date
@@ -272,7 +274,7 @@ export function Intake({
           legend="Strings"
           value={watch('stringsState')}
           options={{
-            'at-pitch': 'all at pitch',
+            'at-pitch': 'at pitch',
             missing: 'one missing',
             'off-pitch': 'off pitch',
             off: 'none on',

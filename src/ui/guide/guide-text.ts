@@ -16,7 +16,7 @@ export const GUIDE: readonly GuideSection[] = [
     id: 'first-day',
     title: 'First day',
     paragraphs: [
-      'A new shop begins with House → First day: ten steps, each at its own page, that can be left and come back to. Give yourself your own name and PIN, name the currency before anything is agreed, and pair each tablet with the code that House → Tablets shows.',
+      'A new shop begins with House → First day: eleven steps, each at its own page, that can be left and come back to. Give yourself your own name and PIN, name the currency before anything is agreed, and pair each tablet with the code that House → Tablets shows.',
       'A list of customers and instruments you have comes in under Shelf → In and out: its columns are matched by hand, rows that do not fit are said with why, and the others are taken.',
       'Everything that ships (minutes, prices, targets, checklists) is ordinary trade practice and yours to change. A version can always be taken back.',
     ],
@@ -28,6 +28,8 @@ export const GUIDE: readonly GuideSection[] = [
       'Find first: a name, a telephone number, a serial number or the tag’s code. Somebody known is taken in with how their instrument left last time.',
       'Write the complaint in their own words. Mark the damage that is there and have it seen; what was initialled says later what changed since. If something was misheard, Correct on Arrival puts it right, with why, until it is signed.',
       'A link sends the estimate to their phone: a yes or a no to each line. Whoever hears a yes may write it down, with how it was said.',
+      'Below the columns of the day stands whom to call and why: what is ready and nobody told them, what waits for their word, a message that did not arrive. Called keeps who knows, and that nobody answered.',
+      'A day on which the shop is closed is pointed out before something is promised for it. Frets that fan out are written as both scales and the straight fret: 864–813 at 7.',
       'At the end the Hand-over leaf asks only what this order makes true. They play it, sign, pay. Where nothing is set up it goes home as it is, and the sheet says so. A job can also be called off, given to another shop, or closed as never collected, without a signature.',
       'New stock belongs to the shop: its check ends in a word for the floor, it hangs on the list in Shelf, and it is sold from there.',
     ],
@@ -49,6 +51,7 @@ export const GUIDE: readonly GuideSection[] = [
     paragraphs: [
       'The rack’s right side says what wants a decision: late promises, stale readings, answers that have not come.',
       'A price, a discount, a rate of tax can be changed on any line, with its reason. Dearer than they said yes to, and the customer is asked again.',
+      'Options for the customer may be written by hand beside those that were worked out, also where nothing was read.',
       'Targets, checklists, operations and how the shop plans are kept by versions in House: what changed, who, and a way back. A finished inspection keeps the version it was made with; a line of an order keeps the operation it was agreed with.',
       'A job’s history tells every change as a sentence.',
     ],
@@ -58,6 +61,8 @@ export const GUIDE: readonly GuideSection[] = [
     title: 'A day as owner',
     paragraphs: [
       'House → People: who works here, what they may do, a PIN for each. Somebody who leaves keeps their history and can no longer sign in. House → Tablets sends a lost tablet away at once.',
+      'House → Opening hours says when the shop is open and on which days it is not; in People somebody may have hours of their own. The logo in House → The shop stands on every paper.',
+      'House → What is kept: for how long names, photos and addresses are kept, and the whole log as a file. A customer’s own page (from Desk, from Arrival) gives out what is kept of them, or forgets them: names go everywhere, what was signed keeps its digest and says what was withdrawn.',
       'House → Messages: by which mail server and text service messages leave, in your words. Until one is named they are simulated, and say so.',
       'Invoices have running numbers and never change; a wrong one is cancelled by another. Local rules and an accountant come first.',
       'A seal tells whether anything was changed since a signature: ./rubrica verify compares every one.',
@@ -75,6 +80,10 @@ export const WORDS: readonly GuideWord[] = [
   { word: 'As found, as left', says: 'readings before any work, and at the end' },
   { word: 'Course', says: 'two strings played as one, as on a 12-string: 6a toward the bass, 6b beside it' },
   { word: 'Fall-away', says: 'frets that drop a little past the body joint, so that bends ring out' },
+  {
+    word: 'Fan frets',
+    says: 'frets that spread like a fan: a longer scale for the low strings, one fret square to the neck',
+  },
   { word: 'Finding', says: 'what an item of the checklist showed, by its name' },
   {
     word: 'First cut',

@@ -31,14 +31,22 @@ const RULES: readonly Rule[] = [
     purpose:
       'How they are reached, what is theirs, every visit. A lead or the owner takes out what is kept of them, or forgets them: names go everywhere, what was signed keeps its digest.',
     keys: [],
-    guide: 'owner',
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/house\/hours/,
+    name: 'Opening hours',
+    purpose:
+      'When the shop is open, and on which days it is not: it stands on papers and beside days that are promised.',
+    keys: [],
+    guide: 'owner-day',
   },
   {
     at: /^\/house\/keeping/,
     name: 'What is kept',
     purpose: 'For how long names, photos and addresses of messages are kept, and the log as a file.',
     keys: [],
-    guide: 'owner',
+    guide: 'owner-day',
   },
   {
     at: /^\/rack/,

@@ -1,5 +1,7 @@
 'use client';
 
+import { ClosedDay } from '../kit/closed-day.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
@@ -20,18 +22,17 @@ function NextCheck({
   readonly onChange: (day: string) => void;
 }) {
   return (
-    <FormField label="Next check" error={error}>
-      {(w) => (
-        <input
-          {...w}
-          type="date"
-          className="field"
-          readOnly={readOnly}
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
-    </FormField>
+    <div>
+      <TextField
+        label="Next check"
+        error={error}
+        type="date"
+        readOnly={readOnly}
+        value={value}
+        onChange={onChange}
+      />
+      <ClosedDay day={value} />
+    </div>
   );
 }
 

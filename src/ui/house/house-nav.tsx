@@ -7,6 +7,7 @@ import Link from '../kit/link.tsx';
 export const HOUSE_PAGES = [
   { href: '/house', name: 'In force' },
   { href: '/house/shop', name: 'The shop' },
+  { href: '/house/hours', name: 'Opening hours' },
   { href: '/house/people', name: 'People' },
   { href: '/house/places', name: 'Places' },
   { href: '/house/devices', name: 'Tablets' },

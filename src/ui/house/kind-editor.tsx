@@ -1,6 +1,7 @@
 'use client';
 
 import { lazy, Suspense, useState } from 'react';
+import { sayScales } from '../../core/instrument/scales.ts';
 import { KIND_NAMES } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
@@ -155,7 +156,7 @@ export function KindEditor({
               <b>{k.name}</b>{' '}
               <span className="text-sm text-quiet">
                 {k.own ? `by the rules of a ${KIND_NAMES[k.usual.kind].toLowerCase()}` : 'ships with Rubrica'}
-                , {k.usual.strings.length} strings, {k.usual.scale.toFixed(0)} mm
+                , {k.usual.strings.length} strings, {sayScales(k.usual)}
                 {k.retired && ', not offered any more'}
               </span>
             </span>

@@ -2,6 +2,7 @@
 
 import { lazy, Suspense, useState } from 'react';
 import { SKILLS } from '../../core/catalogue/operation-record.ts';
+import { sayWeek } from '../../core/days/opening.ts';
 import { pinProblem } from '../../core/people/pin.ts';
 import type { Role } from '../../core/people/roles.ts';
 import type { LoadedPerson } from '../../server/people/load-people.ts';
@@ -85,6 +86,9 @@ function PeopleTable({
             <th scope="row" className={`pr-4 font-normal ${p.active ? '' : 'text-quiet'}`}>
               {p.name}
               {p.active ? '' : ' (has left)'}
+              {p.hours !== null && (
+                <span className="block text-sm text-quiet">{sayWeek(p.hours) || 'no hours'}</span>
+              )}
             </th>
             <td className="pr-4">{p.initials}</td>
             <td className="pr-4">{p.role}</td>

@@ -2,6 +2,10 @@
 
 import { useState } from 'react';
 import { SKILLS, type Skill } from '../../core/catalogue/operation-record.ts';
+import { NO_HOURS } from '../../core/days/opening.ts';
+import { shopHours } from '../kit/dates.ts';
+import { PillChoice } from '../kit/pill-choice.tsx';
+import { readWeek, WeekFields, weekTexts, type WeekTexts } from './week-fields.tsx';
 import { pinProblem } from '../../core/people/pin.ts';
 import { ROLES, type Role } from '../../core/people/roles.ts';
 import { initialsOf } from '../../core/people/staff.ts';
@@ -23,16 +27,35 @@ const ROLE_WORDS: Readonly<Record<Role, string>> = {
 };
 
 interface Texts extends Record<string, unknown> {
+  /** whether they work when the shop is open, or at hours of their own */
+  readonly own: 'shop' | 'own';
+  readonly week: WeekTexts;
   readonly name: string;
   readonly initials: string;
   readonly role: Role;
   readonly skill: Skill;
 }
 
-const FRESH: Texts = { name: '', initials: '', role: 'technician', skill: 'setup' };
+const FRESH: Texts = {
+  own: 'shop',
+  week: weekTexts(null),
+  name: '',
+  initials: '',
+  role: 'technician',
+  skill: 'setup',
+};
 
 const textsOf = (p: LoadedPerson | null): Texts =>
-  p ? { name: p.name, initials: p.initials, role: p.role, skill: p.skill } : FRESH;
+  p
+    ? {
+        own: p.hours === null ? 'shop' : 'own',
+        week: weekTexts(p.hours),
+        name: p.name,
+        initials: p.initials,
+        role: p.role,
+        skill: p.skill,
+      }
+    : FRESH;
 
 /** The fields of somebody of the shop. */
 function PersonFields({
@@ -95,6 +118,48 @@ function PersonFields({
   );
 }
 
+const WORKS = { shop: 'when the shop is open', own: 'at their own hours' } as const;
+
+/** When they work. */
+function TheirHours({
+  value,
+  wrong,
+  onChange,
+}: {
+  readonly value: Texts;
+  readonly wrong: ReturnType<typeof readWeek>['wrong'];
+  readonly onChange: (some: Partial<Texts>) => void;
+}) {
+  const untouched = Object.values(value.week).every((text) => text === '');
+  return (
+    <div className="space-y-3">
+      <PillChoice
+        legend="They work"
+        value={value.own}
+        options={WORKS}
+        onChange={(own) =>
+          onChange({ own, ...(own === 'own' && untouched && { week: weekTexts(shopHours()) }) })
+        }
+      />
+      {value.own === 'own' && (
+        <WeekFields
+          texts={value.week}
+          wrong={wrong}
+          may
+          onChange={(day, text) => onChange({ week: { ...value.week, [day]: text } })}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What is typed of somebody as the command says it. */
+const saidOf = ({ own, week, ...facts }: Texts) => ({
+  ...facts,
+  hours: own === 'shop' ? null : (readWeek(week).hours ?? NO_HOURS),
+  initials: facts.initials.trim() === '' ? initialsOf(facts.name) : facts.initials,
+});
+
 /** Somebody of the shop, as they are added or changed. */
 export function PersonForm({
   person,
@@ -109,17 +174,14 @@ export function PersonForm({
   const [pin, setPin] = useState('');
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
   const wantsPin = person === null && pinProblem(pin) !== null;
-  const leave = () => {
-    edit.reset();
-    onDone();
-  };
+  const { wrong } = readWeek(edit.value.week);
+  const badHours = edit.value.own === 'own' && Object.keys(wrong).length > 0;
   const keep = async () => {
     const kept = await edit.save((value, version) =>
       give('people.save', {
         id: person?.id ?? null,
         version,
-        ...value,
-        initials: value.initials.trim() === '' ? initialsOf(value.name) : value.initials,
+        ...saidOf(value),
         pin: person === null ? pin : null,
       }),
     );
@@ -136,6 +198,7 @@ export function PersonForm({
     >
       <h2 className="text-xl">{person ? person.name : 'Somebody new'}</h2>
       <PersonFields value={edit.value} fields={fields} onChange={edit.set} />
+      <TheirHours value={edit.value} wrong={wrong} onChange={edit.set} />
       {person === null && (
         <PinField label="Their first PIN" fresh value={pin} error={fields['pin']} onChange={setPin} />
       )}
@@ -145,11 +208,13 @@ export function PersonForm({
         <button
           type="submit"
           className="button button-main"
-          disabled={busy || edit.value.name.trim() === '' || wantsPin || edit.conflicts.length > 0}
+          disabled={
+            busy || edit.value.name.trim() === '' || wantsPin || badHours || edit.conflicts.length > 0
+          }
         >
           {person ? 'Keep' : 'Add to the shop'}
         </button>
-        <button type="button" className="button" onClick={leave}>
+        <button type="button" className="button" onClick={() => [edit.reset(), onDone()]}>
           Not now
         </button>
       </div>

@@ -1,3 +1,5 @@
+'use client';
+
 import { FormField } from '../kit/form-field.tsx';
 
 /** The house’s whole log between two days, as a file: who did what, on which tablet, before and after. */

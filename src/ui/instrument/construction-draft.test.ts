@@ -35,7 +35,7 @@ test('four strings in fifths, in thou or inches, any case', async () => {
 });
 
 test.each([
-  ['scale', { scale: '25.5' }, /under 200 mm/],
+  ['scale', { scale: '25.5' }, /no scale length/],
   ['scale', { scale: 'long' }, /./],
   ['scale', { scale: '' }, /./],
   ['compensation', { compensation: '2 miles' }, /./],

@@ -1,6 +1,7 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
+import { readScales, scalesText } from '../../core/instrument/scales.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
@@ -34,7 +35,7 @@ export const stringsText = (strings: readonly StringFact[]): string =>
 /** A construction as text to be changed. */
 export const draftOf = (c: Construction): ConstructionDraft => ({
   facts: c,
-  scale: String(c.scale),
+  scale: scalesText(c),
   compensation: String(c.compensation),
   frets: String(c.frets),
   bodyFret: String(c.bodyFret),
@@ -64,14 +65,14 @@ export function readStrings(text: string): Result<StringFact[], string> {
   return ok(read);
 }
 
-const withoutOptional = ({ radius: _r, rodKey: _k, springs: _s, ...facts }: Construction) => facts;
+const withoutOptional = ({ fan: _f, radius: _r, rodKey: _k, springs: _s, ...facts }: Construction) => facts;
 
 const whole = (text: string): number => (/^\d{1,2}$/.test(text.trim()) ? Number(text.trim()) : Number.NaN);
 
 /** Reads a draft into a construction the house accepts, or says what is wrong at which field. */
 export async function readConstruction(draft: ConstructionDraft): Promise<Result<Construction, DraftErrors>> {
   const [scale, compensation, strings] = [
-    parseLength(draft.scale, 'mm'),
+    readScales(draft.scale),
     parseLength(draft.compensation, 'mm'),
     readStrings(draft.strings),
   ];
@@ -79,7 +80,7 @@ export async function readConstruction(draft: ConstructionDraft): Promise<Result
   const springs = draft.springs.trim() === '' ? undefined : whole(draft.springs);
   const [frets, bodyFret] = [whole(draft.frets), whole(draft.bodyFret)];
   const errors: DraftErrors = {
-    ...(scale.ok ? {} : { scale: scale.error.message }),
+    ...(scale.ok ? {} : { scale: scale.error }),
     ...(compensation.ok ? {} : { compensation: compensation.error.message }),
     ...(strings.ok ? {} : { strings: strings.error }),
     ...(radius.ok ? {} : { radius: radius.error }),
@@ -91,7 +92,7 @@ export async function readConstruction(draft: ConstructionDraft): Promise<Result
     return fail(errors);
   const made = {
     ...withoutOptional(draft.facts),
-    scale: scale.value.mm,
+    ...scale.value,
     compensation: compensation.value.mm,
     frets,
     bodyFret,

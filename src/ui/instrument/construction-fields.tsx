@@ -2,6 +2,7 @@
 
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { FACT_NAMES } from './instrument-facts.ts';
+import { ScaleSaid } from './scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import type { ConstructionDraft, DraftErrors } from './construction-draft.ts';
@@ -45,6 +46,7 @@ export function ConstructionFields({
           </FormField>
         ))}
       </div>
+      <ScaleSaid text={draft.scale} />
       <FormField label="Strings, lowest first: note and gauge, w for wound" error={errors.strings}>
         {(w) => (
           <input

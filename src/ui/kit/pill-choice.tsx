@@ -27,7 +27,7 @@ export function PillChoice<T extends string>({
           <Radio
             key={key}
             value={key}
-            className="flex min-h-11 cursor-pointer items-center border-r border-line px-3 last:border-r-0 data-checked:bg-plain data-checked:text-paper data-disabled:cursor-not-allowed"
+            className="flex min-h-11 cursor-pointer items-center border-r border-line px-2.5 last:border-r-0 data-checked:bg-plain data-checked:text-paper data-disabled:cursor-not-allowed"
           >
             {text}
           </Radio>

@@ -1,5 +1,6 @@
 import Link from '../kit/link.tsx';
 import { sayRadius } from '../../core/instrument/board-radius.ts';
+import { sayScales } from '../../core/instrument/scales.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
@@ -33,7 +34,7 @@ function Construction({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'r
       {job.instrument.year && (
         <Fact name="Year" value={[job.instrument.year, job.instrument.yearFrom].filter(Boolean).join(', ')} />
       )}
-      <Fact name="Scale" value={`${c.scale.toFixed(1)} mm`} />
+      <Fact name="Scale" value={sayScales(c)} />
       <Fact name="Frets, body at" value={`${c.frets}, ${c.bodyFret}th`} />
       <Fact name="Strings" value={`${c.strings.length}${c.leftHanded ? ', left-handed' : ''}`} />
       <Fact name="Neck joint" value={FACTS.joint[c.joint]} />

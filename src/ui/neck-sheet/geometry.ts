@@ -1,4 +1,5 @@
-import type { Construction } from '../../core/instrument/construction.ts';
+import { acrossOf, type Construction } from '../../core/instrument/construction.ts';
+import { alongNeck, fretAlong, scaleAcross } from '../../core/instrument/scales.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { stringLine } from '../../core/neck/string-line.ts';
 import { LIES_ON, nutSlot } from '../../core/nut/nut-slot.ts';
@@ -35,11 +36,28 @@ export interface Stretch {
 
 /** What a part of the sheet shows: all of it, its nut or its saddle. */
 export function stretchOf(c: Construction, part: SheetPart): Stretch {
-  const end = c.scale + c.compensation;
-  if (part === 'nut') return { from: 0, to: fretPosition(c.scale, 8) };
-  if (part === 'saddle') return { from: end - 70, to: end + 14 };
-  return { from: 0, to: end };
+  // Where frets fan out, nut and saddle lie aslant: both sides of the board are in the picture.
+  const sides = c.fan ? [0, 1] : [0];
+  const least = (mm: (across: number) => number) => Math.min(...sides.map(mm));
+  const most = (mm: (across: number) => number) => Math.max(...sides.map(mm));
+  const nut = (across: number) => fretAlong(c, across, 0);
+  const end = (across: number) => saddleAlong(c, across);
+  if (part === 'nut') return { from: least(nut), to: most((across) => fretAlong(c, across, 8)) };
+  if (part === 'saddle') return { from: least(end) - 70, to: most(end) + 14 };
+  return { from: least(nut), to: most(end) };
 }
+
+/** Where the saddle lies along the neck, mm. @param across 0 at the bass side, 1 at the treble */
+export const saddleAlong = (
+  c: Pick<Construction, 'scale' | 'fan' | 'compensation'>,
+  across: number,
+): number => alongNeck(c, across, scaleAcross(c, across) + c.compensation);
+
+/** The same page where lengths are those of a string, from its own nut. */
+export const fromNut = (g: SheetGeometry, c: Construction, index: number): SheetGeometry => {
+  const nut = fretAlong(c, acrossOf(c, index), 0);
+  return nut === 0 ? g : { ...g, x: (mm) => g.x(mm + nut) };
+};
 
 const LABEL = 46;
 export const FIELD = 86;

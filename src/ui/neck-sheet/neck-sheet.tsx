@@ -4,7 +4,8 @@ import { useEffect, useId, useMemo, useState } from 'react';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey, type SheetPart } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { lineOf, sheetGeometry, stretchOf } from './geometry.ts';
+import { alongString } from '../../core/instrument/scales.ts';
+import { fromNut, lineOf, sheetGeometry, stretchOf } from './geometry.ts';
 import { PlanView, ROW } from './plan-view.tsx';
 import { fieldState, ReadingField } from './reading-field.tsx';
 import {
@@ -153,8 +154,8 @@ export function NeckSheet(props: Props) {
           </defs>
           <g clipPath={part === 'nut' || part === 'saddle' ? `url(#${clip})` : undefined}>
             <SideView
-              construction={c}
-              geometry={g}
+              construction={alongString(c, c.strings.length - drawn)}
+              geometry={fromNut(g, c, c.strings.length - drawn)}
               top={headHeight}
               height={side - 18}
               lines={lines}

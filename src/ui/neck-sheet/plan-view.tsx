@@ -1,8 +1,24 @@
-import type { Construction } from '../../core/instrument/construction.ts';
-import { fretPosition } from '../../core/neck/fret-position.ts';
-import { rowOfString, type SheetGeometry } from './geometry.ts';
+import { acrossOf, type Construction } from '../../core/instrument/construction.ts';
+import { fretAlong } from '../../core/instrument/scales.ts';
+import { rowOfString, saddleAlong, type SheetGeometry } from './geometry.ts';
 
 export const ROW = 30;
+
+/** How far across the board, 0 at the bass side and 1 at the treble, the two long edges of its drawing lie. */
+export function edgesAcross(
+  c: Pick<Construction, 'strings' | 'perCourse' | 'leftHanded'>,
+): readonly [number, number] {
+  const out = 0.5 / Math.max(1, c.strings.length / c.perCourse - 1);
+  return c.leftHanded ? [1 + out, -out] : [-out, 1 + out];
+}
+
+/** A strip across the board between two lines that may lie aslant, px. */
+export const across = (
+  [a, b]: readonly [number, number],
+  [from, to]: readonly [number, number],
+  top: number,
+  bottom: number,
+): string => `${a + from},${top} ${a + to},${top} ${b + to},${bottom} ${b + from},${bottom}`;
 
 /** The neck from above on the same x: strings by frets, one row a course. */
 export function PlanView({
@@ -23,46 +39,42 @@ export function PlanView({
 }) {
   const rows = c.strings.length / c.perCourse;
   const height = rows * ROW;
-  const xn = (n: number) => g.x(fretPosition(c.scale, n));
-  const saddle = g.x(c.scale + c.compensation);
+  const edges = edgesAcross(c);
+  const both = (mm: (at: number) => number): readonly [number, number] => [
+    g.x(mm(edges[0])),
+    g.x(mm(edges[1])),
+  ];
+  const fret = (n: number) => both((at) => fretAlong(c, at, n));
+  const [nut, last, saddle] = [fret(0), fret(c.frets), both((at) => saddleAlong(c, at))];
   const thick = Math.max(10, saddleThickness * g.perMm);
   return (
     <g>
-      <rect
-        x={g.x(0)}
-        y={top}
-        width={xn(c.frets) + 10 - g.x(0)}
-        height={height}
+      <polygon
+        points={`${nut[0]},${top} ${last[0] + 10},${top} ${last[1] + 10},${top + height} ${nut[1]},${top + height}`}
         fill="var(--wood)"
         opacity={0.6}
       />
       {Array.from({ length: c.frets }, (_, i) => (
         <line
           key={i}
-          x1={xn(i + 1)}
-          x2={xn(i + 1)}
+          x1={fret(i + 1)[0]}
+          x2={fret(i + 1)[1]}
           y1={top}
           y2={top + height}
           stroke="var(--fret)"
           strokeWidth={2}
         />
       ))}
-      <rect
-        x={g.x(0) - 8}
-        y={top - 2}
-        width={8}
-        height={height + 4}
+      <polygon
+        points={across(nut, [-8, 0], top - 2, top + height + 2)}
         fill="var(--card)"
         stroke="var(--plain)"
       />
-      <rect
-        x={saddle - thick / 2}
-        y={top - 2}
-        width={thick}
-        height={height + 4}
-        rx={4}
+      <polygon
+        points={across(saddle, [-thick / 2, thick / 2], top - 2, top + height + 2)}
         fill="var(--card)"
         stroke="var(--plain)"
+        strokeLinejoin="round"
       />
       {c.strings.map((s, i) => {
         const row = rowOfString(c, i);
@@ -70,11 +82,12 @@ export function PlanView({
         const y = top + row * ROW + ROW / 2 + within;
         const isDrawn = c.strings.length - i === drawn;
         const contact = contacts.get(c.strings.length - i);
-        const leaves = contact === undefined ? saddle : saddle - thick / 2 + contact * g.perMm;
+        const end = g.x(saddleAlong(c, acrossOf(c, i)));
+        const leaves = contact === undefined ? end : end - thick / 2 + contact * g.perMm;
         return (
           <g key={i} stroke={isDrawn ? 'var(--ink)' : 'var(--plain)'}>
             <line
-              x1={g.x(0)}
+              x1={g.x(fretAlong(c, acrossOf(c, i), 0))}
               x2={leaves}
               y1={y}
               y2={y}

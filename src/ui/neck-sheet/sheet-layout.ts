@@ -1,7 +1,7 @@
-import type { Construction } from '../../core/instrument/construction.ts';
-import { fretPosition } from '../../core/neck/fret-position.ts';
+import { acrossOf, type Construction } from '../../core/instrument/construction.ts';
+import { fretAlong } from '../../core/instrument/scales.ts';
 import type { SheetPart } from '../../core/readings/stations.ts';
-import { FIELD, placeLabels, rowOfString, USUAL_SIDE, type SheetGeometry } from './geometry.ts';
+import { FIELD, placeLabels, rowOfString, saddleAlong, USUAL_SIDE, type SheetGeometry } from './geometry.ts';
 import { ROW } from './plan-view.tsx';
 import type { StationView } from './sheet-stations.ts';
 
@@ -67,16 +67,17 @@ const isHead = (s: StationView, part: SheetPart): boolean =>
 
 /** The place on the neck a head points to, px; null for one that points nowhere. */
 export function spotOf(s: StationView, c: Construction, g: SheetGeometry): number | null {
-  const end = g.x(c.scale + c.compensation);
+  const across =
+    s.string > 0 && s.string <= c.strings.length ? acrossOf(c, c.strings.length - s.string) : 0.5;
   if (
     s.quantity === 'relief' ||
     s.quantity === 'action' ||
     s.quantity === 'radius' ||
     s.quantity === 'fall-away'
   )
-    return g.x(fretPosition(c.scale, s.fret));
-  if (s.part === 'nut') return g.x(0);
-  if (s.part === 'saddle' || s.quantity === 'saddle-standout') return end;
+    return g.x(fretAlong(c, across, s.fret));
+  if (s.part === 'nut') return g.x(fretAlong(c, across, 0));
+  if (s.part === 'saddle' || s.quantity === 'saddle-standout') return g.x(saddleAlong(c, across));
   return null;
 }
 
@@ -137,9 +138,9 @@ export function placeCells(
         // Two fields of a course at a fret leave their strings in sight between the frets.
         const paired = inside && c.perCourse > 1;
         const width = paired ? CELL - 2 : inside ? 58 : atLeft ? 66 : 60;
-        const across = (column - (c.perCourse - 1) / 2) * (width + 4);
+        const aside = (column - (c.perCourse - 1) / 2) * (width + 4);
         const left = inside
-          ? g.x(fretPosition(c.scale, station.fret)) - width / 2 + across
+          ? g.x(fretAlong(c, acrossOf(c, index), station.fret)) - width / 2 + aside
           : atLeft
             ? 46 + FIELD * column
             : g.width - FIELD * (c.perCourse - column);
@@ -147,6 +148,20 @@ export function placeCells(
       }),
   ];
 }
+
+/** Left edges of fields at frets, each as near to its fret as they allow, px. @param across 0 at the bass side, 1 at the treble */
+const columnsAlong = (
+  frets: readonly number[],
+  c: Construction,
+  g: SheetGeometry,
+  across: number,
+): number[] =>
+  placeLabels(
+    frets.map((n) => g.x(fretAlong(c, across, n))),
+    CELL - 2,
+    2,
+    g.width,
+  );
 
 /** What is read under a straightedge, at its frets along the two edges of the board. */
 function placeEdge(
@@ -156,16 +171,11 @@ function placeEdge(
   top: number,
 ): readonly Placed[] {
   const frets = [...new Set(stations.map((s) => s.fret))];
-  const edges = placeLabels(
-    frets.map((n) => g.x(fretPosition(c.scale, n))),
-    CELL - 2,
-    2,
-    g.width,
-  );
   const BASS = 3;
+  const edges = [0, 1].map((across) => columnsAlong(frets, c, g, across));
   return stations.map((station) => ({
     station,
-    left: edges[frets.indexOf(station.fret)] ?? 0,
+    left: edges[station.string === BASS ? 0 : 1]?.[frets.indexOf(station.fret)] ?? 0,
     top: top + rowOfString(c, station.string === BASS ? 0 : c.strings.length - 1) * ROW,
     width: CELL - 2,
     kind: 'dense' as const,
@@ -180,19 +190,15 @@ function placeFretMap(
   top: number,
 ): readonly Placed[] {
   const frets = Array.from({ length: c.frets }, (_, i) => i + 1);
-  const edges = placeLabels(
-    frets.map((n) => g.x(fretPosition(c.scale, n))),
-    CELL - 2,
-    2,
-    g.width,
-  );
+  // Bass, middle, treble and the rocker, which is read in the middle.
+  const edges = [0, 0.5, 1, 0.5].map((across) => columnsAlong(frets, c, g, across));
   return stations
     .filter((s) => s.quantity === 'fret-height' || s.quantity === 'fret-rock')
     .map((station) => {
       const row = station.quantity === 'fret-rock' ? 3 : 3 - station.string;
       return {
         station,
-        left: edges[station.fret - 1] ?? 0,
+        left: edges[row]?.[station.fret - 1] ?? 0,
         top: top + row * ROW,
         width: CELL - 2,
         kind: 'dense' as const,

@@ -4,6 +4,7 @@ import {
   stringName,
   type Construction,
 } from '../../core/instrument/construction.ts';
+import { scaleOf } from '../../core/instrument/scales.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { withString, type Moves } from '../../core/whatif/moves.ts';
 import type { Outcome } from '../../core/whatif/consequences.ts';
@@ -37,8 +38,9 @@ const tiltName = (c: Construction): string =>
 export function handlesOf(c: Construction, string: number): readonly Handle[] {
   const count = c.strings.length;
   const number = count - string;
-  const end = c.scale + c.compensation;
-  const at = (n: number) => fretPosition(c.scale, n);
+  const scale = scaleOf(c, string);
+  const end = scale + c.compensation;
+  const at = (n: number) => fretPosition(scale, n);
   const saddle = (o: Outcome) => ({ x: end, height: o.saddle[string] ?? 0 });
   const side = string < count / 2 ? 'bass' : 'treble';
   return [

@@ -6,8 +6,16 @@ import { roomOf } from '../../core/whatif/clearance-map.ts';
 import type { Outcome } from '../../core/whatif/consequences.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
-import { rowOfString, sheetGeometry, type SheetGeometry } from '../neck-sheet/geometry.ts';
-import { stringName } from '../../core/instrument/construction.ts';
+import { alongString, fretAlong, scaleOf } from '../../core/instrument/scales.ts';
+import {
+  fromNut,
+  rowOfString,
+  saddleAlong,
+  sheetGeometry,
+  type SheetGeometry,
+} from '../neck-sheet/geometry.ts';
+import { edgesAcross } from '../neck-sheet/plan-view.tsx';
+import { acrossOf, stringName } from '../../core/instrument/construction.ts';
 import { useWidth } from '../kit/use-width.ts';
 import { Place, ROW } from './clearance-place.tsx';
 import { Grip } from './grip.tsx';
@@ -34,19 +42,109 @@ interface Props {
 }
 
 const line = (g: SheetGeometry, m: NeckModel, o: Outcome, i: number): string => {
-  const end = m.construction.scale + m.construction.compensation;
+  const end = scaleOf(m.construction, i) + m.construction.compensation;
   return `M${g.x(0)} ${PLANE - g.rise(o.nut[i] ?? 0)} L${g.x(end)} ${PLANE - g.rise(o.saddle[i] ?? 0)}`;
 };
 
+/** The strings from above, each place in the colour of its room. */
+function FromAbove({
+  above: g,
+  top: planTop,
+  frets,
+  model,
+  maps,
+  chance,
+  drawn,
+  onDraw,
+}: Pick<Props, 'model' | 'maps' | 'chance' | 'drawn' | 'onDraw'> & {
+  readonly above: SheetGeometry;
+  readonly top: number;
+  readonly frets: readonly number[];
+}) {
+  const c = model.construction;
+  const rows = c.strings.length;
+  const bottom = planTop + rows * ROW;
+  const [up, down] = edgesAcross({ ...c, perCourse: 1 });
+  const at = (across: number, n: number) => g.x(fretAlong(c, across, n));
+  return (
+    <>
+      <polygon
+        points={`${at(up, 0)},${planTop} ${at(up, c.frets) + 8},${planTop} ${at(down, c.frets) + 8},${bottom} ${at(down, 0)},${bottom}`}
+        fill="var(--wood)"
+        opacity={0.55}
+      />
+      {frets.map((n) => (
+        <g key={n}>
+          <line
+            x1={at(up, n)}
+            x2={at(down, n)}
+            y1={planTop}
+            y2={bottom}
+            stroke="var(--fret)"
+            strokeWidth={2}
+          />
+          {(n <= 12 || n % 2 === 1) && (
+            <text x={at(down, n)} y={bottom + 15} fontSize={12} textAnchor="middle" fill="var(--quiet)">
+              {n}
+            </text>
+          )}
+        </g>
+      ))}
+      {c.strings.map((s, i) => {
+        const y = planTop + rowOfString({ ...c, perCourse: 1 }, i) * ROW;
+        const map = maps[i];
+        const xn = (n: number) => at(acrossOf(c, i), n);
+        return (
+          <g key={i} onClick={() => onDraw(i)} className="cursor-pointer">
+            <rect x={0} y={y} width={g.width} height={ROW} fill="transparent" />
+            <line
+              x1={xn(0)}
+              x2={g.x(saddleAlong(c, acrossOf(c, i)))}
+              y1={y + ROW / 2}
+              y2={y + ROW / 2}
+              stroke={i === drawn ? 'var(--ink)' : 'var(--quiet)'}
+              strokeWidth={i === drawn ? 2.5 : 1}
+            />
+            <text
+              x={6}
+              y={y + ROW / 2 + 4}
+              fontSize={13}
+              fill="var(--plain)"
+              fontWeight={i === drawn ? 700 : 400}
+            >
+              {stringName(c, rows - i)} {s.note.replace(/\d+$/, '')}
+            </text>
+            {map &&
+              Array.from(map.margin, (margin, held) => (
+                <Place
+                  key={held}
+                  room={roomOf(margin, map.still[held] ?? 0)}
+                  x={held === 0 ? xn(0) - 26 : xn(held - 1)}
+                  y={y}
+                  width={held === 0 ? 24 : xn(held) - xn(held - 1)}
+                  fret={map.fret[held] ?? 0}
+                  share={chance ? (chance[i]?.[held] ?? 0) : null}
+                />
+              ))}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
 /** The neck with everything that can be tried on it: from the side with its handles, from above with its clearance. */
 export function TryDrawing(props: Props) {
-  const { model, now, tried, maps, chance, moves, handles, drawn, band, onDraw, onMove, onSettle } = props;
+  const { model, now, tried, moves, handles, drawn, band, onMove, onSettle } = props;
   const c = model.construction;
   const { ref, width } = useWidth(USUAL_WIDTH, LEAST_WIDTH);
   const tallest = Math.max(4, ...now.saddle, ...tried.saddle);
-  const g = sheetGeometry({ ...c, perCourse: 1 }, width, tallest);
-  const xn = (n: number) => g.x(fretPosition(c.scale, n));
-  const end = c.scale + c.compensation;
+  const above = sheetGeometry({ ...c, perCourse: 1 }, width, tallest);
+  // From the side it is the drawn string's own neck.
+  const own = alongString(c, drawn);
+  const g = fromNut(above, c, drawn);
+  const xn = (n: number) => g.x(fretPosition(own.scale, n));
+  const end = own.scale + c.compensation;
   const frets = Array.from({ length: c.frets }, (_, i) => i + 1);
   const planTop = SIDE + 6;
   const rows = c.strings.length;
@@ -115,75 +213,7 @@ export function TryDrawing(props: Props) {
         >
           as read
         </text>
-        <rect
-          x={g.x(0)}
-          y={planTop}
-          width={xn(c.frets) + 8 - g.x(0)}
-          height={rows * ROW}
-          fill="var(--wood)"
-          opacity={0.55}
-        />
-        {frets.map((n) => (
-          <g key={n}>
-            <line
-              x1={xn(n)}
-              x2={xn(n)}
-              y1={planTop}
-              y2={planTop + rows * ROW}
-              stroke="var(--fret)"
-              strokeWidth={2}
-            />
-            {(n <= 12 || n % 2 === 1) && (
-              <text
-                x={xn(n)}
-                y={planTop + rows * ROW + 15}
-                fontSize={12}
-                textAnchor="middle"
-                fill="var(--quiet)"
-              >
-                {n}
-              </text>
-            )}
-          </g>
-        ))}
-        {c.strings.map((s, i) => {
-          const y = planTop + rowOfString({ ...c, perCourse: 1 }, i) * ROW;
-          const map = maps[i];
-          return (
-            <g key={i} onClick={() => onDraw(i)} className="cursor-pointer">
-              <rect x={0} y={y} width={width} height={ROW} fill="transparent" />
-              <line
-                x1={g.x(0)}
-                x2={g.x(end)}
-                y1={y + ROW / 2}
-                y2={y + ROW / 2}
-                stroke={i === drawn ? 'var(--ink)' : 'var(--quiet)'}
-                strokeWidth={i === drawn ? 2.5 : 1}
-              />
-              <text
-                x={6}
-                y={y + ROW / 2 + 4}
-                fontSize={13}
-                fill="var(--plain)"
-                fontWeight={i === drawn ? 700 : 400}
-              >
-                {stringName(c, rows - i)} {s.note.replace(/\d+$/, '')}
-              </text>
-              {map &&
-                Array.from(map.margin, (margin, held) => (
-                  <Place
-                    key={held}
-                    room={roomOf(margin, map.still[held] ?? 0)}
-                    x={held === 0 ? g.x(0) - 26 : xn(held - 1)}
-                    y={y}
-                    width={held === 0 ? 24 : xn(held) - xn(held - 1)}
-                    fret={map.fret[held] ?? 0}
-                    share={chance ? (chance[i]?.[held] ?? 0) : null}
-                  />
-                ))}
-            </g>
-          );
-        })}
+        <FromAbove above={above} top={planTop} frets={frets} {...props} />
         {handles.map((h) => (
           <Grip
             key={h.id}

@@ -140,6 +140,13 @@ function ForgetForm({
 /** Forgets a customer: asked for twice, with why, and with what goes and what stays said before. */
 export function ForgetCustomer({ customer }: { readonly customer: ShelfCustomer }) {
   const [open, setOpen] = useState(false);
+  const here = customer.jobs.filter((j) => j.closedAt === null).map((j) => j.number);
+  if (here.length > 0)
+    return (
+      <p className="text-quiet">
+        They can be forgotten once {here.join(' and ')} {here.length === 1 ? 'has' : 'have'} ended.
+      </p>
+    );
   if (open) return <ForgetForm customer={customer} onKeep={() => setOpen(false)} />;
   return (
     <div>

@@ -201,6 +201,7 @@ export function sheetView(
     price: priceOf(g, info.tax),
     advice: adviceOf(g, items),
     nextCheck:
-      g.handOver?.nextCheck ?? (end === 'done' ? nextCheckDay(rules, now.getTime(), info.zone) : null),
+      g.handOver?.nextCheck ??
+      (end === 'done' ? nextCheckDay(rules, now.getTime(), info.zone, g.opening) : null),
   };
 }

@@ -1,3 +1,4 @@
+import { ALWAYS } from '../../days/opening.ts';
 /** What screens and papers show of a job, made from plain values: no house, no clock, no rows. */
 import { USUAL_PLAN_RULES } from '../../plan/plan-rules.ts';
 import { createHash } from 'node:crypto';
@@ -48,6 +49,7 @@ const shop: Shop = {
   },
   rules: USUAL_RULES,
   planning: USUAL_PLAN_RULES,
+  opening: ALWAYS,
   habits: {
     methods: USUAL_METHODS,
     order: [...USUAL_HABITS.order],

@@ -1,4 +1,5 @@
 import { isAdjustable, stringName, stringNumber, type Construction } from '../../instrument/construction.ts';
+import { alongString } from '../../instrument/scales.ts';
 import { contactFit } from '../../intonation/contact-fit.ts';
 import { MOST_CENTS, moveAlone } from '../../intonation/intonation-plan.ts';
 import { partnersOf } from '../../readings/courses.ts';
@@ -38,7 +39,7 @@ export function contactWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes =
     set.map((s) => ({
       index: s.judged.index,
       cents: s.value,
-      move: moveAlone(c, s.value),
+      move: moveAlone(alongString(c, s.judged.index), s.value),
     })),
   );
   const all = sets.map((set) => contactsTo(p, moves, set));

@@ -102,7 +102,7 @@ export class MessageRow extends Model<InferAttributes<MessageRow>, InferCreation
   declare id: CreationOptional<number>;
   declare jobId: number;
   declare purpose: string;
-  declare channel: 'mail' | 'text';
+  declare channel: 'mail' | 'text' | 'call';
   declare address: string;
   declare subject: string;
   declare body: string;
@@ -226,7 +226,7 @@ const messageRowColumns = () => ({
   id: id(),
   jobId: ref('job_id'),
   purpose: { type: DataTypes.STRING(40) },
-  channel: { type: DataTypes.ENUM('mail', 'text') },
+  channel: { type: DataTypes.ENUM('mail', 'text', 'call') },
   address: { type: DataTypes.STRING(160) },
   subject: { type: DataTypes.STRING(160) },
   body: { type: DataTypes.TEXT },

@@ -9,7 +9,7 @@ import {
   PinTroubleRow,
   Presence,
 } from './people.ts';
-import { initShop, Customer, Instrument, Place } from './shop.ts';
+import { initShop, initShopFiles, ShopFile, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
 import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
@@ -73,6 +73,7 @@ const ALL = {
   Mark,
   Photo,
   PhotoFile,
+  ShopFile,
   UploadRow,
   UploadPiece,
   Remark,
@@ -101,6 +102,7 @@ export function defineModels(sequelize: Sequelize): Models {
   ) as unknown as Models;
   initPeople(sequelize, own);
   initShop(sequelize, own);
+  initShopFiles(sequelize, own);
   initJobs(sequelize, own);
   initInspections(sequelize, own);
   initReadings(sequelize, own);

@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { Skill } from '../../../core/catalogue/operation-record.ts';
+import type { WeekHours } from '../../../core/days/opening.ts';
 import type { Role } from '../../../core/people/roles.ts';
 
 export class Setting extends Model<InferAttributes<Setting>, InferCreationAttributes<Setting>> {
@@ -22,6 +23,8 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare role: Role;
   declare pinHash: string;
   declare skill: CreationOptional<Skill>;
+  /** when they work; null where it is when the shop is open */
+  declare hours: CreationOptional<WeekHours | null>;
   declare active: CreationOptional<boolean>;
   declare version: CreationOptional<number>;
 }
@@ -87,6 +90,7 @@ const personColumns = () => ({
   role: { type: DataTypes.ENUM('desk', 'technician', 'lead', 'owner') },
   pinHash: { type: DataTypes.STRING(255), field: 'pin_hash' },
   skill: { type: DataTypes.STRING(20), defaultValue: 'setup' },
+  hours: { type: DataTypes.JSON, defaultValue: null },
   active: { type: DataTypes.BOOLEAN, defaultValue: true },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
 });

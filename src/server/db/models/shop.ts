@@ -49,6 +49,23 @@ export class Place extends Model<InferAttributes<Place>, InferCreationAttributes
   declare sort: number;
 }
 
+/** A picture of the shop’s own: its logo. */
+export class ShopFile extends Model<InferAttributes<ShopFile>, InferCreationAttributes<ShopFile>> {
+  declare name: string;
+  declare bytes: Buffer;
+  declare digest: string;
+  declare width: number;
+  declare height: number;
+}
+
+const shopFileColumns = () => ({
+  name: { type: DataTypes.STRING(20), primaryKey: true },
+  bytes: { type: DataTypes.BLOB('medium') },
+  digest: { type: DataTypes.CHAR(64) },
+  width: { type: DataTypes.INTEGER.UNSIGNED },
+  height: { type: DataTypes.INTEGER.UNSIGNED },
+});
+
 /** Binds a connection's own models to it. */
 export function initShop(
   sequelize: Sequelize,
@@ -100,4 +117,9 @@ export function initShop(
     },
     { sequelize, modelName: 'Place', tableName: 'places' },
   );
+}
+
+/** Binds a connection's own pictures of the shop to it. */
+export function initShopFiles(sequelize: Sequelize, own: { readonly ShopFile: typeof ShopFile }): void {
+  own.ShopFile.init(shopFileColumns(), { sequelize, modelName: 'ShopFile', tableName: 'shop_files' });
 }

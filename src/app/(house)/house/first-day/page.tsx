@@ -12,7 +12,7 @@ export default async function FirstDayPage() {
   const day = (await loadFirstDay(database())) ?? { done: [], closed: false, version: 0 };
   return (
     <>
-      <PageHead title="First day" note="ten steps; leave at any of them and come back" />
+      <PageHead title="First day" note="eleven steps; leave at any of them and come back" />
       <FirstDayPath day={day} version={day.version} may={may(actor.role, 'house')} />
     </>
   );

@@ -1,3 +1,5 @@
+import { database } from '../../../../../server/db/connection.ts';
+import { loadHead } from '../../../../../server/printing/load-head.ts';
 import { customerSheet } from '../../../../../server/printing/customer-sheet.ts';
 import { sizeAsked } from '../../../../../server/printing/paper.ts';
 import { pdfAnswer } from '../../../../_lib/file-answer.ts';
@@ -10,5 +12,8 @@ export async function GET(
 ): Promise<Response> {
   const job = await jobAsked(params);
   if (job instanceof Response) return job;
-  return pdfAnswer(await customerSheet(job, sizeAsked(request, job.shop.paper)), `job-${job.number}.pdf`);
+  return pdfAnswer(
+    await customerSheet(job, sizeAsked(request, job.shop.paper), await loadHead(database())),
+    `job-${job.number}.pdf`,
+  );
 }

@@ -1,5 +1,6 @@
 import { jobOfSheetLink } from '../../../../../server/customer/sheet-link.ts';
 import { database } from '../../../../../server/db/connection.ts';
+import { loadHead } from '../../../../../server/printing/load-head.ts';
 import { sizeAsked } from '../../../../../server/printing/paper.ts';
 import { customerSheet } from '../../../../../server/printing/customer-sheet.ts';
 import { pdfAnswer } from '../../../../_lib/file-answer.ts';
@@ -12,5 +13,8 @@ export async function GET(
   const { token } = await params;
   const job = await jobOfSheetLink(database(), token, new Date());
   if (!job) return new Response('This link opens nothing.', { status: 404 });
-  return pdfAnswer(await customerSheet(job, sizeAsked(request, job.shop.paper)), `job-${job.number}.pdf`);
+  return pdfAnswer(
+    await customerSheet(job, sizeAsked(request, job.shop.paper), await loadHead(database())),
+    `job-${job.number}.pdf`,
+  );
 }

@@ -1,5 +1,6 @@
 import { database } from '../../../../../../server/db/connection.ts';
 import { invoicePaper } from '../../../../../../server/printing/invoice-paper.ts';
+import { loadHead } from '../../../../../../server/printing/load-head.ts';
 import { sizeAsked } from '../../../../../../server/printing/paper.ts';
 import { pdfAnswer } from '../../../../../_lib/file-answer.ts';
 import { jobAsked } from '../../../../../_lib/job-asked.ts';
@@ -16,6 +17,11 @@ export async function GET(
     ? await database().models.InvoiceRow.findOne({ where: { number: Number(invoice), jobId: job.id } })
     : null;
   if (!row) return new Response('There is no such invoice.', { status: 404 });
-  const pdf = await invoicePaper(row, row.content, sizeAsked(request, job.shop.paper));
+  const pdf = await invoicePaper(
+    row,
+    row.content,
+    sizeAsked(request, job.shop.paper),
+    await loadHead(database()),
+  );
   return pdfAnswer(pdf, `invoice-${row.number}.pdf`);
 }

@@ -2,19 +2,22 @@ import type { JobView } from '../../../../../../server/leaves/load-job.ts';
 import { benchSheet } from '../../../../../../server/printing/bench-sheet.ts';
 import { customerSheet } from '../../../../../../server/printing/customer-sheet.ts';
 import { estimatePaper } from '../../../../../../server/printing/estimate-paper.ts';
+import { database } from '../../../../../../server/db/connection.ts';
+import type { PaperHead } from '../../../../../../server/printing/letterhead.ts';
+import { loadHead } from '../../../../../../server/printing/load-head.ts';
 import { sizeAsked, type PaperSize } from '../../../../../../server/printing/paper.ts';
 import { receiptPaper, tagPaper } from '../../../../../../server/printing/receipt-paper.ts';
 import { pdfAnswer } from '../../../../../_lib/file-answer.ts';
 import { jobAsked } from '../../../../../_lib/job-asked.ts';
 
-type Make = (job: JobView, size: PaperSize, host: string) => Promise<Buffer>;
+type Make = (job: JobView, size: PaperSize, head: PaperHead, host: string) => Promise<Buffer>;
 
 const PAPERS: Readonly<Record<string, Make>> = {
-  bench: benchSheet,
+  bench: (job, size) => benchSheet(job, size),
   estimate: estimatePaper,
   receipt: receiptPaper,
   sheet: customerSheet,
-  tag: (job, size, host) =>
+  tag: (job, size, _head, host) =>
     tagPaper(job, size, `${process.env['RUBRICA_PUBLIC_URL'] ?? host}/job/${job.number}`),
 };
 
@@ -29,5 +32,8 @@ export async function GET(
   const make = Object.hasOwn(PAPERS, kind) ? PAPERS[kind] : undefined;
   if (!make) return new Response('There is no such paper.', { status: 404 });
   const host = `http://${request.headers.get('host') ?? '127.0.0.1'}`;
-  return pdfAnswer(await make(job, sizeAsked(request, job.shop.paper), host), `${kind}-${job.number}.pdf`);
+  return pdfAnswer(
+    await make(job, sizeAsked(request, job.shop.paper), await loadHead(database()), host),
+    `${kind}-${job.number}.pdf`,
+  );
 }

@@ -1,0 +1,94 @@
+type Plain = Readonly<Record<string, unknown>>;
+
+/** A change of the house: what was kept with it, and whom or what it is about by number. */
+export interface HouseEntry {
+  readonly entityId: string;
+  readonly data: Plain;
+  readonly person: (id: number) => string;
+}
+
+const plain = (v: unknown): Plain => (typeof v === 'object' && v !== null ? (v as Plain) : {});
+const text = (v: unknown): string => (typeof v === 'string' ? v : typeof v === 'number' ? String(v) : '');
+const colon = (v: unknown): string => (text(v) === '' ? '' : `: ${text(v)}`);
+const whom = ({ entityId, person }: HouseEntry): string => person(Number(entityId)) || 'somebody';
+
+/** What fields of the shop and of people are called on the screen. */
+const FIELDS: Readonly<Record<string, string>> = {
+  name: 'name',
+  address: 'address',
+  phone: 'telephone',
+  email: 'e-mail',
+  web: 'web',
+  foot: 'words at the foot of papers',
+  currency: 'currency',
+  tax: 'tax',
+  hourly: 'price by the hour',
+  minimum: 'least price',
+  firstNumber: 'first number',
+  zone: 'time zone',
+  dates: 'how days are written',
+  firstWeekday: 'first weekday',
+  heights: 'unit of heights',
+  paper: 'paper',
+  initials: 'letters',
+  role: 'role',
+  skill: 'what they can be given',
+  hours: 'hours',
+};
+
+/** The fields of a change that differ, by name: `: currency, tax`. */
+function fields({ data }: HouseEntry): string {
+  const [before, after] = [plain(data['before']), plain(data['after'])];
+  const changed = Object.keys(FIELDS).filter(
+    (k) => k in after && JSON.stringify(before[k]) !== JSON.stringify(after[k]),
+  );
+  return changed.length === 0 ? '' : `: ${changed.map((k) => FIELDS[k] ?? k).join(', ')}`;
+}
+
+const noted = (what: string) => (e: HouseEntry) => `kept ${what}${colon(e.data['note'])}`;
+const said = (words: string) => () => words;
+
+/** What each kind of change of the house says, after who did it. */
+export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>> = {
+  'shop changed': (e) => `changed the shop${fields(e)}`,
+  'hand-over rules changed': said('changed how the shop hands over'),
+  'message gateway changed': said('changed what the simulated gateway does'),
+  'messages changed': said('changed how messages are sent, or their words'),
+  'reading habits changed': said('changed how the shop reads'),
+  'planning rules changed': said('changed how the shop plans'),
+  'places changed': said('changed the places'),
+  'first day changed': said('went on with the first day'),
+  'logo changed': ({ data }) => (data['after'] === null ? 'took the logo away' : 'changed the logo'),
+  'opening changed': said('changed when the shop is open'),
+  'periods changed': said('changed how long what is kept'),
+  'kind saved': ({ data }) => `kept the kind ${text(data['name'])}`,
+  'kind retired': ({ data }) =>
+    `${data['retired'] === true ? 'no longer offers' : 'offers again'} the kind ${text(data['name'])}`,
+  'kind deleted': ({ data }) => `deleted a kind nobody used${colon(data['name'])}`,
+  'checklist saved': ({ data }) => `kept the checklist ${text(data['list'])}, ${text(data['items'])} items`,
+  'targets saved': noted('the targets'),
+  'operations saved': noted('the operations'),
+  'gauge kept': ({ data }) => `kept the gauge ${text(data['name'])}`,
+  'gauge checked': ({ data }) =>
+    `checked a gauge: it shows ${text(data['shows'])} where ${text(data['reference'])} is right`,
+  'person added': ({ data }) => `added ${text(data['name'])} to the shop`,
+  'person changed': (e) => `changed ${whom(e)}${fields(e)}`,
+  'person left': (e) => `said that ${whom(e)} has left`,
+  'person came back': (e) => `said that ${whom(e)} is back`,
+  'PIN set': (e) => `gave ${whom(e)} another PIN`,
+  'own PIN changed': said('changed their own PIN'),
+  'signed out everywhere': said('signed out on every other tablet'),
+  'bell quieted': said('saw what the bell told'),
+  'pairing code made': said('made a pairing code'),
+  'device renamed': ({ data }) => `called the tablet ${text(data['before'])} now ${text(data['after'])}`,
+  'device sent away': ({ data }) => `sent the tablet ${text(data['name'])} away`,
+  'job brought in': said('brought the job in from a file'),
+  'customers brought in': said('brought customers in from a list'),
+  'instruments brought in': said('brought instruments in from a list'),
+  'customers joined': said('joined two entries of one customer'),
+  'customers kept apart': said('said that two customers are not the same'),
+  'customers taken apart': said('took two customers apart again'),
+  'instruments joined': said('joined two entries of one instrument'),
+  'instruments kept apart': said('said that two instruments are not the same'),
+  'instruments taken apart': said('took two instruments apart again'),
+};
