@@ -41,6 +41,11 @@ const NOT_EMPTY =
   'this house holds the demo shop, not an empty one. To begin your own shop and throw the demo away: ' +
   './rubrica seed --empty --fresh, then ./rubrica start. To look at the demo: ./rubrica start';
 
+/** Begins an empty shop and says its owner's PIN, once. */
+export async function beginEmpty(db: Database): Promise<void> {
+  say(`the owner's PIN is ${await fillEmptyShop(db)}. Write it down: it is not shown again.`);
+}
+
 /** Opens the house's database, private or outside, brings it up to date, and fills it when it is empty. */
 export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House> {
   const secret = houseSecret();
@@ -59,7 +64,7 @@ export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House
   }
   if (fill !== 'leave' && people.length === 0) {
     say(fill === 'demo' ? 'loading the demo shop …' : 'setting up an empty shop …');
-    await (fill === 'demo' ? fillDemo(db, new Date()) : fillEmptyShop(db));
+    await (fill === 'demo' ? fillDemo(db, new Date()) : beginEmpty(db));
   }
   return {
     url,

@@ -1,9 +1,8 @@
 import { createInterface } from 'node:readline/promises';
 import { QueryTypes } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
-import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
-import { DATABASE, ensureDatabase, openHouse } from '../base/house.ts';
+import { beginEmpty, DATABASE, ensureDatabase, openHouse } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { startDatabase, type PrivateDatabase } from '../base/private-database.ts';
@@ -52,7 +51,7 @@ async function replaceRecord(
   await admin.sequelize.close();
   const db = openDatabase(await ensureDatabase(server, DATABASE));
   await migrate(db.sequelize);
-  await (empty ? fillEmptyShop(db) : fillDemo(db, new Date()));
+  await (empty ? beginEmpty(db) : fillDemo(db, new Date()));
   await db.sequelize.close();
   return true;
 }

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
+import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { buildIfNeeded } from '../base/build.ts';
@@ -71,14 +72,19 @@ const FIRST_LANE = [
   'sums',
 ];
 
+/** Tried on a shop that begins empty, after the first lane. */
+const EMPTY_HOUSE = ['first-day'];
+
 interface Lane {
   readonly url: string;
   readonly ports: readonly [number, number];
   readonly files: readonly string[];
+  /** the PIN of the owner of an empty shop */
+  readonly pin?: string;
 }
 
 /** One lane: two processes of the application on one database, so that live updates are proved across processes. */
-async function runLane({ url, ports, files }: Lane, only: string): Promise<boolean> {
+async function runLane({ url, ports, files, pin = '' }: Lane, only: string): Promise<boolean> {
   const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
   const [a, b] = await Promise.all(ports.map((port) => serve(port, env)));
   try {
@@ -87,12 +93,25 @@ async function runLane({ url, ports, files }: Lane, only: string): Promise<boole
       RUBRICA_E2E_A: `http://127.0.0.1:${ports[0]}`,
       RUBRICA_E2E_B: `http://127.0.0.1:${ports[1]}`,
       RUBRICA_E2E_DATABASE: url,
+      RUBRICA_E2E_PIN: pin,
     });
   } finally {
     if (a) await endServer(a);
     if (b) await endServer(b);
   }
 }
+
+/** A shop of one's own, from its first day on. */
+async function emptyLane(server: PrivateDatabase, only: string): Promise<boolean> {
+  const url = await freshDatabase(server, 'rubrica_e2e_empty');
+  const db = openDatabase(url);
+  await migrate(db.sequelize);
+  const pin = await fillEmptyShop(db);
+  await db.sequelize.close();
+  return runLane({ url, ports: [4389, 4390], files: EMPTY_HOUSE.map(fileOf), pin }, only);
+}
+
+const fileOf = (name: string): string => `tests/e2e/${name}.spec.ts`;
 
 const specs = (): readonly string[] =>
   readdirSync(join(ROOT, 'tests/e2e'))
@@ -113,7 +132,6 @@ async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean>
   await db.sequelize.close();
   const second = server.url('rubrica_e2e_2');
   await copyDatabase(url, second);
-  const fileOf = (name: string) => `tests/e2e/${name}.spec.ts`;
   const lanes: readonly Lane[] = [
     {
       url,
@@ -126,11 +144,13 @@ async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean>
       url: second,
       ports: [4385, 4386],
       files: specs()
-        .filter((s) => !FIRST_LANE.includes(s))
+        .filter((s) => !FIRST_LANE.includes(s) && !EMPTY_HOUSE.includes(s))
         .map(fileOf),
     },
   ];
-  const passed = await Promise.all(lanes.map((lane) => runLane(lane, only)));
+  const running = lanes.map((lane) => runLane(lane, only));
+  const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(server, only));
+  const passed = await Promise.all([...running, after]);
   return light && passed.every(Boolean);
 }
 

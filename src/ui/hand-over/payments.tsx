@@ -98,7 +98,9 @@ function useTypedPayment(job: PaidJob) {
   const { give, busy, trouble } = useSend();
   const { open, paid } = job.handOver.payments;
   const { currency } = job.shop;
-  const usual = open < 0 ? 'refund' : job.state === 'open' && paid === 0 ? 'deposit' : 'payment';
+  // Before anything is on the order what is paid is a deposit, and another one; it is not given back at once.
+  const early = job.state === 'open' && (paid === 0 || open + paid === 0);
+  const usual = early ? 'deposit' : open < 0 ? 'refund' : 'payment';
   const [chosen, setKind] = useState<PaymentKind | null>(null);
   const kind = chosen ?? usual;
   const [how, setHow] = useState<keyof typeof HOW>('card');
