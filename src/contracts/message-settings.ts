@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isLanguage } from '../core/messages/in-language.ts';
 import { MESSAGE_PURPOSES, SHIPPED_TEMPLATES, unknownPlaceholders } from '../core/messages/templates.ts';
 
 const line = (max: number) => z.string().trim().max(max, `At most ${max} characters`);
@@ -53,6 +54,8 @@ export const messageSettingsSchema = z.object({
     })
     .refine((m) => m.how === 'simulated' || m.url !== '', { path: ['url'], message: 'To which address?' })
     .prefault({}),
+  /** the language the words below are in, after BCP 47: days are written in it */
+  language: z.string().trim().refine(isLanguage, 'A language, like en, de or pt-BR').default('en'),
   templates: z
     .object(
       Object.fromEntries(MESSAGE_PURPOSES.map((p) => [p, template.prefault(SHIPPED_TEMPLATES[p])])) as Record<

@@ -6,6 +6,8 @@ const TIMEOUT_MS = 20_000;
 
 /** A mail server as the shop named it. */
 export interface SmtpSettings {
+  /** of the words, after BCP 47 */
+  readonly language: string;
   readonly host: string;
   readonly port: number;
   readonly security: 'tls' | 'starttls' | 'none';
@@ -57,6 +59,7 @@ export function smtpGateway(s: SmtpSettings): MessageGateway {
           to: address,
           subject,
           text: body,
+          headers: { 'Content-Language': s.language },
           messageId: `<message-${id}@${s.from.split('@')[1] ?? 'rubrica.invalid'}>`,
           ...(calendar !== null && {
             icalEvent: { method: 'PUBLISH', filename: 'check.ics', content: calendar },

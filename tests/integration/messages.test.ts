@@ -9,6 +9,7 @@ import { deliverDue } from '../../src/server/messages/deliver.ts';
 import { loadMessages } from '../../src/server/messages/settings.ts';
 import { tryMessage } from '../../src/server/messages/try-message.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
+import { NO_HOURS } from '../../src/core/days/opening.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { intake, unsaid, value } from './house.ts';
 import { workingHouse } from './working-house.ts';
@@ -246,6 +247,36 @@ test('without a public address nothing is written that would really leave, and t
   value(
     await house.give(house.desk, 'desk.message', { jobId: job.jobId, purpose: 'ready', channel: 'mail' }),
   );
+});
+
+test('a message says its day and the hours in the language of its words', async () => {
+  const { messages } = await loadMessages(house.db);
+  const own = { subject: '{instrument}', body: 'Am {day}, offen {hours}: {link}' };
+  expect(await keep({ language: 'the local one' })).toMatchObject({
+    error: { fields: { 'messages.language': 'A language, like en, de or pt-BR' } },
+  });
+  const said = { publicUrl: 'https://shop.example', language: 'de', mail: { how: 'simulated' } };
+  value(await keep({ ...said, templates: { ...messages.templates, 'next-check': own } }));
+  const day = [{ from: 540, to: 1080 }];
+  value(
+    await house.give(house.lead, 'house.save-opening', {
+      version: 0,
+      opening: { hours: { ...NO_HOURS, monday: day, saturday: day }, closed: [] },
+    }),
+  );
+  const job = await house.jobWith(['rod'], reached);
+  const { version } = (await house.view(job.number)).handOver;
+  const advice = { jobId: job.jobId, version, advice: 'Keep it warm.', nextCheck: '2026-12-16' };
+  value(await house.give(house.technician, 'hand-over.advice', advice));
+  value(
+    await house.give(house.desk, 'desk.message', {
+      jobId: job.jobId,
+      purpose: 'next-check',
+      channel: 'mail',
+    }),
+  );
+  const row = await house.db.models.MessageRow.findOne({ where: { jobId: job.jobId } });
+  expect(row?.body).toBe('Am 16. Dezember 2026, offen Mo 9:00–18:00, Sa 9:00–18:00: {link}');
 });
 
 test('a call is kept among what was written: who knows, and that nobody answered', async () => {

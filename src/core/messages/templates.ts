@@ -21,6 +21,7 @@ export const PLACEHOLDERS = {
   shop: 'the shop’s name',
   job: 'the job’s number',
   day: 'the day of the next check',
+  hours: 'when the shop is open',
   link: 'their own link',
 } as const;
 export type Placeholder = keyof typeof PLACEHOLDERS;

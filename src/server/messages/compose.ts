@@ -1,5 +1,5 @@
 import { calendarFile } from '../../core/messages/calendar.ts';
-import { sayDate } from '../../core/days/say-days.ts';
+import { sayDateIn, sayWeekIn } from '../../core/messages/in-language.ts';
 import { fillTemplate, type Purpose } from '../../core/messages/templates.ts';
 import type { Customer } from '../db/models/shop.ts';
 import type { Job } from '../db/models/jobs.ts';
@@ -7,6 +7,7 @@ import type { MessageRow } from '../db/models/bench.ts';
 import { newLink } from '../links/customer-link.ts';
 import { newToken } from '../people/tokens.ts';
 import { gatewayOf } from '../house/load-rules.ts';
+import { openingOf } from '../house/opening.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { messagesOf } from './settings.ts';
 import type { Work } from '../use-case/use-case.ts';
@@ -59,14 +60,16 @@ export async function queueMessage(
   const kind = purpose === 'estimate' ? 'estimate' : 'sheet';
   // What opens it is made when the message leaves; until then nobody has it, and afterwards only they.
   const link = await newLink(work, job, kind, newToken());
-  const template = messagesOf(settings).templates[purpose];
+  const { templates, language } = messagesOf(settings);
+  const template = templates[purpose];
   const fill = (text: string): string =>
     fillTemplate(text, {
       customer: customer?.name ?? '',
       instrument: name,
       shop,
       job: String(job.number),
-      day: nextCheck === null ? 'a day' : sayDate(nextCheck, info.dates),
+      day: nextCheck === null ? 'a day' : sayDateIn(nextCheck, language, info.dates),
+      hours: sayWeekIn(openingOf(settings).hours, language),
     });
   const moved = await models.MessageRow.count({
     where: { jobId: job.id, purpose: 'next-check' },

@@ -35,11 +35,11 @@ export const publicAddress = (settings: Settings): string =>
 
 /** What messages go by: the services the shop named, and the stand-in where it has named none. */
 export function gatewaysOf(settings: Settings): Readonly<Record<'mail' | 'text', MessageGateway>> {
-  const { mail, text } = messagesOf(settings);
+  const { mail, text, language } = messagesOf(settings);
   const { password, webhookKey } = secretsOf(settings);
   const standIn = standInGateway(gatewayOf(settings));
   return {
-    mail: mail.how === 'smtp' ? smtpGateway({ ...mail, password }) : standIn,
+    mail: mail.how === 'smtp' ? smtpGateway({ ...mail, password, language }) : standIn,
     text: text.how === 'webhook' ? webhookGateway({ url: text.url, key: webhookKey }) : standIn,
   };
 }

@@ -33,10 +33,10 @@ function useEditedMessages(messages: MessageSettings, version: number, may: bool
   };
   const keep = async () => {
     const said = Object.fromEntries(Object.entries(secrets).filter(([, v]) => v !== ''));
-    const done = await edit.save(({ publicUrl, mail, port, text, templates }, began) =>
+    const done = await edit.save(({ publicUrl, mail, port, text, language, templates }, began) =>
       give('house.save-messages', {
         version: began,
-        messages: { publicUrl, mail: { ...mail, port: Number(port) }, text, templates },
+        messages: { publicUrl, mail: { ...mail, port: Number(port) }, text, language, templates },
         secrets: said,
       }),
     );

@@ -9,21 +9,25 @@ import {
   type Placeholder,
   type Purpose,
 } from '../../core/messages/templates.ts';
+import { isLanguage, sayDateIn, sayWeekIn } from '../../core/messages/in-language.ts';
+import { shopHours } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Line, TestMessage } from './message-lines.tsx';
 
 const MAIL = { simulated: 'simulated', smtp: 'by a mail server' } as const;
 const TEXT = { simulated: 'simulated', webhook: 'by a web service' } as const;
+const SAMPLE_DAY = '2026-12-16';
 const SECURITY = { starttls: 'STARTTLS', tls: 'TLS', none: 'none' } as const;
-const SAMPLE: Readonly<Record<Placeholder, string>> = {
+const sample = (language: string): Readonly<Record<Placeholder, string>> => ({
   customer: 'Petra Aldous',
   instrument: 'Wendlow Otter',
   shop: 'the shop',
   job: '412',
-  day: '16 December 2026',
+  day: sayDateIn(SAMPLE_DAY, language, 'day-month'),
+  hours: sayWeekIn(shopHours(), language),
   link: '(their own link)',
-};
+});
 
 /** How messages go, as it is typed. */
 export interface Typed {
@@ -31,6 +35,7 @@ export interface Typed {
   readonly mail: MessageSettings['mail'];
   readonly port: string;
   readonly text: MessageSettings['text'];
+  readonly language: string;
   readonly templates: MessageSettings['templates'];
   readonly password: string;
   readonly webhookKey: string;
@@ -166,15 +171,33 @@ export function Text({ typed, set, may, fields, has }: Part & { readonly has: bo
   );
 }
 
+const Braces = () => (
+  <p className="text-sm text-quiet">
+    In braces:{' '}
+    {Object.entries(PLACEHOLDERS)
+      .map(([k, v]) => `{${k}} ${v}`)
+      .join(', ')}
+    .
+  </p>
+);
+
 /** The shop's words for each message, with what they become. */
 export function Words({ typed, set, may, fields }: Part) {
   const [purpose, setPurpose] = useState<Purpose>('ready');
   const words = typed.templates[purpose];
+  const values = sample(isLanguage(typed.language) ? typed.language : 'en');
   const change = (some: Partial<typeof words>) =>
     set({ templates: { ...typed.templates, [purpose]: { ...words, ...some } } });
   return (
     <fieldset className="space-y-3">
       <legend className="font-serif text-xl">Words</legend>
+      <Line
+        label="Language they are in: en, de, pt-BR …"
+        value={typed.language}
+        error={fields['messages.language']}
+        may={may}
+        onChange={(language) => set({ language })}
+      />
       <PillChoice
         quiet
         legend="Which message"
@@ -204,17 +227,11 @@ export function Words({ typed, set, may, fields }: Part) {
               />
             )}
           </FormField>
-          <p className="text-sm text-quiet">
-            In braces:{' '}
-            {Object.entries(PLACEHOLDERS)
-              .map(([k, v]) => `{${k}} ${v}`)
-              .join(', ')}
-            .
-          </p>
+          <Braces />
         </div>
         <div aria-label="As it will read" className="border border-line bg-card p-3 text-sm">
-          <b>{fillTemplate(words.subject, SAMPLE)}</b>
-          <p className="whitespace-pre-wrap">{fillTemplate(words.body, SAMPLE)}</p>
+          <b>{fillTemplate(words.subject, values)}</b>
+          <p className="whitespace-pre-wrap">{fillTemplate(words.body, values)}</p>
         </div>
       </div>
     </fieldset>
