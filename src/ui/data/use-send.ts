@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands/commands.ts';
 import type { Failure } from '../../contracts/failure.ts';
+import { inTurn } from './in-turn.ts';
 import { useRefresh } from './refresh.ts';
 import { send } from './send.ts';
 import type { Fault, Offline } from './wire.ts';
@@ -18,7 +19,7 @@ export function useSend() {
     input: CommandInput<N>,
   ): Promise<CommandAnswer<N> | null> => {
     setBusy(true);
-    const done = await send(name, input);
+    const done = await inTurn(name, input, (at) => send(name, at as CommandInput<N>));
     setBusy(false);
     setTrouble(done.ok ? null : done.error);
     // What is only kept here yet changes nothing there to look at.
