@@ -65,7 +65,7 @@ const HOW = 'Write hours like 9–12:30, 13:30–18, or nothing where it is clos
 
 /**
  * Reads the hours of a day: stretches, one after the other; nothing where it is closed.
- * @example readSpans('9–12:30, 13:30–18') → 540 to 750 and 810 to 1080
+ * @example readSpans('9–12:30, 13:30–18') → [{ from: 540, to: 750 }, { from: 810, to: 1080 }]
  */
 export function readSpans(text: string): Result<readonly Span[], string> {
   if (CLOSED.test(text.trim())) return ok([]);

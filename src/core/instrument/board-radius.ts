@@ -27,7 +27,7 @@ export function sayRadius(radius: BoardRadius): string {
 /**
  * Reads a radius as it is typed: `flat`, one length, or two with “to” or a dash between, nut first. A bare number under 40
  * is inches, as radii are always said; a longer one is mm. Kept to the micrometre.
- * @example readRadius('10 to 16 in') → compound, 254 and 406.4 mm
+ * @example readRadius('10 to 16 in') → { kind: 'compound', nut: 254, end: 406.4 }
  */
 export function readRadius(text: string): Result<BoardRadius, string> {
   const typed = text.trim().toLowerCase();

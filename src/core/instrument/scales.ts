@@ -82,7 +82,7 @@ function readTwo(text: string): Result<readonly [Mm, Mm], string> | null {
 /**
  * Reads a scale length, or the two scales of frets that fan out and the fret that stands straight, in either order; mm where no
  * unit is written.
- * @example readScales('25.5 in') → 647.7; readScales('34–32 in at 7') → 863.6 and 812.8, straight at the 7th
+ * @example readScales('25.5 in') → { scale: 647.7 }; readScales('34–32 in at 7') → { fan: { bass: 863.6, treble: 812.8, straight: 7 } }
  */
 export function readScales(text: string): Result<ReadScales, string> {
   const one = parseLength(text, 'mm');

@@ -6,7 +6,7 @@ export type Scanned =
 
 /**
  * Reads what a scanner typed: the address or the number on a tag, or the name of a place.
- * @example readScan('https://shop.example/job/412', []) → job 412; readScan('b2', [{ id: 6, name: 'B2' }]) → place B2
+ * @example readScan('https://shop.example/job/412', []) → { kind: 'job', number: 412 }; readScan('b2', [{ id: 6, name: 'B2' }]) → { kind: 'place', id: 6 }
  */
 export function readScan(
   text: string,

@@ -35,7 +35,7 @@ export interface BegunRound {
  * The after-work round that comes next: a new one once something that moves readings was finished after the last one
  * began; null while the last one still stands for the instrument.
  * @param finished steps that move readings, ms since the epoch
- * @example nextAfterRound([{ kind: 'after-work', startedAt: 5 }], [{ title: 'Cut the nut slots', at: 9 }]) → after-work-2
+ * @example nextAfterRound([{ kind: 'after-work', startedAt: 5 }], [{ title: 'Cut the nut slots', at: 9 }]) → { kind: 'after-work-2' }
  */
 export function nextAfterRound(
   rounds: readonly BegunRound[],

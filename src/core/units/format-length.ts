@@ -29,7 +29,7 @@ function thousandths(n: number): string {
  * Says a length the way a tech says it, in the unit asked for, with its unit.
  *
  * @param length in mm
- * @example formatLength(1.984375, '64ths') → '5/64'; formatLength(0.2032, 'thou') → '.008'; (0.95, 'mm') → '0.95 mm'
+ * @example formatLength(1.984375, '64ths') → '5/64'; formatLength(0.2032, 'thou') → '.008'; formatLength(0.95, 'mm') → '0.95 mm'
  */
 export function formatLength(length: number, unit: LengthUnit): string {
   const n = fromMm(length, unit);

@@ -22,7 +22,7 @@ export const pinQuestions = (input: PlanInput): readonly string[] =>
 /**
  * How pins are fitted, by the taper they have.
  * @param taper degrees; null where nobody has tried
- * @example pinWay(4.9) → by the 5° reamer
+ * @example a taper of 4.9° → by the 5° reamer
  */
 export function pinWay(taper: number | null): string {
   if (taper === null) return 'Their taper first: it decides the reamer. Then a few strokes at a time.';
