@@ -37,6 +37,8 @@ export interface Undone {
 /** A finding that no operation deals with: why, and whether that is only a question that is asked first. */
 export interface Unplanned extends Undone {
   readonly asked: boolean;
+  /** what it is and why nothing is done about it, in the customer’s words */
+  readonly plain: string;
 }
 
 /** A finding of the inspection that usually leads to work. */
@@ -46,6 +48,8 @@ export interface Finding {
   readonly note: string;
   readonly leadsTo: OperationId;
   readonly name: string;
+  /** what it is, in the customer’s words */
+  readonly plain: string;
 }
 
 export interface PlanInput {

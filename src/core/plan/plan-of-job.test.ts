@@ -20,6 +20,7 @@ const DULL: Finding = {
   note: 'greenish',
   leadsTo: 'fret-polish',
   name: 'Polish the frets',
+  plain: 'It is out.',
 };
 const ALL_OUT = { 'relief:0:7': 0.4, 'action:6:12': 3.2, 'action:1:12': 2.6, 'nut-gap:6:1': 0.25 };
 

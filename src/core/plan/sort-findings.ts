@@ -1,3 +1,4 @@
+import { plainFinding } from '../inspection/plain-findings.ts';
 import { dealtWithBy, findingOn } from '../inspection/findings.ts';
 import type { RodAdvice } from '../neck/truss-rod.ts';
 import type { Operation } from '../catalogue/operation.ts';
@@ -37,15 +38,17 @@ export function sortFindings(found: readonly FoundItem[], catalogue: readonly Op
   for (const f of found) {
     const named = findingOn(f.item, f.finding ?? undefined);
     const what = named === null ? f.title : `${f.title}: ${named.name.toLowerCase()}`;
+    const plain = plainFinding(f.item, f.finding, f.title);
     const leadsTo = dealtWithBy(f.item, named, f.leadsTo, catalogue);
     if (leadsTo) {
       const { name } = operation(leadsTo, catalogue);
-      deals.push({ item: f.item, title: what, note: f.note, leadsTo, name });
+      deals.push({ item: f.item, title: what, note: f.note, leadsTo, name, plain });
       continue;
     }
     const why = named?.why ?? named?.asks ?? NOBODY;
     const asked = named?.asks !== undefined;
-    undone.push({ what: f.note === '' ? what : `${what} (${f.note})`, why, asked });
+    const says = named?.why === undefined ? plain : `${plain} ${named.why}`;
+    undone.push({ what: f.note === '' ? what : `${what} (${f.note})`, why, plain: says, asked });
     if (named?.asks) questions.push(`${what}. ${named.asks}`);
   }
   return { deals, undone, questions };

@@ -62,6 +62,10 @@ function Said({ job, offer }: Pick<LeafProps<'plan'>, 'job'> & { readonly offer:
   );
 }
 
+/** Whether an option says something yet: one of our own is empty until it is begun. */
+const isSomething = (o: CustomerOption): boolean =>
+  o.name !== '' || (o.operations ?? []).length > 0 || o.left.length > 0;
+
 /** Two or three options in plain words, put before the customer by a link, on paper or at the counter. */
 export function OptionsPanel({
   job,
@@ -98,7 +102,7 @@ export function OptionsPanel({
   return (
     <section aria-label="Options for the customer" className="space-y-4">
       <div className="grid gap-4 md:grid-cols-3">
-        {options.map((o) => (
+        {options.filter(isSomething).map((o) => (
           <OptionCard key={o.id} option={o} currency={job.shop.currency} />
         ))}
       </div>

@@ -4,6 +4,7 @@ import { formatMoney } from '../../../core/money/currency.ts';
 import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
 import { loadOperations } from '../../../server/house/load-operations.ts';
 import { loadTargets } from '../../../server/house/load-targets.ts';
+import type { ReactNode } from 'react';
 import type { Band } from '../../../core/neck/truss-rod.ts';
 import { database } from '../../../server/db/connection.ts';
 import { loadShop } from '../../../server/house/load-shop.ts';
@@ -12,7 +13,15 @@ import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'House' };
 
-const say = (b: Band): string => `${b.aim.toFixed(2)} (${b.low.toFixed(2)}–${b.high.toFixed(2)})`;
+/** The aim, and its band on a line of its own where there is no room beside it. */
+const say = (b: Band) => (
+  <>
+    {b.aim.toFixed(2)}{' '}
+    <span className="whitespace-nowrap text-quiet">
+      ({b.low.toFixed(2)}–{b.high.toFixed(2)})
+    </span>
+  </>
+);
 
 function Table({
   caption,
@@ -21,7 +30,7 @@ function Table({
 }: {
   readonly caption: string;
   readonly head: readonly string[];
-  readonly rows: readonly (readonly string[])[];
+  readonly rows: readonly (readonly [string, ...ReactNode[]])[];
 }) {
   return (
     <table className="w-full self-start text-left text-sm">
@@ -29,7 +38,7 @@ function Table({
       <thead>
         <tr className="border-b-2 border-plain">
           {head.map((h) => (
-            <th key={h} scope="col" className="pr-4">
+            <th key={h} scope="col" className="pr-2">
               {h}
             </th>
           ))}
@@ -39,7 +48,7 @@ function Table({
         {rows.map((row) => (
           <tr key={row[0]} className="border-b border-line">
             {row.map((cell, i) => (
-              <td key={head[i]} className="py-1 pr-4">
+              <td key={head[i]} className="py-1 pr-2">
                 {cell}
               </td>
             ))}

@@ -4,7 +4,7 @@ import {
   type BeforeAfterReading,
   type CustomerSheet,
 } from '../../hand-over/customer-sheet.ts';
-import { findingOn } from '../../inspection/findings.ts';
+import { plainFinding } from '../../inspection/plain-findings.ts';
 import { dayIn } from '../../days/zone.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import type { Taxing } from '../../money/tax.ts';
@@ -44,9 +44,7 @@ function foundOf(g: SheetJob, items: Judged['items']): string[] {
     items.flatMap((item) => {
       const given = g.answers.find((a) => a.item === item.key && a.answer === answer);
       if (!given) return [];
-      const named = given.finding === null ? null : findingOn(item.key, given.finding);
-      const note = given.note && (named ? ` (${given.note})` : `: ${given.note}`);
-      return [`${lead}${item.title}${named ? `: ${named.name.toLowerCase()}` : ''}${note}`];
+      return [`${lead}${plainFinding(item.key, given.finding, item.title)}`];
     });
   return [
     ...said('work', ''),
@@ -67,10 +65,10 @@ function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): st
   );
   return [
     // What the bench only asks itself is no line of the customer's.
-    ...(planInput.unplanned ?? []).filter((u) => !u.asked).map((u) => `${u.what}: ${u.why}`),
+    ...(planInput.unplanned ?? []).filter((u) => !u.asked).map((u) => u.plain),
     ...planInput.findings
       .filter((f) => !ordered.has(f.leadsTo) && !decided.has(f.leadsTo))
-      .map((f) => `${f.title}: found, and not dealt with`),
+      .map((f) => `${f.plain} It was found, and not dealt with.`),
   ];
 }
 

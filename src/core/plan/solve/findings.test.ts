@@ -2,6 +2,7 @@ import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
 import { findingCalls } from './findings.ts';
+import { plansFor } from './plans.ts';
 import { problem } from './problem-for-tests.ts';
 
 const finding = (leadsTo: OperationId, note = 'as seen') => ({
@@ -10,6 +11,7 @@ const finding = (leadsTo: OperationId, note = 'as seen') => ({
   note,
   leadsTo,
   name: 'its operation',
+  plain: 'It is out.',
 });
 
 /** The catalogue with other prices (work and parts together), without what has none. */
@@ -125,4 +127,12 @@ describe('what to do about a finding', () => {
   ])('%s has its own moment to act', (leadsTo, limit) => {
     expect(call(leadsTo).limit).toMatch(limit);
   });
+});
+
+test('what is left is told the customer in their words, without the bench’s titles and notes', () => {
+  const p = problem('steel-acoustic', {}, { findings: [finding('fret-polish', '9th rocks, .003')] });
+  const [leave] = plansFor(p).plans;
+  expect(leave?.id).toBe('leave');
+  expect(leave?.undonePlain).toContain('It is out.');
+  expect(leave?.undonePlain.join(' ')).not.toMatch(/rocks|Title of/);
 });

@@ -23,7 +23,7 @@ test.each([
 });
 
 const found = (item: string, leadsTo: 'pins' | 'bridge-plate') => ({
-  findings: [{ item, title: item, note: '', leadsTo, name: item }],
+  findings: [{ item, title: item, note: '', leadsTo, name: item, plain: item }],
 });
 const says = (p: ReturnType<typeof problem>, id: string) =>
   plansFor(p)

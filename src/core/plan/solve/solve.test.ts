@@ -205,6 +205,7 @@ describe('what is proposed for', () => {
         note: 'lifting',
         leadsTo: 'bridge-reglue' as const,
         name: 'Reglue the bridge',
+        plain: 'It is out.',
       },
     ];
     const plans = plansFor(problem('steel-acoustic', {}, { findings }));
@@ -224,6 +225,7 @@ describe('what is proposed for', () => {
         note: '',
         leadsTo: 'tuners' as const,
         name: 'Tighten the tuners',
+        plain: 'It is out.',
       },
       {
         item: 'crack',
@@ -231,6 +233,7 @@ describe('what is proposed for', () => {
         note: 'top, 4 cm',
         leadsTo: 'crack-glue' as const,
         name: 'Glue a crack',
+        plain: 'It is out.',
       },
     ];
     const p = problem(

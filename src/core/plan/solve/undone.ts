@@ -107,10 +107,8 @@ export function undonePlain(p: Problem, c: Candidate): string[] {
     ),
     ...some(c.highFrets.length, 'One fret stands high.', 'Some frets stand high.'),
     ...some(c.tight ? 1 : 0, 'It may buzz when you play as hard as you do.', ''),
-    ...c.leftFindings.map(
-      ({ finding: f }) => `${f.title}: left as it is${f.note !== '' ? ` (${f.note})` : ''}.`,
-    ),
+    ...c.leftFindings.map(({ finding }) => finding.plain),
     // What is only asked first is the bench's question, not the customer's.
-    ...p.unplanned.filter((u) => !u.asked).map((u) => `${u.what}: left as it is.`),
+    ...p.unplanned.filter((u) => !u.asked).map((u) => u.plain),
   ];
 }
