@@ -1,5 +1,6 @@
 /**
- * What was found as one tells it to somebody who plays: by item and finding where the finding matters, else by item. The bench's
+ * What was found as one tells it to somebody who plays: by item and finding where that matters, else for
+ * every finding of an item. The bench's
  * own words, numbers and places stay inside.
  */
 const TABLE = `
@@ -40,7 +41,6 @@ last-fret | The strings stand high at the end of the fingerboard.
 saddle-left | There is little left of the saddle.
 nut-gap | The strings are not at the height they should have at the first frets.
 grip | A string sticks in the nut.
-nut-edges | The nut has sharp ends.
 nut-spacing | The strings are not evenly spaced at the nut.
 nut-cracks:cracked | The nut is cracked.
 nut-cracks:loose | The nut is loose.
@@ -62,7 +62,6 @@ thumbwheels:bowed | The bridge has bent in the middle.
 bridge-place:moved | The bridge has moved.
 bridge-place:feet | The bridge does not stand fully on the top.
 tailpiece | The tailpiece rattles.
-vibrato | The vibrato does not come back to pitch.
 vibrato-return | The vibrato does not come back to pitch.
 vibrato-float | The vibrato does not stand level.
 vibrato-arm:loose | The arm of the vibrato is loose.
@@ -76,7 +75,6 @@ socket:crackles | The output socket crackles.
 battery:flat | The battery is flat.
 battery:corroded | The battery’s contacts are corroded.
 noise:hum | It hums.
-hum | It hums.
 noise:dead | It gives no sound.
 balance | One string is weaker than the others.
 pickup-height | The pickups are not at their height.
@@ -94,13 +92,11 @@ fret-height | There is little left of the frets.
 fret-level:rocks | One fret stands higher than its neighbours.
 fret-level:uneven | Some frets stand higher than their neighbours.
 fret-crown | The frets have become flat on top.
-fret-polish | The frets are rough.
 fret-ends | The ends of the frets can be felt.
 tarnish | The frets are dull.
 board:dry | The fingerboard is dry.
 board:dirty | The fingerboard is dirty.
 board-lacquer | The lacquer on the fingerboard is worn through.
-board-finish | The finish on the fingerboard is not whole.
 board-cracks | The fingerboard is cracked.
 binding | The binding is loose somewhere.
 dots | A side dot is missing.
@@ -125,15 +121,6 @@ shield | The shielding is not joined up.
 seams | A seam is open.
 finish | The finish is damaged.
 corrosion | Metal parts are rusty.
-carton | The carton is damaged.
-climate | It has not settled to the room yet.
-papers | Something the maker lists is missing.
-film | A protective film is missing.
-marks | It came with a mark.
-smell | Its finish is still fresh.
-inside | Something was left inside.
-clean | It is not clean yet.
-tag | Its tag is not right yet.
 `;
 
 const SENTENCES: ReadonlyMap<string, string> = new Map(
@@ -146,13 +133,14 @@ const SENTENCES: ReadonlyMap<string, string> = new Map(
 );
 
 /**
- * What was found on an item, in the customer's words.
- * @param item key of the item
+ * What was found on an item, in the customer's words. Where nobody chose what it is, only that: more would be guessed.
  * @param finding its id, where one was chosen by name
- * @param title of the item and name of the finding, for what a shop's own list asks and this house has no sentence for
+ * @param title of the item
+ * @example plainFinding('fret-level', 'rocks', 'Frets level') → 'One fret stands higher than its neighbours.'
  */
 export const plainFinding = (item: string, finding: string | null, title: string): string =>
-  (finding === null ? undefined : SENTENCES.get(`${item}:${finding}`)) ??
-  SENTENCES.get(item) ??
-  SENTENCES.get([...SENTENCES.keys()].find((k) => k.startsWith(`${item}:`)) ?? '') ??
+  (finding === null ? undefined : (SENTENCES.get(`${item}:${finding}`) ?? SENTENCES.get(item))) ??
   `${title}: not as it should be.`;
+
+/** Every item and finding there is a sentence for. */
+export const PLAIN_KEYS: readonly string[] = [...SENTENCES.keys()];

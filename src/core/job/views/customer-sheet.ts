@@ -40,15 +40,19 @@ function readingsOf(g: SheetJob): BeforeAfterReading[] {
 }
 
 function foundOf(g: SheetJob, items: Judged['items']): string[] {
-  const said = (answer: 'work' | 'watch', lead: string) =>
+  const given = (answer: 'work' | 'watch') =>
     items.flatMap((item) => {
-      const given = g.answers.find((a) => a.item === item.key && a.answer === answer);
-      if (!given) return [];
-      return [`${lead}${plainFinding(item.key, given.finding, item.title)}`];
+      const one = g.answers.find((a) => a.item === item.key && a.answer === answer);
+      return one ? [{ item, finding: one.finding }] : [];
     });
   return [
-    ...said('work', ''),
-    ...said('watch', 'To watch: '),
+    ...given('work').map(({ item, finding }) => plainFinding(item.key, finding, item.title)),
+    // What is watched is good enough: without a name for it nothing more is said.
+    ...given('watch').map(({ item, finding }) =>
+      finding === null
+        ? `To watch: ${item.title}`
+        : `To watch: ${plainFinding(item.key, finding, item.title)}`,
+    ),
     ...g.lines.flatMap((l) => (l.found === null ? [] : [`While inside: ${l.found}`])),
   ];
 }
