@@ -141,6 +141,6 @@ test('a finding chosen is found again in the plan, the estimate and the sheet', 
   await expect(per.getByRole('button', { name: 'Yes to Polish the frets' })).toBeVisible(BY_ITSELF);
   await go(per, `/job/${number}/hand-over`);
   await expect(per.getByRole('article', { name: 'The customer’s sheet' })).toContainText(
-    'Frets bright: dull',
+    'The frets are dull.',
   );
 });

@@ -4,7 +4,7 @@ import type { Database } from '../db/connection.ts';
 import type { Actor } from '../use-case/use-case.ts';
 
 /** Somebody on a job just now: on which leaf, and at which item of its checklist. */
-export interface Here {
+export interface PresentPerson {
   readonly name: string;
   readonly initials: string;
   readonly leaf: string;
@@ -19,7 +19,7 @@ export async function beHere(
   actor: Actor,
   where: { readonly number: number; readonly leaf: Leaf; readonly item: string },
   now: Date,
-): Promise<Here[]> {
+): Promise<PresentPerson[]> {
   await models.Presence.upsert({
     deviceId: actor.deviceId,
     personId: actor.personId,

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useSend } from '../data/use-send.ts';
 import { asCustomer, CustomerOrNew, NOBODY } from '../desk/customer-or-new.tsx';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 
 /** Another customer for the job, and whether the instrument is theirs. */
@@ -38,17 +38,13 @@ export function ChangingCustomer({ job, onClose }: { readonly job: LeafJob; read
         />
         The instrument is theirs
       </label>
-      <FormField label="Why it is changed" error={fields['why']}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={200}
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Why it is changed"
+        error={fields['why']}
+        maxLength={200}
+        value={why}
+        onChange={setWhy}
+      />
       <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
       <div className="flex justify-end gap-3">
         <button type="button" className="button" onClick={onClose}>

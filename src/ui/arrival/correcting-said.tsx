@@ -9,7 +9,7 @@ import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { ClosedDay } from '../kit/closed-day.tsx';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { saidInput, saidTexts, type SaidTexts } from './said-fields.ts';
@@ -38,18 +38,15 @@ function Words({ typed, fields, onChange }: PartProps) {
   return (
     <>
       {LINES.map(({ key, at, label, max, rows }) => (
-        <FormField key={key} label={label} error={fields[at]}>
-          {(w) => (
-            <textarea
-              {...w}
-              className="field"
-              rows={rows}
-              maxLength={max}
-              value={typed[key]}
-              onChange={(e) => onChange({ [key]: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          key={key}
+          label={label}
+          error={fields[at]}
+          rows={rows}
+          maxLength={max}
+          value={typed[key]}
+          onChange={(text) => onChange({ [key]: text })}
+        />
       ))}
       <PillChoice
         legend="Touch"
@@ -67,40 +64,28 @@ function Terms({ typed, fields, currency, onChange }: PartProps) {
   const limit = amount.ok ? fields['said.limitMinor'] : amount.error;
   return (
     <div className="grid gap-3 sm:grid-cols-3">
-      <FormField label="Needed by" error={fields['said.neededBy']}>
-        {(w) => (
-          <input
-            {...w}
-            type="date"
-            className="field"
-            value={typed.neededBy}
-            onChange={(e) => onChange({ neededBy: e.target.value })}
-          />
-        )}
-      </FormField>
-      <FormField label="Why then" error={fields['said.hardReason']}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={120}
-            disabled={typed.neededBy === ''}
-            value={typed.hardReason}
-            onChange={(e) => onChange({ hardReason: e.target.value })}
-          />
-        )}
-      </FormField>
-      <FormField label="Money limit" error={limit}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="decimal"
-            value={typed.limit}
-            onChange={(e) => onChange({ limit: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Needed by"
+        error={fields['said.neededBy']}
+        type="date"
+        value={typed.neededBy}
+        onChange={(text) => onChange({ neededBy: text })}
+      />
+      <TextField
+        label="Why then"
+        error={fields['said.hardReason']}
+        maxLength={120}
+        disabled={typed.neededBy === ''}
+        value={typed.hardReason}
+        onChange={(text) => onChange({ hardReason: text })}
+      />
+      <TextField
+        label="Money limit"
+        error={limit}
+        inputMode="decimal"
+        value={typed.limit}
+        onChange={(text) => onChange({ limit: text })}
+      />
       <label className="flex min-h-11 items-center gap-2 sm:col-span-3">
         <input
           type="checkbox"
@@ -122,17 +107,14 @@ function Who({ typed, fields, onChange }: PartProps) {
   return (
     <div className="grid gap-3 sm:grid-cols-3">
       {CUSTOMER.map(({ key, label, max }) => (
-        <FormField key={key} label={label} error={fields[`customer.${key}`]}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              maxLength={max}
-              value={typed[key]}
-              onChange={(e) => onChange({ [key]: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          key={key}
+          label={label}
+          error={fields[`customer.${key}`]}
+          maxLength={max}
+          value={typed[key]}
+          onChange={(text) => onChange({ [key]: text })}
+        />
       ))}
     </div>
   );
@@ -159,17 +141,13 @@ export function CorrectingSaid({ job, onClose }: { readonly job: LeafJob; readon
       <Words {...part} />
       <Terms {...part} />
       <Who {...part} />
-      <FormField label="Why it is corrected" error={fields['why']}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={200}
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Why it is corrected"
+        error={fields['why']}
+        maxLength={200}
+        value={why}
+        onChange={setWhy}
+      />
       <ConflictChoice edit={edit} names={NAMES} />
       <Trouble trouble={trouble?.code === 'invalid' || edit.conflicts.length > 0 ? null : trouble} />
       <div className="flex justify-end gap-3">

@@ -4,7 +4,7 @@ import Link from '../kit/link.tsx';
 import { useState } from 'react';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { SignatureField, type Strokes } from '../kit/signature.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
@@ -19,9 +19,7 @@ function Initialling({ job, onDone }: { readonly job: LeafJob<'receipt'>; readon
   };
   return (
     <div className="space-y-2">
-      <FormField label="Who has seen it">
-        {(w) => <input {...w} className="field" value={name} onChange={(e) => setName(e.target.value)} />}
-      </FormField>
+      <TextField label="Who has seen it" value={name} onChange={setName} />
       <SignatureField onChange={setStrokes} />
       <label className="flex min-h-11 items-center gap-3">
         <input

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useSend } from '../data/use-send.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 
 type Thing = LeafJob['items'][number];
@@ -26,17 +26,13 @@ function ThingForm({
     if (await give('custody.thing', { jobId: job.id, item, ...typed, removed })) onDone();
   };
   const line = (key: keyof typeof typed, label: string) => (
-    <FormField label={label} error={fields[key]}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          maxLength={120}
-          value={typed[key]}
-          onChange={(e) => setTyped({ ...typed, [key]: e.target.value })}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={fields[key]}
+      maxLength={120}
+      value={typed[key]}
+      onChange={(text) => setTyped({ ...typed, [key]: text })}
+    />
   );
   return (
     <form

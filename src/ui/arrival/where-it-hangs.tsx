@@ -3,6 +3,7 @@
 import { WAIT_NAMES, WAITS, type Wait } from '../../core/job/waiting.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { sayPlace } from '../kit/say-place.ts';
 import { Trouble } from '../kit/trouble.tsx';
@@ -78,16 +79,11 @@ export function WhereItHangs({ job }: { readonly job: LeafJob }) {
             />
           )}
         </FormField>
-        <FormField label="Note">
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              value={now.waitingNote}
-              onChange={(e) => edit.set({ waitingNote: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          label="Note"
+          value={now.waitingNote}
+          onChange={(text) => edit.set({ waitingNote: text })}
+        />
       </div>
       <ConflictChoice edit={edit} names={NAMES} say={say} />
       <Trouble trouble={edit.conflicts.length > 0 || taken !== undefined ? null : trouble} />

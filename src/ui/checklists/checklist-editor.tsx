@@ -9,7 +9,7 @@ import { diffChecklists, isSame } from '../../core/inspection/checklist-diff.ts'
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import type { Fields } from '../data/edit-model.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { KindChoice } from '../instrument/kind-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -132,29 +132,19 @@ export function ChecklistEditor({ list, may }: { readonly list: Checklist; reado
     <div className="grid gap-6 px-5 py-3 lg:grid-cols-[24rem_1fr]">
       <div className="space-y-3">
         <div className="grid grid-cols-2 gap-3">
-          <FormField label="Name of the list">
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={80}
-                value={draft.name}
-                onChange={(e) => change({ name: e.target.value })}
-              />
-            )}
-          </FormField>
+          <TextField
+            label="Name of the list"
+            maxLength={80}
+            value={draft.name}
+            onChange={(text) => change({ name: text })}
+          />
           <KindChoice label="Preview for a" value={kind} onChange={setKind} />
         </div>
-        <FormField label="Ends in one of these words, with commas between; or in none">
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              value={draft.ends}
-              onChange={(e) => change({ ends: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          label="Ends in one of these words, with commas between; or in none"
+          value={draft.ends}
+          onChange={(text) => change({ ends: text })}
+        />
         <p role="status" className="text-sm text-quiet">
           {draft.items.length} items, {asked.size} asked of a {KIND_NAMES[kind].toLowerCase()} as it usually
           is

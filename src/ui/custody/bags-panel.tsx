@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
@@ -38,17 +38,13 @@ export function BagsPanel({ job, may }: { readonly job: LeafJob; readonly may: b
             void put();
           }}
         >
-          <FormField label={`Taken off, into bag ${bags.length + 1}`} error={undefined}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={120}
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-              />
-            )}
-          </FormField>
+          <TextField
+            label={`Taken off, into bag ${bags.length + 1}`}
+            error={undefined}
+            maxLength={120}
+            value={name}
+            onChange={setName}
+          />
           <button type="submit" className="button" disabled={busy || name.trim() === ''}>
             Bag it
           </button>

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { readDraft, saveDraft, useMounted } from '../data/draft.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { NameField } from '../kit/name-field.tsx';
 import { sayByLink } from './say-by-link.ts';
 
@@ -65,18 +65,7 @@ export function AskTheShop({
           void ask();
         }}
       >
-        <FormField label="Your words">
-          {(w) => (
-            <textarea
-              {...w}
-              className="field"
-              rows={3}
-              maxLength={1000}
-              value={words}
-              onChange={(e) => setWords(e.target.value)}
-            />
-          )}
-        </FormField>
+        <TextField label="Your words" rows={3} maxLength={1000} value={words} onChange={setWords} />
         <NameField value={name} onChange={setBy} />
         <button type="submit" className="button" disabled={busy || words.trim() === '' || name.trim() === ''}>
           Ask the shop

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { openOffer } from '../../server/plan/offers.ts';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { NameField } from '../kit/name-field.tsx';
 import { sayByLink } from './say-by-link.ts';
 import { OptionCard } from '../plan/option-card.tsx';
@@ -72,18 +72,13 @@ export function ChooseOption({
           }}
         >
           <NameField value={by} onChange={setBy} error={wrong === '' ? undefined : wrong} />
-          <FormField label="Anything we should know (you may leave this empty)">
-            {(w) => (
-              <textarea
-                {...w}
-                className="field"
-                rows={2}
-                maxLength={400}
-                value={note}
-                onChange={(e) => setNote(e.target.value)}
-              />
-            )}
-          </FormField>
+          <TextField
+            label="Anything we should know (you may leave this empty)"
+            rows={2}
+            maxLength={400}
+            value={note}
+            onChange={setNote}
+          />
           <button type="submit" className="button button-main" disabled={busy}>
             Yes: {offer.content.options.find((o) => o.id === choice)?.name}
           </button>

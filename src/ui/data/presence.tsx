@@ -2,8 +2,8 @@
 
 import { useEffect } from 'react';
 import { LEAF_NAMES, type Leaf } from '../../core/job/leaves.ts';
-import type { Here } from '../../server/people/presence.ts';
-import { setOthers, useItem, useOthers } from './here.ts';
+import type { PresentPerson } from '../../server/people/presence.ts';
+import { setOthers, useItem, useOthers } from './present-people.ts';
 
 const EVERY_MS = 6000;
 
@@ -20,7 +20,7 @@ export function Presence({ number, leaf }: { readonly number: number; readonly l
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ number, leaf, item }),
       }).catch(() => null);
-      const heard = answer?.ok ? ((await answer.json().catch(() => [])) as Here[]) : [];
+      const heard = answer?.ok ? ((await answer.json().catch(() => [])) as PresentPerson[]) : [];
       if (!gone) setOthers(heard);
     };
     void say();

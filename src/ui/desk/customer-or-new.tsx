@@ -1,7 +1,7 @@
 'use client';
 
 import type { FoundCustomer } from '../../server/desk/find.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { CustomerField } from './customer-field.tsx';
 
 /** Somebody as they are named: known to the shop, or new with how they are reached. */
@@ -41,16 +41,14 @@ export function CustomerOrNew({
       {!value.known && (
         <div className="flex flex-wrap gap-3">
           {(['phone', 'email'] as const).map((key) => (
-            <FormField key={key} label={CONTACTS[key]} className="w-64" error={errors[`customer.${key}`]}>
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  value={value[key]}
-                  onChange={(e) => onChange({ ...value, [key]: e.target.value })}
-                />
-              )}
-            </FormField>
+            <TextField
+              key={key}
+              label={CONTACTS[key]}
+              error={errors[`customer.${key}`]}
+              className="w-64"
+              value={value[key]}
+              onChange={(text) => onChange({ ...value, [key]: text })}
+            />
           ))}
         </div>
       )}

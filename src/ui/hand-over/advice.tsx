@@ -2,7 +2,6 @@
 
 import { ClosedDay } from '../kit/closed-day.tsx';
 import { TextField } from '../kit/text-field.tsx';
-import { FormField } from '../kit/form-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -58,20 +57,13 @@ export function Advice({ job, may }: { readonly job: LeafProps<'sheet'>['job']; 
         keep();
       }}
     >
-      <FormField
+      <TextField
         label={job.handOver.adviceWritten === null ? 'Advice (Rubrica’s words; change them)' : 'Advice'}
-      >
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={4}
-            readOnly={!may}
-            value={edit.value.advice}
-            onChange={(e) => edit.set({ advice: e.target.value })}
-          />
-        )}
-      </FormField>
+        rows={4}
+        readOnly={!may}
+        value={edit.value.advice}
+        onChange={(text) => edit.set({ advice: text })}
+      />
       <div className="flex flex-wrap items-end gap-2">
         <NextCheck
           value={edit.value.nextCheck}

@@ -11,6 +11,7 @@ import {
 import { sayMoment } from '../kit/dates.ts';
 import { AskWhy } from '../kit/ask-why.tsx';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -56,18 +57,14 @@ function Unsigned({ job }: Pick<Props, 'job'>) {
           </label>
         ))}
       </fieldset>
-      <FormField label={ENDS[end].asks} error={fields['note']}>
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={2}
-            maxLength={400}
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField
+        label={ENDS[end].asks}
+        error={fields['note']}
+        rows={2}
+        maxLength={400}
+        value={note}
+        onChange={setNote}
+      />
       <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
       <button type="submit" className="button" disabled={busy}>
         End the job without a signature

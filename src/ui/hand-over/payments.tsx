@@ -6,7 +6,7 @@ import { change, PAYMENT_KINDS, type PaymentKind } from '../../core/money/paymen
 import { readAmount, sayAmount } from '../../core/money/currency.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { AskWhy } from '../kit/ask-why.tsx';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -78,18 +78,15 @@ function Text({
   readonly wide?: boolean;
 }) {
   return (
-    <FormField label={label} error={error} className={wide ? 'min-w-32 flex-1' : 'w-32'}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          inputMode={wide ? 'text' : 'decimal'}
-          maxLength={200}
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={error}
+      className={wide ? 'min-w-32 flex-1' : 'w-32'}
+      inputMode={wide ? 'text' : 'decimal'}
+      maxLength={200}
+      value={value}
+      onChange={onChange}
+    />
   );
 }
 

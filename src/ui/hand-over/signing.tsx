@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { SignatureDrawing, SignatureField, type Strokes } from '../kit/signature.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -25,9 +25,7 @@ export function Signing({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
         They put their name to the sheet beside this:{' '}
         <span className="font-mono text-xs">{job.sheet.digest.slice(0, 16)}…</span>
       </p>
-      <FormField label="Name of who signs">
-        {(w) => <input {...w} className="field" value={signer} onChange={(e) => setSigner(e.target.value)} />}
-      </FormField>
+      <TextField label="Name of who signs" value={signer} onChange={setSigner} />
       <div className="py-2">
         <SignatureField onChange={setStrokes} />
       </div>
@@ -132,20 +130,13 @@ export function Tweak({ job }: Pick<LeafProps<'sheet' | 'seal'>, 'job'>) {
         void give('hand-over.tweak', { jobId: job.id, words });
       }}
     >
-      <FormField
+      <TextField
         label={`They would have something otherwise (no charge within ${job.handOver.tweakDays} days)`}
         error={trouble?.code === 'invalid' ? trouble.fields['words'] : undefined}
-      >
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={2}
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-          />
-        )}
-      </FormField>
+        rows={2}
+        value={words}
+        onChange={setWords}
+      />
       <button type="submit" className="button" disabled={busy || words.trim() === ''}>
         Open the job again
       </button>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { LoadedDevice } from '../../server/devices/load-devices.ts';
 import { useSend } from '../data/use-send.ts';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { PairingCode } from './pairing-code.tsx';
 
@@ -23,17 +23,7 @@ function Renaming({ device, onDone }: { readonly device: LoadedDevice; readonly 
         void rename();
       }}
     >
-      <FormField label="What it is called" className="w-72">
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={80}
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField label="What it is called" className="w-72" maxLength={80} value={name} onChange={setName} />
       <button type="submit" className="button button-main" disabled={busy || name.trim() === ''}>
         Keep the name
       </button>

@@ -8,6 +8,7 @@ import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts'
 import { parseLength } from '../../core/units/parse-length.ts';
 import { dayOf } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import type { Fields } from '../data/edit-model.ts';
@@ -89,17 +90,13 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
       className="space-y-3 border border-plain p-4"
     >
       <div className="grid grid-cols-2 gap-3">
-        <FormField label="Name of the gauge" error={fields['name']}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              maxLength={80}
-              value={gauge.name}
-              onChange={(e) => edit.set({ name: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          label="Name of the gauge"
+          error={fields['name']}
+          maxLength={80}
+          value={gauge.name}
+          onChange={(text) => edit.set({ name: text })}
+        />
         <FormField label="It reads in">
           {(w) => (
             <select
@@ -114,29 +111,18 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
             </select>
           )}
         </FormField>
-        <FormField label="Smallest step one can read" error={read.ok ? undefined : read.error.message}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              value={resolution}
-              onChange={(e) => edit.set({ resolution: e.target.value })}
-            />
-          )}
-        </FormField>
-        <FormField
+        <TextField
+          label="Smallest step one can read"
+          error={read.ok ? undefined : read.error.message}
+          value={resolution}
+          onChange={(text) => edit.set({ resolution: text })}
+        />
+        <TextField
           label="Checked every … days"
           error={/^[1-9]\d{0,3}$/.test(every) ? undefined : 'A number of days'}
-        >
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              value={every}
-              onChange={(e) => edit.set({ every: e.target.value })}
-            />
-          )}
-        </FormField>
+          value={every}
+          onChange={(text) => edit.set({ every: text })}
+        />
       </div>
       <fieldset>
         <legend className="label">Used for</legend>
@@ -198,19 +184,18 @@ function CheckForm({ gauge, onDone }: { readonly gauge: Kept; readonly onDone: (
         taken off every reading from now on.
       </p>
       <div className="grid grid-cols-2 gap-3">
-        <FormField label="The reference is" error={reference === '' || a.ok ? undefined : a.error.message}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              value={reference}
-              onChange={(e) => setReference(e.target.value)}
-            />
-          )}
-        </FormField>
-        <FormField label="The gauge shows" error={shows === '' || b.ok ? undefined : b.error.message}>
-          {(w) => <input {...w} className="field" value={shows} onChange={(e) => setShows(e.target.value)} />}
-        </FormField>
+        <TextField
+          label="The reference is"
+          error={reference === '' || a.ok ? undefined : a.error.message}
+          value={reference}
+          onChange={setReference}
+        />
+        <TextField
+          label="The gauge shows"
+          error={shows === '' || b.ok ? undefined : b.error.message}
+          value={shows}
+          onChange={setShows}
+        />
       </div>
       <Trouble trouble={trouble} />
       <div className="flex gap-3">

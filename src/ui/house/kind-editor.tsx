@@ -11,7 +11,7 @@ import {
   type ConstructionDraft,
   type DraftErrors,
 } from '../instrument/construction-draft.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
@@ -66,17 +66,13 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
       className="space-y-3 border border-plain p-4"
     >
       <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
-        <FormField label="Name of the kind" error={fields['name']}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              maxLength={60}
-              value={name}
-              onChange={(e) => edit.set({ name: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          label="Name of the kind"
+          error={fields['name']}
+          maxLength={60}
+          value={name}
+          onChange={(text) => edit.set({ name: text })}
+        />
         <Suspense>
           <KindChoice
             label="Goes by the rules of a"

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { TriedMessage } from '../../server/messages/try-message.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 
 /** A line of the form; what is secret is not shown as it is typed. */
 export function Line({
@@ -25,20 +25,17 @@ export function Line({
   readonly onChange: (to: string) => void;
 }) {
   return (
-    <FormField label={label} className={wide ? 'w-96' : 'w-56'} error={error}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          type={secret ? 'password' : 'text'}
-          autoComplete={secret ? 'new-password' : 'off'}
-          placeholder={hint}
-          readOnly={!may}
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={error}
+      className={wide ? 'w-96' : 'w-56'}
+      type={secret ? 'password' : 'text'}
+      autoComplete={secret ? 'new-password' : 'off'}
+      placeholder={hint}
+      readOnly={!may}
+      value={value}
+      onChange={onChange}
+    />
   );
 }
 

@@ -11,7 +11,7 @@ import {
 } from '../../core/messages/templates.ts';
 import { isLanguage, sayDateIn, sayWeekIn } from '../../core/messages/in-language.ts';
 import { shopHours } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Line, TestMessage } from './message-lines.tsx';
 
@@ -215,18 +215,14 @@ export function Words({ typed, set, may, fields }: Part) {
             may={may}
             onChange={(subject) => change({ subject })}
           />
-          <FormField label="What it says" error={fields[`messages.templates.${purpose}.body`]}>
-            {(w) => (
-              <textarea
-                {...w}
-                className="field"
-                rows={8}
-                readOnly={!may}
-                value={words.body}
-                onChange={(e) => change({ body: e.target.value })}
-              />
-            )}
-          </FormField>
+          <TextField
+            label="What it says"
+            error={fields[`messages.templates.${purpose}.body`]}
+            rows={8}
+            readOnly={!may}
+            value={words.body}
+            onChange={(text) => change({ body: text })}
+          />
           <Braces />
         </div>
         <div aria-label="As it will read" className="border border-line bg-card p-3 text-sm">

@@ -8,7 +8,7 @@ import { ownOperationId } from '../../core/catalogue/operation-ids.ts';
 import { circleIn, OPERATIONS, ownOperation } from '../../core/catalogue/operations.ts';
 import type { LoadedOperations } from '../../server/house/load-operations.ts';
 import { FileField } from '../kit/file-field.tsx';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
@@ -93,9 +93,7 @@ export function OperationEditor({
     <div className="grid gap-6 px-5 py-3 lg:grid-cols-[1fr_27rem]">
       <section aria-label="Catalogue" className="min-w-0 space-y-2">
         <div className="flex flex-wrap items-end gap-3">
-          <FormField label="Find an operation" className="w-72">
-            {(w) => <input {...w} className="field" value={find} onChange={(e) => setFind(e.target.value)} />}
-          </FormField>
+          <TextField label="Find an operation" className="w-72" value={find} onChange={setFind} />
           {may &&
             find.trim() !== '' &&
             !list.some((o) => o.name.toLowerCase() === find.trim().toLowerCase()) && (
@@ -164,17 +162,13 @@ export function OperationEditor({
               </p>
             )}
             <div className="flex flex-wrap items-end gap-3">
-              <FormField label="What changed, in words" className="w-72">
-                {(w) => (
-                  <input
-                    {...w}
-                    className="field"
-                    maxLength={200}
-                    value={note}
-                    onChange={(e) => setNote(e.target.value)}
-                  />
-                )}
-              </FormField>
+              <TextField
+                label="What changed, in words"
+                className="w-72"
+                maxLength={200}
+                value={note}
+                onChange={setNote}
+              />
               <button
                 type="button"
                 className="button button-main"

@@ -7,6 +7,7 @@ import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { OperationTraitsFields } from './operation-traits.tsx';
 import { PickList } from '../kit/pick-list.tsx';
@@ -44,23 +45,19 @@ function NumberField({
   };
   const fine = read(text) !== null;
   return (
-    <FormField label={label} error={fine ? undefined : money === null ? 'A whole number' : 'An amount'}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          inputMode="decimal"
-          readOnly={!may}
-          value={text}
-          onChange={(e) => {
-            const typed = e.target.value;
-            setText(typed);
-            const n = read(typed);
-            if (n !== null) onChange(n);
-          }}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={fine ? undefined : money === null ? 'A whole number' : 'An amount'}
+      inputMode="decimal"
+      readOnly={!may}
+      value={text}
+      onChange={(text) => {
+        const typed = text;
+        setText(typed);
+        const n = read(typed);
+        if (n !== null) onChange(n);
+      }}
+    />
   );
 }
 
@@ -85,18 +82,14 @@ export function OperationForm({
     onChange({ ...o, minutes: { ...o.minutes, [k]: v } });
   return (
     <div className="space-y-3">
-      <FormField label="Name" error={o.name.trim() === '' ? 'What is it called?' : undefined}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={120}
-            readOnly={!may}
-            value={o.name}
-            onChange={(e) => onChange({ ...o, name: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Name"
+        error={o.name.trim() === '' ? 'What is it called?' : undefined}
+        maxLength={120}
+        readOnly={!may}
+        value={o.name}
+        onChange={(text) => onChange({ ...o, name: text })}
+      />
       <div className="grid grid-cols-3 gap-2">
         <NumberField label="Minutes, low" value={o.minutes.low} may={may} onChange={minutes('low')} />
         <NumberField label="likely" value={o.minutes.likely} may={may} onChange={minutes('likely')} />

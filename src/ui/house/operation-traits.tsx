@@ -6,6 +6,7 @@ import { WORN_PARTS, type OperationTraits, type WornPart } from '../../core/cata
 import { FINDINGS } from '../../core/inspection/findings.ts';
 import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { PickList } from '../kit/pick-list.tsx';
 
@@ -67,18 +68,14 @@ export function OperationTraitsFields({
   return (
     <>
       {(Object.keys(SENTENCES) as (keyof typeof SENTENCES)[]).map((key) => (
-        <FormField key={key} label={SENTENCES[key]}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              maxLength={200}
-              readOnly={!may}
-              value={o[key]}
-              onChange={(e) => set({ [key]: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          key={key}
+          label={SENTENCES[key]}
+          maxLength={200}
+          readOnly={!may}
+          value={o[key]}
+          onChange={(text) => set({ [key]: text })}
+        />
       ))}
       <FormField label="It takes away for good from">
         {(w) => (

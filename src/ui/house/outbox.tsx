@@ -5,7 +5,7 @@ import type { GatewaySettings } from '../../contracts/house-rules.ts';
 import type { OutboxMessage } from '../../server/messages/load-outbox.ts';
 import { Resend } from '../customer/resend.tsx';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -58,18 +58,15 @@ function Gateway({
         onChange={(value) => edit.set({ does: value })}
         disabled={!may}
       />
-      <FormField label="after so many seconds" className="w-44" error={fine ? error : 'Whole seconds'}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="numeric"
-            readOnly={!may}
-            value={delay}
-            onChange={(e) => edit.set({ delay: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="after so many seconds"
+        error={fine ? error : 'Whole seconds'}
+        className="w-44"
+        inputMode="numeric"
+        readOnly={!may}
+        value={delay}
+        onChange={(text) => edit.set({ delay: text })}
+      />
       {may && (
         <button type="submit" className="button" disabled={busy || !fine}>
           Keep it so

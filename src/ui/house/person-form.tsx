@@ -14,6 +14,7 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { PinField } from './pin-fields.tsx';
@@ -70,29 +71,23 @@ function PersonFields({
   return (
     <>
       <div className="flex gap-3">
-        <FormField label="Name" className="flex-1" error={fields['name']}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              maxLength={80}
-              value={value.name}
-              onChange={(e) => onChange({ name: e.target.value })}
-            />
-          )}
-        </FormField>
-        <FormField label="Letters on the tag" className="w-36" error={fields['initials']}>
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              maxLength={4}
-              placeholder={initialsOf(value.name)}
-              value={value.initials}
-              onChange={(e) => onChange({ initials: e.target.value })}
-            />
-          )}
-        </FormField>
+        <TextField
+          label="Name"
+          error={fields['name']}
+          className="flex-1"
+          maxLength={80}
+          value={value.name}
+          onChange={(text) => onChange({ name: text })}
+        />
+        <TextField
+          label="Letters on the tag"
+          error={fields['initials']}
+          className="w-36"
+          maxLength={4}
+          placeholder={initialsOf(value.name)}
+          value={value.initials}
+          onChange={(text) => onChange({ initials: text })}
+        />
       </div>
       <FormField label="Role" error={fields['role']}>
         {(w) => (

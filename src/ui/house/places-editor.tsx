@@ -6,7 +6,7 @@ import { placeNames } from '../../core/work/place-names.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 
@@ -37,13 +37,13 @@ function Adding({ onAdd }: { readonly onAdd: (names: readonly string[], kind: 'r
         setText('');
       }}
     >
-      <FormField
+      <TextField
         label="More places: names, or a row like A1–A6"
-        className="w-80"
         error={text.trim() === '' || read.ok ? undefined : read.error}
-      >
-        {(w) => <input {...w} className="field" value={text} onChange={(e) => setText(e.target.value)} />}
-      </FormField>
+        className="w-80"
+        value={text}
+        onChange={setText}
+      />
       <PillChoice quiet legend="What they are" value={kind} options={KINDS} onChange={setKind} />
       <button type="submit" className="button" disabled={!read.ok}>
         Add

@@ -4,7 +4,7 @@ import type { PlanRules } from '../../core/plan/plan-rules.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { PLANNING_GROUPS, planningTexts, readPlanning, unitOf } from './planning-fields.ts';
 
@@ -30,18 +30,15 @@ function Group({
       <p className="mb-1 text-sm text-quiet">{group.says}</p>
       <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-lg:grid-cols-2 max-sm:grid-cols-1">
         {group.fields.map(({ path, label, scale }) => (
-          <FormField key={path} label={`${label}, ${unitOf(scale, currency)}`} error={errorAt(path)}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                inputMode="decimal"
-                readOnly={!may}
-                value={texts[path] ?? ''}
-                onChange={(e) => onType(path, e.target.value)}
-              />
-            )}
-          </FormField>
+          <TextField
+            key={path}
+            label={`${label}, ${unitOf(scale, currency)}`}
+            error={errorAt(path)}
+            inputMode="decimal"
+            readOnly={!may}
+            value={texts[path] ?? ''}
+            onChange={(text) => onType(path, text)}
+          />
         ))}
       </div>
     </fieldset>

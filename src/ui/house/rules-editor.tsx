@@ -2,7 +2,7 @@
 
 import { readAmount, sayAmount, signOf } from '../../core/money/currency.ts';
 import type { HandOverRules } from '../../core/hand-over/rules.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -55,18 +55,15 @@ export function RulesEditor({
         : 'A whole number';
   const fine = (Object.keys(text) as (keyof typeof text)[]).every((k) => wrong(k) === undefined);
   const number = (key: keyof typeof text, label: string) => (
-    <FormField label={label} className="w-72" error={wrong(key) ?? fields[`rules.${key}`]}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          inputMode="numeric"
-          readOnly={!may}
-          value={text[key]}
-          onChange={(e) => edit.set({ [key]: e.target.value })}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={wrong(key) ?? fields[`rules.${key}`]}
+      className="w-72"
+      inputMode="numeric"
+      readOnly={!may}
+      value={text[key]}
+      onChange={(text) => edit.set({ [key]: text })}
+    />
   );
   return (
     <form

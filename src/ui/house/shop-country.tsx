@@ -5,6 +5,7 @@ import { DATE_FORMS, sayShort, type DateForm } from '../../core/days/say-days.ts
 import { formatMoney } from '../../core/money/currency.ts';
 import type { ShopInfo } from '../../core/job/shop.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { freeRate, moneyOf, NUMBER_FORMS, signOrNone, type ShopTexts } from './shop-texts.ts';
@@ -97,18 +98,15 @@ export function ShopText({
   readonly part: ShopPart;
 }) {
   return (
-    <FormField label={label} className={className} error={wrong[name]}>
-      {(w) => (
-        <input
-          {...w}
-          className="field"
-          inputMode="decimal"
-          readOnly={!may}
-          value={typed[name]}
-          onChange={(e) => set({ [name]: e.target.value })}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={wrong[name]}
+      className={className}
+      inputMode="decimal"
+      readOnly={!may}
+      value={typed[name]}
+      onChange={(text) => set({ [name]: text })}
+    />
   );
 }
 
@@ -203,30 +201,24 @@ function Rate({ at, part }: { readonly at: number; readonly part: ShopPart }) {
   const used = typed.labour === rate.id || typed.parts === rate.id;
   return (
     <li className="flex items-start gap-2">
-      <FormField label={`Rate ${at + 1}, its name`} className="w-56" error={wrong[`name.${at}`]}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={40}
-            readOnly={!may}
-            value={rate.name}
-            onChange={(e) => change({ name: e.target.value })}
-          />
-        )}
-      </FormField>
-      <FormField label="Per cent" className="w-40" error={wrong[`rate.${at}`]}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="decimal"
-            readOnly={!may}
-            value={rate.percent}
-            onChange={(e) => change({ percent: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label={`Rate ${at + 1}, its name`}
+        error={wrong[`name.${at}`]}
+        className="w-56"
+        maxLength={40}
+        readOnly={!may}
+        value={rate.name}
+        onChange={(text) => change({ name: text })}
+      />
+      <TextField
+        label="Per cent"
+        error={wrong[`rate.${at}`]}
+        className="w-40"
+        inputMode="decimal"
+        readOnly={!may}
+        value={rate.percent}
+        onChange={(text) => change({ percent: text })}
+      />
       {may && typed.rates.length > 1 && (
         <button
           type="button"

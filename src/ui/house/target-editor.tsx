@@ -8,6 +8,7 @@ import { TOUCHES, type Touch } from '../../core/targets/target.ts';
 import type { LoadedTargets } from '../../server/house/load-targets.ts';
 import { FileField } from '../kit/file-field.tsx';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
@@ -196,43 +197,26 @@ export function TargetEditor({
         </p>
         <div className="grid grid-cols-4 gap-3">
           {(Object.entries(TOUCHES) as [Touch, string][]).map(([touch, says]) => (
-            <FormField key={touch} label={says} error={wrong[`touch.${touch}`]}>
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  readOnly={!may}
-                  value={texts[`touch.${touch}`] ?? ''}
-                  onChange={(e) => type(`touch.${touch}`, e.target.value)}
-                />
-              )}
-            </FormField>
+            <TextField
+              key={touch}
+              label={says}
+              error={wrong[`touch.${touch}`]}
+              readOnly={!may}
+              value={texts[`touch.${touch}`] ?? ''}
+              onChange={(text) => type(`touch.${touch}`, text)}
+            />
           ))}
-          <FormField label="a semitone slacker" error={wrong['slack']}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                readOnly={!may}
-                value={texts['slack'] ?? ''}
-                onChange={(e) => type('slack', e.target.value)}
-              />
-            )}
-          </FormField>
+          <TextField
+            label="a semitone slacker"
+            error={wrong['slack']}
+            readOnly={!may}
+            value={texts['slack'] ?? ''}
+            onChange={(text) => type('slack', text)}
+          />
         </div>
         {may && (
           <>
-            <FormField label="What changed, in words">
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  maxLength={200}
-                  value={note}
-                  onChange={(e) => setNote(e.target.value)}
-                />
-              )}
-            </FormField>
+            <TextField label="What changed, in words" maxLength={200} value={note} onChange={setNote} />
             {elsewhere.length > 0 && (
               <p className="text-sm text-rubric">◆ Look at {elsewhere.map((k) => k.name).join(', ')}.</p>
             )}

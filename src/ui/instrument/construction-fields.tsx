@@ -4,6 +4,7 @@ import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { FACT_NAMES } from './instrument-facts.ts';
 import { ScaleSaid } from './scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import type { ConstructionDraft, DraftErrors } from './construction-draft.ts';
 
@@ -34,29 +35,22 @@ export function ConstructionFields({
     <div className="space-y-3">
       <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
         {NUMBERS.map(([field, label]) => (
-          <FormField key={field} label={label} error={errors[field]}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                value={draft[field]}
-                onChange={(e) => onChange({ ...draft, [field]: e.target.value })}
-              />
-            )}
-          </FormField>
+          <TextField
+            key={field}
+            label={label}
+            error={errors[field]}
+            value={draft[field]}
+            onChange={(text) => onChange({ ...draft, [field]: text })}
+          />
         ))}
       </div>
       <ScaleSaid text={draft.scale} />
-      <FormField label="Strings, lowest first: note and gauge, w for wound" error={errors.strings}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            value={draft.strings}
-            onChange={(e) => onChange({ ...draft, strings: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Strings, lowest first: note and gauge, w for wound"
+        error={errors.strings}
+        value={draft.strings}
+        onChange={(text) => onChange({ ...draft, strings: text })}
+      />
       <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
         {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
           <FormField key={fact} label={FACT_NAMES[fact]}>

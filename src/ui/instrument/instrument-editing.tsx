@@ -9,6 +9,7 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import type { Fields } from '../data/edit-model.ts';
 import { useEdit } from '../data/use-edit.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
@@ -86,17 +87,13 @@ export function InstrumentEditing({
           )}
         </FormField>
         {NAMED.map(([field, label, max]) => (
-          <FormField key={field} label={label}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={max}
-                value={typed[field]}
-                onChange={(e) => change({ [field]: e.target.value })}
-              />
-            )}
-          </FormField>
+          <TextField
+            key={field}
+            label={label}
+            maxLength={max}
+            value={typed[field]}
+            onChange={(text) => change({ [field]: text })}
+          />
         ))}
       </div>
       <ConstructionFields draft={typed.draft} errors={errors} onChange={(draft) => change({ draft })} />

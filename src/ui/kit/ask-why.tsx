@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { FormField } from './form-field.tsx';
+import { TextField } from './text-field.tsx';
 
 /** Asks for a reason before something is taken back; nothing is sent without one. */
 export function AskWhy({
@@ -28,17 +28,7 @@ export function AskWhy({
         onSend(why);
       }}
     >
-      <FormField label={label} className="flex-1">
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={200}
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField label={label} className="flex-1" maxLength={200} value={why} onChange={setWhy} />
       <button type="submit" className="button shrink-0" disabled={busy || why.trim() === ''}>
         {button}
       </button>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { History } from '../../server/jobs/load-history.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 
 const ALL = 'all';
@@ -55,9 +56,7 @@ export function HistoryList({ history }: { readonly history: History }) {
             />
           )}
         </FormField>
-        <FormField label="With the word" className="w-52">
-          {(w) => <input {...w} className="field" value={find} onChange={(e) => setFind(e.target.value)} />}
-        </FormField>
+        <TextField label="With the word" className="w-52" value={find} onChange={setFind} />
       </div>
       <p role="status" className="text-sm text-quiet">
         {shown.length === history.entries.length

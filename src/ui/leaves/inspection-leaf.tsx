@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { stationsOfItem } from '../../core/inspection/item-stations.ts';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
-import { setItem, useOthers } from '../data/here.ts';
+import { setItem, useOthers } from '../data/present-people.ts';
 import { FoundChoice } from '../inspection/found-choice.tsx';
 import { InspectionEnd, InspectionList } from '../inspection/inspection-end.tsx';
 import { ItemReadings } from '../inspection/item-readings.tsx';

@@ -3,6 +3,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { formatMoney } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { BagsPanel } from '../custody/bags-panel.tsx';
@@ -42,9 +43,7 @@ function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
         <span className="text-2xl text-rubric">W</span>aits for the customer’s word
       </h2>
       <div className="my-2 grid grid-cols-2 gap-3">
-        <FormField label="Who answers">
-          {(w) => <input {...w} className="field" value={by} onChange={(e) => setBy(e.target.value)} />}
-        </FormField>
+        <TextField label="Who answers" value={by} onChange={setBy} />
         <FormField label="How">
           {(w) => (
             <ListChoice

@@ -14,6 +14,7 @@ import {
 } from '../../devices/simulated-gauge.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import type { StationView } from './sheet-stations.ts';
@@ -122,12 +123,12 @@ export function GaugePanel(props: Props) {
             </select>
           )}
         </FormField>
-        <FormField
+        <TextField
           label={kind === 'hygrometer' ? 'True temperature, °C' : 'True value, mm'}
           error={truth !== '' && value === null ? 'A number, like 1.98' : undefined}
-        >
-          {(w) => <input {...w} className="field" value={truth} onChange={(e) => setTruth(e.target.value)} />}
-        </FormField>
+          value={truth}
+          onChange={setTruth}
+        />
         <div className="flex flex-wrap gap-2">
           <button type="button" className="button button-main" disabled={value === null} onClick={take}>
             Send its reading

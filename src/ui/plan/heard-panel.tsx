@@ -6,6 +6,7 @@ import type { FittedHand } from '../../core/whatif/heard.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 
@@ -39,17 +40,14 @@ function Hearing({ job }: { readonly job: Job }) {
       <FormField label="String" className="w-36" error={fields['string']}>
         {(w) => <ListChoice {...w} value={string} items={strings} onChange={setString} />}
       </FormField>
-      <FormField label="Held at (0 open)" className="w-32" error={fields['held']}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="numeric"
-            value={held}
-            onChange={(e) => setHeld(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Held at (0 open)"
+        error={fields['held']}
+        className="w-32"
+        inputMode="numeric"
+        value={held}
+        onChange={setHeld}
+      />
       <button type="button" className="button" disabled={!fine || busy} onClick={() => void hear('clear')}>
         Clear
       </button>

@@ -8,6 +8,7 @@ import { parseCents } from '../../core/units/parse-cents.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { layersOf, type StationView } from '../neck-sheet/sheet-stations.ts';
 import { sayValue, unitOf } from '../neck-sheet/units.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -152,13 +153,9 @@ function WishForm({
         </FormField>
       )}
       {relative === '' && (
-        <FormField label={`${row.name}: aim on this job`} error={error}>
-          {(w) => <input {...w} className="field" value={text} onChange={(e) => setText(e.target.value)} />}
-        </FormField>
+        <TextField label={`${row.name}: aim on this job`} error={error} value={text} onChange={setText} />
       )}
-      <FormField label="Why">
-        {(w) => <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />}
-      </FormField>
+      <TextField label="Why" value={reason} onChange={setReason} />
       <Trouble trouble={trouble} />
       {theirs && (
         <div className="flex flex-wrap gap-2">

@@ -6,7 +6,7 @@ import { consequences } from '../../core/whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { rowsOf } from './try-says.ts';
@@ -58,17 +58,13 @@ export const KeptTries = memo(function KeptTries({
   };
   return (
     <div className="space-y-2 overflow-x-auto">
-      <FormField label={`Action also at fret (1 to ${last})`} className="w-52">
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="numeric"
-            value={asked}
-            onChange={(e) => setAsked(e.target.value.trim())}
-          />
-        )}
-      </FormField>
+      <TextField
+        label={`Action also at fret (1 to ${last})`}
+        className="w-52"
+        inputMode="numeric"
+        value={asked}
+        onChange={(text) => setAsked(text.trim())}
+      />
       <table className="text-left text-sm">
         <caption className="py-1 text-left font-serif text-lg font-semibold">Side by side</caption>
         <thead>
@@ -143,21 +139,14 @@ export const KeptTries = memo(function KeptTries({
             void keep();
           }}
         >
-          <FormField
+          <TextField
             label="Keep what is tried as"
             error={trouble?.code === 'invalid' ? trouble.fields['name'] : undefined}
             className="w-64"
-          >
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={80}
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-              />
-            )}
-          </FormField>
+            maxLength={80}
+            value={name}
+            onChange={setName}
+          />
           <button type="submit" className="button" disabled={busy || name.trim() === ''}>
             Keep it
           </button>

@@ -7,6 +7,7 @@ import type { Plans } from '../../core/plan/solve/plans.ts';
 import { FreshLink } from '../kit/fresh-link.tsx';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -51,9 +52,7 @@ function Said({ job, offer }: Pick<LeafProps<'plan'>, 'job'> & { readonly offer:
           />
         )}
       </FormField>
-      <FormField label="Who said so" className="w-52">
-        {(w) => <input {...w} className="field" value={by} onChange={(e) => setBy(e.target.value)} />}
-      </FormField>
+      <TextField label="Who said so" className="w-52" value={by} onChange={setBy} />
       <button type="submit" className="button" disabled={busy}>
         Write it down
       </button>

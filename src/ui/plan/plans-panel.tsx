@@ -6,7 +6,7 @@ import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
 import { WORN_PARTS } from '../../core/catalogue/operation-record.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
@@ -134,17 +134,13 @@ function PlanCard({
         </button>
         {may && !chosen && (
           <>
-            <FormField label="Why this one" className="min-w-40 flex-1">
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  maxLength={400}
-                  value={reason}
-                  onChange={(e) => setReason(e.target.value)}
-                />
-              )}
-            </FormField>
+            <TextField
+              label="Why this one"
+              className="min-w-40 flex-1"
+              maxLength={400}
+              value={reason}
+              onChange={setReason}
+            />
             <button
               type="button"
               className="button button-main"
@@ -180,23 +176,16 @@ function WorthField({ job, may }: Pick<LeafProps<'plan'>, 'job'> & { readonly ma
         keep();
       }}
     >
-      <FormField
+      <TextField
         label={`What it is worth, ${signOf(job.shop.currency)}`}
-        className="w-44"
         error={read.ok ? undefined : read.error}
-      >
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="decimal"
-            readOnly={!may}
-            placeholder="not known"
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-          />
-        )}
-      </FormField>
+        className="w-44"
+        inputMode="decimal"
+        readOnly={!may}
+        placeholder="not known"
+        value={text}
+        onChange={setText}
+      />
       {may && (
         <button
           type="submit"

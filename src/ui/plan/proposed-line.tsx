@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
@@ -57,17 +58,12 @@ function ChangeFields({
   const price = readAmount(change.price, job.shop.currency);
   return (
     <>
-      <FormField label="What will be done instead">
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={2}
-            value={change.words}
-            onChange={(e) => onChange({ ...change, words: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="What will be done instead"
+        rows={2}
+        value={change.words}
+        onChange={(text) => onChange({ ...change, words: text })}
+      />
       <FormField label="As which operation">
         {(w) => (
           <ListChoice
@@ -78,21 +74,14 @@ function ChangeFields({
           />
         )}
       </FormField>
-      <FormField
+      <TextField
         label={`Its price without parts, ${signOf(job.shop.currency)}`}
         error={price.ok ? undefined : price.error}
-      >
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="decimal"
-            placeholder={sayAmount(op?.price ?? 0, job.shop.currency)}
-            value={change.price}
-            onChange={(e) => onChange({ ...change, price: e.target.value })}
-          />
-        )}
-      </FormField>
+        inputMode="decimal"
+        placeholder={sayAmount(op?.price ?? 0, job.shop.currency)}
+        value={change.price}
+        onChange={(text) => onChange({ ...change, price: text })}
+      />
     </>
   );
 }
@@ -152,9 +141,7 @@ function ReasonField({
 }) {
   return (
     <>
-      <FormField label="Why (it stays with the job)">
-        {(w) => <input {...w} className="field" value={reason} onChange={(e) => onReason(e.target.value)} />}
-      </FormField>
+      <TextField label="Why (it stays with the job)" value={reason} onChange={onReason} />
       <button type="button" className="button button-main" disabled={blocked} onClick={onKeep}>
         {keep}
       </button>

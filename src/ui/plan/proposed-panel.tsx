@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { formatMoney } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
@@ -37,9 +38,7 @@ function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
           />
         )}
       </FormField>
-      <FormField label="Detail" className="w-72">
-        {(w) => <input {...w} className="field" value={detail} onChange={(e) => setDetail(e.target.value)} />}
-      </FormField>
+      <TextField label="Detail" className="w-72" value={detail} onChange={setDetail} />
       <label className="flex min-h-11 items-center gap-3">
         <input
           type="checkbox"

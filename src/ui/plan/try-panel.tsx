@@ -11,7 +11,7 @@ import { handHeard } from '../../core/whatif/heard.ts';
 import { isStill, NO_MOVES } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { handlesOf } from './handles.ts';
 import { HeardPanel } from './heard-panel.tsx';
@@ -110,18 +110,14 @@ export function TryPanel({ job, may, model, trying }: Props) {
           <RotateCcw aria-hidden size={18} /> As read
         </button>
         <PillChoice quiet legend="Played with" value={touch} options={TOUCHES} onChange={setTouch} />
-        <FormField label="or a pluck of, N" className="w-28">
-          {(w) => (
-            <input
-              {...w}
-              className="field"
-              inputMode="decimal"
-              placeholder={hand.force.toFixed(1)}
-              value={force}
-              onChange={(e) => setForce(e.target.value)}
-            />
-          )}
-        </FormField>
+        <TextField
+          label="or a pluck of, N"
+          className="w-28"
+          inputMode="decimal"
+          placeholder={hand.force.toFixed(1)}
+          value={force}
+          onChange={setForce}
+        />
         <button type="button" className="button" aria-pressed={sure} onClick={() => setSure(!sure)}>
           {sure ? 'Chances shown' : 'How sure is that?'}
         </button>

@@ -5,7 +5,7 @@ import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
 import type { Methods } from '../../core/readings/methods.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { GaugeChoice } from './gauge-choice.tsx';
 import { MethodChoice } from './method-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -89,51 +89,30 @@ export function ConditionsDialog({
             options={POSITIONS}
             onChange={(v) => edit.set({ position: v })}
           />
-          <FormField label="Tuning">
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                value={tuning}
-                onChange={(e) => edit.set({ tuning: e.target.value })}
-              />
-            )}
-          </FormField>
+          <TextField label="Tuning" value={tuning} onChange={(text) => edit.set({ tuning: text })} />
           <div className="grid grid-cols-3 gap-3">
-            <FormField label="Temperature, °C" error={wrong(temperature)}>
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  inputMode="decimal"
-                  value={temperature}
-                  onChange={(e) => edit.set({ temperature: e.target.value })}
-                />
-              )}
-            </FormField>
-            <FormField label="Humidity, %" error={wrong(humidity)}>
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  inputMode="decimal"
-                  value={humidity}
-                  onChange={(e) => edit.set({ humidity: e.target.value })}
-                />
-              )}
-            </FormField>
-            <FormField label="Pitch, A in Hz" error={wrong(pitch)}>
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  inputMode="decimal"
-                  placeholder="440"
-                  value={pitch}
-                  onChange={(e) => edit.set({ pitch: e.target.value })}
-                />
-              )}
-            </FormField>
+            <TextField
+              label="Temperature, °C"
+              error={wrong(temperature)}
+              inputMode="decimal"
+              value={temperature}
+              onChange={(text) => edit.set({ temperature: text })}
+            />
+            <TextField
+              label="Humidity, %"
+              error={wrong(humidity)}
+              inputMode="decimal"
+              value={humidity}
+              onChange={(text) => edit.set({ humidity: text })}
+            />
+            <TextField
+              label="Pitch, A in Hz"
+              error={wrong(pitch)}
+              inputMode="decimal"
+              placeholder="440"
+              value={pitch}
+              onChange={(text) => edit.set({ pitch: text })}
+            />
           </div>
           <MethodChoice methods={methods} onChange={(v) => edit.set({ methods: v })} />
           <GaugeChoice

@@ -19,7 +19,7 @@ import type { FrettedString } from '../../core/intonation/predicted.ts';
 import { SUMS } from '../../core/sums/catalogue.ts';
 import { sumById, type AnySum } from '../../core/sums/run-sum.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { SetCompensation, StringPresets } from './presets.tsx';
 import { sayFor } from './say.ts';
@@ -171,22 +171,15 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
           onRemoveRow={(path, index) => fill(takeRowOut(typed, path, index))}
         />
         {hasPitch(fields) && (
-          <FormField
+          <TextField
             label="Notes are tuned to A4 at, Hz"
             error={read.errors[REFERENCE_KEY]}
             className="mt-2.5 w-40"
-          >
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                inputMode="decimal"
-                placeholder="440"
-                value={typed[REFERENCE_KEY] ?? ''}
-                onChange={(e) => type(REFERENCE_KEY, e.target.value)}
-              />
-            )}
-          </FormField>
+            inputMode="decimal"
+            placeholder="440"
+            value={typed[REFERENCE_KEY] ?? ''}
+            onChange={(text) => type(REFERENCE_KEY, text)}
+          />
         )}
         {sum.id === 'predicted-intonation' && (
           <SetCompensation neck={neckOf(read)} say={sayFor(unit)} typed={typed} onFill={fill} />

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -49,28 +49,19 @@ function Words({
         void keep();
       }}
     >
-      <FormField label="What happened, in words for the customer" error={error}>
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={2}
-            value={happened}
-            onChange={(e) => edit.set({ happened: e.target.value })}
-          />
-        )}
-      </FormField>
-      <FormField label="What was done about it">
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={2}
-            value={remedy}
-            onChange={(e) => edit.set({ remedy: e.target.value })}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="What happened, in words for the customer"
+        error={error}
+        rows={2}
+        value={happened}
+        onChange={(text) => edit.set({ happened: text })}
+      />
+      <TextField
+        label="What was done about it"
+        rows={2}
+        value={remedy}
+        onChange={(text) => edit.set({ remedy: text })}
+      />
       <div className="flex gap-2">
         <button type="submit" className="button button-main" disabled={busy || edit.conflicts.length > 0}>
           Write it down

@@ -6,6 +6,7 @@ import { total } from '../../core/money/money.ts';
 import { withinLimit } from '../../core/work/limit.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -53,17 +54,7 @@ export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       }}
     >
       <h2 className="text-xl">Found something inside</h2>
-      <FormField label="What was found" error={field('found')}>
-        {(w) => (
-          <textarea
-            {...w}
-            className="field"
-            rows={2}
-            value={found}
-            onChange={(e) => setFound(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField label="What was found" error={field('found')} rows={2} value={found} onChange={setFound} />
       <div className="grid gap-3 sm:grid-cols-2">
         <FormField label="What it takes">
           {(w) => (

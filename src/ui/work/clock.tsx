@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useNow } from '../frame/bell.tsx';
 import { useSend } from '../data/use-send.ts';
@@ -69,24 +69,21 @@ export function CorrectClock({ line, may }: { readonly line: Line; readonly may:
         );
       }}
     >
-      <FormField
+      <TextField
         label={`Minutes, from ${sayMoment(clock.from)}`}
-        className="w-44"
         error={minutes !== '' && !whole ? 'Whole minutes' : field('minutes')}
-      >
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="numeric"
-            value={minutes}
-            onChange={(e) => setMinutes(e.target.value)}
-          />
-        )}
-      </FormField>
-      <FormField label="Why" className="min-w-52 flex-1" error={field('reason')}>
-        {(w) => <input {...w} className="field" value={reason} onChange={(e) => setReason(e.target.value)} />}
-      </FormField>
+        className="w-44"
+        inputMode="numeric"
+        value={minutes}
+        onChange={setMinutes}
+      />
+      <TextField
+        label="Why"
+        error={field('reason')}
+        className="min-w-52 flex-1"
+        value={reason}
+        onChange={setReason}
+      />
       <button type="submit" className="button" disabled={busy || !whole}>
         Put it right
       </button>

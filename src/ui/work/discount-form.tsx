@@ -6,7 +6,7 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 
@@ -75,31 +75,20 @@ export function DiscountForm({ job, onDone }: Pick<LeafProps, 'job'> & { readonl
       />
       {kind !== 'none' && (
         <>
-          <FormField
+          <TextField
             label={kind === 'share' ? 'Per cent off' : `Off, ${signOf(job.shop.currency)}`}
             error={text !== '' && !fine ? 'A number, like 10 or 12.50' : field('value')}
-          >
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                inputMode="decimal"
-                value={text}
-                onChange={(e) => edit.set({ kind, text: e.target.value })}
-              />
-            )}
-          </FormField>
-          <FormField label="Its reason" error={field('reason')}>
-            {(w) => (
-              <input
-                {...w}
-                className="field"
-                maxLength={200}
-                value={reason}
-                onChange={(e) => edit.set({ kind, reason: e.target.value })}
-              />
-            )}
-          </FormField>
+            inputMode="decimal"
+            value={text}
+            onChange={(text) => edit.set({ kind, text: text })}
+          />
+          <TextField
+            label="Its reason"
+            error={field('reason')}
+            maxLength={200}
+            value={reason}
+            onChange={(text) => edit.set({ kind, reason: text })}
+          />
         </>
       )}
       <button

@@ -5,6 +5,7 @@ import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -42,17 +43,13 @@ export function HandOn({ job, me }: Pick<LeafProps, 'job' | 'me'>) {
   const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
   const stale = job.readings.stations.filter((s) => job.proposal.stale.includes(s.key)).map((s) => s.label);
   const text = (key: keyof typeof words, label: string) => (
-    <FormField label={label} error={field(key)}>
-      {(w) => (
-        <textarea
-          {...w}
-          className="field"
-          rows={2}
-          value={words[key]}
-          onChange={(e) => setWords({ ...words, [key]: e.target.value })}
-        />
-      )}
-    </FormField>
+    <TextField
+      label={label}
+      error={field(key)}
+      rows={2}
+      value={words[key]}
+      onChange={(text) => setWords({ ...words, [key]: text })}
+    />
   );
   return (
     <form

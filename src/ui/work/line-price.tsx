@@ -7,6 +7,7 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -96,21 +97,14 @@ function AmountRow({
   ];
   return (
     <div className="flex gap-2">
-      <FormField
+      <TextField
         label={`${of === 'price' ? 'Labour' : 'Parts'}, ${signOf(currency)}`}
-        className="w-32"
         error={amount.ok ? undefined : amount.error}
-      >
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="decimal"
-            value={edit.value[of]}
-            onChange={(e) => edit.set({ [of]: e.target.value })}
-          />
-        )}
-      </FormField>
+        className="w-32"
+        inputMode="decimal"
+        value={edit.value[of]}
+        onChange={(text) => edit.set({ [of]: text })}
+      />
       {tax.rates.length > 1 && (
         <FormField
           label={of === 'price' ? 'Tax on labour' : 'Tax on parts'}
@@ -157,20 +151,13 @@ function PriceForm({
       <AmountRow of="price" job={job} typed={typed} />
       <AmountRow of="parts" job={job} typed={typed} />
       <HourPrice job={job} line={line} onTake={(price) => edit.set({ price })} />
-      <FormField
+      <TextField
         label="Why has it its own price?"
         error={trouble?.code === 'invalid' ? trouble.fields['reason'] : undefined}
-      >
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            maxLength={200}
-            value={edit.value.reason}
-            onChange={(e) => edit.set({ reason: e.target.value })}
-          />
-        )}
-      </FormField>
+        maxLength={200}
+        value={edit.value.reason}
+        onChange={(text) => edit.set({ reason: text })}
+      />
       {line.approval === 'yes' && (
         <p className="text-sm text-quiet">Dearer than they said yes to, and they are asked again.</p>
       )}

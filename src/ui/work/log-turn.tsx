@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { readEntry } from '../../core/readings/entry.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { useSend } from '../data/use-send.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import type { Line } from './clock.tsx';
@@ -36,18 +36,15 @@ export function LogTurn({ line, way: first }: { readonly line: Line; readonly wa
     >
       <PillChoice quiet legend="Which way it was turned" value={way} options={WAYS} onChange={setWay} />
       <PillChoice quiet legend="How much of a turn" value={size} options={SIZES} onChange={setSize} />
-      <FormField label="Relief reads now" className="w-40" error={wrong ?? said}>
-        {(w) => (
-          <input
-            {...w}
-            className="field"
-            inputMode="decimal"
-            placeholder="blind: nothing"
-            value={after}
-            onChange={(e) => setAfter(e.target.value)}
-          />
-        )}
-      </FormField>
+      <TextField
+        label="Relief reads now"
+        error={wrong ?? said}
+        className="w-40"
+        inputMode="decimal"
+        placeholder="blind: nothing"
+        value={after}
+        onChange={setAfter}
+      />
       <button type="submit" className="button" disabled={busy || wrong !== undefined}>
         Log the turn
       </button>

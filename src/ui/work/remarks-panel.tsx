@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { useQueue } from '../data/command-queue.ts';
@@ -23,9 +24,7 @@ function Answering({ remark }: { readonly remark: Remark }) {
         void give('work.reply', { remarkId: remark.id, version: remark.version, answer });
       }}
     >
-      <FormField label={`Answer to ${remark.by}`} className="flex-1">
-        {(w) => <input {...w} className="field" value={answer} onChange={(e) => setAnswer(e.target.value)} />}
-      </FormField>
+      <TextField label={`Answer to ${remark.by}`} className="flex-1" value={answer} onChange={setAnswer} />
       <button type="submit" className="button" disabled={busy || answer.trim() === ''}>
         Answer
       </button>
@@ -103,18 +102,13 @@ export function RemarksPanel({ job, may }: { readonly job: RemarkedJob; readonly
             void write();
           }}
         >
-          <FormField label="Note, or a question; @name rings their bell">
-            {(w) => (
-              <textarea
-                {...w}
-                className="field"
-                rows={2}
-                maxLength={2000}
-                value={words}
-                onChange={(e) => setWords(e.target.value)}
-              />
-            )}
-          </FormField>
+          <TextField
+            label="Note, or a question; @name rings their bell"
+            rows={2}
+            maxLength={2000}
+            value={words}
+            onChange={setWords}
+          />
           <div className="flex items-end gap-2">
             <FormField label="Ask" className="flex-1">
               {(w) => (

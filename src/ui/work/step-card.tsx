@@ -6,7 +6,7 @@ import { lazy, Suspense, useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
 import { sayPlaces } from '../../core/readings/say-places.ts';
 import { useNow } from '../frame/bell.tsx';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueuedFor } from '../data/command-queue.ts';
@@ -85,17 +85,13 @@ function Hinders({
                 onWithout(reason);
               }}
             >
-              <FormField label="Or why it is begun without" className="min-w-60 flex-1">
-                {(w) => (
-                  <input
-                    {...w}
-                    className="field"
-                    maxLength={200}
-                    value={reason}
-                    onChange={(e) => setReason(e.target.value)}
-                  />
-                )}
-              </FormField>
+              <TextField
+                label="Or why it is begun without"
+                className="min-w-60 flex-1"
+                maxLength={200}
+                value={reason}
+                onChange={setReason}
+              />
               <button
                 type="submit"
                 className="button"

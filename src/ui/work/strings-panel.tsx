@@ -7,7 +7,7 @@ import { stringName } from '../../core/instrument/construction.ts';
 import { lostWithoutStrings } from '../../core/inspection/strings-gate.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
-import { FormField } from '../kit/form-field.tsx';
+import { TextField } from '../kit/text-field.tsx';
 import { ItemReadings } from '../inspection/item-readings.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
@@ -59,17 +59,7 @@ function TakeOff({ job, onClose }: { readonly job: LeafJob<'inspection'>; readon
         </section>
       )}
       {left > 0 && (
-        <FormField label="Why it goes on without them">
-          {(w) => (
-            <textarea
-              {...w}
-              rows={2}
-              className="field"
-              value={reason}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          )}
-        </FormField>
+        <TextField label="Why it goes on without them" rows={2} value={reason} onChange={setReason} />
       )}
       <p className="text-sm">String ends and strings under tension: eyes. Slacken before cutting.</p>
       <Trouble trouble={trouble} />

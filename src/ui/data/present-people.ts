@@ -1,9 +1,9 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
-import type { Here } from '../../server/people/presence.ts';
+import type { PresentPerson } from '../../server/people/presence.ts';
 
-const NOBODY: readonly Here[] = [];
+const NOBODY: readonly PresentPerson[] = [];
 let others = NOBODY;
 let item = '';
 const listeners = new Set<() => void>();
@@ -15,7 +15,7 @@ const listen = (l: () => void): (() => void) => {
 };
 
 /** Keeps who else is on this job just now. */
-export function setOthers(now: readonly Here[]): void {
+export function setOthers(now: readonly PresentPerson[]): void {
   if (JSON.stringify(now) === JSON.stringify(others)) return;
   others = now;
   tell();
@@ -29,7 +29,7 @@ export function setItem(now: string): void {
 }
 
 /** Who else is on this job just now. */
-export const useOthers = (): readonly Here[] =>
+export const useOthers = (): readonly PresentPerson[] =>
   useSyncExternalStore(
     listen,
     () => others,
