@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
-import { readScales } from '../../core/instrument/scales.ts';
+import { readScales } from '../../core/instrument/read-scales.ts';
 import { unguarded, type CustomerEntry } from './customers.ts';
 import type { InstrumentEntry } from './instruments.ts';
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { fretPosition } from '../neck/fret-position.ts';
 import { usualConstruction } from './defaults.ts';
-import { alongNeck, alongString, fretAlong, readScales, sayScales, scaleOf, scalesText } from './scales.ts';
+import { readScales, sayScales, scalesText } from './read-scales.ts';
+import { alongNeck, alongString, fretAlong, scaleOf } from './scales.ts';
 
 const inches = (n: number): number => n * 25.4;
 const FAN = { bass: inches(34), treble: inches(32), straight: 7 };

@@ -9,7 +9,7 @@ import type { OfferedKind } from '../../core/job/shop.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
 import { ScaleSaid } from '../instrument/scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
-import { scalesText } from '../../core/instrument/scales.ts';
+import { scalesText } from '../../core/instrument/read-scales.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { FACT_NAMES } from '../instrument/instrument-facts.ts';
 import { heardTuning, type IntakeForm } from './intake-form.ts';

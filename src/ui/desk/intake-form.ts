@@ -6,7 +6,7 @@ import type { RelativeWish } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { hearTuning, stringsOf, type HeardOn, type HeardTuning } from '../../core/strings/hear-tuning.ts';
 import { readGauges } from './read-gauges.ts';
-import { readScales } from '../../core/instrument/scales.ts';
+import { readScales } from '../../core/instrument/read-scales.ts';
 
 /** The intake form as typed: text stays text until it is read. */
 export interface IntakeForm {

@@ -10,7 +10,6 @@ import type { FoundCustomer } from '../../server/desk/find.ts';
 import type { OfferedKind, ShopInfo } from '../../core/job/shop.ts';
 import { CustomerField } from './customer-field.tsx';
 import { commandIdFor, dropDraft, readDraft, saveDraft } from '../data/draft.ts';
-import { ClosedDay } from '../kit/closed-day.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { sayPlace } from '../kit/say-place.ts';
@@ -50,6 +49,7 @@ const EMPTY: IntakeForm = {
 };
 const LOWER: ReadonlySet<string> = new Set(['much-lower', 'little-lower']);
 /** What a hand makes of a height is worked out only where the two contradict each other. */
+const ClosedDay = lazy(async () => ({ default: (await import('../kit/closed-day.tsx')).ClosedDay }));
 const LowAndHard = lazy(() => import('./low-and-hard.tsx'));
 const DRAFT = 'intake';
 const DRAFT_CUSTOMER = 'intake-customer';
@@ -259,7 +259,9 @@ export function Intake({
             )}
           </FormField>
         </div>
-        <ClosedDay day={watch('neededBy')} />
+        <Suspense>
+          <ClosedDay day={watch('neededBy')} />
+        </Suspense>
         <div className="grid grid-cols-2 items-end gap-3">
           <label className="flex min-h-11 items-center gap-2">
             <input type="checkbox" className="h-5 w-5" {...register('hardDate')} /> A hard date

@@ -1,7 +1,7 @@
 'use client';
 
 import { lazy, Suspense, useState } from 'react';
-import { sayScales } from '../../core/instrument/scales.ts';
+import { sayScales } from '../../core/instrument/read-scales.ts';
 import { KIND_NAMES } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';

@@ -10,7 +10,7 @@ import {
   type Purpose,
 } from '../../core/messages/templates.ts';
 import { isLanguage, sayDateIn, sayWeekIn } from '../../core/messages/in-language.ts';
-import { shopHours } from '../kit/dates.ts';
+import { shopOpening } from '../kit/dates.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Line, TestMessage } from './message-lines.tsx';
@@ -25,7 +25,7 @@ const sample = (language: string): Readonly<Record<Placeholder, string>> => ({
   shop: 'the shop',
   job: '412',
   day: sayDateIn(SAMPLE_DAY, language, 'day-month'),
-  hours: sayWeekIn(shopHours(), language),
+  hours: sayWeekIn(shopOpening().hours, language),
   link: '(their own link)',
 });
 

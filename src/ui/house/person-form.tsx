@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { SKILLS, type Skill } from '../../core/catalogue/operation-record.ts';
 import { NO_HOURS } from '../../core/days/opening.ts';
-import { shopHours } from '../kit/dates.ts';
+import { shopOpening } from '../kit/dates.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { readWeek, WeekFields, weekTexts, type WeekTexts } from './week-fields.tsx';
 import { pinProblem } from '../../core/people/pin.ts';
@@ -133,7 +133,7 @@ function TheirHours({
         value={value.own}
         options={WORKS}
         onChange={(own) =>
-          onChange({ own, ...(own === 'own' && untouched && { week: weekTexts(shopHours()) }) })
+          onChange({ own, ...(own === 'own' && untouched && { week: weekTexts(shopOpening().hours) }) })
         }
       />
       {value.own === 'own' && (

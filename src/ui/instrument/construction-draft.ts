@@ -1,7 +1,7 @@
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
-import { readScales, scalesText } from '../../core/instrument/scales.ts';
+import { readScales, scalesText } from '../../core/instrument/read-scales.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 

@@ -1,4 +1,4 @@
-import { readScales, sayScales } from '../../core/instrument/scales.ts';
+import { readScales, sayScales } from '../../core/instrument/read-scales.ts';
 
 /** Two scales as they are understood while they are typed, and how to write them. */
 export function ScaleSaid({ text }: { readonly text: string }) {

@@ -1,4 +1,16 @@
-import { sayClosed } from './dates.ts';
+import { closedOn, openDay } from '../../core/days/opening.ts';
+import { sayWeekday, shopOpening } from './dates.ts';
+
+/**
+ * What speaks against a day because the shop is closed on it, and the open days around it; null where it is open.
+ * @param iso `yyyy-mm-dd`, or nothing
+ */
+function sayClosed(iso: string): string | null {
+  const opening = shopOpening();
+  const why = iso === '' ? null : closedOn(opening, iso);
+  if (why === null) return null;
+  return `The shop is closed then (${why}): open on ${sayWeekday(openDay(opening, iso, -1))} and ${sayWeekday(openDay(opening, iso))}.`;
+}
 
 /** Says beside a day that the shop is closed on it, and which open days are near. It may be meant: nothing is refused. */
 export function ClosedDay({ day }: { readonly day: string }) {

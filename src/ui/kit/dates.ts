@@ -1,4 +1,4 @@
-import { ALWAYS, closedOn, openDay, type Opening, type WeekHours } from '../../core/days/opening.ts';
+import type { Opening } from '../../core/days/opening.ts';
 import * as days from '../../core/days/say-days.ts';
 import type { ShopInfo } from '../../core/job/shop.ts';
 import { dayIn } from '../../core/days/zone.ts';
@@ -7,7 +7,7 @@ import { dayIn } from '../../core/days/zone.ts';
 export type ShopDays = Pick<ShopInfo, 'zone' | 'dates'> & { readonly opening: Opening };
 
 // A process serves one shop, and a screen shows one: its days are the same for whoever looks, wherever the tablet is.
-let shop: ShopDays = { zone: 'UTC', dates: 'day-month', opening: ALWAYS };
+let shop: ShopDays = { zone: 'UTC', dates: 'day-month', opening: { hours: null, closed: [] } };
 
 /** From now on days and moments are said as this shop says them. */
 export function setShopDays(to: ShopDays): void {
@@ -30,16 +30,8 @@ export const todayIso = (): string => dayIn(Date.now(), shop.zone);
 /** Says a day whole, for paper and customers: `16 December 2026`. `iso` is `yyyy-mm-dd`. */
 export const sayDate = (iso: string): string => days.sayDate(iso, shop.dates);
 
-/**
- * What speaks against a day because the shop is closed on it, and the open days around it; null where it is open.
- * @param iso `yyyy-mm-dd`, or nothing
- */
-export function sayClosed(iso: string): string | null {
-  const why = iso === '' ? null : closedOn(shop.opening, iso);
-  if (why === null) return null;
-  const short = (day: string): string => `${days.weekdayOf(day)} ${days.sayShort(day, shop.dates)}`;
-  return `The shop is closed then (${why}): open on ${short(openDay(shop.opening, iso, -1))} and ${short(openDay(shop.opening, iso))}.`;
-}
+/** When the shop is open. */
+export const shopOpening = (): Opening => shop.opening;
 
-/** The week the shop is open; null where nobody has said. */
-export const shopHours = (): WeekHours | null => shop.opening.hours;
+/** A day as it is said beside others: `Fri 27 Nov`. */
+export const sayWeekday = (iso: string): string => `${days.weekdayOf(iso)} ${days.sayShort(iso, shop.dates)}`;

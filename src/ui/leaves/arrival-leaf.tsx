@@ -1,6 +1,6 @@
 import Link from '../kit/link.tsx';
 import { sayRadius } from '../../core/instrument/board-radius.ts';
-import { sayScales } from '../../core/instrument/scales.ts';
+import { sayScales } from '../../core/instrument/read-scales.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
