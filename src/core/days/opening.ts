@@ -117,13 +117,13 @@ export function closedOn({ hours, closed }: Opening, day: Day): string | null {
   return `closed on ${weekday[0]?.toUpperCase() ?? ''}${weekday.slice(1)}s`;
 }
 
-/** The first open day from a day on, or back from it; the day itself where the shop is never open. */
-export function openDay(opening: Opening, day: Day, step: 1 | -1 = 1): Day {
+/** The first open day from a day on, or back from it, the day with it; null where none is open for more than a year. */
+export function openDay(opening: Opening, day: Day, step: 1 | -1 = 1): Day | null {
   for (let n = 0; n < FURTHEST_DAYS; n++) {
     const at = addDays(day, n * step);
     if (closedOn(opening, at) === null) return at;
   }
-  return day;
+  return null;
 }
 
 /** How long a week of hours is, minutes. */

@@ -46,4 +46,7 @@ export const nextCheckDay = (
   now: number,
   zone: string,
   opening: Opening = ALWAYS,
-): Day => openDay(opening, addDays(dayIn(now, zone), rules.checkWeeks * 7));
+): Day => {
+  const day = addDays(dayIn(now, zone), rules.checkWeeks * 7);
+  return openDay(opening, day) ?? day;
+};

@@ -9,7 +9,10 @@ function sayClosed(iso: string): string | null {
   const opening = shopOpening();
   const why = iso === '' ? null : closedOn(opening, iso);
   if (why === null) return null;
-  return `The shop is closed then (${why}): open on ${sayWeekday(openDay(opening, iso, -1))} and ${sayWeekday(openDay(opening, iso))}.`;
+  const near = [openDay(opening, iso, -1), openDay(opening, iso)].flatMap((d) =>
+    d === null ? [] : [sayWeekday(d)],
+  );
+  return `The shop is closed then (${why})${near.length === 0 ? '' : `: open on ${near.join(' and ')}`}.`;
 }
 
 /** Says beside a day that the shop is closed on it, and which open days are near. It may be meant: nothing is refused. */
