@@ -41,6 +41,8 @@ const answers = (port: number): Promise<boolean> =>
     };
     socket.once('data', () => end(true));
     socket.once('error', () => end(false));
+    // A server that ends meanwhile closes it without a word.
+    socket.once('close', () => end(false));
     socket.setTimeout(5000, () => end(false));
   });
 

@@ -4,6 +4,22 @@ import { ROOT } from './paths.ts';
 import { canListen } from './running-shop.ts';
 import { Trouble } from './say.ts';
 
+/** A server that has the connection and never answers is asked again. */
+const PATIENCE_MS = 5_000;
+
+/** Whether the application on a port says that it is up. */
+async function answersHealthy(port: number): Promise<boolean> {
+  const patience = new AbortController();
+  const timer = setTimeout(() => patience.abort(), PATIENCE_MS);
+  try {
+    return (await fetch(`http://127.0.0.1:${port}/api/health`, { signal: patience.signal })).ok;
+  } catch {
+    return false;
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
 /** Starts the built application (or the dev server) on 127.0.0.1 and waits until it answers. */
 export async function serve(
   port: number,
@@ -29,21 +45,21 @@ export async function serve(
   });
   for (let i = 0; i < 1600; i++) {
     if (child.exitCode !== null) throw new Trouble(`the server ended at once:\n${words}`);
-    const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
-      (r) => r.ok,
-      () => false,
-    );
-    if (up) return child;
+    if (await answersHealthy(port)) return child;
     await new Promise((r) => setTimeout(r, 75));
   }
   child.kill('SIGTERM');
   throw new Trouble(`the server did not answer on port ${port}:\n${words}`);
 }
 
+/** Whether a process that we started has ended, by itself or not. */
+export const hasEnded = (child: ChildProcess): boolean =>
+  child.exitCode !== null || child.signalCode !== null;
+
 /** Ends a server we started and waits for it. */
 export function endServer(child: ChildProcess): Promise<void> {
   return new Promise((resolve) => {
-    if (child.exitCode !== null || child.signalCode !== null) return resolve();
+    if (hasEnded(child)) return resolve();
     const force = setTimeout(() => child.kill('SIGKILL'), 5000);
     child.once('exit', () => {
       clearTimeout(force);

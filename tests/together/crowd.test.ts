@@ -1,6 +1,6 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { endServer, serve } from '../../cli/base/serve.ts';
+import { endServer, hasEnded, serve } from '../../cli/base/serve.ts';
 import { startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { replay } from '../../src/core/history/replay.ts';
 import { operation } from '../../src/core/catalogue/operations.ts';
@@ -208,9 +208,22 @@ const runFor = async (ms: number, beside: () => Promise<void> = () => Promise.re
   const stop = () => over || Date.now() > end;
   const all = Promise.all(crowd.map((p) => p.live(stop)));
   await beside();
+  now = 'the crowd is awaited';
   await all;
   over = true;
 };
+
+/** What the test is doing just now: said when it never ends. */
+let now = '';
+const STUCK_AFTER_MS = 8 * MINUTE;
+
+async function toItsEnd(does: () => Promise<void>): Promise<void> {
+  let timer: NodeJS.Timeout | undefined;
+  const stuck = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error(`it does not go on: ${now}`)), STUCK_AFTER_MS);
+  });
+  await Promise.race([does(), stuck]).finally(() => clearTimeout(timer));
+}
 
 test(
   'thirty people on ten jobs for a minute: every acknowledged change is in the log once, and the log says the state',
@@ -223,28 +236,39 @@ test(
   5 * MINUTE,
 );
 
+async function killHouse(n: number): Promise<void> {
+  now = `kill ${n}: the house ends`;
+  const gone = new Promise((resolve) => app.once('exit', resolve));
+  app.kill('SIGKILL');
+  await gone;
+  now = `kill ${n}: the house begins`;
+  app = await serve(PORT, env(), 'start', false);
+}
+
+async function killDatabase(n: number): Promise<void> {
+  now = `kill ${n}: the database begins`;
+  process.kill(server.pid, 'SIGKILL');
+  await pause(100);
+  server = await startDatabase('crowd-database');
+}
+
 test(
   'killed at twenty moments, house or database: nothing acknowledged is lost, nothing doubled',
   async () => {
     const before = crowd.flatMap((p) => p.acknowledged).length;
-    await runFor(KILLS * 2500, async () => {
-      for (let n = 0; n < KILLS; n++) {
-        await pause(300 + randomInt(1500));
-        if (n % 2 === 0) {
-          const gone = new Promise((resolve) => app.once('exit', resolve));
-          app.kill('SIGKILL');
-          await gone;
-          app = await serve(PORT, env(), 'start', false);
-        } else {
-          process.kill(server.pid, 'SIGKILL');
-          await pause(100);
-          server = await startDatabase('crowd-database');
+    await toItsEnd(async () => {
+      await runFor(KILLS * 2500, async () => {
+        for (let n = 0; n < KILLS; n++) {
+          await pause(300 + randomInt(1500));
+          if (hasEnded(app)) throw new Error(`before kill ${n} the house had ended by itself`);
+          await (n % 2 === 0 ? killHouse(n) : killDatabase(n));
         }
-      }
+      });
+      now = 'what is kept is compared';
+      const count = await holdsTogether();
+      process.stdout.write(`${count - before} changes acknowledged between ${KILLS} kills\n`);
+      expect(count).toBeGreaterThan(before);
     });
-    const count = await holdsTogether();
-    process.stdout.write(`${count - before} changes acknowledged between ${KILLS} kills\n`);
-    expect(count).toBeGreaterThan(before);
   },
   10 * MINUTE,
 );

@@ -76,12 +76,15 @@ export class Person {
     this.open = id;
     const began = Date.now();
     for (;;) {
+      // Held here: a signal that nothing but the request holds may be collected before its time.
+      const patience = new AbortController();
+      const timer = setTimeout(() => patience.abort(), PATIENCE_MS);
       try {
         const answer = await fetch(`${this.base}/api/command`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json', origin: this.base, cookie: this.cookie },
           body: JSON.stringify({ id, name, input }),
-          signal: AbortSignal.timeout(PATIENCE_MS),
+          signal: patience.signal,
         });
         const said = (await answer.json()) as Answer;
         // A fault of the house tells nothing of what it did: a tablet asks again with the same id.
@@ -92,6 +95,8 @@ export class Person {
       } catch {
         if (Date.now() - began > GIVE_UP_MS && until()) return null;
         await pause(150);
+      } finally {
+        clearTimeout(timer);
       }
     }
   }
