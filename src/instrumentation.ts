@@ -15,6 +15,10 @@ export const onRequestError: Instrumentation.onRequestError = async (error, requ
 /** What runs by itself beside the requests: messages that are due, and what is over its period. */
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
+  const { endStreams } = await import('./server/live/open-streams.ts');
+  process.on('SIGTERM', endStreams);
+  const { lookOnly } = await import('./server/keep/look-only.ts');
+  if (lookOnly() !== null) return;
   const { startDelivery } = await import('./server/messages/delivery-loop.ts');
   startDelivery();
   const { startPeriods } = await import('./server/privacy/period-loop.ts');

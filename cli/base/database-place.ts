@@ -20,6 +20,8 @@ export interface DatabasePlace {
   readonly data: string;
   /** an empty folder, the only one SQL could read or write files in */
   readonly files: string;
+  /** its own folder for what is only there for a moment: a server that starts sweeps others' out of a shared one */
+  readonly temporary: string;
   /** beside the data, readable by the server's account alone: what it carries out at its start */
   readonly atStart: string;
   /** whom the server runs as; null: as ourselves */
@@ -84,10 +86,13 @@ export function databasePlace(name: string): DatabasePlace {
   const data = account ? rootData(folder) : join(folder, 'data');
   const beside = dirname(data);
   const files = join(beside, 'files');
+  const temporary = join(beside, 'tmp');
   mkdirSync(files, { recursive: true, mode: 0o755 });
+  mkdirSync(temporary, { recursive: true, mode: 0o700 });
   if (account) {
     passable(beside);
+    give(temporary, account);
     if (existsSync(data)) give(data, account);
   }
-  return { folder, data, files, atStart: join(beside, 'at-start.sql'), account };
+  return { folder, data, files, temporary, atStart: join(beside, 'at-start.sql'), account };
 }

@@ -3,28 +3,19 @@ import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
-import { migrate } from '../../src/server/db/migrate.ts';
+import { DATABASE, ensureDatabase } from './databases.ts';
 import { startDatabase, type PrivateDatabase } from './private-database.ts';
 import { say, Trouble } from './say.ts';
 import { houseSecret } from './secret.ts';
-
-export const DATABASE = 'rubrica';
+import { bringUpToDate, finishUpgrade } from './upgrade.ts';
 
 export interface House {
   readonly url: string;
   readonly secret: string;
   readonly db: Database;
+  /** the private server; null where an outside one is used */
+  readonly server: PrivateDatabase | null;
   readonly close: () => Promise<void>;
-}
-
-/** Makes a database on a server when it is not there yet. */
-export async function ensureDatabase(server: PrivateDatabase, name: string): Promise<string> {
-  const admin = openDatabase(server.url('information_schema'));
-  await admin.sequelize.query(
-    `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
-  );
-  await admin.sequelize.close();
-  return server.url(name);
 }
 
 /** Who works here; nobody in a house that was never filled. */
@@ -51,11 +42,11 @@ export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House
   const secret = houseSecret();
   process.env['RUBRICA_SECRET'] = secret;
   const outside = process.env['RUBRICA_DATABASE_URL'];
+  if (!outside) await finishUpgrade();
   const server = outside ? null : await startDatabase('database');
   const url = server ? await ensureDatabase(server, DATABASE) : (outside ?? '');
   const db = openDatabase(url);
-  const ran = await migrate(db.sequelize);
-  if (ran.length > 0) say(`migrated: ${ran.join(', ')}`);
+  await bringUpToDate({ db, url, secret, server });
   const people = fill === 'leave' ? [] : await peopleOf(db);
   if (fill === 'empty' && demoIsHere(people)) {
     await db.sequelize.close();
@@ -70,6 +61,7 @@ export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House
     url,
     secret,
     db,
+    server,
     close: async () => {
       await db.sequelize.close();
       await server?.stop();

@@ -10,6 +10,12 @@ export interface Options {
   readonly json: boolean;
   readonly yes: boolean;
   readonly only: string;
+  /** a copy to be checked */
+  readonly check: string | undefined;
+  readonly seal: boolean;
+  readonly unseal: boolean;
+  readonly beside: boolean;
+  readonly replace: boolean;
 }
 
 const DEFAULT_PORT = 4370;
@@ -26,18 +32,15 @@ export function options(args: string[]): Options {
       json: { type: 'boolean', default: false },
       yes: { type: 'boolean', default: false },
       only: { type: 'string', default: '' },
+      check: { type: 'string' },
+      seal: { type: 'boolean', default: false },
+      unseal: { type: 'boolean', default: false },
+      beside: { type: 'boolean', default: false },
+      replace: { type: 'boolean', default: false },
     },
   });
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Trouble(`--port takes a number from 1 to 65535, not ${values.port}`);
-  return {
-    rest: positionals,
-    port,
-    empty: values.empty,
-    fresh: values.fresh,
-    json: values.json,
-    yes: values.yes,
-    only: values.only,
-  };
+  return { ...values, check: values.check, rest: positionals, port };
 }

@@ -79,6 +79,7 @@ function install(place: DatabasePlace): void {
     [
       '--no-defaults',
       `--datadir=${half}`,
+      `--tmpdir=${place.temporary}`,
       '--auth-root-authentication-method=socket',
       '--skip-test-db',
       ...(place.account ? [`--user=${place.account.name}`] : []),
@@ -117,6 +118,7 @@ function programArguments(place: DatabasePlace, port: number): readonly string[]
   return [
     '--no-defaults',
     `--datadir=${place.data}`,
+    `--tmpdir=${place.temporary}`,
     '--socket=server.sock',
     `--pid-file=${join(place.data, 'server.pid')}`,
     '--bind-address=127.0.0.1',

@@ -33,15 +33,17 @@ export const canListen = (port: number): Promise<boolean> =>
 
 /**
  * Takes this checkout and a port for the shop that is about to be served, before anything else is touched.
+ * @param endOrphans ends what an earlier start of this checkout left running
  * @returns what gives them back
  * @throws Trouble when this checkout serves already, or somebody else has the port: nothing was changed
  */
-export async function claimShop(port: number): Promise<() => void> {
+export async function claimShop(port: number, endOrphans: () => Promise<void>): Promise<() => void> {
   const running = runningShop();
   if (running)
     throw new Trouble(
       `Rubrica is open already at http://127.0.0.1:${running.port} (process ${running.pid}). Stop it with ./rubrica stop`,
     );
+  await endOrphans();
   if (!(await canListen(port)))
     throw new Trouble(`port ${port} is used by another program. Choose another: ./rubrica start --port N`);
   const file = fileOf();

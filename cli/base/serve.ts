@@ -25,8 +25,8 @@ export async function serve(
   port: number,
   env: Readonly<Record<string, string>>,
   mode: 'start' | 'dev' = 'start',
-  /** whether its complaints are shown: a house that is killed on purpose has many */
-  loud = true,
+  /** gets what it says: shown, unless somebody else takes it */
+  hears: (said: Buffer) => void = (said) => void process.stderr.write(said),
 ): Promise<ChildProcess> {
   // A server that was left behind there would answer in this one's place.
   if (!(await canListen(port))) throw new Trouble(`port ${port} is used by another program`);
@@ -41,7 +41,7 @@ export async function serve(
   child.stdout?.on('data', (d: Buffer) => (words = (words + d.toString()).slice(-4000)));
   child.stderr?.on('data', (d: Buffer) => {
     words = (words + d.toString()).slice(-4000);
-    if (loud) process.stderr.write(d);
+    hears(d);
   });
   for (let i = 0; i < 1600; i++) {
     if (child.exitCode !== null) throw new Trouble(`the server ended at once:\n${words}`);

@@ -5,7 +5,7 @@ import { migrate } from '../../src/server/db/migrate.ts';
 import { makePairingCode, pairDevice } from '../../src/server/people/pair-device.ts';
 import { signIn } from '../../src/server/people/sign-in.ts';
 import { buildIfNeeded } from '../base/build.ts';
-import { ensureDatabase } from '../base/house.ts';
+import { ensureDatabase } from '../base/databases.ts';
 import type { Options } from '../base/options.ts';
 import { startDatabase } from '../base/private-database.ts';
 import { fillUpTo } from '../bench/filled-shop.ts';

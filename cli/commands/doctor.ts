@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { pendingMigrations } from '../../src/server/db/migrate.ts';
-import { DATABASE } from '../base/house.ts';
+import { DATABASE } from '../base/databases.ts';
 import { findProgram } from '../base/packages.ts';
 import { ROOT } from '../base/paths.ts';
 import { addressOf, readCredentials } from '../base/database-accounts.ts';

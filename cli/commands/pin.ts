@@ -1,20 +1,9 @@
-import { createInterface } from 'node:readline/promises';
 import { pinProblem } from '../../src/core/people/pin.ts';
 import { hashPin } from '../../src/server/people/pin.ts';
+import { askLine } from '../base/ask.ts';
 import { openHouse } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
 import { say, Trouble } from '../base/say.ts';
-
-/** The PIN: the first line of standard input, so that it stands in no list of processes. */
-async function asked(): Promise<string> {
-  const lines = createInterface({ input: process.stdin, output: process.stderr });
-  if (process.stdin.isTTY) process.stderr.write('The new PIN: ');
-  for await (const line of lines) {
-    lines.close();
-    return line.trim();
-  }
-  return '';
-}
 
 /**
  * Gives somebody another PIN at the machine itself, for an owner who forgot theirs: whoever stands here could read the record
@@ -31,7 +20,7 @@ export async function run(o: Options): Promise<number> {
       throw new Trouble(
         `./rubrica pin "NAME", one of: ${people.map((p) => `${p.name} (${p.role})`).join(', ')}; the PIN is read from standard input`,
       );
-    const pin = await asked();
+    const pin = await askLine('The new PIN: ');
     const problem = pinProblem(pin);
     if (problem !== null) throw new Trouble(problem);
     const pinHash = await hashPin(pin);

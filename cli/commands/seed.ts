@@ -1,51 +1,22 @@
-import { createInterface } from 'node:readline/promises';
-import { QueryTypes } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
-import { beginEmpty, DATABASE, ensureDatabase, openHouse } from '../base/house.ts';
+import { DATABASE, ensureDatabase, jobsAtStake } from '../base/databases.ts';
+import { beginEmpty, openHouse } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { startDatabase, type PrivateDatabase } from '../base/private-database.ts';
 import { runningShop } from '../base/running-shop.ts';
 import { say, Trouble } from '../base/say.ts';
 import { houseSecret } from '../base/secret.ts';
-
-/** How many jobs would be thrown away; null when there is no record yet. */
-async function jobsAtStake(server: PrivateDatabase): Promise<number | null> {
-  const db = openDatabase(server.url('information_schema'));
-  try {
-    const [table] = await db.sequelize.query<{ n: number }>(
-      "SELECT COUNT(*) AS n FROM tables WHERE table_schema = ? AND table_name = 'jobs'",
-      { type: QueryTypes.SELECT, replacements: [DATABASE] },
-    );
-    if (Number(table?.n) === 0) return null;
-    const [jobs] = await db.sequelize.query<{ n: number }>(`SELECT COUNT(*) AS n FROM \`${DATABASE}\`.jobs`, {
-      type: QueryTypes.SELECT,
-    });
-    return Number(jobs?.n ?? 0);
-  } finally {
-    await db.sequelize.close();
-  }
-}
-
-/** Asks at a terminal; a script says --yes. */
-async function agreed(jobs: number, yes: boolean): Promise<boolean> {
-  if (yes) return true;
-  const what = `This throws the shop's whole record away: ${jobs} jobs, their readings, photos and seals.`;
-  if (!process.stdin.isTTY)
-    throw new Trouble(`${what} To do it without being asked: ./rubrica seed --fresh --yes`);
-  const ask = createInterface({ input: process.stdin, output: process.stdout });
-  const answer = await ask.question(`${what}\nType the number of jobs to go on: `);
-  ask.close();
-  return answer.trim() === String(jobs);
-}
+import { sureToLose } from '../base/sure.ts';
 
 async function replaceRecord(
   server: PrivateDatabase,
   { yes, empty }: Pick<Options, 'yes' | 'empty'>,
 ): Promise<boolean> {
   const jobs = await jobsAtStake(server);
-  if (jobs !== null && !(await agreed(jobs, yes))) return false;
+  const what = `This throws the shop's whole record away: ${jobs} jobs, their readings, photos and seals.`;
+  if (jobs !== null && !(await sureToLose(what, jobs, yes, './rubrica seed --fresh --yes'))) return false;
   const admin = openDatabase(server.url('information_schema'));
   await admin.sequelize.query(`DROP DATABASE IF EXISTS \`${DATABASE}\``);
   await admin.sequelize.close();

@@ -7,7 +7,7 @@ import { openDatabase } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { buildIfNeeded } from '../base/build.ts';
 import { copyDatabase } from '../base/copy-database.ts';
-import { ensureDatabase } from '../base/house.ts';
+import { ensureDatabase } from '../base/databases.ts';
 import type { Options } from '../base/options.ts';
 import { needProgram } from '../base/packages.ts';
 import { ROOT } from '../base/paths.ts';

@@ -6,10 +6,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { databasePlace, isReachable } from '../../cli/base/database-place.ts';
-import { ensureDatabase } from '../../cli/base/house.ts';
+import { ensureDatabase } from '../../cli/base/databases.ts';
 import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { claimShop, runningShop } from '../../cli/base/running-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
+
+/** No earlier start left anything running. */
+const nobody = (): Promise<void> => Promise.resolve();
 
 const before = process.env['RUBRICA_HOME'];
 let folder = '';
@@ -166,7 +169,7 @@ test('a record is thrown away only when that was said, and never under an open s
   const asked = rubrica('seed', '--fresh');
   expect(asked.status).toBe(1);
   expect(asked.words).toMatch(/throws the shop's whole record away: 3 jobs.*--yes/s);
-  const release = await claimShop(4399);
+  const release = await claimShop(4399, nobody);
   expect(runningShop()).toEqual({ pid: process.pid, port: 4399 });
   expect(rubrica('seed', '--fresh', '--yes').words).toContain('Stop it first');
   release();
@@ -176,7 +179,7 @@ test('a record is thrown away only when that was said, and never under an open s
 });
 
 test('a second start says so and harms nothing', async () => {
-  const release = await claimShop(4399);
+  const release = await claimShop(4399, nobody);
   expect(rubrica('start', '--port', '4398').words).toContain(
     'Rubrica is open already at http://127.0.0.1:4399',
   );

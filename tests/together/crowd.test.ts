@@ -1,5 +1,11 @@
 import { randomInt, randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { clientPrograms } from '../../cli/base/copies.ts';
+import { putBack } from '../../src/server/backup/read-copy.ts';
+import { takeCopy } from '../../src/server/backup/take-copy.ts';
 import { endServer, hasEnded, serve } from '../../cli/base/serve.ts';
 import { startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { replay } from '../../src/core/history/replay.ts';
@@ -32,6 +38,8 @@ let crowd: Person[];
 let jobs: CrowdJob[];
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+/** A house that is killed on purpose complains a lot. */
+const silently = (): void => undefined;
 const env = () => ({ RUBRICA_DATABASE_URL: server.url('rubrica_crowd'), RUBRICA_SECRET: SECRET });
 
 async function takeJobs(actor: Actor): Promise<CrowdJob[]> {
@@ -110,7 +118,7 @@ beforeAll(async () => {
     role: 'owner',
   });
   const code = await makePairingCode(db, new Date(), PEOPLE);
-  app = await serve(PORT, env(), 'start', false);
+  app = await serve(PORT, env(), 'start', silently);
   crowd = [];
   for (const { id } of people) crowd.push(new Person(BASE, await signedIn(BASE, code, id, '1234'), id, jobs));
 }, 5 * MINUTE);
@@ -121,27 +129,9 @@ afterAll(async () => {
   await server.stop();
 });
 
-/** What must be true of the house whatever happened. */
-async function holdsTogether(): Promise<number> {
-  const { models, sequelize } = db;
+/** What is kept is what the log says happened, in whichever database. */
+async function logTellsState({ models }: Database): Promise<void> {
   const log = await models.EventRow.findAll({ order: [['id', 'ASC']] });
-  const byCommand = new Map<string, string[]>();
-  for (const e of log)
-    if (e.commandId !== null) byCommand.set(e.commandId, [...(byCommand.get(e.commandId) ?? []), e.kind]);
-  const acknowledged = crowd.flatMap((p) => p.acknowledged);
-  const lost = acknowledged.filter((a) => {
-    const own = (byCommand.get(a.id) ?? []).filter((kind) => kind !== 'step interrupted');
-    return own.length !== 1;
-  });
-  expect(lost).toEqual([]);
-  // Nothing else happened: every command in the log was acknowledged, or is the one somebody still waits for.
-  const known = new Set([...acknowledged.map((a) => a.id), ...crowd.map((p) => p.open)]);
-  const crowdIds = new Set(
-    (await models.Person.findAll()).filter((p) => p.name.startsWith('Hand')).map((p) => p.id),
-  );
-  const strangers = log.filter((e) => crowdIds.has(e.personId ?? 0) && !known.has(e.commandId));
-  expect(strangers.map((e) => e.kind)).toEqual([]);
-
   const said = replay(
     log.map(({ kind, entity, entityId, data, jobId }) => ({ kind, entity, entityId, data, jobId })),
   );
@@ -178,12 +168,37 @@ async function holdsTogether(): Promise<number> {
     expect([l.id, l.step === 'running']).toEqual([l.id, open.some((e) => e.lineId === l.id)]);
   }
   expect(new Set(open.map((e) => e.personId)).size).toBe(open.length);
+}
+
+/** What must be true of the house whatever happened. */
+async function holdsTogether(): Promise<number> {
+  const { models, sequelize } = db;
+  const log = await models.EventRow.findAll({ order: [['id', 'ASC']] });
+  const byCommand = new Map<string, string[]>();
+  for (const e of log)
+    if (e.commandId !== null) byCommand.set(e.commandId, [...(byCommand.get(e.commandId) ?? []), e.kind]);
+  const acknowledged = crowd.flatMap((p) => p.acknowledged);
+  const lost = acknowledged.filter((a) => {
+    const own = (byCommand.get(a.id) ?? []).filter((kind) => kind !== 'step interrupted');
+    return own.length !== 1;
+  });
+  expect(lost).toEqual([]);
+  // Nothing else happened: every command in the log was acknowledged, or is the one somebody still waits for.
+  const known = new Set([...acknowledged.map((a) => a.id), ...crowd.map((p) => p.open)]);
+  const crowdIds = new Set(
+    (await models.Person.findAll()).filter((p) => p.name.startsWith('Hand')).map((p) => p.id),
+  );
+  const strangers = log.filter((e) => crowdIds.has(e.personId ?? 0) && !known.has(e.commandId));
+  expect(strangers.map((e) => e.kind)).toEqual([]);
+
+  await logTellsState(db);
   const overlaps = await sequelize.query(
     `SELECT a.id FROM time_entries a JOIN time_entries b ON a.person_id = b.person_id AND a.id < b.id
      AND a.started_at < COALESCE(b.ended_at, NOW(3)) AND b.started_at < COALESCE(a.ended_at, NOW(3))`,
     { type: QueryTypes.SELECT },
   );
   expect(overlaps).toEqual([]);
+  const lines = await models.WorkLine.findAll();
   // Rests: what hangs under Time rests until the end its finished steps say.
   for (const job of await models.Job.findAll()) {
     if (job.waitingUntil === null) continue;
@@ -213,6 +228,43 @@ const runFor = async (ms: number, beside: () => Promise<void> = () => Promise.re
   over = true;
 };
 
+const folder = mkdtempSync(join(tmpdir(), 'rubrica-crowd-'));
+
+const eventIds = async ({ models }: Database): Promise<number[]> =>
+  (await models.EventRow.findAll({ attributes: ['id'], order: [['id', 'ASC']] })).map((e) => e.id);
+
+/** A copy made while everybody works, and what stood in the log before it was begun. */
+async function copyNow(): Promise<{ readonly path: string; readonly before: readonly number[] }> {
+  const before = await eventIds(db);
+  const { path } = await takeCopy({
+    url: server.url('rubrica_crowd'),
+    db,
+    programs: clientPrograms(),
+    secret: SECRET,
+    key: null,
+    release: '0',
+    folder,
+    now: new Date(),
+  });
+  return { path, before };
+}
+
+/** Put back, the copy is of one moment: everything of before it was begun is there, and state and log agree. */
+async function copyHolds({ path, before }: Awaited<ReturnType<typeof copyNow>>): Promise<void> {
+  const admin = openDatabase(server.url('information_schema'));
+  await admin.sequelize.query('DROP DATABASE IF EXISTS rubrica_crowd_copy');
+  await admin.sequelize.query('CREATE DATABASE rubrica_crowd_copy CHARACTER SET utf8mb4');
+  await admin.sequelize.close();
+  await putBack(path, server.url('rubrica_crowd_copy'), clientPrograms());
+  const copy = openDatabase(server.url('rubrica_crowd_copy'));
+  const [there, now] = [new Set(await eventIds(copy)), new Set(await eventIds(db))];
+  expect(before.filter((id) => !there.has(id))).toEqual([]);
+  expect([...there].filter((id) => !now.has(id))).toEqual([]);
+  await logTellsState(copy);
+  await copy.sequelize.close();
+  rmSync(folder, { recursive: true, force: true });
+}
+
 /** What the test is doing just now: said when it never ends. */
 let now = '';
 const STUCK_AFTER_MS = 8 * MINUTE;
@@ -228,7 +280,13 @@ async function toItsEnd(does: () => Promise<void>): Promise<void> {
 test(
   'thirty people on ten jobs for a minute: every acknowledged change is in the log once, and the log says the state',
   async () => {
-    await runFor(MINUTE);
+    let copied: Awaited<ReturnType<typeof copyNow>> | null = null;
+    await runFor(MINUTE, async () => {
+      await pause(MINUTE / 3);
+      copied = await copyNow();
+    });
+    if (copied) await copyHolds(copied);
+    expect(copied).not.toBeNull();
     const count = await holdsTogether();
     process.stdout.write(`${count} changes acknowledged in a minute\n`);
     expect(count).toBeGreaterThan(300);
@@ -242,7 +300,7 @@ async function killHouse(n: number): Promise<void> {
   app.kill('SIGKILL');
   await gone;
   now = `kill ${n}: the house begins`;
-  app = await serve(PORT, env(), 'start', false);
+  app = await serve(PORT, env(), 'start', silently);
 }
 
 async function killDatabase(n: number): Promise<void> {

@@ -1,16 +1,25 @@
 import type { ReactNode } from 'react';
 import { database } from '../../server/db/connection.ts';
+import { lookOnly } from '../../server/keep/look-only.ts';
+import { copyState } from '../../server/upkeep/load-upkeep.ts';
 import { loadFrame } from '../../server/people/load-frame.ts';
 import { Live } from '../../ui/data/live.tsx';
 import { Queries } from '../../ui/data/queries.tsx';
 import { QueueStrip } from '../../ui/data/queue-strip.tsx';
 import { Uploads } from '../../ui/photos/uploads.tsx';
+import { CopyStrip } from '../../ui/frame/copy-strip.tsx';
+import { UpkeepStrip } from '../../ui/frame/upkeep-strip.tsx';
 import { Nav } from '../../ui/frame/nav.tsx';
 import { requireActor } from '../_lib/session.ts';
 
 export default async function HouseLayout({ children }: { readonly children: ReactNode }) {
   const actor = await requireActor();
-  const frame = await loadFrame(database(), actor.personId);
+  const db = database();
+  const owner = actor.role === 'owner' && lookOnly() === null;
+  const [frame, state] = await Promise.all([
+    loadFrame(db, actor.personId),
+    owner ? copyState(db, Date.now()) : null,
+  ]);
   return (
     <Queries>
       <div className="flex min-h-screen">
@@ -22,6 +31,8 @@ export default async function HouseLayout({ children }: { readonly children: Rea
         </a>
         <Nav name={actor.name} initials={actor.initials} frame={frame} />
         <main id="main" className="min-w-0 flex-1 max-sm:pb-16">
+          <CopyStrip taken={lookOnly()} />
+          {state !== null && <UpkeepStrip state={state} />}
           <QueueStrip person={actor.personId} />
           <Uploads>{children}</Uploads>
         </main>

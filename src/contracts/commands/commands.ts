@@ -31,6 +31,7 @@ import { houseCheckGauge } from './house/check-gauge.ts';
 import { houseSaveChecklist } from './house/save-checklist.ts';
 import { houseSaveGateway } from './house/save-gateway.ts';
 import { houseSaveGauge } from './house/save-gauge.ts';
+import { houseSaveCopies } from './house/save-copies.ts';
 import { houseSavePeriods } from './house/save-periods.ts';
 import { houseSaveHabits } from './house/save-habits.ts';
 import { houseDeleteKind } from './house/delete-kind.ts';
@@ -130,6 +131,7 @@ export const COMMANDS = {
   'house.save-habits': houseSaveHabits,
   'house.save-opening': houseSaveOpening,
   'house.save-periods': houseSavePeriods,
+  'house.save-copies': houseSaveCopies,
   'house.save-gauge': houseSaveGauge,
   'house.check-gauge': houseCheckGauge,
   'house.save-targets': houseSaveTargets,

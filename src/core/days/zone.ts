@@ -82,6 +82,17 @@ const aheadAt = (at: number, zone: string): number => {
 };
 
 /**
+ * The moment (ms) the clock of a zone shows a time on a day; where it skips that time, the hour beside it.
+ * @param minutes after midnight, as the clock on the wall counts them
+ * @example clockOn('2026-11-27', 150, 'UTC') → 1795746600000
+ */
+export function clockOn(day: Day, minutes: number, zone: string): number {
+  const about = startOfDay(day, zone) + minutes * 60_000;
+  const { hour, minute } = wallClock(about, zone);
+  return about + (minutes - hour * 60 - minute) * 60_000;
+}
+
+/**
  * The moment (ms) a day begins in a zone: midnight, or where the clocks skip it the first moment there is.
  */
 export function startOfDay(day: Day, zone: string): number {

@@ -61,6 +61,7 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'logo changed': ({ data }) => (data['after'] === null ? 'took the logo away' : 'changed the logo'),
   'opening changed': said('changed when the shop is open'),
   'periods changed': said('changed how long what is kept'),
+  'copies changed': said('changed how copies of the record are made'),
   'kind saved': ({ data }) => `kept the kind ${text(data['name'])}`,
   'kind retired': ({ data }) =>
     `${data['retired'] === true ? 'no longer offers' : 'offers again'} the kind ${text(data['name'])}`,

@@ -10,6 +10,7 @@ import { may } from '../../core/people/roles.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { CommandRow } from '../db/models/events.ts';
+import { LOOK_ONLY_SAYS, lookOnly } from '../keep/look-only.ts';
 import { USE_CASES } from './registry.ts';
 import type { Actor, UseCase } from '../use-case/use-case.ts';
 
@@ -114,6 +115,7 @@ export async function execute<N extends CommandName>(
       message: `${actor.name} (${actor.role}) may not do this. Ask a lead.`,
     });
   }
+  if (lookOnly() !== null) return fail(refuse(LOOK_ONLY_SAYS));
   const input = parse(name, raw);
   if (!input.ok) return input;
   for (let attempt = 0; ; attempt++) {

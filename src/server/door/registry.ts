@@ -20,6 +20,7 @@ import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
 import { saveOpening } from '../house/opening.ts';
+import { saveCopies } from '../upkeep/copy-habits.ts';
 import { savePeriods } from '../privacy/save-periods.ts';
 import { saveHabits } from '../house/save-habits.ts';
 import { saveMessages } from '../messages/settings.ts';
@@ -105,6 +106,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.save-habits': saveHabits,
   'house.save-opening': saveOpening,
   'house.save-periods': savePeriods,
+  'house.save-copies': saveCopies,
   'house.save-gauge': saveGauge,
   'house.check-gauge': checkGauge,
   'house.save-targets': saveTargets,

@@ -22,7 +22,8 @@ export async function saveSetting(
       | 'first day'
       | 'messages'
       | 'periods'
-      | 'opening';
+      | 'opening'
+      | 'copies';
     what: string;
     value: unknown;
     version: number;

@@ -5,6 +5,7 @@ import type { Database } from '../db/connection.ts';
 import type { CustomerLink } from '../db/models/bench.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { recordEvent } from '../use-case/record-event.ts';
+import { lookOnly } from '../keep/look-only.ts';
 import { rulesOf } from '../house/load-rules.ts';
 import { tokenHash, tokenOfCommand } from '../people/tokens.ts';
 import { withoutToken } from '../people/secret-answer.ts';
@@ -90,7 +91,8 @@ export async function openLink(
   now: Date,
   t: Transaction | null = null,
 ): Promise<CustomerLink | null> {
-  if (!/^[\w-]{43}$/.test(token)) return null;
+  // A copy that is looked at answers no customer.
+  if (!/^[\w-]{43}$/.test(token) || lookOnly() !== null) return null;
   const link = await models.CustomerLink.findOne({ where: { tokenHash: tokenHash(token) }, transaction: t });
   if (!link || link.withdrawnAt !== null || link.expiresAt <= now) return null;
   return purpose === null || link.purpose === purpose ? link : null;

@@ -49,6 +49,14 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   {
+    at: /^\/house\/copies/,
+    name: 'Copies',
+    purpose:
+      'When the record was copied last and where the copy is, whether every seal still holds, and how to put a copy back.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/rack/,
     name: 'Rack',
     purpose:

@@ -21,6 +21,7 @@ export const HOUSE_PAGES = [
   { href: '/house/hand-over', name: 'Handing over' },
   { href: '/house/messages', name: 'Messages' },
   { href: '/house/keeping', name: 'What is kept' },
+  { href: '/house/copies', name: 'Copies' },
   { href: '/guide', name: 'Guide' },
 ] as const;
 

@@ -1,5 +1,6 @@
 import { database } from '../../../server/db/connection.ts';
 import { listenToEvents } from '../../../server/live/feed.ts';
+import { keepStream } from '../../../server/live/open-streams.ts';
 import { seeDevice } from '../../../server/people/who.ts';
 import { actorNow, currentActor } from '../../_lib/session.ts';
 
@@ -33,8 +34,10 @@ export async function GET(request: Request): Promise<Response> {
       };
       send('retry: 1000\nevent: open\ndata: {}\n\n');
       let stop = (): void => undefined;
+      let forget = (): void => undefined;
       const end = () => {
         stop();
+        forget();
         clearInterval(beat);
         try {
           controller.close();
@@ -47,6 +50,7 @@ export async function GET(request: Request): Promise<Response> {
         send('event: signed-out\ndata: {}\n\n');
         end();
       };
+      forget = keepStream(end);
       stop = listenToEvents((heard) => {
         send(`id: ${heard.at(-1)?.id ?? 0}\ndata: ${JSON.stringify(heard)}\n\n`);
         if (heard.some((h) => ENDS_SESSIONS.has(h.kind))) void stillThere().catch(() => undefined);

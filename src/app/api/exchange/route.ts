@@ -2,6 +2,7 @@ import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { importJob } from '../../../server/exchange/import-job.ts';
 import { MOST_ZIP_BYTES } from '../../../server/exchange/read-job-file.ts';
+import { LOOK_ONLY_SAYS, lookOnly } from '../../../server/keep/look-only.ts';
 import { readBytes } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';
@@ -15,6 +16,7 @@ export async function POST(request: Request): Promise<Response> {
   if (!actor) return answer(401, { ok: false, error: 'Tap your name and PIN again.' });
   if (!may(actor.role, 'house'))
     return answer(403, { ok: false, error: 'A lead or the owner brings jobs in.' });
+  if (lookOnly() !== null) return answer(403, { ok: false, error: LOOK_ONLY_SAYS });
   const zip = await readBytes(request, MOST_ZIP_BYTES);
   if (zip === null)
     return answer(413, { ok: false, error: 'The file is larger than 300 MB. Nothing was changed.' });

@@ -1,6 +1,7 @@
 import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { keepLogo, loadLogo, MOST_LOGO_BYTES } from '../../../server/photos/logo.ts';
+import { LOOK_ONLY_SAYS, lookOnly } from '../../../server/keep/look-only.ts';
 import { readBytes } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { currentActor } from '../../_lib/session.ts';
@@ -23,6 +24,7 @@ export async function POST(request: Request): Promise<Response> {
   if (!actor) return answer(401, { ok: false, error: 'Tap your name and PIN again.' });
   if (!may(actor.role, 'house'))
     return answer(403, { ok: false, error: 'A lead or the owner changes the logo.' });
+  if (lookOnly() !== null) return answer(403, { ok: false, error: LOOK_ONLY_SAYS });
   const bytes = await readBytes(request, MOST_LOGO_BYTES);
   if (bytes === null) return answer(413, { ok: false, error: 'The picture is larger than 4 MB.' });
   const kept = await keepLogo(database(), actor, bytes, new Date());

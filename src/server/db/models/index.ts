@@ -30,11 +30,13 @@ import { initPlans, Offer, OperationVersion, PlanChoice, PlanResult, WhatIf } fr
 import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
+import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
 import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
 
 const ALL = {
   Setting,
+  UpkeepRun,
   Person,
   Device,
   PairingCode,
@@ -116,5 +118,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initPlans(sequelize, own);
   initBench(sequelize, own);
   initEvents(sequelize, own);
+  initUpkeep(sequelize, own);
   return own;
 }

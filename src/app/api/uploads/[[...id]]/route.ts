@@ -1,4 +1,5 @@
 import { database } from '../../../../server/db/connection.ts';
+import { LOOK_ONLY_SAYS, lookOnly } from '../../../../server/keep/look-only.ts';
 import { uploadServer } from '../../../../server/photos/upload-server.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 import { currentActor } from '../../../_lib/session.ts';
@@ -11,6 +12,7 @@ async function handle(request: Request): Promise<Response> {
   const actor = await currentActor();
   if (!actor)
     return new Response('Tap your name and PIN again; the photo is kept on this tablet.', { status: 401 });
+  if (lookOnly() !== null) return new Response(LOOK_ONLY_SAYS, { status: 403 });
   return uploadServer(database(), actor).handleWeb(request);
 }
 
