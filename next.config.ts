@@ -3,7 +3,7 @@ import type { NextConfig } from 'next';
 const STRICT = Object.entries({
   'X-Content-Type-Options': 'nosniff',
   'Referrer-Policy': 'no-referrer',
-  'Permissions-Policy': 'camera=(self), microphone=(), geolocation=()',
+  'Permissions-Policy': 'camera=(self), microphone=(self), serial=(self), geolocation=()',
   'Cross-Origin-Opener-Policy': 'same-origin',
   'X-Frame-Options': 'DENY',
 }).map(([key, value]) => ({ key, value }));

@@ -8,6 +8,8 @@ process.env['TZ'] = 'UTC';
 const USAGE = `Usage: ./rubrica COMMAND
 
   start [--port N] [--empty]   install, build, start the database, load the demo shop, serve
+  start --lan [--name NAME] [--lan-port N]
+                               the same, and the shop's tablets over https
   dev [--port N]               the same with the development server
   stop                         stop what this checkout runs
   test [check|unit|integration|e2e …] [--only TEXT]

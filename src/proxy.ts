@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { whyNotServed } from './app/_lib/reached.ts';
 
 /** The content policy of one answer: scripts only with this answer's nonce, nothing from elsewhere. */
 function policy(nonce: string, development: boolean): string {
@@ -23,6 +24,8 @@ export function proxy(request: NextRequest): NextResponse {
   // Pages are only read: what would be sent to one is refused before anybody reads it.
   if (request.method !== 'GET' && request.method !== 'HEAD')
     return new NextResponse(null, { status: 405, headers: { Allow: 'GET, HEAD', Connection: 'close' } });
+  const why = whyNotServed(request.headers);
+  if (why !== null) return new NextResponse(why, { status: 421, headers: { Connection: 'close' } });
   if (request.headers.has('rsc')) return NextResponse.next();
   const nonce = btoa(crypto.randomUUID());
   const csp = policy(nonce, process.env.NODE_ENV === 'development');

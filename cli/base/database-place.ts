@@ -32,12 +32,16 @@ export interface DatabasePlace {
 const SERVER_ACCOUNT = 'mysql';
 const SHARED = '/var/lib/rubrica';
 
-function lookUp(name: string): Account {
+/**
+ * A system account that a Debian package made for its server.
+ * @throws Trouble when there is none
+ */
+export function lookUpAccount(name: string): Account {
   const ask = (flag: string) => Number(spawnSync('id', [flag, name], { encoding: 'utf8' }).stdout);
   const [uid, gid] = [ask('-u'), ask('-g')];
   if (!(uid > 0) || !(gid > 0))
     throw new Trouble(
-      `there is no system account ${name}, which the database runs as when Rubrica is started by root`,
+      `there is no system account ${name}, which its server runs as when Rubrica is started by root`,
     );
   return { name, uid, gid };
 }
@@ -81,7 +85,7 @@ function rootData(folder: string): string {
 export function databasePlace(name: string): DatabasePlace {
   const folder = privateFolder(name);
   const root = process.getuid?.() === 0;
-  const account = root ? lookUp(SERVER_ACCOUNT) : null;
+  const account = root ? lookUpAccount(SERVER_ACCOUNT) : null;
   if (account) for (const f of [home(), folder]) passable(f);
   const data = account ? rootData(folder) : join(folder, 'data');
   const beside = dirname(data);

@@ -5,6 +5,8 @@ import { Trouble } from './say.ts';
 export interface Options {
   readonly rest: readonly string[];
   readonly port: number;
+  /** where tablets reach it over https; the next but one tells them how to trust it */
+  readonly lanPort: number;
   readonly empty: boolean;
   readonly fresh: boolean;
   readonly json: boolean;
@@ -16,9 +18,21 @@ export interface Options {
   readonly unseal: boolean;
   readonly beside: boolean;
   readonly replace: boolean;
+  /** serve the tablets of the shop's network, over https */
+  readonly lan: boolean;
+  /** what the network calls this machine */
+  readonly name: string | undefined;
 }
 
 const DEFAULT_PORT = 4370;
+const DEFAULT_LAN_PORT = 4443;
+
+function portOf(flag: string, given: string | undefined, usual: number): number {
+  const port = given === undefined ? usual : Number(given);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Trouble(`--${flag} takes a number from 1 to 65535, not ${given}`);
+  return port;
+}
 
 /** Reads what stands after a command; says what it does not know. */
 export function options(args: string[]): Options {
@@ -37,10 +51,12 @@ export function options(args: string[]): Options {
       unseal: { type: 'boolean', default: false },
       beside: { type: 'boolean', default: false },
       replace: { type: 'boolean', default: false },
+      lan: { type: 'boolean', default: false },
+      name: { type: 'string' },
+      'lan-port': { type: 'string' },
     },
   });
-  const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
-  if (!Number.isInteger(port) || port < 1 || port > 65535)
-    throw new Trouble(`--port takes a number from 1 to 65535, not ${values.port}`);
-  return { ...values, check: values.check, rest: positionals, port };
+  const port = portOf('port', values.port, DEFAULT_PORT);
+  const lanPort = portOf('lan-port', values['lan-port'], DEFAULT_LAN_PORT);
+  return { ...values, check: values.check, name: values.name, rest: positionals, port, lanPort };
 }

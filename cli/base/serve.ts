@@ -52,6 +52,9 @@ export async function serve(
   throw new Trouble(`the server did not answer on port ${port}:\n${words}`);
 }
 
+/** So long may requests that are under way take to end. */
+const DRAIN_MS = 2_000;
+
 /** Whether a process that we started has ended, by itself or not. */
 export const hasEnded = (child: ChildProcess): boolean =>
   child.exitCode !== null || child.signalCode !== null;
@@ -60,7 +63,7 @@ export const hasEnded = (child: ChildProcess): boolean =>
 export function endServer(child: ChildProcess): Promise<void> {
   return new Promise((resolve) => {
     if (hasEnded(child)) return resolve();
-    const force = setTimeout(() => child.kill('SIGKILL'), 5000);
+    const force = setTimeout(() => child.kill('SIGKILL'), DRAIN_MS);
     child.once('exit', () => {
       clearTimeout(force);
       resolve();

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { toString } from 'qrcode';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { buildIfNeeded } from '../base/build.ts';
@@ -8,6 +10,8 @@ import { claimShop } from '../base/running-shop.ts';
 import { say } from '../base/say.ts';
 import { openLogFile, type LogFile } from '../base/log-file.ts';
 import { endServer, hasEnded, serve } from '../base/serve.ts';
+import { lanEnvironment, planLan, proxyToken, rootCertificate, startProxy, type Lan } from '../lan/proxy.ts';
+import { fingerprint } from '../lan/trust-page.ts';
 import { keepUp, type Running } from '../watch/keep-up.ts';
 import { startNights } from '../watch/nightly.ts';
 import { endOrphans, forgetChildren, keepChild } from '../watch/orphans.ts';
@@ -15,7 +19,21 @@ import { watchDatabase } from '../watch/watch-database.ts';
 
 const PAIRINGS = 20;
 
-async function tell(house: House, port: number): Promise<void> {
+/** How the shop's tablets reach the house: an address and two squares to scan, the first once. */
+async function lanWords(lan: Lan | null, code: string): Promise<string> {
+  if (lan === null) return '';
+  const pair = `${lan.address}/pair?code=${code}`;
+  const square = (text: string) => toString(text, { type: 'terminal', small: true });
+  const pem = readFileSync(rootCertificate(lan), 'utf8');
+  return (
+    `  For the shop's tablets: ${lan.address}\n\n` +
+    `  1. Once on each: ${lan.trustAddress} tells it to trust this machine, fingerprint\n` +
+    `     ${fingerprint(pem)}\n\n${await square(lan.trustAddress)}\n` +
+    `  2. Pair it: ${pair}\n\n${await square(pair)}\n`
+  );
+}
+
+async function tell(house: House, port: number, lan: Lan | null): Promise<void> {
   const code = await makePairingCode(house.db, new Date(), PAIRINGS);
   const people = await house.db.models.Person.findAll();
   const demo = DEMO_PEOPLE.filter((d) => people.some((p) => p.name === d.name));
@@ -23,6 +41,7 @@ async function tell(house: House, port: number): Promise<void> {
   process.stdout.write(
     `\nRubrica is open at http://127.0.0.1:${port}\n\n` +
       `  Pair this device first: http://127.0.0.1:${port}/pair?code=${code}\n` +
+      (await lanWords(lan, code)) +
       (demo.length > 0 ? `  Then tap a name (demo shop):\n${pins}\n` : '') +
       '\n  Ctrl-C stops Rubrica and its database.\n\n',
   );
@@ -34,7 +53,13 @@ const untilStopped = (): Promise<void> =>
   });
 
 /** The application of a house as something that is kept up. */
-const application = (house: House, { port }: Options, mode: 'start' | 'dev', log: LogFile) => ({
+const application = (
+  house: House,
+  { port }: Options,
+  mode: 'start' | 'dev',
+  lan: Lan | null,
+  log: LogFile,
+) => ({
   what: 'the application',
   began: (pid: number) => keepChild('application', pid),
   begin: async (): Promise<Running> => {
@@ -43,6 +68,8 @@ const application = (house: House, { port }: Options, mode: 'start' | 'dev', log
       RUBRICA_DATABASE_URL: house.url,
       RUBRICA_SECRET: house.secret,
       ...(copyOf !== null && { RUBRICA_LOOK_ONLY: copyOf }),
+      RUBRICA_PROXY_TOKEN: proxyToken(),
+      ...(lan && lanEnvironment(lan)),
     };
     const child = await serve(port, env, mode, log.write);
     return {
@@ -54,21 +81,36 @@ const application = (house: House, { port }: Options, mode: 'start' | 'dev', log
 });
 
 /** Everything that runs beside the house while it is open; answers what ends it, in order. */
-async function keepOpen(house: House, o: Options, mode: 'start' | 'dev'): Promise<() => Promise<void>> {
+async function keepOpen(
+  house: House,
+  o: Options,
+  mode: 'start' | 'dev',
+  lan: Lan | null,
+): Promise<() => Promise<void>> {
   const log = openLogFile();
   const stopDatabase = await watchDatabase(house);
-  const stopApplication = await keepUp(application(house, o, mode, log)).catch(async (e: unknown) => {
-    await stopDatabase();
-    throw e;
-  });
-  const stopNights = mode === 'start' && lookOnlyOf() === null ? startNights(house) : () => Promise.resolve();
-  return async () => {
-    await stopApplication();
-    await stopNights();
-    await stopDatabase();
+  const stops: (() => Promise<void>)[] = [stopDatabase];
+  const close = async (): Promise<void> => {
+    for (const stop of [...stops].reverse()) await stop();
     await log.end();
     forgetChildren();
   };
+  try {
+    if (mode === 'start' && lookOnlyOf() === null) stops.push(startNights(house));
+    stops.push(await keepUp(application(house, o, mode, lan, log)));
+    if (lan)
+      stops.push(
+        await keepUp({
+          what: 'the proxy',
+          begin: () => startProxy(lan),
+          began: (pid) => keepChild('proxy', pid),
+        }),
+      );
+    return close;
+  } catch (e) {
+    await close();
+    throw e;
+  }
 }
 
 async function serveUntilStopped(o: Options, mode: 'start' | 'dev'): Promise<number> {
@@ -78,8 +120,9 @@ async function serveUntilStopped(o: Options, mode: 'start' | 'dev'): Promise<num
     mode === 'start' ? buildIfNeeded() : null,
   ]);
   try {
-    const close = await keepOpen(house, o, mode);
-    await tell(house, o.port);
+    const lan = o.lan ? planLan(o, [o.port]) : null;
+    const close = await keepOpen(house, o, mode, lan);
+    await tell(house, o.port, lan);
     await stopped;
     say('closing …');
     await close();

@@ -1,13 +1,20 @@
-/** Whether a request that changes something comes from our own pages: its Origin must be the host it was sent to. */
+import { reachedBy, whyNotServed } from './reached.ts';
+
+/**
+ * Whether a request that changes something comes from our own pages: its Origin must be the host it was sent to, and that
+ * host one of ours.
+ */
 export function sameOrigin(request: Request): boolean {
   const origin = request.headers.get('origin');
-  if (origin === null) return false;
+  if (origin === null || whyNotServed(request.headers) !== null) return false;
+  const { host, secure } = reachedBy(request.headers);
   try {
-    return new URL(origin).host === request.headers.get('host');
+    const from = new URL(origin);
+    return from.host === host && (!secure || from.protocol === 'https:');
   } catch {
     return false;
   }
 }
 
-/** Whether the house is reached over https, so that cookies are kept to it. */
-export const secureCookies = (): boolean => (process.env['RUBRICA_PUBLIC_URL'] ?? '').startsWith('https:');
+/** Whether a request came over https, so that cookies are kept to it. */
+export const secureCookies = (request: Request): boolean => reachedBy(request.headers).secure;

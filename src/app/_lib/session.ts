@@ -4,10 +4,12 @@ import { cache } from 'react';
 import { may, type Permission } from '../../core/people/roles.ts';
 import { database } from '../../server/db/connection.ts';
 import { actorFor, DEVICE_COOKIE, SESSION_COOKIE } from '../../server/people/who.ts';
+import { whyNotServed } from './reached.ts';
 import type { Actor } from '../../server/use-case/use-case.ts';
 
 /** Who asks, or null when nobody is signed in on this device. A page and its frame ask once. */
 export const currentActor = cache(async (): Promise<Actor | null> => {
+  if (whyNotServed(await headers()) !== null) return null;
   const jar = await cookies();
   return actorFor(database(), jar.get(SESSION_COOKIE)?.value, jar.get(DEVICE_COOKIE)?.value, new Date());
 });

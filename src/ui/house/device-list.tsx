@@ -101,11 +101,14 @@ export function DeviceList({
   devices,
   here,
   address,
+  trust,
   may,
 }: {
   readonly devices: readonly LoadedDevice[];
   readonly here: number;
   readonly address: string;
+  /** where a tablet learns to trust this machine; null where it need not */
+  readonly trust: string | null;
   readonly may: boolean;
 }) {
   return (
@@ -116,7 +119,7 @@ export function DeviceList({
         ))}
       </ul>
       {may ? (
-        <PairingCode address={address} />
+        <PairingCode address={address} trust={trust} />
       ) : (
         <p className="text-quiet">A lead or an owner pairs tablets and sends them away.</p>
       )}

@@ -22,8 +22,38 @@ async function squareOf(text: string): Promise<Square> {
 
 const QUIET = 2;
 
+/** A square to scan, black on white in every theme. */
+function SquareToScan({ label, square }: { readonly label: string; readonly square: Square }) {
+  return (
+    <svg
+      role="img"
+      aria-label={label}
+      viewBox={`${-QUIET} ${-QUIET} ${square.size + 2 * QUIET} ${square.size + 2 * QUIET}`}
+      className="w-56 bg-white"
+    >
+      <path d={square.path} fill="#000" />
+    </svg>
+  );
+}
+
+/** Where a tablet that was never here learns to trust this machine; drawn when it is wanted. */
+function TrustFirst({ trust }: { readonly trust: string }) {
+  const [square, setSquare] = useState<Square | null>(null);
+  return (
+    <details onToggle={() => void squareOf(trust).then(setSquare)}>
+      <summary className="flex min-h-11 cursor-pointer items-center">
+        A tablet that was never here first learns to trust this machine, once
+      </summary>
+      <p className="text-sm">
+        Open <span className="font-mono">{trust}</span> on it, or scan this; then come back here.
+      </p>
+      {square && <SquareToScan label="The way to trust, to scan" square={square} />}
+    </details>
+  );
+}
+
 /** Makes a code for another tablet, to type or to scan. It is shown once. */
-export function PairingCode({ address }: { readonly address: string }) {
+export function PairingCode({ address, trust }: { readonly address: string; readonly trust: string | null }) {
   const { give, busy, trouble } = useSend();
   const [made, setMade] = useState<{ code: string; expiresAt: string; square: Square } | null>(null);
   const make = async () => {
@@ -39,6 +69,7 @@ export function PairingCode({ address }: { readonly address: string }) {
         On the new tablet open {address}/pair and type the code, or scan the square with its camera. A code is
         for one tablet.
       </p>
+      {trust !== null && <TrustFirst trust={trust} />}
       <button type="button" className="button button-main" disabled={busy} onClick={() => void make()}>
         Make a code
       </button>
@@ -48,14 +79,7 @@ export function PairingCode({ address }: { readonly address: string }) {
             {made.code}
           </p>
           <p className="text-sm text-quiet">good until {sayMoment(made.expiresAt)}</p>
-          <svg
-            role="img"
-            aria-label="The code to scan"
-            viewBox={`${-QUIET} ${-QUIET} ${made.square.size + 2 * QUIET} ${made.square.size + 2 * QUIET}`}
-            className="w-56 bg-white"
-          >
-            <path d={made.square.path} fill="#000" />
-          </svg>
+          <SquareToScan label="The code to scan" square={made.square} />
         </div>
       )}
       <Trouble trouble={trouble} />

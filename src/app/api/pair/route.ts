@@ -23,7 +23,7 @@ export async function POST(request: Request): Promise<Response> {
   (await cookies()).set(DEVICE_COOKIE, done.value.token, {
     httpOnly: true,
     sameSite: 'lax',
-    secure: secureCookies(),
+    secure: secureCookies(request),
     path: '/',
     maxAge: YEAR_S,
   });

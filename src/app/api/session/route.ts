@@ -29,7 +29,7 @@ export async function POST(request: Request): Promise<Response> {
   jar.set(SESSION_COOKIE, done.value.token, {
     httpOnly: true,
     sameSite: 'lax',
-    secure: secureCookies(),
+    secure: secureCookies(request),
     path: '/',
     expires: done.value.expiresAt,
   });

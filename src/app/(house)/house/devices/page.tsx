@@ -14,7 +14,13 @@ export default async function DevicesPage() {
   return (
     <>
       <PageHead title="Tablets" note="what is paired with the shop, and who was on it last" />
-      <DeviceList devices={devices} here={actor.deviceId} address={address} may={may(actor.role, 'house')} />
+      <DeviceList
+        devices={devices}
+        here={actor.deviceId}
+        address={address}
+        trust={process.env['RUBRICA_TRUST_URL'] ?? null}
+        may={may(actor.role, 'house')}
+      />
     </>
   );
 }

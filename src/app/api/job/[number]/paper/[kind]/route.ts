@@ -8,17 +8,17 @@ import { loadHead } from '../../../../../../server/printing/load-head.ts';
 import { sizeAsked, type PaperSize } from '../../../../../../server/printing/paper.ts';
 import { receiptPaper, tagPaper } from '../../../../../../server/printing/receipt-paper.ts';
 import { pdfAnswer } from '../../../../../_lib/file-answer.ts';
+import { origin } from '../../../../../_lib/origin.ts';
 import { jobAsked } from '../../../../../_lib/job-asked.ts';
 
-type Make = (job: JobView, size: PaperSize, head: PaperHead, host: string) => Promise<Buffer>;
+type Make = (job: JobView, size: PaperSize, head: PaperHead, address: string) => Promise<Buffer>;
 
 const PAPERS: Readonly<Record<string, Make>> = {
   bench: (job, size) => benchSheet(job, size),
   estimate: estimatePaper,
   receipt: receiptPaper,
   sheet: customerSheet,
-  tag: (job, size, _head, host) =>
-    tagPaper(job, size, `${process.env['RUBRICA_PUBLIC_URL'] ?? host}/job/${job.number}`),
+  tag: (job, size, _head, address) => tagPaper(job, size, `${address}/job/${job.number}`),
 };
 
 /** A paper of a job as PDF: tag, receipt, bench sheet, estimate, customer's sheet; `?size=letter` for Letter. */
@@ -31,9 +31,8 @@ export async function GET(
   const { kind } = await params;
   const make = Object.hasOwn(PAPERS, kind) ? PAPERS[kind] : undefined;
   if (!make) return new Response('There is no such paper.', { status: 404 });
-  const host = `http://${request.headers.get('host') ?? '127.0.0.1'}`;
   return pdfAnswer(
-    await make(job, sizeAsked(request, job.shop.paper), await loadHead(database()), host),
+    await make(job, sizeAsked(request, job.shop.paper), await loadHead(database()), await origin()),
     `${kind}-${job.number}.pdf`,
   );
 }

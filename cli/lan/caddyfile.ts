@@ -1,0 +1,65 @@
+/** What the proxy between the tablets and the application is told. */
+export interface ProxyWish {
+  /** names and addresses it answers to over https */
+  readonly names: readonly string[];
+  readonly port: number;
+  /** where a tablet takes the certificate, over plain http, and nothing else is served */
+  readonly trustPort: number;
+  /** ports of the application's processes on this machine */
+  readonly applications: readonly number[];
+  /** what makes the application believe it */
+  readonly token: string;
+  /** its own folder: authority, site, log */
+  readonly folder: string;
+}
+
+const block = (head: string, lines: readonly string[]): string =>
+  `${head} {\n${lines.map((l) => `\t${l.replaceAll('\n', '\n\t')}`).join('\n')}\n}`;
+
+/** The proxy's settings as it reads them. Nothing in them comes from outside but the names, which were checked. */
+export function caddyfile({ names, port, trustPort, applications, token, folder }: ProxyWish): string {
+  const [first = ''] = names;
+  const settings = block('', [
+    'admin off',
+    'auto_https disable_redirects',
+    'skip_install_trust',
+    `default_sni ${first}`,
+    `storage file_system "${folder}/authority"`,
+    block('log', [
+      block(`output file "${folder}/log/proxy.log"`, ['roll_size 10MiB', 'roll_keep 10']),
+      'level WARN',
+    ]),
+  ]);
+  const secure = block(names.map((n) => `https://${n}:${port}`).join(', '), [
+    'tls internal',
+    block(`reverse_proxy ${applications.map((p) => `127.0.0.1:${p}`).join(' ')}`, [
+      'lb_policy first',
+      'lb_try_duration 5s',
+      'lb_try_interval 100ms',
+      ...(applications.length > 1
+        ? ['health_uri /api/health', 'health_interval 1s', 'fail_duration 5s']
+        : []),
+      'flush_interval -1',
+      `header_up X-Rubrica-Proxy ${token}`,
+    ]),
+  ]);
+  const trust = block(`http://:${trustPort}`, [
+    `root * "${folder}/site"`,
+    block('handle /rubrica.crt', [
+      'header Content-Type application/x-x509-ca-cert',
+      'header Cache-Control no-store',
+      'file_server',
+    ]),
+    block('handle', [
+      'rewrite * /trust.html',
+      'header Cache-Control no-store',
+      "header Content-Security-Policy \"default-src 'none'; style-src 'unsafe-inline'\"",
+      block('file_server', ['status 403']),
+    ]),
+  ]);
+  return `${[settings, secure, trust].join('\n\n')}\n`;
+}
+
+/** A name or an address that may stand in the proxy's settings. */
+export const isHostName = (text: string): boolean =>
+  /^(?=.{1,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?)(\.[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?)*$/i.test(text);
