@@ -35,6 +35,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   bench [sums|plans|sheet|server] [--json]
                                measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
+  pack [FILE]                  a release archive that starts without a build and without the registry
   version                      which release this is
   help                         this
 
@@ -53,6 +54,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   backup: () => import('./commands/backup.ts'),
   restore: () => import('./commands/restore.ts'),
   version: () => import('./commands/version.ts'),
+  pack: () => import('./commands/pack.ts'),
   sum: () => import('./commands/sum.ts'),
   plan: () => import('./commands/plan.ts'),
   export: () => import('./commands/export.ts'),

@@ -17,6 +17,8 @@ export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { endStreams } = await import('./server/live/open-streams.ts');
   process.on('SIGTERM', endStreams);
+  const { metrics } = await import('./server/keep/metrics.ts');
+  metrics();
   const { lookOnly } = await import('./server/keep/look-only.ts');
   if (lookOnly() !== null) return;
   const { startDelivery } = await import('./server/messages/delivery-loop.ts');

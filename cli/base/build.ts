@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { isPacked } from './release.ts';
 import { OF_CHECKOUT, ROOT } from './paths.ts';
 import { runningShop } from './running-shop.ts';
 import { say, Trouble } from './say.ts';
@@ -10,7 +11,7 @@ const INPUTS = [
   'src',
   'public',
   'package-lock.json',
-  'next.config.ts',
+  'next.config.mjs',
   'postcss.config.mjs',
   'tsconfig.json',
 ];
@@ -51,6 +52,8 @@ function run(args: readonly string[]): Promise<void> {
 
 /** Builds the application when a source has changed since the last build. */
 export async function buildIfNeeded(): Promise<void> {
+  // A release archive brings its build.
+  if (isPacked()) return;
   const stamp = join(OF_CHECKOUT, 'build.stamp');
   const digest = sourceDigest();
   const built = existsSync(join(ROOT, '.next', 'BUILD_ID'));

@@ -1,4 +1,4 @@
-import { createHash, X509Certificate } from 'node:crypto';
+import { X509Certificate } from 'node:crypto';
 
 /** The digest of a certificate as a tablet shows it: pairs of hexadecimal digits. */
 export const fingerprint = (pem: string): string => new X509Certificate(pem).fingerprint256;
@@ -7,10 +7,6 @@ export const fingerprint = (pem: string): string => new X509Certificate(pem).fin
 export const endsAt = (pem: string): number => Date.parse(new X509Certificate(pem).validTo);
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
-
-/** A short name of a certificate, to be compared at a glance. */
-export const shortMark = (pem: string): string =>
-  createHash('sha256').update(fingerprint(pem)).digest('hex').slice(0, 8);
 
 /**
  * What a tablet sees over plain http: why nothing else is served there, and how it learns to trust this machine, once.

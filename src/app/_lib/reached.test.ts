@@ -1,4 +1,4 @@
-import { reachedBy, whyNotServed } from './reached.ts';
+import { isFromHere, reachedBy, whyNotServed } from './reached.ts';
 
 afterEach(() => vi.unstubAllEnvs());
 
@@ -38,4 +38,18 @@ test.each([
   const said = whyNotServed(asked({ host, ...more, ...proxied }));
   if (why === null) expect(said).toBeNull();
   else expect(said).toContain(why);
+});
+
+test('what is for the machine alone is not told through a proxy, named or not', () => {
+  const host = '127.0.0.1:4370';
+  expect(isFromHere(asked({ host }))).toBe(true);
+  expect(isFromHere(asked({ host, 'x-forwarded-for': '::ffff:127.0.0.1' }))).toBe(true);
+  for (const more of [
+    { 'x-forwarded-for': '192.0.2.9' },
+    { 'x-forwarded-for': '127.0.0.1, 192.0.2.9' },
+    { 'x-rubrica-proxy': 'any' },
+    { forwarded: 'for=192.0.2.9' },
+    { host: 'shop.example' },
+  ])
+    expect(isFromHere(asked({ host, ...more } as Readonly<Record<string, string>>))).toBe(false);
 });

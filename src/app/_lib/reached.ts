@@ -43,6 +43,14 @@ export function reachedBy(headers: Headers): Reached {
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
 const isLoopback = (host: string): boolean => LOOPBACK.test(host);
 
+/** Whether a request comes from this machine itself, past every proxy. */
+export const isFromHere = (headers: Headers): boolean =>
+  isLoopback(headers.get('host') ?? '') &&
+  !headers.has(PROXY_HEADER) &&
+  !headers.has('forwarded') &&
+  !headers.has('x-real-ip') &&
+  /^((::ffff:)?127\.0\.0\.1|::1)?$/.test(headers.get('x-forwarded-for') ?? '');
+
 /** The names the house answers to: the machine itself, its public address, and those its start named. */
 export function isOurName(host: string): boolean {
   if (isLoopback(host)) return true;

@@ -10,6 +10,9 @@ export function keepStream(end: () => void): () => void {
   return () => void open().delete(end);
 }
 
+/** How many streams are open. */
+export const openStreams = (): number => open().size;
+
 /** Ends every open stream: a house that closes waits for none; the screens ask again by themselves. */
 export function endStreams(): void {
   for (const end of [...open()]) end();

@@ -6,6 +6,7 @@ import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { countSoon } from '../../../server/jobs/job-facts.ts';
 import { wakeFeed } from '../../../server/live/feed.ts';
+import { countCommand } from '../../../server/keep/metrics.ts';
 import { houseLog } from '../../../server/keep/log.ts';
 import { execute } from '../../../server/door/execute.ts';
 import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
@@ -47,11 +48,14 @@ export async function POST(request: Request): Promise<Response> {
   const read = envelope.safeParse(body.value);
   if (!read.success) return answer({ code: 'invalid', message: 'This is not a command.', fields: {} });
   const { id, name, input } = read.data;
+  const began = performance.now();
   const done = await execute(database(), actor, name, input, id).catch((error: unknown) => {
     const request = randomUUID().slice(0, 8);
     houseLog().error('a command failed', { request, command: id, name, error });
     return Response.json({ ok: false, error: { code: 'fault', request } }, { status: 500 });
   });
+  const outcome = done instanceof Response ? 'fault' : done.ok ? 'ok' : done.error.code;
+  countCommand(name, outcome, began);
   if (done instanceof Response) return done;
   if (done.ok) {
     wakeFeed();

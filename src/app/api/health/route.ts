@@ -1,13 +1,10 @@
 import { database } from '../../../server/db/connection.ts';
+import { isReady } from '../../../server/keep/is-ready.ts';
 
 export const dynamic = 'force-dynamic';
 
-/** Whether the house is open: the application answers and reaches its database. */
+/** Whether the house is open: the application answers, and its database serves the record this release keeps. */
 export async function GET(): Promise<Response> {
-  try {
-    await database().sequelize.authenticate();
-    return Response.json({ ok: true });
-  } catch {
-    return Response.json({ ok: false }, { status: 503 });
-  }
+  const ok = await isReady(database()).catch(() => false);
+  return Response.json({ ok }, { status: ok ? 200 : 503 });
 }

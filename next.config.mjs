@@ -1,5 +1,3 @@
-import type { NextConfig } from 'next';
-
 const STRICT = Object.entries({
   'X-Content-Type-Options': 'nosniff',
   'Referrer-Policy': 'no-referrer',
@@ -23,7 +21,8 @@ const RUNS_NOTHING = {
   ].join('; '),
 };
 
-const config: NextConfig = {
+/** @type {import('next').NextConfig} */
+const config = {
   headers: () =>
     Promise.resolve([
       { source: '/:path*', headers: STRICT },
@@ -32,7 +31,7 @@ const config: NextConfig = {
     ]),
   // The title comes with the page, not after it: a screen reader hears at once where it is.
   htmlLimitedBots: /.*/,
-  serverExternalPackages: ['sequelize', 'mariadb', 'pdfkit', 'umzug'],
+  serverExternalPackages: ['sequelize', 'mariadb', 'pdfkit', 'umzug', 'prom-client'],
   poweredByHeader: false,
   reactStrictMode: true,
   // `./rubrica check` does this with the stricter programs; the build need not do it twice.

@@ -1,0 +1,50 @@
+import type { UpkeepKind } from '../../src/server/upkeep/load-upkeep.ts';
+import { megabytes } from '../base/say.ts';
+import { endsAt } from '../lan/trust-page.ts';
+
+const DAY_MS = 86_400_000;
+const LEAST_FREE = 2e9;
+const LEAST_PART = 0.05;
+const CERTIFICATE_DAYS = 60;
+/** Clocks of a machine and its database may differ by so much. */
+const CLOCK_MS = 120_000;
+
+/** What to do about a disk, or null while there is room. Bytes. */
+export const diskTrouble = (free: number, all: number): string | null =>
+  free >= LEAST_FREE || free >= all * LEAST_PART
+    ? null
+    : `nearly full (${megabytes(free)} left): delete what is not needed, let older copies go, or move the house to a larger disk`;
+
+/** What to do about the machine's own authority, or null while it is good for a while. */
+export function certificateTrouble(pem: string, now: number): string | null {
+  const days = Math.floor((endsAt(pem) - now) / DAY_MS);
+  return days > CERTIFICATE_DAYS
+    ? null
+    : `the certificate the tablets trust ends in ${days} days: delete the folder proxy in the house, start again with --lan, and let each tablet trust the new one`;
+}
+
+/** What to do about the clock, or null where nothing speaks against it. */
+export const clockTrouble = (newestChange: number | null, now: number): string | null =>
+  newestChange === null || newestChange <= now + CLOCK_MS
+    ? null
+    : `the machine's clock is behind: the last change in the record was made at ${new Date(newestChange).toISOString()}. Set the clock, and let it be set from the network`;
+
+/** What to do about copies, or null. */
+export function copyTrouble({ state, trouble }: UpkeepKind): string | null {
+  if (state === 'failed') return `the last copy could not be made: ${trouble ?? ''}. Then: ./rubrica backup`;
+  if (state === 'old')
+    return 'the last good copy is older than a day and a half: leave Rubrica running over night, or ./rubrica backup';
+  return state === 'never' ? 'there is no copy of the record: ./rubrica backup' : null;
+}
+
+/** What to do about seals, or null. */
+export const sealTrouble = ({ state, trouble }: UpkeepKind): string | null =>
+  state === 'failed'
+    ? `a sealed record is not as it was signed (${trouble ?? ''}): somebody wrote to the database past Rubrica. ./rubrica verify, then look at a copy of before (restore --beside)`
+    : null;
+
+/** What to do about gauges, or null. */
+export const gaugeTrouble = (due: readonly string[]): string | null =>
+  due.length === 0
+    ? null
+    : `to be checked against a reference, then said in House → Gauges: ${due.join(', ')}`;
