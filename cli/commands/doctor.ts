@@ -13,6 +13,7 @@ import { databasePlace } from '../base/database-place.ts';
 import { runningServer } from '../base/private-database.ts';
 import { release } from '../base/release.ts';
 import { runningShop } from '../base/running-shop.ts';
+import { endsAt } from '../lan/trust-page.ts';
 import { megabytes } from '../base/say.ts';
 import {
   certificateTrouble,
@@ -71,7 +72,7 @@ function disk(): Finding {
 function certificate(): Finding[] {
   const file = join(home(), 'proxy/authority/pki/authorities/local/root.crt');
   if (!existsSync(file)) return [];
-  const trouble = certificateTrouble(readFileSync(file, 'utf8'), Date.now());
+  const trouble = certificateTrouble(endsAt(readFileSync(file, 'utf8')), Date.now());
   return [{ what: 'certificate', how: trouble === null ? 'good' : 'near its end', trouble }];
 }
 

@@ -1,6 +1,5 @@
 import type { UpkeepKind } from '../../src/server/upkeep/load-upkeep.ts';
 import { megabytes } from '../base/say.ts';
-import { endsAt } from '../lan/trust-page.ts';
 
 const DAY_MS = 86_400_000;
 const LEAST_FREE = 2e9;
@@ -15,9 +14,9 @@ export const diskTrouble = (free: number, all: number): string | null =>
     ? null
     : `nearly full (${megabytes(free)} left): delete what is not needed, let older copies go, or move the house to a larger disk`;
 
-/** What to do about the machine's own authority, or null while it is good for a while. */
-export function certificateTrouble(pem: string, now: number): string | null {
-  const days = Math.floor((endsAt(pem) - now) / DAY_MS);
+/** What to do about the machine's own authority, or null while it is good for a while; when it ends, and now, ms. */
+export function certificateTrouble(ends: number, now: number): string | null {
+  const days = Math.floor((ends - now) / DAY_MS);
   return days > CERTIFICATE_DAYS
     ? null
     : `the certificate the tablets trust ends in ${days} days: delete the folder proxy in the house, start again with --lan, and let each tablet trust the new one`;

@@ -1,6 +1,6 @@
 import { collectDefaultMetrics, Counter, Gauge, Histogram, Registry } from 'prom-client';
 import { database } from '../db/connection.ts';
-import { openStreams } from '../live/open-streams.ts';
+import { openStreams } from './open-streams.ts';
 
 /** What is counted and measured in this process, in the field's usual form. No name, number or word of anybody is in it. */
 interface Metrics {

@@ -1,6 +1,6 @@
 import { database } from '../../../server/db/connection.ts';
 import { listenToEvents } from '../../../server/live/feed.ts';
-import { keepStream } from '../../../server/live/open-streams.ts';
+import { keepStream } from '../../../server/keep/open-streams.ts';
 import { seeDevice } from '../../../server/people/who.ts';
 import { actorNow, currentActor } from '../../_lib/session.ts';
 
