@@ -16,6 +16,8 @@ export default defineConfig({
     actionTimeout: 90_000,
     navigationTimeout: 120_000,
     baseURL: process.env['RUBRICA_E2E_A'] ?? 'http://127.0.0.1:4370',
+    // Requests that tests hold back are the page's own; the worker in between has a test of its own.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },
     // A trace of every test costs more than the tests: ask for it when one is to be looked into.

@@ -44,13 +44,16 @@ export function proxy(request: NextRequest): NextResponse {
  */
 export const config = {
   matcher: [
-    { source: '/((?!api/|_next/static|_next/image|icon.svg).*)', missing: [{ type: 'header', key: 'rsc' }] },
     {
-      source: '/((?!api/|_next/static|_next/image|icon.svg).*)',
+      source: '/((?!api/|_next/static|_next/image|icons/|icon.svg|sw.js|manifest.webmanifest).*)',
+      missing: [{ type: 'header', key: 'rsc' }],
+    },
+    {
+      source: '/((?!api/|_next/static|_next/image|icons/|icon.svg|sw.js|manifest.webmanifest).*)',
       has: [{ type: 'header', key: 'content-length' }],
     },
     {
-      source: '/((?!api/|_next/static|_next/image|icon.svg).*)',
+      source: '/((?!api/|_next/static|_next/image|icons/|icon.svg|sw.js|manifest.webmanifest).*)',
       has: [{ type: 'header', key: 'transfer-encoding' }],
     },
   ],

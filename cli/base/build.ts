@@ -12,6 +12,7 @@ const INPUTS = [
   'public',
   'package-lock.json',
   'next.config.mjs',
+  'serwist.config.mjs',
   'postcss.config.mjs',
   'tsconfig.json',
 ];
@@ -30,7 +31,8 @@ function sourceDigest(): string {
   const hash = createHash('sha256');
   for (const input of INPUTS) {
     for (const file of filesBelow(join(ROOT, input))) {
-      if (!/\.test\.tsx?$/.test(file)) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+      if (!/\.test\.tsx?$|public\/sw\.js/.test(file))
+        hash.update(file.slice(ROOT.length)).update(readFileSync(file));
     }
   }
   return hash.digest('hex');
@@ -67,5 +69,7 @@ export async function buildIfNeeded(): Promise<void> {
   mkdirSync(OF_CHECKOUT, { recursive: true, mode: 0o700 });
   rmSync(stamp, { force: true });
   await run([join(ROOT, 'node_modules/next/dist/bin/next'), 'build']);
+  // The worker holds the files of the build: it comes after it.
+  await run([join(ROOT, 'node_modules/@serwist/cli/cli.js'), 'build', 'serwist.config.mjs']);
   writeFileSync(stamp, digest);
 }

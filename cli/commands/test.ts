@@ -68,6 +68,7 @@ const FIRST_LANE = [
   'doors',
   'edits',
   'ends',
+  'shell',
   'still',
   'sums',
 ];

@@ -75,7 +75,7 @@ const newToken = (): string => randomBytes(32).toString('base64url');
 const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** A code that pairs one device, as `./rubrica pair` makes it. */
-async function pairingCode(): Promise<string> {
+export async function pairingCode(): Promise<string> {
   const db = openDatabase(DATABASE);
   try {
     return await makePairingCode(db, new Date());

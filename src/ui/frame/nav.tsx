@@ -33,6 +33,7 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
   const router = useRouter();
   const leave = async () => {
     await fetch('/api/session', { method: 'DELETE' });
+    await (await import('../data/offline-shell.tsx')).forgetPages();
     router.push('/sign-in?next=/rack');
     router.refresh();
   };

@@ -36,6 +36,7 @@ export function SignIn({
     setBusy(true);
     const said = await postJson('/api/session', { personId: chosen.id, pin });
     if (said === null) {
+      await (await import('../data/offline-shell.tsx')).forgetPages();
       window.location.assign(next ?? lastPage());
       return;
     }
