@@ -17,7 +17,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   seed --fresh [--empty] [--yes]
                                throw the data away and load the demo shop again, or begin a shop of one's own (asks
                                first; --yes for scripts)
-  pair                         make a pairing code for a tablet
+  pair [--uses N]              make a pairing code for a tablet, or for several
   pin "NAME"                   give somebody another PIN, read from standard input (an owner who forgot theirs)
   doctor                       what is installed, running, listening, migrated
   backup [FOLDER]              one copy of the whole record, while people work (backup --seal: under a passphrase from

@@ -20,6 +20,8 @@ export interface Options {
   readonly replace: boolean;
   /** serve the tablets of the shop's network, over https */
   readonly lan: boolean;
+  /** for how many tablets a pairing code is good */
+  readonly uses: number;
   /** what the network calls this machine */
   readonly name: string | undefined;
 }
@@ -32,6 +34,15 @@ function portOf(flag: string, given: string | undefined, usual: number): number 
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Trouble(`--${flag} takes a number from 1 to 65535, not ${given}`);
   return port;
+}
+
+const MOST_TABLETS = 100;
+
+function usesOf(given: string | undefined): number {
+  const uses = given === undefined ? 1 : Number(given);
+  if (!Number.isInteger(uses) || uses < 1 || uses > MOST_TABLETS)
+    throw new Trouble(`--uses takes a number from 1 to ${MOST_TABLETS}, not ${given}`);
+  return uses;
 }
 
 /** Reads what stands after a command; says what it does not know. */
@@ -53,10 +64,19 @@ export function options(args: string[]): Options {
       replace: { type: 'boolean', default: false },
       lan: { type: 'boolean', default: false },
       name: { type: 'string' },
+      uses: { type: 'string' },
       'lan-port': { type: 'string' },
     },
   });
   const port = portOf('port', values.port, DEFAULT_PORT);
   const lanPort = portOf('lan-port', values['lan-port'], DEFAULT_LAN_PORT);
-  return { ...values, check: values.check, name: values.name, rest: positionals, port, lanPort };
+  return {
+    ...values,
+    check: values.check,
+    name: values.name,
+    rest: positionals,
+    port,
+    lanPort,
+    uses: usesOf(values.uses),
+  };
 }

@@ -17,8 +17,6 @@ import { startNights } from '../watch/nightly.ts';
 import { endOrphans, forgetChildren, keepChild } from '../watch/orphans.ts';
 import { watchDatabase } from '../watch/watch-database.ts';
 
-const PAIRINGS = 20;
-
 /** How the shop's tablets reach the house: an address and two squares to scan, the first once. */
 async function lanWords(lan: Lan | null, code: string): Promise<string> {
   if (lan === null) return '';
@@ -34,7 +32,7 @@ async function lanWords(lan: Lan | null, code: string): Promise<string> {
 }
 
 async function tell(house: House, port: number, lan: Lan | null): Promise<void> {
-  const code = await makePairingCode(house.db, new Date(), PAIRINGS);
+  const code = await makePairingCode(house.db, new Date());
   const people = await house.db.models.Person.findAll();
   const demo = DEMO_PEOPLE.filter((d) => people.some((p) => p.name === d.name));
   const pins = demo.map((p) => `    ${p.name.padEnd(18)} ${p.role.padEnd(11)} PIN ${p.pin}`).join('\n');

@@ -206,6 +206,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'plan.offer': { jobId: 1, days: 14 },
   'plan.take-option': { offerId: id },
   'house.save-opening': { version: 0, opening: { hours: null, closed: [] } },
+  'house.save-doors': { version: 0, doors: { idleMinutes: 120 } },
   'house.save-copies': { version: 0, copies: { at: '02:30', daily: 7, weekly: 5, monthly: 12 } },
   'house.save-periods': {
     version: 0,

@@ -119,7 +119,7 @@ describe('canonicalJson', () => {
 describe('PINs', () => {
   test('four wrong ones are free, the fifth locks for a minute, each further doubles, up to half an hour', () => {
     let trouble: PinTrouble = { failed: 0, lockedUntil: null };
-    const locks = Array.from({ length: 14 }, () => (trouble = afterWrongPin(trouble, 0)).lockedUntil);
+    const locks = Array.from({ length: 14 }, () => (trouble = afterWrongPin(trouble, 0, 0)).lockedUntil);
     expect(locks.slice(0, FREE_TRIES - 1)).toEqual([null, null, null, null]);
     expect(locks.slice(FREE_TRIES - 1, FREE_TRIES + 3)).toEqual([60_000, 120_000, 240_000, 480_000]);
     expect(locks.at(-1)).toBe(30 * 60_000);

@@ -5,6 +5,7 @@ import type { Database } from '../../src/server/db/connection.ts';
 import { migrate, pendingMigrations } from '../../src/server/db/migrate.ts';
 import { makePairingCode, pairDevice } from '../../src/server/people/pair-device.ts';
 import { signIn, signOut } from '../../src/server/people/sign-in.ts';
+import { loadDoorLog } from '../../src/server/people/doors.ts';
 import { actorFor, peopleOn } from '../../src/server/people/who.ts';
 import { loadRack } from '../../src/server/rack/load-rack.ts';
 import { findCustomers } from '../../src/server/desk/find.ts';
@@ -69,6 +70,53 @@ describe('signing in', () => {
     const wrong = await db.models.EventRow.count({ where: { kind: 'wrong PIN' } });
     expect(wrong).toBe(6);
   }, 30_000);
+
+  test('wrong PINs count for a name over all tablets, a colleague’s right one changes nothing, and one is never locked out everywhere', async () => {
+    const at = (minutes: number) => later(3000 + minutes);
+    const other = await pairDevice(db, await makePairingCode(db, NOW), 'Bench 2', NOW);
+    if (!other.ok) throw new Error('not paired');
+    const ok = async (token: string, id: number, pin: string, minutes: number) =>
+      (await signIn(db, token, id, pin, at(minutes))).ok;
+    const colleague = await db.models.Person.findOne({ where: { role: 'lead' } });
+    for (let i = 0; i < 7; i++) await ok(deviceToken, technicianId, '0000', 30 * i);
+    expect(await ok(deviceToken, colleague?.id ?? 0, '1234', 181)).toBe(true);
+    // A colleague’s right PIN gave no free tries for this name, here or there.
+    expect(await ok(deviceToken, technicianId, '1234', 181)).toBe(false);
+    expect(await ok(other.value.token, technicianId, '0000', 182)).toBe(false);
+    expect(await ok(other.value.token, technicianId, '1234', 182.5)).toBe(false);
+    expect(await ok(other.value.token, technicianId, '1234', 183.5)).toBe(true);
+    // A day later what was typed wrongly is forgotten.
+    expect(await ok(deviceToken, technicianId, '0000', 2000)).toBe(false);
+    expect(await ok(deviceToken, technicianId, '1234', 2000)).toBe(true);
+  }, 60_000);
+
+  test('who signs in ends the session before on that tablet; one that nobody uses ends by itself; a screen that listens does not keep it', async () => {
+    const at = (minutes: number) => later(9000 + minutes);
+    const lead = await db.models.Person.findOne({ where: { role: 'lead' } });
+    const enter = async (id: number, minutes: number) => {
+      const done = await signIn(db, deviceToken, id, '1234', at(minutes));
+      if (!done.ok) throw new Error(done.error.message);
+      return done.value.token;
+    };
+    const who = (token: string, minutes: number, acts = false) =>
+      actorFor(db, token, deviceToken, at(minutes), acts);
+    const first = await enter(technicianId, 0);
+    const second = await enter(lead?.id ?? 0, 1);
+    expect(await who(first, 1)).toBeNull();
+    expect(await who(second, 100, true)).not.toBeNull();
+    expect(await who(second, 200)).not.toBeNull();
+    // Two hours after it was used last, though a screen listened meanwhile.
+    expect(await who(second, 221)).toBeNull();
+    expect(await who(second, 110, true)).toBeNull();
+  });
+
+  test('what happens at the door stands in a log, with tablet and name', async () => {
+    const kinds = (await loadDoorLog(db)).map((e) => `${e.kind}, ${e.person}, ${e.device}`);
+    expect(kinds).toContain('signed in, The lead, Bench 1');
+    expect(kinds).toContain('wrong PIN, The technician, Bench 2');
+    expect(kinds).toContain('tablet paired, , Bench 2');
+    expect(kinds).toContain('signed out, The technician, Bench 1');
+  });
 
   test('PINs are kept as scrypt hashes, each with its own salt', async () => {
     const hashes = (await db.models.Person.findAll()).map((p) => p.pinHash);

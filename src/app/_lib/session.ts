@@ -7,12 +7,18 @@ import { actorFor, DEVICE_COOKIE, SESSION_COOKIE } from '../../server/people/who
 import { whyNotServed } from './reached.ts';
 import type { Actor } from '../../server/use-case/use-case.ts';
 
-/** Who asks, or null when nobody is signed in on this device. A page and its frame ask once. */
-export const currentActor = cache(async (): Promise<Actor | null> => {
+const actorOf = cache(async (acts: boolean): Promise<Actor | null> => {
   if (whyNotServed(await headers()) !== null) return null;
   const jar = await cookies();
-  return actorFor(database(), jar.get(SESSION_COOKIE)?.value, jar.get(DEVICE_COOKIE)?.value, new Date());
+  const [session, device] = [jar.get(SESSION_COOKIE)?.value, jar.get(DEVICE_COOKIE)?.value];
+  return actorFor(database(), session, device, new Date(), acts);
 });
+
+/** Who asks, or null when nobody is signed in on this device. */
+export const currentActor = (): Promise<Actor | null> => actorOf(false);
+
+/** Who does something now: their session is in use. A page and its frame ask once. */
+export const actingActor = (): Promise<Actor | null> => actorOf(true);
 
 /** A way to ask later, without a request, whether who asks now is still signed in. */
 export async function actorNow(): Promise<() => Promise<Actor | null>> {
@@ -23,7 +29,7 @@ export async function actorNow(): Promise<() => Promise<Actor | null>> {
 
 /** Who asks; sends to the sign-in page and back again when nobody is signed in. */
 export async function requireActor(permission: Permission = 'see'): Promise<Actor> {
-  const actor = await currentActor();
+  const actor = await actingActor();
   if (!actor) {
     // A page looked at again does not say its path; the tablet knows it and comes back to it.
     const path = (await headers()).get('x-path');

@@ -31,6 +31,7 @@ import { houseCheckGauge } from './house/check-gauge.ts';
 import { houseSaveChecklist } from './house/save-checklist.ts';
 import { houseSaveGateway } from './house/save-gateway.ts';
 import { houseSaveGauge } from './house/save-gauge.ts';
+import { houseSaveDoors } from './house/save-doors.ts';
 import { houseSaveCopies } from './house/save-copies.ts';
 import { houseSavePeriods } from './house/save-periods.ts';
 import { houseSaveHabits } from './house/save-habits.ts';
@@ -132,6 +133,7 @@ export const COMMANDS = {
   'house.save-opening': houseSaveOpening,
   'house.save-periods': houseSavePeriods,
   'house.save-copies': houseSaveCopies,
+  'house.save-doors': houseSaveDoors,
   'house.save-gauge': houseSaveGauge,
   'house.check-gauge': houseCheckGauge,
   'house.save-targets': houseSaveTargets,

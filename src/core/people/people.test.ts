@@ -17,11 +17,19 @@ describe('wrong PINs', () => {
     [500, 30],
   ] as const)('after %d of them the name is locked for %s minutes', (tries, minutes) => {
     let trouble: PinTrouble = { failed: 0, lockedUntil: null };
-    for (let i = 0; i < tries; i++) trouble = afterWrongPin(trouble, 1000);
+    for (let i = 0; i < tries; i++) trouble = afterWrongPin(trouble, 0, 1000);
     expect(trouble).toEqual({
       failed: tries,
       lockedUntil: minutes === null ? null : 1000 + minutes * MINUTE,
     });
+  });
+
+  test('wrong ones on other tablets count, and the first here locks for a minute at most', () => {
+    const none = { failed: 0, lockedUntil: null };
+    expect(afterWrongPin(none, 3, 0).lockedUntil).toBeNull();
+    expect(afterWrongPin(none, 4, 0)).toEqual({ failed: 1, lockedUntil: MINUTE });
+    expect(afterWrongPin(none, 400, 0)).toEqual({ failed: 1, lockedUntil: MINUTE });
+    expect(afterWrongPin({ failed: 1, lockedUntil: null }, 400, 0).lockedUntil).toBe(30 * MINUTE);
   });
 
   test('a lock ends at its moment, and is never shorter for a further wrong one', () => {
@@ -31,7 +39,7 @@ describe('wrong PINs', () => {
     fc.assert(
       fc.property(fc.integer({ min: FREE_TRIES, max: 60 }), (failed) => {
         const [one, more] = [failed, failed + 1].map((f) =>
-          afterWrongPin({ failed: f, lockedUntil: null }, 0),
+          afterWrongPin({ failed: f, lockedUntil: null }, 0, 0),
         );
         expect(more?.lockedUntil).toBeGreaterThanOrEqual(one?.lockedUntil ?? NaN);
       }),

@@ -20,6 +20,7 @@ import { mergeRows, undoMerge } from '../shelf/merge.ts';
 import { saveChecklist } from '../house/save-checklist.ts';
 import { checkGauge, saveGauge } from '../house/save-gauge.ts';
 import { saveOpening } from '../house/opening.ts';
+import { saveDoors } from '../house/save-doors.ts';
 import { saveCopies } from '../upkeep/copy-habits.ts';
 import { savePeriods } from '../privacy/save-periods.ts';
 import { saveHabits } from '../house/save-habits.ts';
@@ -107,6 +108,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.save-opening': saveOpening,
   'house.save-periods': savePeriods,
   'house.save-copies': saveCopies,
+  'house.save-doors': saveDoors,
   'house.save-gauge': saveGauge,
   'house.check-gauge': checkGauge,
   'house.save-targets': saveTargets,

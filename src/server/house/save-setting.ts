@@ -23,7 +23,8 @@ export async function saveSetting(
       | 'messages'
       | 'periods'
       | 'opening'
-      | 'copies';
+      | 'copies'
+      | 'doors';
     what: string;
     value: unknown;
     version: number;

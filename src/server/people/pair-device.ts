@@ -2,6 +2,7 @@ import { Op } from 'sequelize';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import type { Database } from '../db/connection.ts';
+import { doorEvent } from './door-event.ts';
 import { newPairingCode, newToken, tokenHash } from './tokens.ts';
 
 /** Makes a pairing code for `uses` tablets, good for `hours`. Only its hash is kept. */
@@ -41,7 +42,11 @@ export async function pairDevice(
       return fail(refuse('This code is not known, used up or too old. Make a new one with ./rubrica pair.'));
     await found.update({ usesLeft: found.usesLeft - 1 }, { transaction: t });
     const token = newToken();
-    await db.models.Device.create({ name, tokenHash: tokenHash(token), pairedAt: now }, { transaction: t });
+    const device = await db.models.Device.create(
+      { name, tokenHash: tokenHash(token), pairedAt: now },
+      { transaction: t },
+    );
+    await doorEvent(db.models, 'tablet paired', { personId: null, deviceId: device.id, at: now, name }, t);
     return ok({ token });
   });
 }

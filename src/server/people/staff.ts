@@ -1,4 +1,3 @@
-import { afterWrongPin, isLocked } from '../../core/people/lock-out.ts';
 import { staffProblem } from '../../core/people/staff.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { EventKind } from '../../contracts/commands/commands.ts';
@@ -8,7 +7,7 @@ import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { hashPin, pinMatches } from './pin.ts';
-import { lockedMessage } from './sign-in.ts';
+import { beginTry, forgetTries } from './pin-tries.ts';
 
 const everybody = ({ models, t }: Work): Promise<Person[]> =>
   models.Person.findAll({ transaction: t, lock: t.LOCK.UPDATE, order: [['id', 'ASC']] });
@@ -92,19 +91,23 @@ export const setPin = defineUseCase({
  * What is wrong with the PIN somebody says is theirs; null where it is. A wrong one counts on this tablet as at signing in,
  * also though nothing else of the command is kept: a colleague’s open session is no way to guess theirs.
  */
-async function wrongTry({ models, actor, now }: Work, pin: string, hash: string): Promise<string | null> {
-  const where = { personId: actor.personId, deviceId: actor.deviceId };
-  const known = await models.PinTroubleRow.findOne({ where });
-  const trouble = { failed: known?.failed ?? 0, lockedUntil: known?.lockedUntil?.getTime() ?? null };
-  if (isLocked(trouble, now.getTime())) return lockedMessage(trouble.lockedUntil ?? 0, now);
+async function wrongTry(
+  db: Pick<Work, 'models' | 'actor' | 'now'>,
+  pin: string,
+  hash: string,
+): Promise<string | null> {
+  const { models, actor, now } = db;
+  const tried = { personId: actor.personId, deviceId: actor.deviceId };
+  // Apart from the command's own transaction: what is refused is counted all the same.
+  const sequelize = models.PinTroubleRow.sequelize;
+  if (!sequelize) throw new Error('the model is bound to no connection');
+  const begun = await sequelize.transaction((own) => beginTry(models, tried, now, own));
+  if ('locked' in begun) return begun.locked;
   if (await pinMatches(pin, hash)) {
-    await known?.destroy();
+    await forgetTries(models, tried, null);
     return null;
   }
-  const { failed, lockedUntil } = afterWrongPin(trouble, now.getTime());
-  const until = lockedUntil === null ? null : new Date(lockedUntil);
-  await models.PinTroubleRow.upsert({ ...where, failed, lockedUntil: until });
-  return lockedUntil === null ? 'That is not the PIN you have now.' : lockedMessage(lockedUntil, now);
+  return begun.ifWrong === '' ? 'That is not the PIN you have now.' : begun.ifWrong;
 }
 
 /** Changes one's own PIN, by the one before. */

@@ -11,7 +11,7 @@ import { houseLog } from '../../../server/keep/log.ts';
 import { execute } from '../../../server/door/execute.ts';
 import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
-import { currentActor } from '../../_lib/session.ts';
+import { actingActor } from '../../_lib/session.ts';
 
 const envelope = z.object({
   id: z.uuid(),
@@ -36,7 +36,7 @@ const answer = (error: Failure): Response =>
 export async function POST(request: Request): Promise<Response> {
   if (!sameOrigin(request))
     return answer({ code: 'not-allowed', message: 'This request comes from elsewhere.' });
-  const actor = await currentActor();
+  const actor = await actingActor();
   if (!actor)
     return answer({
       code: 'signed-out',

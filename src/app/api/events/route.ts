@@ -14,6 +14,9 @@ const ENDS_SESSIONS: ReadonlySet<string> = new Set([
   'PIN set',
   'own PIN changed',
   'signed out everywhere',
+  'signed in',
+  'signed out',
+  'doors changed',
 ]);
 
 /** Tells a screen what changed, as it happens: server-sent events fed from the event log, for as long as its session stands. */

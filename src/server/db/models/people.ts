@@ -54,6 +54,7 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
   declare deviceId: number;
   declare createdAt: Date;
   declare expiresAt: Date;
+  declare usedAt: CreationOptional<Date | null>;
   declare endedAt: CreationOptional<Date | null>;
 }
 
@@ -65,6 +66,7 @@ export class PinTroubleRow extends Model<
   declare deviceId: number;
   declare failed: number;
   declare lockedUntil: Date | null;
+  declare failedAt: CreationOptional<Date | null>;
 }
 
 /** Where a tablet is just now. */
@@ -120,6 +122,7 @@ const sessionColumns = () => ({
   createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
   expiresAt: { type: DataTypes.DATE(3), field: 'expires_at' },
   endedAt: { type: DataTypes.DATE(3), field: 'ended_at', defaultValue: null },
+  usedAt: { type: DataTypes.DATE(3), field: 'used_at', defaultValue: null },
 });
 
 const pinTroubleRowColumns = () => ({
@@ -127,6 +130,7 @@ const pinTroubleRowColumns = () => ({
   deviceId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, field: 'device_id' },
   failed: { type: DataTypes.INTEGER },
   lockedUntil: { type: DataTypes.DATE(3), field: 'locked_until' },
+  failedAt: { type: DataTypes.DATE(3), field: 'failed_at', defaultValue: null },
 });
 
 const presenceColumns = () => ({

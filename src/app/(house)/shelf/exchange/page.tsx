@@ -17,6 +17,7 @@ const OUT = [
 
 export default async function ExchangePage() {
   const actor = await requireActor('take-in');
+  const keeps = may(actor.role, 'house');
   const kinds = await offeredKinds(database());
   return (
     <>
@@ -31,8 +32,9 @@ export default async function ExchangePage() {
             <h2 id="out" className="text-xl">
               Out
             </h2>
+            {!keeps && <p className="text-quiet">A lead or the owner takes the book out.</p>}
             <ul className="space-y-2">
-              {OUT.map(([file, name]) => (
+              {(keeps ? OUT : []).map(([file, name]) => (
                 <li key={file}>
                   <a href={`/api/shelf/${file}`} className="button" download={file}>
                     {name}
@@ -47,11 +49,7 @@ export default async function ExchangePage() {
           <BringBookIn />
         </div>
         <BringSheetIn kinds={kinds.filter((k) => !k.retired)} />
-        {may(actor.role, 'house') ? (
-          <BringJobIn />
-        ) : (
-          <p className="text-quiet">A lead or the owner brings whole jobs in.</p>
-        )}
+        {keeps ? <BringJobIn /> : <p className="text-quiet">A lead or the owner brings whole jobs in.</p>}
       </div>
     </>
   );

@@ -1,6 +1,7 @@
 import { may } from '../../../../core/people/roles.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { BOOK_FILES } from '../../../../server/exchange/export-book.ts';
+import { doorEvent } from '../../../../server/people/door-event.ts';
 import { currentActor } from '../../../_lib/session.ts';
 
 /** The book as a file: customers as vCard or CSV, instruments as CSV. */
@@ -10,11 +11,14 @@ export async function GET(
 ): Promise<Response> {
   const actor = await currentActor();
   if (!actor) return new Response('Sign in first.', { status: 401 });
-  if (!may(actor.role, 'take-in')) return new Response('You may not do this.', { status: 403 });
+  if (!may(actor.role, 'house')) return new Response('A lead or the owner takes this out.', { status: 403 });
   const { file } = await params;
   const found = Object.hasOwn(BOOK_FILES, file) ? BOOK_FILES[file] : undefined;
   if (!found) return new Response('There is no such file.', { status: 404 });
-  return new Response(await found.make(database()), {
+  const db = database();
+  const kind = file.startsWith('customers') ? 'customers taken out' : 'instruments taken out';
+  await doorEvent(db.models, kind, { ...actor, at: new Date() });
+  return new Response(await found.make(db), {
     headers: { 'Content-Type': found.type, 'Content-Disposition': `attachment; filename="${file}"` },
   });
 }
