@@ -17,7 +17,11 @@ function useWorker(): ServiceWorkerRegistration | null {
   const [worker, setWorker] = useState<ServiceWorkerRegistration | null>(null);
   useEffect(() => {
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
-    navigator.serviceWorker.register('/sw.js', { scope: '/' }).then(setWorker, () => setWorker(null));
+    // Where a tablet does not let it be, the page goes on without.
+    void navigator.serviceWorker.register('/sw.js', { scope: '/' }).then(
+      (made: ServiceWorkerRegistration | undefined) => setWorker(made ?? null),
+      () => setWorker(null),
+    );
   }, []);
   return worker;
 }
