@@ -268,6 +268,10 @@ describe('the customer’s link', () => {
     const job = await jobWith(['clean-body']);
     const other = await jobWith(['clean-body']);
     await give(house.technician, 'plan.add', { jobId: job.jobId, operation: 'nut-new', detail: '' });
+    // Whoever holds it answers as the customer: a technician is not told it.
+    expect(
+      await house.give(house.technician, 'work.link', { jobId: job.jobId, purpose: 'estimate' }),
+    ).toMatchObject({ ok: false, error: { code: 'refused' } });
     const { token, linkId } = await give(house.desk, 'work.link', { jobId: job.jobId, purpose: 'estimate' });
     const now = new Date();
     const estimate = await openEstimate(house.db, token, now);

@@ -35,8 +35,9 @@ This page is the policy. It is made from the commands' declarations, and the bro
 every row and column. Whoever may do a thing may do it on any job: benches help each other out, and the log keeps who did it.
 Without a session nothing is done. A customer's link opens what it was made for on its own job, until it ends or is taken back,
 and does nothing below: _options_ are chosen from once; an _estimate_ is answered line by line, once each, and asks questions;
-a _sheet_ is read, asks questions and may say that something is not right. Two things hang on more than the role: a clock is
-put right by who worked or by a lead, and the second name under a bench check is never that of who made it.
+a _sheet_ is read, asks questions and may say that something is not right. Three things hang on more than the role: a clock is
+put right by who worked or by a lead, the second name under a bench check is never that of who made it, and the link by which a customer
+answers an estimate is told to whoever may approve.
 `;
 
 /** Who may do what, by command, as a page. */

@@ -1,3 +1,4 @@
+import { may } from '../../core/people/roles.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Transaction } from 'sequelize';
@@ -48,6 +49,11 @@ export const makeLink = defineUseCase({
     if (!job) return fail({ code: 'not-found', message: 'There is no such job.' });
     if (purpose === 'estimate' && job.state === 'closed')
       return fail({ code: 'closed', message: `Job ${job.number} is signed and closed.` });
+    // Whoever holds the link answers as the customer: only who may answer for them is told it. Others send it to the customer.
+    if (purpose === 'estimate' && !may(work.actor.role, 'approve'))
+      return fail(
+        refuse('The desk, a lead or the owner makes this link. E-mail it or text it to the customer.'),
+      );
     const token = tokenOfCommand(work.commandId);
     const link = await newLink(work, job, purpose, token);
     await recordEvent(work, {

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import pLimit from 'p-limit';
 import sharp from 'sharp';
 import { fail, ok, type Result } from '../../core/result.ts';
 
@@ -14,6 +15,10 @@ sharp.block({ operation: ['VipsForeignLoad'] });
 sharp.unblock({
   operation: ['VipsForeignLoadJpegBuffer', 'VipsForeignLoadPngBuffer', 'VipsForeignLoadWebpBuffer'],
 });
+
+// Decoding a large photo takes a second of a processor and a quarter of a gigabyte.
+const oneByOne = pLimit(1);
+sharp.concurrency(1);
 
 export const MOST_BYTES = 30 * 1024 * 1024;
 const MOST_PIXELS = 60_000_000;
@@ -95,9 +100,13 @@ export async function prepareLogo(
 /**
  * Takes a file for what its bytes are and makes a photo of it: turned upright, re-encoded, without metadata, at most
  * 4096 pixels long, and a small one beside it. Refuses, with the reason in words, what is no JPEG, PNG or WebP, calls
- * itself another thing than it is, is several things at once, is damaged, or has more than 60 megapixels.
+ * itself another thing than it is, is several things at once, is damaged, or has more than 60 megapixels. One after another: a dozen
+ * large ones slow nobody who works.
  */
-export async function preparePhoto(bytes: Buffer, fileName: string): Promise<Result<PreparedPhoto, string>> {
+export const preparePhoto = (bytes: Buffer, fileName: string): Promise<Result<PreparedPhoto, string>> =>
+  oneByOne(() => prepare(bytes, fileName));
+
+async function prepare(bytes: Buffer, fileName: string): Promise<Result<PreparedPhoto, string>> {
   const kind = kindOf(bytes);
   if (!kind) return fail('This is no photo that can be kept: JPEG, PNG and WebP can.');
   const ending = /\.([a-z0-9]{1,5})$/i.exec(fileName)?.[1]?.toLowerCase();

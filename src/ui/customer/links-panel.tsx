@@ -41,10 +41,13 @@ export function LinksPanel({
   job,
   purpose,
   may,
+  mayHold,
 }: {
   readonly job: LeafProps['job'];
   readonly purpose: Purpose;
   readonly may: boolean;
+  /** whether this person may be told the link itself: whoever holds it answers as the customer */
+  readonly mayHold: boolean;
 }) {
   const { give, busy, trouble } = useSend();
   const [token, setToken] = useState('');
@@ -72,9 +75,11 @@ export function LinksPanel({
       )}
       {may && (
         <div className="flex flex-wrap gap-2">
-          <button type="button" className="button" disabled={busy} onClick={() => void make()}>
-            {open ? 'New link' : 'Make a link'}
-          </button>
+          {mayHold && (
+            <button type="button" className="button" disabled={busy} onClick={() => void make()}>
+              {open ? 'New link' : 'Make a link'}
+            </button>
+          )}
           {open && (
             <button
               type="button"

@@ -62,7 +62,7 @@ export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal' | 
         {!closed && allowed.handOver && <Signing job={job} />}
         <Payments job={job} may={allowed.afterwards} />
         <Invoices job={job} may={allowed.afterwards} />
-        <LinksPanel job={job} purpose="sheet" may />
+        <LinksPanel job={job} purpose="sheet" may mayHold />
         {signed && <Tweak job={job} />}
       </div>
     </div>

@@ -167,7 +167,7 @@ export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>)
       <aside className="space-y-6">
         <OrderTotals job={job} may={allowed.approve} />
         <Suspense>
-          <LinksPanel job={job} purpose="estimate" may={allowed.handOver} />
+          <LinksPanel job={job} purpose="estimate" may={allowed.handOver} mayHold={allowed.approve} />
         </Suspense>
         <StringsPanel job={job} may={allowed.work} />
         <BagsPanel job={job} may={allowed.work} />

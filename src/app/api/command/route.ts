@@ -10,6 +10,7 @@ import { countCommand } from '../../../server/keep/metrics.ts';
 import { houseLog } from '../../../server/keep/log.ts';
 import { execute } from '../../../server/door/execute.ts';
 import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
+import { tooOften } from '../../_lib/pace.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
 import { actingActor } from '../../_lib/session.ts';
 
@@ -42,6 +43,8 @@ export async function POST(request: Request): Promise<Response> {
       code: 'signed-out',
       message: 'Tap your name and PIN again; what you typed is kept here.',
     });
+  const often = await tooOften('command', String(actor.deviceId));
+  if (often) return often;
   // A book of customers is brought in by who may; nobody else sends that much.
   const body = await readJson(request, may(actor.role, 'house') ? MOST.book : MOST.command);
   if (body.tooLarge) return tooLarge();

@@ -4,6 +4,7 @@ import { database } from '../../../server/db/connection.ts';
 import { pairDevice } from '../../../server/people/pair-device.ts';
 import { DEVICE_COOKIE } from '../../../server/people/who.ts';
 import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
+import { tooOften } from '../../_lib/pace.ts';
 import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
 
 const asked = z.object({ code: z.string().trim().min(1).max(40), name: z.string().trim().min(1).max(80) });
@@ -14,6 +15,8 @@ export async function POST(request: Request): Promise<Response> {
   const no = (message: string, status: number) =>
     Response.json({ ok: false, error: { code: 'refused', message } }, { status });
   if (!sameOrigin(request)) return no('This request comes from elsewhere.', 403);
+  const often = await tooOften('pair', 'anybody');
+  if (often) return often;
   const body = await readJson(request, MOST.few);
   if (body.tooLarge) return tooLarge();
   const read = asked.safeParse(body.value);

@@ -4,6 +4,8 @@ import { database } from '../../../server/db/connection.ts';
 import { signIn, signOut } from '../../../server/people/sign-in.ts';
 import { DEVICE_COOKIE, SESSION_COOKIE } from '../../../server/people/who.ts';
 import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
+import { tooOften } from '../../_lib/pace.ts';
+import { tokenHash } from '../../../server/people/tokens.ts';
 import { sameOrigin, secureCookies } from '../../_lib/same-origin.ts';
 
 const asked = z.object({
@@ -20,6 +22,8 @@ export async function POST(request: Request): Promise<Response> {
   const jar = await cookies();
   const device = jar.get(DEVICE_COOKIE)?.value;
   if (!device) return no('This device is not paired with the shop.', 403);
+  const often = await tooOften('pin', tokenHash(device));
+  if (often) return often;
   const body = await readJson(request, MOST.few);
   if (body.tooLarge) return tooLarge();
   const read = asked.safeParse(body.value);

@@ -5,6 +5,8 @@ import { openLink } from '../../../../server/links/customer-link.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { wakeFeed } from '../../../../server/live/feed.ts';
 import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
+import { tooOften } from '../../../_lib/pace.ts';
+import { tokenHash } from '../../../../server/people/tokens.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 
 const by = z.string().trim().min(1, 'Write your name.').max(120);
@@ -31,6 +33,8 @@ export async function POST(
   if (!sameOrigin(request))
     return Response.json({ ok: false, message: 'This request comes from elsewhere.' }, { status: 403 });
   const { token } = await params;
+  const often = await tooOften('link', tokenHash(token));
+  if (often) return often;
   if (!(await openLink(database(), token, null, new Date())))
     return Response.json(
       { ok: false, message: 'This link opens nothing any more. Call the shop.' },

@@ -4,6 +4,8 @@ import { database } from '../../../../server/db/connection.ts';
 import { wakeFeed } from '../../../../server/live/feed.ts';
 import { answerOffer, openOffer } from '../../../../server/plan/offers.ts';
 import { MOST, readJson, tooLarge } from '../../../_lib/read-body.ts';
+import { tooOften } from '../../../_lib/pace.ts';
+import { tokenHash } from '../../../../server/people/tokens.ts';
 import { sameOrigin } from '../../../_lib/same-origin.ts';
 
 const body = z.object({
@@ -20,6 +22,8 @@ export async function POST(
   if (!sameOrigin(request))
     return Response.json({ ok: false, message: 'This request comes from elsewhere.' }, { status: 403 });
   const { token } = await params;
+  const often = await tooOften('link', tokenHash(token));
+  if (often) return often;
   if (!(await openOffer(database(), token, new Date())))
     return Response.json(
       { ok: false, message: 'This link opens nothing any more. Call the shop.' },
