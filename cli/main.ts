@@ -12,8 +12,9 @@ const USAGE = `Usage: ./rubrica COMMAND
                                the same, and the shop's tablets over https
   dev [--port N]               the same with the development server
   stop                         stop what this checkout runs
-  test [check|unit|integration|e2e …] [--only TEXT]
-                               every check and test, or some kinds (--only: browser tests whose title has TEXT)
+  test [check|unit|integration|together|e2e …] [--only TEXT] [--long]
+                               every check and test, or some kinds (--only: browser tests whose title has TEXT;
+                               --long: the crowd for a whole minute, twenty kills, a release archive)
   seed --fresh [--empty] [--yes]
                                throw the data away and load the demo shop again, or begin a shop of one's own (asks
                                first; --yes for scripts)

@@ -12,6 +12,8 @@ export interface Options {
   readonly json: boolean;
   readonly yes: boolean;
   readonly only: string;
+  /** also what takes long */
+  readonly long: boolean;
   /** a copy to be checked */
   readonly check: string | undefined;
   readonly seal: boolean;
@@ -57,6 +59,7 @@ export function options(args: string[]): Options {
       json: { type: 'boolean', default: false },
       yes: { type: 'boolean', default: false },
       only: { type: 'string', default: '' },
+      long: { type: 'boolean', default: false },
       check: { type: 'string' },
       seal: { type: 'boolean', default: false },
       unseal: { type: 'boolean', default: false },

@@ -207,6 +207,7 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
 
 /** Runs every check and test, or the kinds named; ends with a summary and fails when one did. */
 export function run(o: Options): Promise<number> {
+  if (o.long) process.env['RUBRICA_LONG'] = 'yes';
   const named = o.rest as readonly Kind[];
   const wrong = named.find((k) => !KINDS.includes(k));
   if (wrong !== undefined)

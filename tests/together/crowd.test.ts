@@ -29,7 +29,10 @@ const PORT = 4384;
 const BASE = `http://127.0.0.1:${PORT}`;
 const SECRET = 'only for the tests';
 const MINUTE = 60_000;
-const KILLS = 20;
+/** Asked for with `--long`: the whole minute and all twenty kills. */
+const LONG = process.env['RUBRICA_LONG'] === 'yes';
+const CROWD_MS = LONG ? MINUTE : MINUTE / 2;
+const KILLS = LONG ? 20 : 12;
 
 let server: PrivateDatabase;
 let db: Database;
@@ -278,18 +281,18 @@ async function toItsEnd(does: () => Promise<void>): Promise<void> {
 }
 
 test(
-  'thirty people on ten jobs for a minute: every acknowledged change is in the log once, and the log says the state',
+  'thirty people on ten jobs for a while: every acknowledged change is in the log once, and the log says the state',
   async () => {
     let copied: Awaited<ReturnType<typeof copyNow>> | null = null;
-    await runFor(MINUTE, async () => {
-      await pause(MINUTE / 3);
+    await runFor(CROWD_MS, async () => {
+      await pause(CROWD_MS / 3);
       copied = await copyNow();
     });
     if (copied) await copyHolds(copied);
     expect(copied).not.toBeNull();
     const count = await holdsTogether();
-    process.stdout.write(`${count} changes acknowledged in a minute\n`);
-    expect(count).toBeGreaterThan(300);
+    process.stdout.write(`${count} changes acknowledged in ${CROWD_MS / 1000} s\n`);
+    expect(count).toBeGreaterThan(CROWD_MS / 200);
   },
   5 * MINUTE,
 );
@@ -311,7 +314,7 @@ async function killDatabase(n: number): Promise<void> {
 }
 
 test(
-  'killed at twenty moments, house or database: nothing acknowledged is lost, nothing doubled',
+  'killed again and again, house or database: nothing acknowledged is lost, nothing doubled',
   async () => {
     const before = crowd.flatMap((p) => p.acknowledged).length;
     await toItsEnd(async () => {

@@ -23,6 +23,9 @@ export class StartedHouse {
   constructor(
     private readonly port: number,
     private readonly options: readonly string[] = [],
+    /** where it is installed */
+    private readonly checkout: string = process.cwd(),
+    private readonly env: Readonly<Record<string, string>> = {},
   ) {
     process.env['RUBRICA_HOME'] = this.folder;
   }
@@ -50,7 +53,10 @@ export class StartedHouse {
   async begin(): Promise<void> {
     this.said = '';
     const words = ['start', '--empty', '--port', String(this.port), ...this.options];
-    const child = spawn(join(process.cwd(), 'rubrica'), words, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(join(this.checkout, 'rubrica'), words, {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...this.env },
+    });
     this.child = child;
     for (const out of [child.stdout, child.stderr])
       out.on('data', (d: Buffer) => (this.said += d.toString()));
