@@ -10,15 +10,16 @@ const HEAVY_LEAF_KB = 300;
 const OTHER_KB = 200;
 /**
  * Pages that weigh more today, kB: each may only become lighter, and leaves the list when it fits. (The sums' pages took on three
- * sums, 6 kB; four pages 0.4 kB each with two more quantities, names of paired strings and the rack that loads itself.)
+ * sums, 6 kB; four pages 0.4 kB each with two more quantities, names of paired strings and the rack that loads itself; two pages
+ * 0.2 kB each with what keeps a tablet going without a connection.)
  */
 const OVER_TODAY: Readonly<Record<string, number>> = {
   '/(house)/sums/[id]': 285,
   '/(house)/sums': 285,
   '/(house)/job/[number]/work': 261,
-  '/(house)/desk/take-in': 245,
+  '/(house)/desk/take-in': 246,
   '/(house)/house/checklists/[list]': 223,
-  '/(house)/bench': 223,
+  '/(house)/bench': 224,
   '/(house)/rack': 214,
 };
 const HEAVY = ['readings', 'plan'];

@@ -6,6 +6,7 @@ import { takeCopy } from '../../src/server/backup/take-copy.ts';
 import type { Database } from '../../src/server/db/connection.ts';
 import { migrate, pendingMigrations } from '../../src/server/db/migrate.ts';
 import { clientPrograms, copiesFolder, passphraseKey } from './copies.ts';
+import { dropAnchor } from './ledger-anchor.ts';
 import { privateFolder } from './paths.ts';
 import type { PrivateDatabase } from './private-database.ts';
 import { changePlaces, needGoodCopy, removeDatabase, withFilled } from './put-back.ts';
@@ -58,6 +59,7 @@ const stamp = (): string => new Date().toISOString().replace(/[-:]/g, '').slice(
 
 /** Puts the record of before an upgrade in its place again; what the upgrade left is kept beside it. */
 async function goBack(copy: string | null): Promise<string> {
+  dropAnchor();
   if (copy === null) {
     removeDatabase('database');
     return '';

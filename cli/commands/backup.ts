@@ -64,7 +64,8 @@ async function check(file: string): Promise<number> {
         `${seals.whole} seals are whole, ${seals.broken.length} broken`,
     );
     for (const b of seals.broken) say(`broken  job ${b.job}: ${b.changed.join(', ')}`);
-    return seals.broken.length === 0 ? 0 : 1;
+    for (const words of seals.ledger) say(`ledger  ${words}`);
+    return seals.broken.length + seals.ledger.length === 0 ? 0 : 1;
   } finally {
     removeDatabase('database');
     rmSync(throwaway, { recursive: true, force: true });

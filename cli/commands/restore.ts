@@ -6,6 +6,7 @@ import { copiesFolder, makeCopy } from '../base/copies.ts';
 import { jobsAtStake } from '../base/databases.ts';
 import { openHouse } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
+import { dropAnchor } from '../base/ledger-anchor.ts';
 import { LOOK_ONLY } from '../base/look-only.ts';
 import { home, privateFolder } from '../base/paths.ts';
 import {
@@ -106,6 +107,7 @@ async function inPlace(copy: GoodCopy, secret: string, o: Options): Promise<numb
     removeDatabase('database.incoming');
     throw e;
   }
+  dropAnchor();
   const before = changePlaces('database.incoming', `before-${stamp}`);
   if (existsSync(join(privateFolder(), 'secret'))) keepSecret(houseSecret(), `secret.before-${stamp}`);
   keepSecret(secret);

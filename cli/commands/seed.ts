@@ -2,6 +2,7 @@ import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { DATABASE, ensureDatabase, jobsAtStake } from '../base/databases.ts';
 import { beginEmpty, openHouse } from '../base/house.ts';
+import { dropAnchor } from '../base/ledger-anchor.ts';
 import type { Options } from '../base/options.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { startDatabase, type PrivateDatabase } from '../base/private-database.ts';
@@ -20,6 +21,7 @@ async function replaceRecord(
   const admin = openDatabase(server.url('information_schema'));
   await admin.sequelize.query(`DROP DATABASE IF EXISTS \`${DATABASE}\``);
   await admin.sequelize.close();
+  dropAnchor();
   const db = openDatabase(await ensureDatabase(server, DATABASE));
   await migrate(db.sequelize);
   await (empty ? beginEmpty(db) : fillDemo(db, new Date()));

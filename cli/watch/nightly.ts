@@ -3,8 +3,10 @@ import { addDays, clockOn, dayIn } from '../../src/core/days/zone.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { loadShop } from '../../src/server/house/load-shop.ts';
 import { loadCopyHabits } from '../../src/server/upkeep/copy-habits.ts';
+import { enterLog, lastLogRow } from '../../src/server/ledger/ledger.ts';
 import { lastRuns, noteRun } from '../../src/server/upkeep/runs.ts';
 import { copiesFolder, makeCopy, type CopiedHouse } from '../base/copies.ts';
+import { anchorTroubles, keepAnchor } from '../base/ledger-anchor.ts';
 import { say } from '../base/say.ts';
 
 const FIRST_MS = 30_000;
@@ -27,15 +29,17 @@ async function due(house: CopiedHouse, kind: 'copy' | 'seals', struck: number, n
 
 async function checkSeals({ db }: CopiedHouse): Promise<void> {
   const beganAt = new Date();
-  const { whole, broken } = await verifySeals(db);
-  const words = broken.map((b) => `job ${b.job}: ${b.changed.join(', ')}`).join('; ');
+  const { whole, broken, ledger: within } = await verifySeals(db);
+  const ledger = [...within, ...(await anchorTroubles(db))];
+  const all = [...broken.map((b) => `job ${b.job}: ${b.changed.join(', ')}`), ...ledger];
+  const words = all.join('; ');
   await noteRun(db, {
     kind: 'seals',
     beganAt,
-    good: broken.length === 0,
-    words: broken.length === 0 ? `${whole} whole` : words,
+    good: all.length === 0,
+    words: all.length === 0 ? `${whole} whole` : words,
   });
-  if (broken.length > 0) say(`${broken.length} sealed records are not as they were signed: ${words}`);
+  if (all.length > 0) say(`the record is not as it was signed or written: ${words}`);
 }
 
 /** What is done each night, where it is due now: a copy of the record, and a look at every seal. */
@@ -49,11 +53,19 @@ export async function nightWork(house: CopiedHouse, now: number): Promise<void> 
 /** Looks now and then whether the night's work is due, as long as the house is open; answers what ends that. */
 export function startNights(house: CopiedHouse): () => Promise<void> {
   let working: Promise<void> = Promise.resolve();
+  /** the last row of the log some minutes ago: everything up to it is committed by now */
+  let row: number | null = null;
+  const work = async (): Promise<void> => {
+    if (row !== null) await enterLog(house.db, row, new Date());
+    row = await lastLogRow(house.db);
+    if ((await anchorTroubles(house.db)).length === 0) await keepAnchor(house.db);
+    await nightWork(house, Date.now());
+  };
   let timer: NodeJS.Timeout;
   let stopped = false;
   const next = (ms: number): void => {
     timer = setTimeout(() => {
-      working = nightWork(house, Date.now())
+      working = work()
         .catch((e: unknown) =>
           say(`the night's work was not done: ${e instanceof Error ? e.message : String(e)}`),
         )

@@ -6,7 +6,6 @@ import { loadFrame } from '../../server/people/load-frame.ts';
 import { Live } from '../../ui/data/live.tsx';
 import { Queries } from '../../ui/data/queries.tsx';
 import { QueueStrip } from '../../ui/data/queue-strip.tsx';
-import { Shell } from '../../ui/data/shell.tsx';
 import { Uploads } from '../../ui/photos/uploads.tsx';
 import { CopyStrip } from '../../ui/frame/copy-strip.tsx';
 import { UpkeepStrip } from '../../ui/frame/upkeep-strip.tsx';
@@ -34,7 +33,6 @@ export default async function HouseLayout({ children }: { readonly children: Rea
         <main id="main" className="min-w-0 flex-1 max-sm:pb-16">
           <CopyStrip taken={lookOnly()} />
           {state !== null && <UpkeepStrip state={state} />}
-          <Shell />
           <QueueStrip person={actor.personId} />
           <Uploads>{children}</Uploads>
         </main>

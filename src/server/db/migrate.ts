@@ -23,6 +23,7 @@ import { up as calls } from './migrations/024-calls.ts';
 import { up as hoursAndLogo } from './migrations/025-hours-and-logo.ts';
 import { up as upkeep } from './migrations/026-upkeep.ts';
 import { up as doors } from './migrations/027-doors.ts';
+import { up as ledger } from './migrations/028-ledger.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -57,6 +58,7 @@ const MIGRATIONS = [
   { name: '025-hours-and-logo', up: hoursAndLogo },
   { name: '026-upkeep', up: upkeep },
   { name: '027-doors', up: doors },
+  { name: '028-ledger', up: ledger },
 ];
 
 /** The names of all migrations, in order. */

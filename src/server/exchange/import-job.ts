@@ -6,6 +6,7 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import { placeTaken } from '../desk/places.ts';
+import { enterSealsOf } from '../ledger/ledger.ts';
 import { recordEvent, writeEntry, type NamedCustomer } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
@@ -217,6 +218,7 @@ async function write(
   const customer = await models.Customer.findByPk(customerId, { transaction: t });
   if (!customer) throw new Impossible('it has no customer');
   await writeParts(db, read, job.id, people, customer, t);
+  await enterSealsOf(models, t, job.id, now);
   await recordEvent(
     { actor, models, t, now, commandId: randomUUID() },
     {

@@ -3,6 +3,7 @@ import { endOfJob, obstacles } from '../../core/hand-over/obstacles.ts';
 import { canonicalJson } from '../../core/record/canonical.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
+import { enterSeal } from '../ledger/ledger.ts';
 import { readJob } from '../jobs/read-job.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
@@ -71,6 +72,7 @@ export const sign = defineUseCase({
     const record = await buildRecord(models, job, t);
     const digest = digestOf(record);
     await sheet.update({ record: canonicalJson(record), digest }, { transaction: t });
+    await enterSeal(models, t, 'seal', { jobId: job.id, digest, keptDigest: null }, now);
     return ok({ digest });
   },
 });

@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
 import type { Database } from '../db/connection.ts';
+import { ledgerTroubles } from '../ledger/ledger.ts';
 import { readJob } from '../jobs/read-job.ts';
 import { checkSeal, RECORD_PARTS } from './sealed-record.ts';
 
@@ -9,8 +10,13 @@ export interface BrokenSeal {
   readonly changed: readonly string[];
 }
 
-/** Builds every sealed record again and compares it with its seal; earlier signatures of reopened jobs too. */
-export async function verifySeals({ models }: Database) {
+/**
+ * Builds every sealed record again and compares it with its seal, earlier signatures of reopened jobs too; and holds seals and log
+ * against the ledger, which nobody without the house's secret can write.
+ * @returns how many seals are whole, those that broke, and in words what does not fit the ledger
+ */
+export async function verifySeals(db: Database) {
+  const { models } = db;
   const [sealed, earlier] = await Promise.all([
     models.HandOver.findAll({ where: { digest: { [Op.ne]: null } }, attributes: ['jobId'] }),
     models.EarlierSeal.findAll({ attributes: ['jobId'] }),
@@ -24,5 +30,5 @@ export async function verifySeals({ models }: Database) {
     if (seal.kind === 'broken') broken.push({ job: job.number, changed: seal.changed });
     else if (seal.kind === 'whole') whole++;
   }
-  return { whole, broken: broken.sort((a, b) => a.job - b.job) };
+  return { whole, broken: broken.sort((a, b) => a.job - b.job), ledger: await ledgerTroubles(db) };
 }

@@ -3,6 +3,7 @@ import { withoutNames } from '../../core/privacy/mentions.ts';
 import { canonicalJson, type Json } from '../../core/record/canonical.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
+import { enterSeal } from '../ledger/ledger.ts';
 import { buildRecord, digestOf, sha256 } from '../hand-over/sealed-record.ts';
 
 /** A canonical text without those it names; null stays null. */
@@ -45,6 +46,7 @@ export async function withdrawFromSeals(
       { shown, record, keptDigest: held ? sha256(record) : seal.keptDigest },
       { transaction: t },
     );
+    await enterSeal(models, t, 'withdrawn', seal, at);
   }
   const sheet = await models.HandOver.findOne({ where: { jobId: job.id }, transaction: t });
   if (!sheet) return earlier.length > 0;
@@ -59,5 +61,7 @@ export async function withdrawFromSeals(
     },
     { transaction: t },
   );
+  const { digest, keptDigest } = sheet;
+  await enterSeal(models, t, 'withdrawn', { jobId: job.id, digest: digest ?? '', keptDigest }, at);
   return true;
 }

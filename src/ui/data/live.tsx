@@ -1,8 +1,8 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
-import { WifiOff } from 'lucide-react';
+import { useEffect, useRef, useState, type ComponentType } from 'react';
+import { CloudOff } from 'lucide-react';
 import { concerns, concernsFrame, type Change } from '../../contracts/concerns.ts';
 import { REFRESH, SETTLE_MS, useRefresh } from './refresh.ts';
 import { refreshLoop } from './refresh-loop.ts';
@@ -106,19 +106,32 @@ function useEvents(): boolean {
   return lost;
 }
 
+/** What keeps a tablet going without a connection; it comes after the page itself. */
+function useOfflineShell(): ComponentType | null {
+  const [shell, setShell] = useState<ComponentType | null>(null);
+  useEffect(() => void import('./offline-shell.tsx').then((m) => setShell(() => m.OfflineShell)), []);
+  return shell;
+}
+
 /** Shows what colleagues changed; says when the connection is lost. */
 export function Live() {
   const path = usePathname();
   useEffect(() => rememberPage(path), [path]);
   useRetryingFetch();
-  if (!useEvents()) return null;
+  const lost = useEvents();
+  const Offline = useOfflineShell();
   return (
-    <p
-      role="status"
-      className="fixed inset-x-0 bottom-0 z-50 flex items-center justify-center gap-2 bg-rubric p-2 text-paper"
-    >
-      <WifiOff aria-hidden size={18} /> No connection to the shop. What you type is kept on this tablet until
-      it returns.
-    </p>
+    <>
+      {Offline && <Offline />}
+      {lost && (
+        <p
+          role="status"
+          className="fixed inset-x-0 bottom-0 z-50 flex items-center justify-center gap-2 bg-rubric p-2 text-paper"
+        >
+          <CloudOff aria-hidden size={18} /> No connection to the shop. What you type is kept on this tablet
+          until it returns.
+        </p>
+      )}
+    </>
   );
 }

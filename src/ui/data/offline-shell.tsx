@@ -2,15 +2,10 @@
 
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { KEPT_PAGES, type ToWorker } from '../../offline/kept-pages.ts';
+import type { ToWorker } from '../../offline/kept-pages.ts';
 
 /** A page that somebody stays on for so long is worth keeping. */
 const STAYS_MS = 1500;
-
-/** What was shown here is nobody else's: it goes when somebody signs out or in. */
-export async function forgetPages(): Promise<void> {
-  if ('caches' in window) await caches.delete(KEPT_PAGES);
-}
 
 /** The worker between this page and the house; null where a tablet has none, or the page is not secure. */
 function useWorker(): ServiceWorkerRegistration | null {
@@ -63,7 +58,10 @@ export function OfflineShell() {
     tell(waiting, { kind: 'take over' });
   };
   return (
-    <p role="status" className="no-print flex items-center gap-3 border-b border-plain bg-card px-5 py-1">
+    <p
+      role="status"
+      className="no-print fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-3 border-b border-plain bg-card px-5 py-1"
+    >
       Another version of Rubrica is here. What you type stays.
       <button type="button" className="button" onClick={take}>
         Take it now

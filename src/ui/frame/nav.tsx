@@ -6,6 +6,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import type { Frame } from '../../server/people/load-frame.ts';
 import { useLoaded } from '../data/queries.tsx';
 import { FRAME_KEY } from '../data/refresh.ts';
+import { forgetPages } from '../data/forget-pages.ts';
 import { HelpKey } from '../guide/help-key.tsx';
 import { Bell } from './bell.tsx';
 
@@ -33,7 +34,7 @@ function PersonMenu({ name, initials }: { readonly name: string; readonly initia
   const router = useRouter();
   const leave = async () => {
     await fetch('/api/session', { method: 'DELETE' });
-    await (await import('../data/offline-shell.tsx')).forgetPages();
+    await forgetPages();
     router.push('/sign-in?next=/rack');
     router.refresh();
   };

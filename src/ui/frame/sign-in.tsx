@@ -2,6 +2,7 @@
 
 import { useRef, useState } from 'react';
 import type { Role } from '../../core/people/roles.ts';
+import { forgetPages } from '../data/forget-pages.ts';
 import { lastPage } from '../data/last-page.ts';
 import { postJson } from '../data/post-json.ts';
 
@@ -36,7 +37,7 @@ export function SignIn({
     setBusy(true);
     const said = await postJson('/api/session', { personId: chosen.id, pin });
     if (said === null) {
-      await (await import('../data/offline-shell.tsx')).forgetPages();
+      await forgetPages();
       window.location.assign(next ?? lastPage());
       return;
     }

@@ -30,6 +30,7 @@ import { initPlans, Offer, OperationVersion, PlanChoice, PlanResult, WhatIf } fr
 import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
+import { initLedger, LedgerRow } from './ledger.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
 import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
@@ -37,6 +38,7 @@ import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
 const ALL = {
   Setting,
   UpkeepRun,
+  LedgerRow,
   Person,
   Device,
   PairingCode,
@@ -119,5 +121,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initBench(sequelize, own);
   initEvents(sequelize, own);
   initUpkeep(sequelize, own);
+  initLedger(sequelize, own);
   return own;
 }

@@ -1,0 +1,110 @@
+import { createHash } from 'node:crypto';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Database } from '../db/connection.ts';
+import type { Models } from '../db/models/index.ts';
+import { macOf, type Entry } from '../db/ledger-mac.ts';
+
+/** Enters something on top of what stands in the ledger; one after another, over all processes. */
+export async function enter(models: Models, t: Transaction, entry: Entry): Promise<void> {
+  const last = await models.LedgerRow.findOne({
+    order: [['id', 'DESC']],
+    transaction: t,
+    lock: t.LOCK.UPDATE,
+  });
+  await models.LedgerRow.create({ ...entry, mac: macOf(last?.mac ?? '', entry) }, { transaction: t });
+}
+
+/** Enters the seal of a job. */
+export const enterSeal = (
+  models: Models,
+  t: Transaction,
+  kind: 'seal' | 'withdrawn' | 'elsewhere',
+  { jobId, digest, keptDigest }: { jobId: number; digest: string; keptDigest: string | null },
+  at: Date,
+): Promise<void> => enter(models, t, { kind, jobId, fromId: null, toId: null, digest, kept: keptDigest, at });
+
+/** Enters every seal that came with a job from another house. */
+export async function enterSealsOf(models: Models, t: Transaction, jobId: number, at: Date): Promise<void> {
+  const [sheet, earlier] = await Promise.all([
+    models.HandOver.findOne({ where: { jobId }, transaction: t }),
+    models.EarlierSeal.findAll({ where: { jobId }, order: [['number', 'ASC']], transaction: t }),
+  ]);
+  for (const { digest, keptDigest } of [...earlier, ...(sheet ? [sheet] : [])])
+    if (digest) await enterSeal(models, t, 'elsewhere', { jobId, digest, keptDigest }, at);
+}
+
+const ROWS = 5000;
+const ROWS_SQL = `SELECT id, CAST(at AS CHAR) AS at, person_id, device_id, job_id, kind, entity, entity_id, from_version,
+  CAST(data AS CHAR) AS data, command_id FROM events WHERE id > ? AND id <= ? ORDER BY id LIMIT ${ROWS}`;
+
+/** The digest of a stretch of the log, its first and last row with it. */
+async function logDigest(sequelize: Sequelize, fromId: number, toId: number): Promise<string> {
+  const hash = createHash('sha256');
+  for (let at = fromId - 1; ;) {
+    const rows = await sequelize.query<{ id: number }>(ROWS_SQL, {
+      type: QueryTypes.SELECT,
+      replacements: [at, toId],
+    });
+    for (const row of rows) hash.update(JSON.stringify(Object.values(row)));
+    at = Number(rows.at(-1)?.id ?? toId);
+    if (rows.length < ROWS) return hash.digest('hex');
+  }
+}
+
+/**
+ * Enters the log up to a row, if it is not entered already. Rows get their number before they are committed: enter only what was
+ * the last row some minutes ago.
+ */
+export async function enterLog({ sequelize, models }: Database, upTo: number, at: Date): Promise<void> {
+  const last = await models.LedgerRow.max<number, InstanceType<Models['LedgerRow']>>('toId');
+  const fromId = Number(last ?? 0) + 1;
+  if (upTo < fromId) return;
+  const digest = await logDigest(sequelize, fromId, upTo);
+  await sequelize.transaction((t) =>
+    enter(models, t, { kind: 'log', jobId: null, fromId, toId: upTo, digest, kept: null, at }),
+  );
+}
+
+/** The last row of the log. */
+export const lastLogRow = async ({ models }: Database): Promise<number> =>
+  Number((await models.EventRow.max<number, InstanceType<Models['EventRow']>>('id')) ?? 0);
+
+const nameOf = (jobId: number | null, digest: string, kept: string | null): string =>
+  `${jobId ?? 0} ${digest} ${kept ?? ''}`;
+
+/** Rows and seals against the ledger, and the ledger against the house's secret: what does not hold, in words. */
+export async function ledgerTroubles({ sequelize, models }: Database): Promise<readonly string[]> {
+  const rows = await models.LedgerRow.findAll({ order: [['id', 'ASC']] });
+  const troubles: string[] = [];
+  let before = '';
+  for (const row of rows) {
+    if (macOf(before, row) !== row.mac) {
+      troubles.push(`the ledger was changed at entry ${row.id}, or belongs to another house`);
+      break;
+    }
+    before = row.mac;
+  }
+  let end = 0;
+  for (const { fromId, toId, digest } of rows.filter((r) => r.kind === 'log')) {
+    if (Number(fromId) !== end + 1) troubles.push(`the log is not entered from row ${end + 1} on`);
+    end = Number(toId);
+    if ((await logDigest(sequelize, Number(fromId), end)) !== digest)
+      troubles.push(`the log was changed between rows ${Number(fromId)} and ${end}`);
+  }
+  const entered = new Set(rows.map((r) => nameOf(r.jobId, r.digest, r.kept)));
+  const sealed = await sequelize.query<{
+    number: number;
+    jobId: number;
+    digest: string;
+    kept: string | null;
+  }>(
+    `SELECT j.number, s.job_id AS jobId, s.digest, s.kept FROM
+       (SELECT job_id, digest, kept_digest AS kept FROM hand_overs WHERE digest IS NOT NULL AND digest <> ''
+        UNION ALL SELECT job_id, digest, kept_digest FROM seals) s JOIN jobs j ON j.id = s.job_id ORDER BY 1`,
+    { type: QueryTypes.SELECT },
+  );
+  for (const s of sealed)
+    if (!entered.has(nameOf(s.jobId, s.digest, s.kept)))
+      troubles.push(`job ${s.number}: a seal that was never made here`);
+  return troubles;
+}
