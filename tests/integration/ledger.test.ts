@@ -4,10 +4,11 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { anchorTroubles, keepAnchor } from '../../cli/base/ledger-anchor.ts';
+import { Transaction } from 'sequelize';
 import { fillDemo } from '../../src/demo/fill-demo.ts';
 import type { Database } from '../../src/server/db/connection.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
-import { enterLog, lastLogRow, ledgerTroubles } from '../../src/server/ledger/ledger.ts';
+import { enterLog, enterSeal, lastLogRow, ledgerTroubles } from '../../src/server/ledger/ledger.ts';
 import { emptyHouse } from './house.ts';
 
 let db: Database;
@@ -50,6 +51,21 @@ test('a house that nobody tampered with: every seal and every row of the log is 
   await expect(sql('DELETE FROM seal_ledger')).rejects.toThrow('append-only');
 });
 
+test('many at once stand on each other, one after another', async () => {
+  const { READ_COMMITTED: isolationLevel } = Transaction.ISOLATION_LEVELS;
+  const before = await db.models.LedgerRow.count();
+  const log = await db.models.LedgerRow.findOne({ where: { kind: 'log' } });
+  if (!log) throw new Error('the log is not entered');
+  const one = (n: number) =>
+    db.sequelize.transaction({ isolationLevel }, (t) =>
+      enterSeal(db.models, t, 'elsewhere', { jobId: n, digest: log.digest, keptDigest: null }, new Date()),
+    );
+  for (let round = 0; round < 5; round++)
+    await Promise.all(Array.from({ length: 8 }, (_, i) => one(9000 + i)));
+  expect(await db.models.LedgerRow.count()).toBe(before + 40);
+  expect(await ledgerTroubles(db)).toEqual([]);
+});
+
 test('a seal made anew with a digest that fits is found out', async () => {
   const sheet = (await db.models.HandOver.findAll()).find((s) => s.digest);
   const record = (sheet?.record ?? '').replace(/"signer":"[^"]*"/, '"signer":"Somebody Else"');
@@ -86,7 +102,7 @@ test.each([
 
 test('the ledger itself: a digest exchanged, the last entry taken out', async () => {
   const rows = await db.models.LedgerRow.findAll({ order: [['id', 'ASC']] });
-  const [first, last] = [rows[0], rows.at(-1)];
+  const [first, last] = [rows.find((r) => r.kind === 'seal'), rows.at(-1)];
   const changed = await tampered(
     `UPDATE seal_ledger SET digest = REVERSE(digest) WHERE id = ${first?.id ?? 0}`,
     `UPDATE seal_ledger SET digest = REVERSE(digest) WHERE id = ${first?.id ?? 0}`,
@@ -94,7 +110,7 @@ test('the ledger itself: a digest exchanged, the last entry taken out', async ()
   );
   expect(changed[0]).toBe(`the ledger was changed at entry ${first?.id ?? 0}, or belongs to another house`);
   // Without its entry a seal was never made here; a stretch of the log that is not entered is entered next.
-  expect(last?.kind).toBe('log');
+  expect(['log', 'elsewhere']).toContain(last?.kind);
 });
 
 test('entries taken from its end are missed outside the database', async () => {

@@ -6,12 +6,28 @@ import { macOf, type Entry } from '../db/ledger-mac.ts';
 
 /** Enters something on top of what stands in the ledger; one after another, over all processes. */
 export async function enter(models: Models, t: Transaction, entry: Entry): Promise<void> {
-  const last = await models.LedgerRow.findOne({
-    order: [['id', 'DESC']],
-    transaction: t,
-    lock: t.LOCK.UPDATE,
-  });
-  await models.LedgerRow.create({ ...entry, mac: macOf(last?.mac ?? '', entry) }, { transaction: t });
+  const { mac } = await lastEntry(models, t);
+  await models.LedgerRow.create({ ...entry, mac: macOf(mac, entry) }, { transaction: t });
+}
+
+/**
+ * The last entry, locked. Whoever waited for it may have got one that is not the last any more: it is asked for until the same one
+ * comes twice, and then nobody else can stand on it.
+ */
+async function lastEntry(
+  models: Models,
+  t: Transaction,
+): Promise<{ readonly id: number; readonly mac: string }> {
+  for (let before = -1; ;) {
+    const last = await models.LedgerRow.findOne({
+      order: [['id', 'DESC']],
+      transaction: t,
+      lock: t.LOCK.UPDATE,
+    });
+    if (!last) throw new Error('the ledger has no beginning');
+    if (last.id === before) return last;
+    before = last.id;
+  }
 }
 
 /** Enters the seal of a job. */

@@ -2,10 +2,13 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { macOf, type Entry } from '../ledger-mac.ts';
 
 interface Sealed {
-  readonly jobId: number;
+  readonly jobId: number | null;
   readonly digest: string;
   readonly kept: string | null;
 }
+
+/** What the first entry says: a ledger is never empty, so that there is always an entry to stand on. */
+const BEGINNING: Sealed = { jobId: null, digest: '0'.repeat(64), kept: null };
 
 /** Seals of before are entered as such: from now on each seal has its place in the ledger. */
 async function enterThoseOfBefore(sequelize: Sequelize): Promise<void> {
@@ -15,7 +18,7 @@ async function enterThoseOfBefore(sequelize: Sequelize): Promise<void> {
     { type: QueryTypes.SELECT },
   );
   let before = '';
-  for (const s of sealed) {
+  for (const s of [BEGINNING, ...sealed]) {
     const entry: Entry = { kind: 'before', fromId: null, toId: null, at: new Date(), ...s };
     before = macOf(before, entry);
     await sequelize.query(
