@@ -1,26 +1,8 @@
 import { spawn } from 'node:child_process';
+import { reach } from '../../src/server/backup/client-program.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { needProgram } from './packages.ts';
 import { Trouble } from './say.ts';
-
-/** A client program's arguments for an address, its password apart. */
-function reach(url: string): {
-  readonly args: readonly string[];
-  readonly password: string;
-  readonly name: string;
-} {
-  const { hostname, port, username, password, pathname } = new URL(url);
-  return {
-    args: [
-      '--no-defaults',
-      `--host=${hostname}`,
-      `--port=${port || '3306'}`,
-      `--user=${decodeURIComponent(username)}`,
-    ],
-    password: decodeURIComponent(password),
-    name: pathname.slice(1),
-  };
-}
 
 /** Makes a database anew and fills it with everything that stands in another one of the same server. */
 export async function copyDatabase(from: string, to: string): Promise<void> {

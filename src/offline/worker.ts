@@ -1,12 +1,11 @@
-import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type PrecacheEntry } from 'serwist';
+import { ExpirationPlugin, NetworkFirst, Serwist, type PrecacheEntry } from 'serwist';
 import { isKeptPage, KEPT_PAGES, type ToWorker } from './kept-pages.ts';
 import { notKeptPage } from './not-kept-page.ts';
 
 declare const self: ServiceWorkerGlobalScope & { readonly __SW_MANIFEST: (PrecacheEntry | string)[] };
 
 const DAY_S = 86_400;
-const MOST_PAGES = 80;
-const MOST_PICTURES = 300;
+const MOST_KEPT = 300;
 /** A house that does not answer so long is taken for away: what was shown last is better than a blank page. */
 const PATIENCE_S = 8;
 /** A page kept so short a while ago is not asked for again. */
@@ -18,11 +17,14 @@ const isWholePage = (answer: Response): boolean =>
   !answer.redirected &&
   (answer.headers.get('content-type') ?? '').startsWith('text/html');
 
+/** Pages and their pictures stand in one store: who signs out takes all of it away. */
+const expires = () => new ExpirationPlugin({ maxEntries: MOST_KEPT, maxAgeSeconds: 14 * DAY_S });
+
 const pages = new NetworkFirst({
   cacheName: KEPT_PAGES,
   networkTimeoutSeconds: PATIENCE_S,
   plugins: [
-    new ExpirationPlugin({ maxEntries: MOST_PAGES, maxAgeSeconds: 14 * DAY_S }),
+    expires(),
     { cacheWillUpdate: ({ response }) => Promise.resolve(isWholePage(response) ? response : null) },
     { handlerDidError: () => notKept() },
   ],
@@ -31,10 +33,11 @@ const pages = new NetworkFirst({
 /** What is said in the place of a page that was never shown on this tablet: what is kept, to go to. */
 async function notKept(): Promise<Response> {
   const cache = await caches.open(KEPT_PAGES);
+  const shown = (await cache.keys()).map(({ url }) => new URL(url).pathname).filter(isKeptPage);
   const kept = await Promise.all(
-    (await cache.keys()).map(async ({ url }) => {
-      const text = await (await cache.match(url))?.text();
-      return { path: new URL(url).pathname, title: /<title>([^<]*)<\/title>/.exec(text ?? '')?.[1] ?? '' };
+    shown.map(async (path) => {
+      const text = await (await cache.match(path))?.text();
+      return { path, title: /<title>([^<]*)<\/title>/.exec(text ?? '')?.[1] ?? '' };
     }),
   );
   return new Response(notKeptPage(kept), {
@@ -59,9 +62,10 @@ const worker = new Serwist({
     },
     {
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/photo/'),
-      handler: new CacheFirst({
-        cacheName: 'pictures',
-        plugins: [new ExpirationPlugin({ maxEntries: MOST_PICTURES, maxAgeSeconds: 14 * DAY_S })],
+      handler: new NetworkFirst({
+        cacheName: KEPT_PAGES,
+        networkTimeoutSeconds: PATIENCE_S,
+        plugins: [expires()],
       }),
     },
   ],
