@@ -25,4 +25,6 @@ export async function register(): Promise<void> {
   startDelivery();
   const { startPeriods } = await import('./server/privacy/period-loop.ts');
   startPeriods();
+  const { startWeek } = await import('./server/week/week-loop.ts');
+  startWeek();
 }

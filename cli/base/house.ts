@@ -3,6 +3,7 @@ import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
+import { asRunning } from './database-accounts.ts';
 import { DATABASE, ensureDatabase } from './databases.ts';
 import { startDatabase, type PrivateDatabase } from './private-database.ts';
 import { say, Trouble } from './say.ts';
@@ -11,6 +12,8 @@ import { bringUpToDate, finishUpgrade } from './upgrade.ts';
 
 export interface House {
   readonly url: string;
+  /** the same, as the running application opens it: rows alone, no table and no trigger */
+  readonly runningUrl: string;
   readonly secret: string;
   readonly db: Database;
   /** the private server; null where an outside one is used */
@@ -59,6 +62,7 @@ export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House
   }
   return {
     url,
+    runningUrl: server ? asRunning(url) : (process.env['RUBRICA_RUNNING_DATABASE_URL'] ?? url),
     secret,
     db,
     server,

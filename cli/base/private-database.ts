@@ -1,9 +1,11 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { execFile, spawn } from 'node:child_process';
 import { chownSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { createServer, connect } from 'node:net';
 import { dirname, join } from 'node:path';
+import { promisify } from 'node:util';
 import {
   addressOf,
+  hasAccounts,
   keepCredentials,
   newCredentials,
   readCredentials,
@@ -14,6 +16,8 @@ import { databasePlace, type DatabasePlace } from './database-place.ts';
 import { needProgram } from './packages.ts';
 import { enter, leave, users, withLock } from './processes.ts';
 import { say, Trouble } from './say.ts';
+
+const execFileAsync = promisify(execFile);
 
 export interface PrivateDatabase {
   readonly url: (database: string) => string;
@@ -67,14 +71,14 @@ const usersOf = (place: DatabasePlace): string => join(place.folder, 'users');
 export const isUsed = (place: DatabasePlace): boolean => users(usersOf(place)).length > 0;
 
 /** Makes the data folder beside its place and moves it there whole: one that was begun and never finished is no data. */
-function install(place: DatabasePlace): void {
+async function install(place: DatabasePlace): Promise<void> {
   say('preparing a private MariaDB …');
   const program = needProgram('mariadb-install-db', 'mariadb-server');
   const half = join(dirname(place.data), 'data.begun');
   rmSync(half, { recursive: true, force: true });
   mkdirSync(half, { mode: 0o700 });
   if (place.account) chownSync(half, place.account.uid, place.account.gid);
-  const done = spawnSync(
+  await execFileAsync(
     program,
     [
       '--no-defaults',
@@ -85,9 +89,9 @@ function install(place: DatabasePlace): void {
       ...(place.account ? [`--user=${place.account.name}`] : []),
     ],
     { encoding: 'utf8', cwd: '/' },
-  );
-  if (done.status !== 0)
-    throw new Trouble(`MariaDB could not make its data folder:\n${done.stderr}${done.stdout}`);
+  ).catch((error: { stderr?: string; stdout?: string }) => {
+    throw new Trouble(`MariaDB could not make its data folder:\n${error.stderr ?? ''}${error.stdout ?? ''}`);
+  });
   renameSync(half, place.data);
 }
 
@@ -180,11 +184,15 @@ async function replaceCredentials(place: DatabasePlace): Promise<Credentials> {
 async function joinOrStart(place: DatabasePlace): Promise<{ readonly c: Credentials; readonly pid: number }> {
   const known = readCredentials(place.folder);
   const left = runningServer(place);
-  if (known && left !== null && (await answers(known.port))) return { c: known, pid: left };
+  if (known && left !== null && (await answers(known.port))) {
+    if (hasAccounts(place)) return { c: known, pid: left };
+    if (isUsed(place))
+      throw new Trouble('an older release uses this database: stop it first (./rubrica stop)');
+  }
   if (known && left !== null) await end(place);
   const kept = known ?? (await replaceCredentials(place));
   const c = (await answers(kept.port)) ? { ...kept, port: await freePort() } : kept;
-  if (isEmpty(place)) install(place);
+  if (isEmpty(place)) await install(place);
   keepCredentials(place.folder, c);
   return { c, pid: await launch(place, c) };
 }

@@ -13,3 +13,14 @@ export async function times(f: (i: number) => Promise<unknown>, runs = RUNS): Pr
   }
   return all.sort((a, b) => a - b);
 }
+
+/** The same of something that is done at once. */
+export function timesAtOnce(f: () => unknown, runs = 12, warm = 3): number[] {
+  const all: number[] = [];
+  for (let i = 0; i < warm + runs; i++) {
+    const began = performance.now();
+    f();
+    if (i >= warm) all.push(performance.now() - began);
+  }
+  return all.sort((a, b) => a - b);
+}

@@ -5,12 +5,14 @@ import { migrate } from '../../src/server/db/migrate.ts';
 import { makePairingCode, pairDevice } from '../../src/server/people/pair-device.ts';
 import { signIn } from '../../src/server/people/sign-in.ts';
 import { buildIfNeeded } from '../base/build.ts';
+import { asRunning } from '../base/database-accounts.ts';
 import { ensureDatabase } from '../base/databases.ts';
 import type { Options } from '../base/options.ts';
 import { startDatabase } from '../base/private-database.ts';
 import { fillUpTo } from '../bench/filled-shop.ts';
 import { bareSave, growthRows, houseRows, saver, saveTogetherRow } from '../bench/house-rows.ts';
 import { sayRow, type Row } from '../bench/row.ts';
+import { weekRows } from '../bench/week-rows.ts';
 import { times } from '../bench/times.ts';
 import { answerRow, gateRow } from '../bench/inspection-rows.ts';
 import { paperRows, screenRows } from '../bench/screen-rows.ts';
@@ -51,7 +53,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
   try {
     await migrate(db.sequelize);
     await fillDemo(db, new Date());
-    const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
+    const env = { RUBRICA_DATABASE_URL: asRunning(url), RUBRICA_SECRET: SECRET };
     const [app, second] = await Promise.all([serve(PORT, env), serve(SECOND_PORT, env)]);
     try {
       const cookies = await cookie(db);
@@ -96,7 +98,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
   return rows;
 }
 
-const KINDS = ['sums', 'plans', 'sheet', 'server'] as const;
+const KINDS = ['sums', 'plans', 'week', 'sheet', 'server'] as const;
 
 /** Measures the core's sums, the neck sheet in a browser and the server, or those named, each row beside its baseline in the same run. */
 export async function run(o: Options): Promise<number> {
@@ -106,6 +108,7 @@ export async function run(o: Options): Promise<number> {
   const rows = [
     ...(wanted('sums') ? [...sumRows(), gateRow()] : []),
     ...(wanted('plans') ? planRows() : []),
+    ...(wanted('week') ? weekRows() : []),
     ...(wanted('server') || wanted('sheet')
       ? await serverRows((['server', 'sheet'] as const).filter((k) => wanted(k)))
       : []),

@@ -14,6 +14,8 @@ import { endServer, serve } from '../base/serve.ts';
 const PHONE_JOB_ID = 9;
 
 const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']> = [
+  // The rack shows what the plan says: it is planned first.
+  ['week', '/week'],
   ['rack', '/rack'],
   ['desk', '/desk'],
   ['take-in', '/desk/take-in'],
@@ -23,10 +25,8 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
     'sums',
     '/sums/string-line?scale=25.5+in&points.0.fret=1&points.0.height=.024&points.1.fret=12&points.1.height=5.5&frets=12+17+20&u=64ths',
   ],
-  ['sums-clearance', '/sums/clearance'],
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
-  ['checklists', '/house/checklists/bench-arrival'],
   ['readings', '/job/412/readings'],
   ['readings-twelve-string', '/job/405/readings', 'dim'],
   ['what-moved', '/shelf/12/readings'],
@@ -62,7 +62,7 @@ export async function run(o: Options): Promise<number> {
   await buildIfNeeded();
   const house = await openHouse('demo');
   const port = o.port + 1;
-  const child = await serve(port, { RUBRICA_DATABASE_URL: house.url, RUBRICA_SECRET: house.secret });
+  const child = await serve(port, { RUBRICA_DATABASE_URL: house.runningUrl, RUBRICA_SECRET: house.secret });
   const browser = await startBrowser();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -80,7 +80,15 @@ export async function run(o: Options): Promise<number> {
       await page.waitForSelector('#main h1');
       await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
       if (name === 'plans') await page.waitForSelector('article');
+      if (name === 'week') await page.waitForSelector('#main [aria-label="Ilse Marrow"]');
       await page.screenshot({ path: join(folder, `${name}.png`) });
+    }
+    if (o.rest.length === 0 || o.rest.includes('my-day-phone')) {
+      await page.setViewportSize({ width: 390, height: 844 });
+      await page.goto(`http://127.0.0.1:${port}/bench`);
+      await page.waitForSelector('#my-day');
+      await page.locator('#my-day').scrollIntoViewIfNeeded();
+      await page.screenshot({ path: join(folder, 'my-day-phone.png') });
     }
     if (o.rest.length === 0 || o.rest.includes('estimate-phone'))
       await phonePicture(browser, page, `http://127.0.0.1:${port}`, join(folder, 'estimate-phone.png'));

@@ -63,7 +63,7 @@ const application = (
   begin: async (): Promise<Running> => {
     const copyOf = lookOnlyOf();
     const env = {
-      RUBRICA_DATABASE_URL: house.url,
+      RUBRICA_DATABASE_URL: house.runningUrl,
       RUBRICA_SECRET: house.secret,
       ...(copyOf !== null && { RUBRICA_LOOK_ONLY: copyOf }),
       RUBRICA_PROXY_TOKEN: proxyToken(),

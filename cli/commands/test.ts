@@ -7,7 +7,9 @@ import { openDatabase } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { buildIfNeeded } from '../base/build.ts';
 import { copyDatabase } from '../base/copy-database.ts';
+import { asRunning } from '../base/database-accounts.ts';
 import { ensureDatabase } from '../base/databases.ts';
+import { LastWords } from '../base/last-words.ts';
 import type { Options } from '../base/options.ts';
 import { needProgram } from '../base/packages.ts';
 import { ROOT } from '../base/paths.ts';
@@ -26,7 +28,9 @@ const WANT_THE_BUILD: readonly Kind[] = ['together', 'e2e'];
 
 const SECRET = 'only for the tests';
 
+/** Runs a program and shows what it says, keeping the end of it for the summary. */
 function runProgram(
+  words: LastWords,
   command: string,
   args: readonly string[],
   env: Readonly<Record<string, string>> = {},
@@ -35,16 +39,21 @@ function runProgram(
     const path = `${join(ROOT, 'node_modules/.bin')}:${process.env['PATH'] ?? ''}`;
     const child = spawn(command, args, {
       cwd: ROOT,
-      stdio: 'inherit',
-      env: { ...process.env, ...env, PATH: path },
+      stdio: ['inherit', 'pipe', 'pipe'],
+      env: { ...process.env, ...(process.stdout.isTTY ? { FORCE_COLOR: '1' } : {}), ...env, PATH: path },
     });
+    for (const from of ['stdout', 'stderr'] as const)
+      child[from].on('data', (chunk: Buffer) => {
+        words.add(chunk.toString());
+        process[from].write(chunk);
+      });
     child.once('error', () => resolve(false));
-    child.once('exit', (code) => resolve(code === 0));
+    child.once('close', (code) => resolve(code === 0));
   });
 }
 
-const vitest = (mode: Kind, env: Readonly<Record<string, string>> = {}) =>
-  runProgram('vitest', ['run', '--mode', mode], { TZ: 'UTC', RUBRICA_SECRET: SECRET, ...env });
+const vitest = (words: LastWords, mode: Kind, env: Readonly<Record<string, string>> = {}) =>
+  runProgram(words, 'vitest', ['run', '--mode', mode], { TZ: 'UTC', RUBRICA_SECRET: SECRET, ...env });
 
 async function freshDatabase(server: PrivateDatabase, name: string): Promise<string> {
   const admin = openDatabase(server.url('information_schema'));
@@ -85,12 +94,16 @@ interface Lane {
 }
 
 /** One lane: two processes of the application on one database, so that live updates are proved across processes. */
-async function runLane({ url, ports, files, pin = '' }: Lane, only: string): Promise<boolean> {
-  const env = { RUBRICA_DATABASE_URL: url, RUBRICA_SECRET: SECRET };
+async function runLane(
+  words: LastWords,
+  { url, ports, files, pin = '' }: Lane,
+  only: string,
+): Promise<boolean> {
+  const env = { RUBRICA_DATABASE_URL: asRunning(url), RUBRICA_SECRET: SECRET };
   const [a, b] = await Promise.all(ports.map((port) => serve(port, env)));
   try {
     const chosen = [...files, ...(only === '' ? [] : ['--grep', only, '--pass-with-no-tests'])];
-    return await runProgram('playwright', ['test', ...chosen, `--output=test-results/${ports[0]}`], {
+    return await runProgram(words, 'playwright', ['test', ...chosen, `--output=test-results/${ports[0]}`], {
       RUBRICA_E2E_A: `http://127.0.0.1:${ports[0]}`,
       RUBRICA_E2E_B: `http://127.0.0.1:${ports[1]}`,
       RUBRICA_E2E_DATABASE: url,
@@ -103,13 +116,13 @@ async function runLane({ url, ports, files, pin = '' }: Lane, only: string): Pro
 }
 
 /** A shop of one's own, from its first day on. */
-async function emptyLane(server: PrivateDatabase, only: string): Promise<boolean> {
+async function emptyLane(words: LastWords, server: PrivateDatabase, only: string): Promise<boolean> {
   const url = await freshDatabase(server, 'rubrica_e2e_empty');
   const db = openDatabase(url);
   await migrate(db.sequelize);
   const pin = await fillEmptyShop(db);
   await db.sequelize.close();
-  return runLane({ url, ports: [4389, 4390], files: EMPTY_HOUSE.map(fileOf), pin }, only);
+  return runLane(words, { url, ports: [4389, 4390], files: EMPTY_HOUSE.map(fileOf), pin }, only);
 }
 
 const fileOf = (name: string): string => `tests/e2e/${name}.spec.ts`;
@@ -121,11 +134,11 @@ const specs = (): readonly string[] =>
     .sort();
 
 /** Every browser test, in two lanes beside each other; the demo is told once and copied for the second. */
-async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean> {
+async function endToEnd(words: LastWords, server: PrivateDatabase, only: string): Promise<boolean> {
   needProgram('chromium', 'chromium');
   process.env['RUBRICA_SECRET'] = SECRET;
   const [url] = await Promise.all([freshDatabase(server, 'rubrica_e2e'), buildIfNeeded()]);
-  const light = await runProgram('npm', ['run', '--silent', 'scripts']);
+  const light = await runProgram(words, 'npm', ['run', '--silent', 'scripts']);
   const db = openDatabase(url);
   await migrate(db.sequelize);
   say('loading the demo shop for the browser tests …');
@@ -149,27 +162,32 @@ async function endToEnd(server: PrivateDatabase, only: string): Promise<boolean>
         .map(fileOf),
     },
   ];
-  const running = lanes.map((lane) => runLane(lane, only));
-  const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(server, only));
+  const running = lanes.map((lane) => runLane(words, lane, only));
+  const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(words, server, only));
   const passed = await Promise.all([...running, after]);
   return light && passed.every(Boolean);
 }
 
-async function runKind(kind: Kind, server: () => Promise<PrivateDatabase>, only: string): Promise<boolean> {
+async function runKind(
+  kind: Kind,
+  words: LastWords,
+  server: () => Promise<PrivateDatabase>,
+  only: string,
+): Promise<boolean> {
   switch (kind) {
     case 'check':
-      return runProgram('npm', ['run', '--silent', 'check']);
+      return runProgram(words, 'npm', ['run', '--silent', 'check']);
     case 'unit':
-      return vitest('unit');
+      return vitest(words, 'unit');
     case 'integration': {
       const { url } = await server();
-      return vitest('integration', { RUBRICA_TEST_SERVER: url('{database}') });
+      return vitest(words, 'integration', { RUBRICA_TEST_SERVER: url('{database}') });
     }
     case 'together':
       await buildIfNeeded();
-      return vitest('together');
+      return vitest(words, 'together');
     case 'e2e':
-      return endToEnd(await server(), only);
+      return endToEnd(words, await server(), only);
   }
 }
 
@@ -181,16 +199,19 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
     return first;
   };
   const results: string[] = [];
-  let failed = false;
+  const failures: (readonly [Kind, LastWords])[] = [];
   try {
     const one = async (kind: Kind): Promise<void> => {
       say(`${kind} …`);
       const began = Date.now();
-      const good = await runKind(kind, server, only).catch((e: unknown) => {
-        process.stderr.write(`${e instanceof Error ? (e.stack ?? e.message) : String(e)}\n`);
+      const words = new LastWords();
+      const good = await runKind(kind, words, server, only).catch((e: unknown) => {
+        const said = `${e instanceof Error ? (e.stack ?? e.message) : String(e)}\n`;
+        words.add(said);
+        process.stderr.write(said);
         return false;
       });
-      failed ||= !good;
+      if (!good) failures.push([kind, words]);
       results.push(`${good ? 'ok  ' : 'FAIL'} ${kind} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
     };
     for (const beside of STAGES) {
@@ -201,8 +222,12 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
   } finally {
     for (const s of started) await (await s).stop();
   }
-  process.stdout.write(`\n${results.join('\n')}\n${failed ? 'Something failed.' : 'Everything passed.'}\n`);
-  return failed ? 1 : 0;
+  for (const [kind, words] of failures) process.stdout.write(`\n── the end of ${kind} ──\n${words.tail()}\n`);
+  for (const [kind, words] of failures)
+    process.stdout.write(`\n── failed in ${kind} ──\n${words.named().join('\n')}\n`);
+  const verdict = failures.length > 0 ? 'Something failed.' : 'Everything passed.';
+  process.stdout.write(`\n${results.join('\n')}\n${verdict}\n`);
+  return failures.length > 0 ? 1 : 0;
 }
 
 /** Runs every check and test, or the kinds named; ends with a summary and fails when one did. */

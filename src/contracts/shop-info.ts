@@ -22,8 +22,8 @@ export const taxingSchema = z
       .max(8, 'At most 8 rates')
       .readonly()
       .refine((all) => new Set(all.map((r) => r.id)).size === all.length, 'Each rate once'),
-    labour: z.string(),
-    parts: z.string(),
+    labour: z.string().max(20),
+    parts: z.string().max(20),
     included: z.boolean(),
     roundTo: z.number().int().min(1).max(10_000),
   })
@@ -60,7 +60,7 @@ export const shopInfoSchema = z.preprocess(
     hourly: amount.nullable().default(null),
     minimum: amount.default(0),
     firstNumber: z.number().int().min(1).max(1_000_000).default(401),
-    zone: z.string().refine(isZone, 'A time zone, like Pacific/Auckland').default('UTC'),
+    zone: z.string().max(60).refine(isZone, 'A time zone, like Pacific/Auckland').default('UTC'),
     dates: z.enum(DATE_FORMS).default('day-month'),
     firstWeekday: z.enum(['monday', 'sunday', 'saturday']).default('monday'),
     heights: z.enum(['64ths', 'thou', 'mm']),

@@ -41,7 +41,7 @@ beforeAll(async () => {
   for (const file of files(CORE))
     for (const [name, value] of Object.entries((await import(file)) as Record<string, unknown>))
       scope.set(name, value);
-}, 60_000);
+});
 
 const NUMBER = /^[−-]?\d+(?:\.\d+)?$/;
 const numberOf = (text: string): number => Number(text.replace('−', '-'));

@@ -85,7 +85,10 @@ test('two techs at the same reading see both values', async () => {
   const [mine, theirs] = [station(ilse, 'action:6:12'), station(tomas, 'action:6:12')];
   await theirs.fill('3.9 mm');
   await mine.fill('3.7 mm');
+  // Who was first is the house's to say: theirs is sent once it has said so.
+  const kept = ilse.waitForResponse((r) => r.url().endsWith('/api/command') && r.ok());
   await mine.press('Enter');
+  await kept;
   await theirs.press('Enter');
   const says = tomas.locator('#sheet-says');
   await expect(says).toContainText('Ilse Marrow wrote 3.7 mm, you wrote 3.9 mm');

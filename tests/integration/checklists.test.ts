@@ -15,7 +15,7 @@ type House = Awaited<ReturnType<typeof staffedHouse>>;
 let house: House;
 beforeAll(async () => {
   house = await staffedHouse('checklists');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const takeIn = async (): Promise<{ number: number; jobId: number }> =>

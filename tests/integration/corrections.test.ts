@@ -7,7 +7,7 @@ import { intake, staffedHouse, value, unsaid } from './house.ts';
 let house: Awaited<ReturnType<typeof staffedHouse>>;
 beforeAll(async () => {
   house = await staffedHouse('corrections');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const view = async (number: number) => {

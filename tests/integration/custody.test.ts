@@ -12,7 +12,7 @@ beforeAll(async () => {
     { name: 'rod key', state: '' },
   ];
   ({ number } = value(await house.give(house.desk, 'desk.take-in', intake('steel-acoustic', { cameWith }))));
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const look = async (): Promise<JobView> => {

@@ -5,7 +5,7 @@ import { intake, staffedHouse, unsaid, value } from './house.ts';
 let house: Awaited<ReturnType<typeof staffedHouse>>;
 beforeAll(async () => {
   house = await staffedHouse('discount');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const see = async (number: number) => {

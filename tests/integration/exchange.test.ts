@@ -29,7 +29,7 @@ beforeAll(async () => {
   ];
   await one.sequelize.close();
   two = await staffedHouse('exchange_two');
-}, 120_000);
+});
 afterAll(() => two.db.sequelize.close());
 
 const out = async (db: Database, number: number): Promise<Buffer> => {

@@ -59,7 +59,7 @@ const portOf = (server: { address: () => unknown }): number => (server.address()
 beforeAll(async () => {
   house = await workingHouse('messages');
   await Promise.all([listening(smtp), listening(texts)]);
-}, 60_000);
+});
 afterAll(async () => {
   await house.db.sequelize.close();
   await Promise.all([new Promise<void>((d) => smtp.close(d)), new Promise((d) => texts.close(d))]);

@@ -8,7 +8,7 @@ import { workingHouse } from './working-house.ts';
 let house: Awaited<ReturnType<typeof workingHouse>>;
 beforeAll(async () => {
   house = await workingHouse('money');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const keepShop = async (more: object) => {

@@ -312,13 +312,17 @@ test('a feed that begins without the database tells nothing old when it is there
   const gone = openDatabase('mariadb://nobody:x@127.0.0.1:1/none');
   let away = true;
   const feed = new EventFeed(() => (away ? gone : house.db));
-  const stop = feed.listen((events) => heard.push(...events));
+  let hasBegun = false;
+  const stop = feed.listen(
+    (events) => heard.push(...events),
+    () => (hasBegun = true),
+  );
   await new Promise((r) => setTimeout(r, 300));
   away = false;
-  await new Promise((r) => setTimeout(r, 1500));
+  while (!hasBegun) await new Promise((r) => setTimeout(r, 20));
   expect(heard).toEqual([]);
   const { number } = await takenIn();
-  for (let i = 0; i < 100 && heard.length === 0; i++) await new Promise((r) => setTimeout(r, 50));
+  while (heard.length === 0) await new Promise((r) => setTimeout(r, 20));
   stop();
   await gone.sequelize.close();
   expect(heard.map((h) => h.job)).toEqual([number]);

@@ -12,7 +12,7 @@ import { workingHouse } from './working-house.ts';
 let house: Awaited<ReturnType<typeof workingHouse>>;
 beforeAll(async () => {
   house = await workingHouse('opening');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const DAY = [{ from: 9 * 60, to: 18 * 60 }];

@@ -14,7 +14,7 @@ let jobId: number;
 beforeAll(async () => {
   house = await staffedHouse('photos');
   ({ number, jobId } = value(await house.give(house.desk, 'desk.take-in', intake())));
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const look = async (): Promise<JobView> => {

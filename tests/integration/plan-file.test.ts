@@ -9,7 +9,7 @@ type House = Awaited<ReturnType<typeof staffedHouse>>;
 let house: House;
 beforeAll(async () => {
   house = await staffedHouse('plan_file');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const SET = [
@@ -52,14 +52,14 @@ test('the plans of an exported job: left, enough and best, from the zip and from
   expect(done.value.notUsed.missing.length).toBe(6);
   const json = unzipSync(zip)['job.json'];
   expect(planOfFile(json ?? new Uint8Array())).toEqual(done);
-}, 30_000);
+});
 
 test('a job that was not read says why there is no plan', async () => {
   const { zip } = await exported('none');
   const done = planOfFile(zip);
   expect(done.ok && done.value.plans).toEqual([]);
   expect(done.ok && done.value.because).toMatch(/action was not read/);
-}, 30_000);
+});
 
 test.each([
   ['not json', 'This is no JSON file.'],
@@ -89,4 +89,4 @@ test('what was heard goes with the job: the plans of its file are those of the h
   if (!done.ok) throw new Error(done.error);
   expect(done.value.plans.map((p) => p.predicted)).toEqual(own?.plans.map((p) => p.predicted));
   expect(done.value.plans.map((p) => p.undone)).toEqual(own?.plans.map((p) => p.undone));
-}, 30_000);
+});

@@ -1,54 +1,18 @@
 import type { CommandInput } from '../../src/contracts/commands/commands.ts';
 import { NO_MOVES } from '../../src/core/whatif/moves.ts';
-import { answerOffer, openOffer } from '../../src/server/plan/offers.ts';
+import { answerOffer } from '../../src/server/plan/offers.ts';
 import { loadHistory } from '../../src/server/jobs/load-history.ts';
-import { loadJob } from '../../src/server/leaves/load-job.ts';
+import { highJobs, SET, type Save } from './high-jobs.ts';
 import { intake, staffedHouse, unsaid, value } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
 let house: House;
 beforeAll(async () => {
   house = await staffedHouse('plans');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
-type Save = CommandInput<'readings.save'>;
-const SET: readonly (readonly [Save['quantity'], number, number, string])[] = [
-  ['relief', 0, 7, '0.2'],
-  ['action', 6, 12, '3.2'],
-  ['action', 1, 12, '2.6'],
-  ['saddle-standout', 0, 0, '5'],
-  ...[1, 2, 3, 4, 5, 6].map((s) => ['nut-gap', s, 1, '0.1'] as const),
-];
-
-const save = (
-  jobId: number,
-  round: Save['round'],
-  [quantity, string, fret, typed]: (typeof SET)[number],
-  version = 0,
-) =>
-  house.give(house.technician, 'readings.save', {
-    jobId,
-    round,
-    quantity,
-    string,
-    fret,
-    typed,
-    unit: 'mm',
-    version,
-  });
-
-async function highJob() {
-  const taken = value(await house.give(house.desk, 'desk.take-in', intake()));
-  for (const place of SET) value(await save(taken.jobId, 'as-found', place));
-  return taken;
-}
-
-const see = async (number: number) => {
-  const job = await loadJob(house.db, number);
-  if (!job) throw new Error('no job');
-  return job;
-};
+const { save, highJob, see } = highJobs(() => house);
 
 describe('a chosen plan', () => {
   test('goes on the order, keeps its predictions, and gives way to another', async () => {
@@ -355,108 +319,6 @@ describe('a turn of the rod', () => {
   });
 });
 
-describe('options for the customer', () => {
-  test('open by their link alone, are chosen once, and the link of an older offer opens nothing', async () => {
-    const { jobId, number } = await highJob();
-    const old = value(await house.give(house.technician, 'plan.offer', { jobId, days: 14 }));
-    const { token, offerId } = value(await house.give(house.technician, 'plan.offer', { jobId, days: 14 }));
-    const now = new Date();
-    expect(await openOffer(house.db, old.token, now)).toBeNull();
-    expect(await openOffer(house.db, 'a'.repeat(43), now)).toBeNull();
-    const open = await openOffer(house.db, token, now);
-    expect(open?.content.options.map((o) => o.id)).toEqual(expect.arrayContaining(['leave', 'sufficient']));
-    const stored = await house.db.models.Offer.findByPk(offerId);
-    expect(JSON.stringify(stored)).not.toContain(token);
-    const pick = (choice: string) =>
-      answerOffer(house.db, token, { choice, by: 'Petra Aldous', note: '' }, now);
-    expect(await pick('gold')).toMatchObject({ ok: false });
-    expect(await pick('sufficient')).toEqual({ ok: true });
-    expect(await pick('sufficient')).toEqual({ ok: true });
-    expect(await pick('leave')).toMatchObject({ ok: false });
-    const { offers } = (await see(number)).plan;
-    expect(offers[0]).toMatchObject({
-      choice: 'sufficient',
-      choiceBy: 'Petra Aldous',
-      choiceHow: 'by the link',
-    });
-    const events = await house.db.models.EventRow.count({ where: { jobId, kind: 'option chosen' } });
-    expect(events).toBe(1);
-  });
-
-  test('written by hand, where nothing was read: chosen by the link, they go on the order with the yes', async () => {
-    const { number, jobId } = value(await house.give(house.desk, 'desk.take-in', intake('solid-electric')));
-    expect((await house.give(house.technician, 'plan.offer', { jobId, days: 3 })).ok).toBe(false);
-    const own = [
-      {
-        name: 'Find the fault',
-        operations: ['pickup-height' as const],
-        says: 'Up to half an hour.',
-        left: '',
-      },
-      {
-        name: 'Clean it too',
-        operations: ['board-clean' as const, 'pickup-height' as const],
-        says: '',
-        left: 'The dent.',
-      },
-    ];
-    expect(
-      await house.give(house.technician, 'plan.offer', {
-        jobId,
-        days: 3,
-        own: [{ ...own[0], name: '' }] as never,
-      }),
-    ).toMatchObject({ error: { fields: { 'own.0.name': 'What is it called?' } } });
-    const { token, offerId } = value(
-      await house.give(house.technician, 'plan.offer', { jobId, days: 3, own }),
-    );
-    const open = await openOffer(house.db, token, new Date());
-    expect(open?.content.options.map((o) => [o.id, o.name])).toEqual([
-      ['own-1', 'Find the fault'],
-      ['own-2', 'Clean it too'],
-    ]);
-    expect(open?.content.options[1]).toMatchObject({ left: ['The dent.'] });
-    expect(open?.content.options[1]?.price.high).toBeGreaterThan(open?.content.options[0]?.price.high ?? 0);
-    const take = () => house.give(house.technician, 'plan.take-option', { offerId });
-    expect((await take()).ok).toBe(false);
-    const said = { choice: 'own-2', by: 'Petra Aldous', note: '' };
-    expect(await answerOffer(house.db, token, said, new Date())).toEqual({ ok: true });
-    expect(value(await take())).toEqual({ lines: 2 });
-    expect(value(await take())).toEqual({ lines: 0 });
-    const lines = (await see(number)).lines.map((l) => [
-      l.operation,
-      l.approval,
-      l.approvedBy,
-      l.approvedHow,
-    ]);
-    expect(lines).toEqual([
-      ['board-clean', 'yes', 'Petra Aldous', 'by the link'],
-      ['pickup-height', 'yes', 'Petra Aldous', 'by the link'],
-    ]);
-  });
-
-  test('end with their day, can be taken back, and can be answered at the counter', async () => {
-    const { jobId } = await highJob();
-    const offer = async () => value(await house.give(house.technician, 'plan.offer', { jobId, days: 1 }));
-    const late = await offer();
-    expect(await openOffer(house.db, late.token, new Date(Date.now() + 2 * 86_400_000))).toBeNull();
-    const back = await offer();
-    value(await house.give(house.technician, 'plan.withdraw-offer', { offerId: back.offerId }));
-    expect(await openOffer(house.db, back.token, new Date())).toBeNull();
-    const last = await offer();
-    const said = {
-      offerId: last.offerId,
-      choice: 'leave',
-      by: 'Petra',
-      how: 'by telephone',
-      note: 'too dear',
-    } as const;
-    expect(await house.give(house.technician, 'plan.record-choice', said)).toMatchObject({ ok: false });
-    value(await house.give(house.desk, 'plan.record-choice', said));
-    expect(await house.give(house.desk, 'plan.record-choice', said)).toMatchObject({ ok: false });
-  });
-});
-
 describe('what is tried', () => {
   test('is kept by a name, changed, dropped, and is no reading', async () => {
     const { jobId, number } = await highJob();
@@ -492,7 +354,8 @@ describe('what is tried', () => {
 describe('a job’s history', () => {
   test('says every change once, with who and from what to what, the customer’s own too', async () => {
     const { jobId, number } = await highJob();
-    const { token } = value(await house.give(house.technician, 'plan.offer', { jobId, days: 3 }));
+    const { token } = value(await house.give(house.lead, 'plan.offer', { jobId, days: 3 }));
+    if (token === null) throw new Error('a lead is told the link');
     await answerOffer(house.db, token, { choice: 'leave', by: 'Petra', note: '' }, new Date());
     const again = {
       jobId,

@@ -12,7 +12,7 @@ import { workingHouse } from './working-house.ts';
 let house: Awaited<ReturnType<typeof workingHouse>>;
 beforeAll(async () => {
   house = await workingHouse('privacy');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const PETRA = { name: 'Petra Aldous', phone: '555 0101', email: 'petra@example.invalid' };

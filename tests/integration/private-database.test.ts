@@ -1,15 +1,16 @@
 /** The house's own MariaDB: nothing of it is thrown away, nobody gets in without a secret, commands join what runs. */
-import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { asRunning } from '../../cli/base/database-accounts.ts';
 import { databasePlace, isReachable } from '../../cli/base/database-place.ts';
 import { ensureDatabase } from '../../cli/base/databases.ts';
 import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { claimShop, runningShop } from '../../cli/base/running-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
+import { runProgram, runRubrica } from './run-program.ts';
 
 /** No earlier start left anything running. */
 const nobody = (): Promise<void> => Promise.resolve();
@@ -61,14 +62,8 @@ async function opensWithout(server: PrivateDatabase, user: string): Promise<bool
 }
 
 /** A command of this checkout on the test's own house. */
-function rubrica(...args: string[]) {
-  const env = { ...process.env, RUBRICA_HOME: folder };
-  const done = spawnSync(join(process.cwd(), 'rubrica'), args, {
-    encoding: 'utf8',
-    input: '',
-    env,
-    timeout: 90_000,
-  });
+async function rubrica(...args: string[]) {
+  const done = await runRubrica(args, { env: { ...process.env, RUBRICA_HOME: folder } });
   return { status: done.status, words: done.stdout + done.stderr };
 }
 
@@ -115,6 +110,40 @@ test('nobody gets in without a secret, it is not the system’s root, and SQL re
   expect(runningServer(place())).toBeNull();
 });
 
+test('the running application reads and writes rows, and changes no table, no trigger and no account', async () => {
+  const server = await startDatabase('database');
+  await ask(server, 'CREATE TABLE log (words VARCHAR(40))');
+  await ask(
+    server,
+    "CREATE TRIGGER log_no_update BEFORE UPDATE ON log FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'append-only'",
+  );
+  const db = openDatabase(asRunning(server.url('rubrica_kept')));
+  const tries = (sql: string): Promise<unknown> => db.sequelize.query(sql);
+  try {
+    await tries("INSERT INTO log VALUES ('cut')");
+    await expect(tries("UPDATE log SET words = 'not cut'")).rejects.toThrow(/append-only/);
+    for (const sql of [
+      'DROP TRIGGER log_no_update',
+      'TRUNCATE log',
+      'DROP TABLE log',
+      'ALTER TABLE log ADD COLUMN more INT',
+      'RENAME TABLE log TO other',
+      'CREATE TABLE more (a INT)',
+      'CREATE TRIGGER other BEFORE INSERT ON log FOR EACH ROW SET @a = 1',
+      'DROP DATABASE rubrica_kept',
+      "CREATE USER 'x'@'localhost'",
+      'SELECT * FROM mysql.global_priv',
+      "GRANT ALL ON *.* TO 'rubricarunning'@'127.0.0.1'",
+      'SET GLOBAL read_only = 1',
+    ])
+      await expect(tries(sql), sql).rejects.toThrow(/denied|command/i);
+  } finally {
+    await db.sequelize.close();
+  }
+  expect(await ask(server, 'SELECT words FROM log')).toEqual([{ words: 'cut' }]);
+  await server.stop();
+});
+
 test('a house of an older release, open to everybody on the machine, is put right when it starts', async () => {
   await houseWithOneRow();
   const { data, account } = place();
@@ -124,7 +153,7 @@ test('a house of an older release, open to everybody on the machine, is put righ
     "CREATE OR REPLACE USER 'root'@'127.0.0.1' IDENTIFIED BY '';\nCREATE OR REPLACE USER ''@'localhost' IDENTIFIED BY '';\nGRANT ALL ON *.* TO 'root'@'127.0.0.1';\nCREATE DATABASE IF NOT EXISTS test;\nSHUTDOWN;\n",
     { mode: 0o644 },
   );
-  const opened = spawnSync(
+  const opened = await runProgram(
     '/usr/sbin/mariadbd',
     [
       '--no-defaults',
@@ -134,7 +163,7 @@ test('a house of an older release, open to everybody on the machine, is put righ
       `--init-file=${sql}`,
       ...(account ? [`--user=${account.name}`] : []),
     ],
-    { cwd: '/', encoding: 'utf8' },
+    { cwd: '/' },
   );
   expect([opened.status, opened.stderr.includes('ERROR')]).toEqual([0, false]);
   const server = await startDatabase('database');
@@ -152,10 +181,10 @@ test('commands join the database that runs, and the last one to leave ends it', 
   const first = await startDatabase('database');
   const second = await startDatabase('database');
   expect(second.pid).toBe(first.pid);
-  expect(rubrica('pair')).toMatchObject({ status: 0 });
-  expect(rubrica('verify').words).toContain('0 seals are whole');
+  expect(await rubrica('pair')).toMatchObject({ status: 0 });
+  expect((await rubrica('verify')).words).toContain('0 seals are whole');
   expect(runningServer(place())).toBe(first.pid);
-  expect(rubrica('stop').words).toContain('ends with the other command');
+  expect((await rubrica('stop')).words).toContain('ends with the other command');
   expect(runningServer(place())).toBe(first.pid);
   await first.stop();
   expect(runningServer(place())).toBeNull();
@@ -166,12 +195,12 @@ test('a record is thrown away only when that was said, and never under an open s
   const db = openDatabase(await ensureDatabase(server, 'rubrica'));
   await db.sequelize.query('CREATE TABLE jobs (id INT)');
   await db.sequelize.query('INSERT INTO jobs VALUES (1), (2), (3)');
-  const asked = rubrica('seed', '--fresh');
+  const asked = await rubrica('seed', '--fresh');
   expect(asked.status).toBe(1);
   expect(asked.words).toMatch(/throws the shop's whole record away: 3 jobs.*--yes/s);
   const release = await claimShop(4399, nobody);
   expect(runningShop()).toEqual({ pid: process.pid, port: 4399 });
-  expect(rubrica('seed', '--fresh', '--yes').words).toContain('Stop it first');
+  expect((await rubrica('seed', '--fresh', '--yes')).words).toContain('Stop it first');
   release();
   expect(await db.sequelize.query('SELECT id FROM jobs', { type: QueryTypes.SELECT })).toHaveLength(3);
   await db.sequelize.close();
@@ -180,13 +209,13 @@ test('a record is thrown away only when that was said, and never under an open s
 
 test('a second start says so and harms nothing', async () => {
   const release = await claimShop(4399, nobody);
-  expect(rubrica('start', '--port', '4398').words).toContain(
+  expect((await rubrica('start', '--port', '4398')).words).toContain(
     'Rubrica is open already at http://127.0.0.1:4399',
   );
   release();
   const other = createServer().listen(4397, '127.0.0.1');
   await new Promise((r) => other.once('listening', r));
-  const busy = rubrica('start', '--port', '4397');
+  const busy = await rubrica('start', '--port', '4397');
   expect(busy.status).toBe(1);
   expect(busy.words).toContain('port 4397 is used by another program');
   expect(existsSync(join(folder, 'database'))).toBe(false);

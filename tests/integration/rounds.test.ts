@@ -17,7 +17,7 @@ let jobId: number;
 beforeAll(async () => {
   house = await staffedHouse('rounds');
   ({ number, jobId } = value(await house.give(house.desk, 'desk.take-in', intake('steel-acoustic', {}))));
-}, 120_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const look = async (): Promise<JobView> => {

@@ -13,7 +13,7 @@ type TakeIn = ReturnType<typeof intake>;
 let house: House;
 beforeAll(async () => {
   house = await staffedHouse('shelf');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const look = async (number: number): Promise<JobView> => {

@@ -18,7 +18,7 @@ import { intake, staffedHouse, value } from './house.ts';
 let house: Awaited<ReturnType<typeof staffedHouse>>;
 beforeAll(async () => {
   house = await staffedHouse('shop_rules');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const SET = [

@@ -10,7 +10,7 @@ import { staffedHouse, value } from './house.ts';
 let house: Awaited<ReturnType<typeof staffedHouse>>;
 beforeAll(async () => {
   house = await staffedHouse('staff');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const NEW = {

@@ -22,7 +22,7 @@ beforeAll(async () => {
   process.env['RUBRICA_SECRET'] = 'only for the tests';
   db = await emptyHouse('statements');
   await fillDemo(db, new Date());
-}, 300_000);
+});
 afterAll(() => db.sequelize.close());
 
 const statements = (work: () => Promise<unknown>): Promise<readonly string[]> => statementsOf(db, work);

@@ -10,7 +10,7 @@ beforeAll(async () => {
   house = await staffedHouse('strings');
   const { number } = value(await house.give(house.desk, 'desk.take-in', intake('steel-acoustic', {})));
   job = await look(number);
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const look = async (number = job.number): Promise<JobView> => {

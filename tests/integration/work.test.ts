@@ -10,7 +10,7 @@ import { workingHouse } from './working-house.ts';
 let house: Awaited<ReturnType<typeof workingHouse>>;
 beforeAll(async () => {
   house = await workingHouse('work');
-}, 60_000);
+});
 afterAll(() => house.db.sequelize.close());
 
 const view: typeof house.view = (number) => house.view(number);

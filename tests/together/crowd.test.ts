@@ -7,6 +7,7 @@ import { clientPrograms } from '../../cli/base/copies.ts';
 import { putBack } from '../../src/server/backup/read-copy.ts';
 import { takeCopy } from '../../src/server/backup/take-copy.ts';
 import { endServer, hasEnded, serve } from '../../cli/base/serve.ts';
+import { asRunning } from '../../cli/base/database-accounts.ts';
 import { startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { replay } from '../../src/core/history/replay.ts';
 import { operation } from '../../src/core/catalogue/operations.ts';
@@ -43,7 +44,7 @@ let jobs: CrowdJob[];
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 /** A house that is killed on purpose complains a lot. */
 const silently = (): void => undefined;
-const env = () => ({ RUBRICA_DATABASE_URL: server.url('rubrica_crowd'), RUBRICA_SECRET: SECRET });
+const env = () => ({ RUBRICA_DATABASE_URL: asRunning(server.url('rubrica_crowd')), RUBRICA_SECRET: SECRET });
 
 async function takeJobs(actor: Actor): Promise<CrowdJob[]> {
   const give = async (name: Parameters<typeof execute>[2], input: unknown) => {

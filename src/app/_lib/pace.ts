@@ -8,6 +8,8 @@ const A_MINUTE = {
   link: 40,
   /** PINs on one tablet */
   pin: 120,
+  /** plans tried beside the one that holds, by one tablet: each takes the house a moment */
+  plan: 40,
   /** codes to pair a tablet, from anywhere */
   pair: 60,
 } as const;

@@ -1,3 +1,5 @@
+import { notPlain } from '../../contracts/plain-text.ts';
+
 /** The most bytes each kind of door takes of one request. */
 export const MOST = {
   /** a name, a PIN, a code, a yes */
@@ -44,15 +46,19 @@ export async function readBytes(request: Request, most: number): Promise<Uint8Ar
   return whole;
 }
 
-/** What a body says as JSON: too large, or its value; what cannot be read as JSON is null. */
+/** What a body says as JSON: too large, or its value; what cannot be read as JSON, or be kept as text, is null. */
 export type ReadJson = { readonly tooLarge: true } | { readonly tooLarge: false; readonly value: unknown };
 
-/** Reads a JSON body of at most so many bytes. */
-export async function readJson(request: Request, most: number): Promise<ReadJson> {
+/**
+ * Reads a JSON body of at most so many bytes.
+ * @param plainAlone false where what cannot be kept as text is told at its field
+ */
+export async function readJson(request: Request, most: number, plainAlone = true): Promise<ReadJson> {
   const bytes = await readBytes(request, most);
   if (bytes === null) return { tooLarge: true };
   try {
-    return { tooLarge: false, value: JSON.parse(new TextDecoder().decode(bytes)) as unknown };
+    const value = JSON.parse(new TextDecoder().decode(bytes)) as unknown;
+    return { tooLarge: false, value: plainAlone && notPlain(value) !== null ? null : value };
   } catch {
     return { tooLarge: false, value: null };
   }

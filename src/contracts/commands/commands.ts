@@ -66,6 +66,7 @@ import { planOffer } from './plan/offer.ts';
 import { planTakeOption } from './plan/take-option.ts';
 import { planRecordChoice } from './plan/record-choice.ts';
 import { planTarget } from './plan/target.ts';
+import { planOfferLink } from './plan/offer-link.ts';
 import { planWithdrawOffer } from './plan/withdraw-offer.ts';
 import { planWorth } from './plan/worth.ts';
 import { rackMove } from './rack/move.ts';
@@ -99,6 +100,16 @@ import { workStep } from './work/step.ts';
 import { workTakeBackTurn } from './work/take-back-turn.ts';
 import { workTurn } from './work/turn.ts';
 import { workWithdrawLink } from './work/withdraw-link.ts';
+import { houseSaveWeek } from './house/save-week.ts';
+import { weekAway } from './week/away.ts';
+import { weekBack } from './week/back.ts';
+import { weekEndFeed } from './week/end-feed.ts';
+import { weekFeed } from './week/feed.ts';
+import { weekLonger } from './week/longer.ts';
+import { weekNotLonger } from './week/not-longer.ts';
+import { weekPromise } from './week/promise.ts';
+import { weekPut } from './week/put.ts';
+import { weekTake } from './week/take.ts';
 
 /** Every command a screen can give, by its name. */
 export const COMMANDS = {
@@ -154,6 +165,17 @@ export const COMMANDS = {
   'plan.choose': planChoose,
   'plan.offer': planOffer,
   'plan.take-option': planTakeOption,
+  'plan.offer-link': planOfferLink,
+  'house.save-week': houseSaveWeek,
+  'week.put': weekPut,
+  'week.feed': weekFeed,
+  'week.end-feed': weekEndFeed,
+  'week.away': weekAway,
+  'week.back': weekBack,
+  'week.longer': weekLonger,
+  'week.not-longer': weekNotLonger,
+  'week.promise': weekPromise,
+  'week.take': weekTake,
   'plan.withdraw-offer': planWithdrawOffer,
   'plan.record-choice': planRecordChoice,
   'work.answer': workAnswer,

@@ -13,7 +13,7 @@ const COLUMNS = ['name', 'phone', 'email'] as const;
 const MOST = 20_000;
 
 /** Text a spreadsheet would take for a formula gets a quote before it, and loses it again when it is read. */
-const FORMULA = /^[=+\-@\t\r]/;
+const FORMULA = /^[\s\u200b]*[=+\-@\uff1d\uff0b\uff0d\uff20]|^[\t\r\n]/;
 export const guarded = (text: string): string =>
   (FORMULA.test(text) && !/^-\d+(\.\d+)?$/.test(text)) || text.startsWith("'") ? `'${text}` : text;
 export const unguarded = (text: string): string => (text.startsWith("'") ? text.slice(1) : text);

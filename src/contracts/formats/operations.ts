@@ -62,7 +62,12 @@ export const operationsFormat = z
     z.strictObject({
       id: operationId,
       name: z.string().min(1).max(120),
-      order: z.number().int().meta({ description: 'place in the order of a setup' }),
+      order: z
+        .number()
+        .int()
+        .min(-100_000)
+        .max(100_000)
+        .meta({ description: 'place in the order of a setup' }),
       needs: z.array(operationId).meta({ description: 'what is done before it, where both are done' }),
       minutes: z
         .strictObject({ low: minutes, likely: minutes, high: minutes })

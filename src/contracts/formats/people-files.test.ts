@@ -93,6 +93,9 @@ test.each([
   ['+43', "'+43"],
   ["'quoted", "''quoted"],
   ['plain', 'plain'],
+  ['＝1+1', "'＝1+1"],
+  ['＠SUM(A1)', "'＠SUM(A1)"],
+  ['  =1+1', "'  =1+1"],
 ])('what a spreadsheet would compute is guarded: %s', (text, out) => {
   expect(guarded(text)).toBe(out);
   expect(unguarded(out)).toBe(text);

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { addDays } from './zone.ts';
 import {
+  minuteOf,
+  sayTime,
   ALWAYS,
   closedOn,
   NO_HOURS,
@@ -129,4 +131,10 @@ describe('days the shop is closed', () => {
       { numRuns: 200 },
     );
   });
+});
+
+test('a time of day is read as it is said; what is none is nothing', () => {
+  for (const at of [0, 65, 545, 1439]) expect(minuteOf(sayTime(at))).toBe(at);
+  expect([minuteOf('09:05'), minuteOf('18:00:00')]).toEqual([545, 1080]);
+  for (const none of ['', '9', 'noon', '9:5']) expect(minuteOf(none)).toBeNull();
 });

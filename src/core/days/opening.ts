@@ -81,7 +81,14 @@ export function readSpans(text: string): Result<readonly Span[], string> {
   return ok(read);
 }
 
-const sayTime = (at: number): string => `${Math.floor(at / 60)}:${String(at % 60).padStart(2, '0')}`;
+/** The minutes after midnight of a time of day as a field gives it, `18:05`; null where it is none. */
+export function minuteOf(time: string): number | null {
+  const [, hour, minute] = /^(\d{1,2}):(\d\d)(?::\d\d)?$/.exec(time) ?? [];
+  return hour === undefined || minute === undefined ? null : 60 * Number(hour) + Number(minute);
+}
+
+/** A time of day by its minutes after midnight: `18:05`. */
+export const sayTime = (at: number): string => `${Math.floor(at / 60)}:${String(at % 60).padStart(2, '0')}`;
 
 /** The hours of a day as they are typed; read again they are the same. */
 export const saySpans = (spans: readonly Span[]): string =>

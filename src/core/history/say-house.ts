@@ -60,6 +60,17 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'first day changed': said('went on with the first day'),
   'logo changed': ({ data }) => (data['after'] === null ? 'took the logo away' : 'changed the logo'),
   'opening changed': said('changed when the shop is open'),
+  'week changed': said('changed how the week is planned'),
+  'away said': (e) =>
+    `said that ${whom(e)} is not here from ${text(e.data['from'])} to ${text(e.data['to'])}${colon(e.data['why'])}`,
+  'away taken back': (e) =>
+    `took back that ${whom(e)} is not here from ${text(e.data['from'])} to ${text(e.data['to'])}`,
+  'longer said': (e) =>
+    `said that ${whom(e)} works on ${text(e.data['day'])} from ${text(e.data['from'])} to ${text(e.data['to'])}`,
+  'longer taken back': (e) => `took back that ${whom(e)} works longer on ${text(e.data['day'])}`,
+  'calendar link made': said('made the link of their calendar'),
+  'calendar link ended': said('ended the link of their calendar'),
+  'plan taken': (e) => `took a plan of the week that was tried${colon(e.data['why'])}`,
   'periods changed': said('changed how long what is kept'),
   'doors changed': said('changed how long an untouched tablet stays signed in'),
   'copies changed': said('changed how copies of the record are made'),

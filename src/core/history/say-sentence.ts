@@ -295,6 +295,12 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
   'remark answered': ({ after }) => `answered:${quoted(after['answer'])}`,
   'job handed on': ({ n, after, data }) =>
     `passed it on to ${n.person(number(after['holderId']))}${colon(data['state'])}`,
+  'step put': ({ data, after, n }) =>
+    after['worker'] === null && after['at'] === null && (after['minutes'] ?? null) === null
+      ? 'gave a step back to the planner'
+      : `put a step${after['worker'] === null ? '' : ` to ${n.person(number(after['worker']))}`}${after['at'] === null ? '' : ' on a time of its own'}${typeof after['minutes'] === 'number' ? ` for ${after['minutes']} minutes` : ''}${data['before'] ? ', which was put elsewhere before' : ''}`,
+  'date promised': ({ data }) =>
+    `promised it for ${text(data['day'])}${typeof data['chance'] === 'number' ? ` (${Math.round(100 * data['chance'])} in 100)` : ''}`,
   'link made': ({ data }) => `made a link for the customer to the ${text(data['purpose'])}`,
   'link taken back': ({ data }) => `took the customer’s link to the ${text(data['purpose'])} back`,
   'message written': (t) => `wrote to the customer: ${message(t)}`,

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import fc from 'fast-check';
-import { calendarFile, type CalendarEntry } from './calendar.ts';
+import { calendarFeed, calendarFile, type CalendarEntry } from './calendar.ts';
 
 const entry: CalendarEntry = {
   uid: 'rest-1@rubrica.invalid',
@@ -33,7 +33,8 @@ test('a day is a whole day, over the end of a month', () => {
 test('any words come back, and no line is longer than 75 bytes', () => {
   fc.assert(
     fc.property(fc.string({ unit: 'grapheme', maxLength: 120 }), (words) => {
-      const plain = words.replace(/\p{Cc}/gu, ' ');
+      // What ends a line in some reader's eyes is the end of a line: they come back as one.
+      const plain = words.replace(/\p{Cc}/gu, ' ').replace(/[\u2028\u2029]/g, '\n');
       const text = calendarFile({ ...entry, summary: plain });
       for (const line of text.split('\r\n'))
         expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
@@ -102,4 +103,33 @@ test('a file as a calendar takes it, line by line', () => {
       .split('\r\n')
       .slice(8, 10),
   ).toEqual(['DTSTART;VALUE=DATE:20261231', 'DTEND;VALUE=DATE:20270101']);
+});
+
+test.each(['a\rEND:VEVENT', 'a\r\nb', 'a\nb', 'a\u2028b', 'a\u0085b', 'a\u000bb'])(
+  'no words end a line of it: %j',
+  (words) => {
+    const text = calendarFile({ ...entry, summary: words, description: words, where: words });
+    expect(text.split(/\r\n|[\n\r\v\f\u0085\u2028\u2029]/).length).toBe(
+      calendarFile(entry).split('\r\n').length,
+    );
+    expect(read(text).summary).toMatch(/^a\n/);
+  },
+);
+
+test('many entries are one calendar that an independent parser reads', () => {
+  const all = Array.from({ length: 30 }, (_, i) => ({
+    ...entry,
+    uid: `step-${i}@rubrica.invalid`,
+    summary: `40${i} Fit, level; crown`,
+    at: Date.UTC(2026, 10, 25, 9) + i * 3_600_000,
+    minutes: 45,
+  }));
+  const text = calendarFeed('Tomas, at the bench', 'Europe/Madrid', all);
+  const read = new ICAL.Component(ICAL.parse(text) as unknown[]);
+  const events = read.getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
+  expect(events.map((e) => e.summary)).toEqual(all.map((e) => e.summary));
+  expect(events.map((e) => e.startDate.toJSDate().getTime())).toEqual(all.map((e) => e.at));
+  expect(read.getFirstPropertyValue('x-wr-timezone')).toBe('Europe/Madrid');
+  for (const line of text.split('\r\n'))
+    expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
 });

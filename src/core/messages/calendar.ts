@@ -23,7 +23,7 @@ const utc = (ms: number): string =>
 const plain = (text: string): string =>
   text
     .replace(/\\/g, '\\\\')
-    .replace(/\r?\n/g, '\\n')
+    .replace(/\r\n|[\n\r\v\f\u0085\u2028\u2029]/g, '\\n')
     .replace(/([,;])/g, '\\$1');
 
 const bytes = (text: string): number => {
@@ -52,11 +52,8 @@ function fold(text: string): string {
 const nextDay = (day: string): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10).replace(/-/g, '');
 
-/**
- * One entry as an iCalendar file (RFC 5545).
- * @throws RangeError when the moment is none
- */
-export function calendarFile(e: CalendarEntry): string {
+/** An entry's own lines. */
+function eventLines(e: CalendarEntry): string[] {
   const whole = typeof e.at === 'string';
   if (whole ? Number.isNaN(Date.parse(`${e.at}T00:00:00Z`)) : !Number.isFinite(e.at))
     throw new RangeError('an entry needs a moment or a day');
@@ -65,10 +62,6 @@ export function calendarFile(e: CalendarEntry): string {
       ? [`DTSTART;VALUE=DATE:${e.at.replace(/-/g, '')}`, `DTEND;VALUE=DATE:${nextDay(e.at)}`]
       : [`DTSTART:${utc(e.at)}`, `DTEND:${utc(e.at + e.minutes * 60_000)}`];
   return [
-    'BEGIN:VCALENDAR',
-    'VERSION:2.0',
-    'PRODID:-//Rubrica//Rubrica//EN',
-    'CALSCALE:GREGORIAN',
     'BEGIN:VEVENT',
     `UID:${e.uid}`,
     `DTSTAMP:${utc(e.stamp)}`,
@@ -78,9 +71,38 @@ export function calendarFile(e: CalendarEntry): string {
     `DESCRIPTION:${plain(e.description)}`,
     `LOCATION:${plain(e.where)}`,
     'END:VEVENT',
+  ];
+}
+
+/** Lines of a calendar between its beginning and its end, folded. */
+const calendar = (lines: readonly string[]): string =>
+  [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Rubrica//Rubrica//EN',
+    'CALSCALE:GREGORIAN',
+    ...lines,
     'END:VCALENDAR',
     '',
   ]
     .map((l) => (l === '' ? l : fold(l)))
     .join('\r\n');
-}
+
+/**
+ * One entry as an iCalendar file (RFC 5545).
+ * @throws RangeError when the moment is none
+ */
+export const calendarFile = (e: CalendarEntry): string => calendar(eventLines(e));
+
+/**
+ * Many entries as one calendar that is asked for again and again. Moments are in UTC; the zone says how they are meant to be
+ * shown.
+ * @throws RangeError when a moment is none
+ */
+export const calendarFeed = (name: string, zone: string, entries: readonly CalendarEntry[]): string =>
+  calendar([
+    `X-WR-CALNAME:${plain(name)}`,
+    `X-WR-TIMEZONE:${plain(zone)}`,
+    'REFRESH-INTERVAL;VALUE=DURATION:PT15M',
+    ...entries.flatMap(eventLines),
+  ]);

@@ -1,6 +1,7 @@
 import { input } from '../plan/plan-input-for-tests.ts';
 import type { Reading } from '../readings/reading.ts';
-import { buzzChance, normals, seeded, spreadOf } from './buzz-chance.ts';
+import { seeded } from '../seeded.ts';
+import { buzzChance, normals, spreadOf } from './buzz-chance.ts';
 import { handFor, mapOfNeck } from './clearance-map.ts';
 import { consequences } from './consequences.ts';
 import { NO_MOVES, type Moves } from './moves.ts';

@@ -24,6 +24,8 @@ import { up as hoursAndLogo } from './migrations/025-hours-and-logo.ts';
 import { up as upkeep } from './migrations/026-upkeep.ts';
 import { up as doors } from './migrations/027-doors.ts';
 import { up as ledger } from './migrations/028-ledger.ts';
+import { up as week } from './migrations/029-week.ts';
+import { up as weekHours } from './migrations/030-week-hours.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -59,6 +61,8 @@ const MIGRATIONS = [
   { name: '026-upkeep', up: upkeep },
   { name: '027-doors', up: doors },
   { name: '028-ledger', up: ledger },
+  { name: '029-week', up: week },
+  { name: '030-week-hours', up: weekHours },
 ];
 
 /** The names of all migrations, in order. */

@@ -19,6 +19,21 @@ async function customerFor({ models, t, now }: Work, input: TakeIn['customer']) 
   return models.Customer.create({ ...input, createdAt: now }, { transaction: t });
 }
 
+/** Keeps the date as promised where the planner had said how likely it is. */
+async function promiseWith({ models, t, actor, now }: Work, jobId: number, input: TakeIn): Promise<void> {
+  if (input.neededBy === null || input.promisedChance === undefined) return;
+  await models.PromiseRow.create(
+    {
+      jobId,
+      day: input.neededBy,
+      chance: input.promisedChance.toFixed(3),
+      madeBy: actor.personId,
+      madeAt: now,
+    },
+    { transaction: t },
+  );
+}
+
 async function instrumentFor({ models, t, now }: Work, input: TakeIn['instrument'], customerId: number) {
   if ('id' in input)
     return models.Instrument.findOne({ where: { id: input.id, mergedInto: null }, transaction: t });
@@ -124,6 +139,7 @@ export const takeIn = defineUseCase({
       { transaction: t },
     );
     await countLater(work, job);
+    await promiseWith(work, job.id, input);
     await recordEvent(work, {
       jobId: job.id,
       kind: 'job taken in',

@@ -7,9 +7,11 @@ import {
 } from '../../contracts/commands/commands.ts';
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import { may } from '../../core/people/roles.ts';
+import { notPlain } from '../../contracts/plain-text.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { CommandRow } from '../db/models/events.ts';
+import { houseLog } from '../keep/log.ts';
 import { LOOK_ONLY_SAYS, lookOnly } from '../keep/look-only.ts';
 import { USE_CASES } from './registry.ts';
 import type { Actor, UseCase } from '../use-case/use-case.ts';
@@ -27,12 +29,34 @@ const isDeadlock = (e: unknown): boolean => {
   return code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT' || code === 'ER_CHECKREAD';
 };
 
+const invalid = (fields: Readonly<Record<string, string>>): Failure => ({
+  code: 'invalid',
+  message: 'Something is missing or cannot be read.',
+  fields,
+});
+
+/** What the database itself refuses of what was sent: beyond a column, no such row. */
+const REFUSED_BY_DATABASE = new Set([
+  'ER_DATA_TOO_LONG',
+  'ER_WARN_DATA_OUT_OF_RANGE',
+  'ER_DATA_OUT_OF_RANGE',
+  'ER_TRUNCATED_WRONG_VALUE',
+  'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD',
+  'ER_NO_REFERENCED_ROW_2',
+  'ER_CONSTRAINT_FAILED',
+]);
+
+const refusedByDatabase = (e: unknown): boolean =>
+  e instanceof DatabaseError && REFUSED_BY_DATABASE.has((e.parent as { code?: string }).code ?? '');
+
 function parse<N extends CommandName>(name: N, raw: unknown): Result<CommandInput<N>, Failure> {
+  const odd = notPlain(raw);
+  if (odd !== null) return fail(invalid({ [odd]: 'There is a character in it that cannot be kept.' }));
   const read = COMMANDS[name].input.safeParse(raw);
   if (read.success) return ok(read.data as CommandInput<N>);
   const fields: Record<string, string> = {};
   for (const issue of read.error.issues) fields[issue.path.join('.')] ??= issue.message;
-  return fail({ code: 'invalid', message: 'Something is missing or cannot be read.', fields });
+  return fail(invalid(fields));
 }
 
 const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer<N> =>
@@ -126,6 +150,14 @@ export async function execute<N extends CommandName>(
       if (e instanceof Rollback) {
         const first = await answeredMeanwhile(db, found, actor, commandId);
         return first === null ? fail(e.failure) : ok(first);
+      }
+      if (refusedByDatabase(e)) {
+        houseLog().warn('the database refused what a schema let through', {
+          command: commandId,
+          name,
+          error: e,
+        });
+        return fail(invalid({}));
       }
       const again = isDeadlock(e) || e instanceof UniqueConstraintError;
       if (!again || attempt >= RETRIES) throw e;

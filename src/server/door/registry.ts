@@ -35,7 +35,11 @@ import { finishInspection } from '../inspection/finish-inspection.ts';
 import { choosePlan } from '../plan/choose-plan.ts';
 import { dropTry, keepTry } from '../plan/keep-try.ts';
 import { takeOption } from '../plan/take-option.ts';
-import { makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
+import { promiseDay, putStep, sayAway, takeAwayBack, takePlan } from '../week/change-week.ts';
+import { notLonger, sayLonger } from '../week/longer.ts';
+import { endFeed, makeFeed } from '../week/feed.ts';
+import { saveWeekRules } from '../week/week-rules.ts';
+import { linkOffer, makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
 import { hearPlace } from '../plan/hear-place.ts';
 import { setWorth } from '../plan/set-worth.ts';
 import { saveOperations } from '../house/save-operations.ts';
@@ -129,6 +133,17 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.choose': choosePlan,
   'plan.offer': makeOffer,
   'plan.take-option': takeOption,
+  'plan.offer-link': linkOffer,
+  'house.save-week': saveWeekRules,
+  'week.put': putStep,
+  'week.feed': makeFeed,
+  'week.end-feed': endFeed,
+  'week.away': sayAway,
+  'week.back': takeAwayBack,
+  'week.longer': sayLonger,
+  'week.not-longer': notLonger,
+  'week.promise': promiseDay,
+  'week.take': takePlan,
   'plan.withdraw-offer': withdrawOffer,
   'plan.record-choice': recordChoice,
   'work.answer': answerLine,

@@ -24,7 +24,8 @@ export async function saveSetting(
       | 'periods'
       | 'opening'
       | 'copies'
-      | 'doors';
+      | 'doors'
+      | 'week';
     what: string;
     value: unknown;
     version: number;

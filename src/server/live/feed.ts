@@ -25,68 +25,82 @@ const LOOK_BACK = 500;
 /** One that was given its number early and committed late is looked for at each tenth poll. */
 const LATE_EVERY = 10;
 
+interface Listening {
+  readonly heard: Listener;
+  /** called once it is known what was told before: from then on nothing is missed */
+  readonly begun: () => void;
+}
+
 /**
  * Reads the event log and tells listeners what is new. It asks the database, so events of every process arrive. It runs
- * only while somebody listens.
+ * only while somebody listens, and never twice at once.
  */
 export class EventFeed {
-  private readonly listeners = new Set<Listener>();
-  private timer: NodeJS.Timeout | null = null;
+  private readonly listeners = new Set<Listening>();
+  /** the run that tells: one that was left by its last listener tells nothing any more */
+  private run: { known: boolean } | null = null;
   private newest = 0;
   private seen = new Set<number>();
   private polls = 0;
-  private polling = false;
   private woken = false;
+  private goOn: () => void = () => undefined;
   private sweptAt = -Infinity;
 
   constructor(private readonly db: () => Database) {}
 
-  listen(listener: Listener): () => void {
-    this.listeners.add(listener);
-    if (this.listeners.size === 1) void this.begin();
+  /** Tells what happens from the moment `begun` is called; returns how to stop. */
+  listen(heard: Listener, begun: () => void = () => undefined): () => void {
+    const one: Listening = { heard, begun };
+    this.listeners.add(one);
+    if (!this.run) {
+      const run = (this.run = { known: false });
+      void this.tell(run);
+    } else if (this.run.known) begun();
     return () => {
-      this.listeners.delete(listener);
-      if (this.listeners.size === 0 && this.timer) {
-        clearTimeout(this.timer);
-        this.timer = null;
-      }
+      this.listeners.delete(one);
+      if (this.listeners.size > 0) return;
+      this.run = null;
+      this.goOn();
     };
-  }
-
-  private async begin(): Promise<void> {
-    // Without the database nothing is known of what was told before: it begins when that can be read.
-    while (this.listeners.size > 0 && !(await this.readBeginning()))
-      await new Promise((r) => setTimeout(r, BEGIN_MS));
-    this.again();
-  }
-
-  private async readBeginning(): Promise<boolean> {
-    try {
-      const known = await this.read(Number.MAX_SAFE_INTEGER);
-      this.seen = new Set(known.map((e) => e.id));
-      this.newest = Math.max(0, ...this.seen);
-      return true;
-    } catch {
-      return false;
-    }
-  }
-
-  private again(): void {
-    if (this.listeners.size === 0) return;
-    const after = this.woken ? 0 : POLL_MS;
-    this.woken = false;
-    this.timer = setTimeout(() => void this.poll(), after);
   }
 
   /** Something was written in this process: its own screens need not wait for the next poll. */
   wake(): void {
-    if (this.listeners.size === 0) return;
-    if (this.polling) {
-      this.woken = true;
-      return;
+    this.woken = true;
+    this.goOn();
+  }
+
+  private async tell(run: { known: boolean }): Promise<void> {
+    // Without the database nothing is known of what was told before: it begins when that can be read.
+    for (;;) {
+      const known = await this.read(Number.MAX_SAFE_INTEGER).catch(() => null);
+      if (this.run !== run) return;
+      if (known) {
+        this.seen = new Set(known.map((e) => e.id));
+        this.newest = Math.max(0, ...this.seen);
+        break;
+      }
+      await this.pause(BEGIN_MS);
+      if (this.run !== run) return;
     }
-    if (this.timer) clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.poll(), 0);
+    run.known = true;
+    for (const one of this.listeners) one.begun();
+    while (this.run === run) {
+      // Cleared before the log is read: what is written after that wants another look.
+      this.woken = false;
+      await this.poll(run);
+      if (!this.woken && this.run === run) await this.pause(POLL_MS);
+    }
+  }
+
+  private pause(ms: number): Promise<void> {
+    return new Promise((resolve) => {
+      const timer = setTimeout(resolve, ms);
+      this.goOn = () => {
+        clearTimeout(timer);
+        resolve();
+      };
+    });
   }
 
   private async read(newest: number): Promise<FeedEvent[]> {
@@ -111,8 +125,7 @@ export class EventFeed {
     return (await this.read(this.newest)).filter((e) => !this.seen.has(e.id));
   }
 
-  private async poll(): Promise<void> {
-    this.polling = true;
+  private async poll(run: { known: boolean }): Promise<void> {
     try {
       this.polls++;
       if (Date.now() - this.sweptAt > SWEEP_MS) {
@@ -120,30 +133,27 @@ export class EventFeed {
         await sweep(this.db(), new Date());
       }
       const fresh = await this.fresh();
+      if (fresh.length === 0 || this.run !== run) return;
       for (const e of fresh) this.seen.add(e.id);
       this.newest = Math.max(this.newest, ...fresh.map((e) => e.id));
       if (this.seen.size > 4 * LOOK_BACK)
         this.seen = new Set([...this.seen].filter((id) => id > this.newest - LOOK_BACK));
-      if (fresh.length > 0) {
-        expectBurst();
-        for (const listener of this.listeners) listener(fresh);
-      }
+      expectBurst();
+      for (const { heard } of this.listeners) heard(fresh);
     } catch {
       // The database is away for a moment: the next poll tries again from the same place.
     }
-    this.polling = false;
-    this.again();
   }
 }
 
 const KEY = Symbol.for('rubrica.feed');
 type Holder = { [KEY]?: EventFeed };
 
-/** Listens to the house's events; returns how to stop. */
-export function listenToEvents(listener: Listener): () => void {
+/** Listens to the house's events from the moment `begun` is called; returns how to stop. */
+export function listenToEvents(heard: Listener, begun?: () => void): () => void {
   const holder = globalThis as Holder;
   holder[KEY] ??= new EventFeed(database);
-  return holder[KEY].listen(listener);
+  return holder[KEY].listen(heard, begun);
 }
 
 /** Says that something was written, so that this process's screens hear of it at once. */

@@ -2,6 +2,7 @@ import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import { judge } from '../../core/job/judge.ts';
 import { optionsFor, ownOption, type CustomerOption, type OfferContent } from '../../core/plan/options.ts';
+import { may } from '../../core/people/roles.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
@@ -29,10 +30,19 @@ function optionsOf(
   return ok([...optionsFor(plans?.plans ?? [], tax), ...written]);
 }
 
-/** Puts options before the customer: the link's token is told once and kept only as its hash. */
+/**
+ * Puts options before the customer: the link's token is told once and kept only as its hash. Whoever holds it chooses as
+ * the customer: only who may answer for them is told it; for others the desk makes the link.
+ */
 export const makeOffer = defineUseCase({
   name: 'plan.offer',
-  secret: withoutToken,
+  secret: {
+    kept: ({ token, offerId }) => ({ offerId, told: token !== null }),
+    whole: (kept, commandId) => {
+      const { offerId, told = true } = kept as { readonly offerId: number; readonly told?: boolean };
+      return { offerId, token: told ? tokenOfCommand(commandId) : null };
+    },
+  },
   run: async (work, input) => {
     const { jobId, days } = input;
     const { models, t, actor, now } = work;
@@ -71,7 +81,31 @@ export const makeOffer = defineUseCase({
       fromVersion: null,
       data: { options: content.options.map((o) => o.name), expiresAt: offer.expiresAt },
     });
-    return ok({ offerId: offer.id, token });
+    return ok({ offerId: offer.id, token: may(actor.role, 'approve') ? token : null });
+  },
+});
+
+/** Makes a link to options that are with the customer; one made before ends. */
+export const linkOffer = defineUseCase({
+  name: 'plan.offer-link',
+  secret: withoutToken,
+  run: async (work, { offerId }) => {
+    const { models, t, now } = work;
+    const offer = await models.Offer.findByPk(offerId, { transaction: t, lock: t.LOCK.UPDATE });
+    if (!offer) return fail({ code: 'not-found', message: 'There is no such offer.' });
+    const wrong = notOpen(offer, now);
+    if (wrong !== null) return fail(refuse(wrong));
+    const token = tokenOfCommand(work.commandId);
+    await offer.update({ tokenHash: tokenHash(token) }, { transaction: t });
+    await recordEvent(work, {
+      jobId: offer.jobId,
+      kind: 'link made',
+      entity: 'offer',
+      entityId: offerId,
+      fromVersion: null,
+      data: { purpose: 'options', expiresAt: offer.expiresAt },
+    });
+    return ok({ offerId, token });
   },
 });
 

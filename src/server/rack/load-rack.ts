@@ -29,9 +29,14 @@ export interface RackTag {
   readonly holder: string | null;
   readonly holderId: number | null;
   readonly facts: JobFacts;
+  /** when the plan has it ready (ISO), and the chance to be in time; null where it has not looked yet, or nothing is to do */
+  readonly readyAt: string | null;
+  readonly chance: number | null;
 }
 
-type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil' | 'kindName'> & {
+type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil' | 'kindName' | 'readyAt' | 'chance'> & {
+  readyAt: Date | null;
+  chance: string | null;
   facts: JobFacts | string;
   hardDate: number;
   waitingUntil: Date | null;
@@ -43,9 +48,11 @@ type Row = Omit<RackTag, 'facts' | 'hardDate' | 'waitingUntil' | 'kindName'> & {
 export const RACK_SQL = `SELECT STRAIGHT_JOIN j.id AS jobId, j.number, j.version, i.kind, i.maker, i.model, c.name AS customer,
   DATE_FORMAT(j.needed_by, '%Y-%m-%d') AS neededBy, j.hard_date AS hardDate, j.waiting_for AS waitingFor, j.waiting_note AS waitingNote,
   j.waiting_until AS waitingUntil, p.name AS place, j.place_id AS placeId, h.name AS holder, j.holder_id AS holderId, j.facts,
+  d.ready_at AS readyAt, d.chance,
   j.counted < j.changes AS due
   FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN customers c ON c.id = j.customer_id
   LEFT JOIN places p ON p.id = j.place_id LEFT JOIN people h ON h.id = j.holder_id
+  LEFT JOIN job_dates d ON d.job_id = j.id
   WHERE j.state = 'open' ORDER BY j.needed_by IS NULL, j.needed_by, j.number`;
 
 /** What rested and has rested enough is ready for hands, whoever sees it first. */
@@ -75,6 +82,8 @@ export async function loadRack(db: Database, now: Date = new Date()): Promise<Ra
     ...afterRest(r, now),
     kindName: names[r.kind] ?? r.kind,
     hardDate: Boolean(r.hardDate),
+    readyAt: r.readyAt === null ? null : new Date(r.readyAt).toISOString(),
+    chance: r.chance === null ? null : Number(r.chance),
     waitingUntil: r.waitingUntil === null ? null : new Date(r.waitingUntil).toISOString(),
     facts: typeof r.facts === 'string' ? (JSON.parse(r.facts) as JobFacts) : r.facts,
   }));

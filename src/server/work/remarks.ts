@@ -1,4 +1,4 @@
-import { refuse } from '../../contracts/failure.ts';
+import { invalidField, refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { openJob } from '../jobs/open-job.ts';
@@ -16,6 +16,9 @@ export const makeRemark = defineUseCase({
     const line = lineId === null ? null : await models.WorkLine.findByPk(lineId, { transaction: t });
     if (lineId !== null && line?.jobId !== jobId)
       return fail({ code: 'not-found', message: 'This line is not on the work order any more.' });
+    const asked = toPerson === null ? null : await models.Person.findByPk(toPerson, { transaction: t });
+    if (asked?.active === false || (toPerson !== null && !asked))
+      return fail(invalidField('toPerson', 'Who is asked?'));
     const remark = await models.Remark.create(
       { jobId, lineId, kind, words, byPerson: actor.personId, toPerson, at: now },
       { transaction: t },

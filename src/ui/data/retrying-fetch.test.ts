@@ -19,7 +19,7 @@ test('a view of the page is asked for again until it comes', async () => {
   const { asked, plain } = answering(gone, 'the page');
   const answer = await retrying(plain)('/rack', page);
   expect([asked.length, answer.status, await answer.text()]).toEqual([2, 203, 'the page']);
-}, 20_000);
+});
 
 test('anything else fails as it always did', async () => {
   const { asked, plain } = answering(gone, 'late');
@@ -44,4 +44,4 @@ test('an answer that breaks off in the middle is asked for again', async () => {
   let turn = 0;
   const plain = (() => Promise.resolve(new Response(turn++ === 0 ? broken : 'whole'))) as typeof fetch;
   expect(await (await retrying(plain)('/rack', page)).text()).toBe('whole');
-}, 20_000);
+});

@@ -18,6 +18,7 @@ import type { MoneyForm } from '../../core/money/currency.ts';
 import { intakeCommand, type IntakeForm } from './intake-form.ts';
 import { send } from '../data/send.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
+import { usePromised } from './use-promised.ts';
 
 const EMPTY: IntakeForm = {
   customerId: null,
@@ -49,7 +50,7 @@ const EMPTY: IntakeForm = {
 };
 const LOWER: ReadonlySet<string> = new Set(['much-lower', 'little-lower']);
 /** What a hand makes of a height is worked out only where the two contradict each other. */
-const ClosedDay = lazy(async () => ({ default: (await import('../kit/closed-day.tsx')).ClosedDay }));
+const PromiseDates = lazy(() => import('./promise-dates.tsx'));
 const LowAndHard = lazy(() => import('./low-and-hard.tsx'));
 const DRAFT = 'intake';
 const DRAFT_CUSTOMER = 'intake-customer';
@@ -77,6 +78,7 @@ export function Intake({
   };
 }) {
   const router = useRouter();
+  const { promise, promisedBy } = usePromised((day) => setValue('neededBy', day));
   const [found, setFound] = useState<FoundCustomer | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const form = useForm<IntakeForm>({ defaultValues: EMPTY });
@@ -129,7 +131,7 @@ export function Intake({
         setError(field as keyof IntakeForm, { message }, { shouldFocus: true });
       return;
     }
-    const input = together ? { ...command.value, together } : command.value;
+    const input = { ...command.value, ...(together && { together }), ...promisedBy(values.neededBy) };
     const done = await send('desk.take-in', input, commandIdFor(DRAFT_COMMAND, input));
     if (done.ok) {
       dropDraft(DRAFT_CUSTOMER);
@@ -260,7 +262,7 @@ export function Intake({
           </FormField>
         </div>
         <Suspense>
-          <ClosedDay day={watch('neededBy')} />
+          <PromiseDates chosen={watch('neededBy')} onChoose={promise} />
         </Suspense>
         <div className="grid grid-cols-2 items-end gap-3">
           <label className="flex min-h-11 items-center gap-2">

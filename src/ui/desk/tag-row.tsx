@@ -1,7 +1,8 @@
 import Link from '../kit/link.tsx';
 import { isLate } from '../../core/job/waiting.ts';
 import type { RackTag } from '../../server/rack/load-rack.ts';
-import { sayDay } from '../kit/dates.ts';
+import { dayOf, sayDay, sayWeekday } from '../kit/dates.ts';
+import { ENDANGERED, sayChance } from '../../core/schedule/say-chance.ts';
 
 /** What the counter usually does next with an instrument that is here. */
 function nextAtCounter(tag: RackTag): { readonly leaf: string; readonly says: string } {
@@ -14,6 +15,7 @@ function nextAtCounter(tag: RackTag): { readonly leaf: string; readonly says: st
 export function TagRow({ tag, today }: { readonly tag: RackTag; readonly today: string }) {
   const late = isLate(tag.neededBy, today, tag.waitingFor);
   const next = nextAtCounter(tag);
+  const unlikely = tag.chance !== null && tag.chance < ENDANGERED;
   return (
     <li className="flex items-center gap-3 border-b border-line py-1">
       <Link
@@ -30,6 +32,12 @@ export function TagRow({ tag, today }: { readonly tag: RackTag; readonly today: 
               {' · '}
               {late && '◆ '}
               {sayDay(tag.neededBy, today)}
+            </span>
+          )}
+          {tag.readyAt !== null && (
+            <span className={unlikely ? 'text-rubric' : ''}>
+              {` · ${unlikely ? '◆ ' : ''}ready ${sayWeekday(dayOf(tag.readyAt))}`}
+              {tag.chance !== null && `, ${sayChance(tag.chance)} in time`}
             </span>
           )}
           {tag.waitingNote !== '' && ` · ${tag.waitingNote}`}

@@ -10,14 +10,11 @@ import { forgetPages } from '../data/forget-pages.ts';
 import { HelpKey } from '../guide/help-key.tsx';
 import { Bell } from './bell.tsx';
 
-const PLACES = [
-  { href: '/rack', name: 'Rack' },
-  { href: '/desk', name: 'Desk' },
-  { href: '/bench', name: 'Bench' },
-  { href: '/shelf', name: 'Shelf' },
-  { href: '/sums', name: 'Sums' },
-  { href: '/house', name: 'House' },
-] as const;
+/** The places, each at the address of its name. */
+const PLACES = ['Rack', 'Desk', 'Bench', 'Week', 'Shelf', 'Sums', 'House'].map((name) => ({
+  name,
+  href: `/${name.toLowerCase()}`,
+}));
 
 const YEAR_S = 365 * 24 * 3600;
 

@@ -38,6 +38,7 @@ export const GUIDE: readonly GuideSection[] = [
     id: 'bench-day',
     title: 'A day at the bench',
     paragraphs: [
+      'Week says who does what when: each open step at its likely minutes, its rest as a thread, over the hours of the shop and its people, at benches, jigs and clamps. What you put somewhere stays there; the rest flows around it, and nothing moves that nobody touched unless it brings a date nearer. A promise whose chance falls below 80 in 100 stands at the top with what keeps it, and the planner tries what would save it before it says so.',
       'Inspection asks one item after the other, by one key an answer. What needs strings comes first: the strings come off through a gate that names what can no longer be read.',
       'Readings are typed at their places on the neck, in any unit: 5/64, .078, 8 thou, 2,1 mm. What was typed stays; a number that only makes sense in another unit is asked about. Stale readings are struck through with the reason: read them again.',
       'Plan says what would be done now, with the sum and why. The neck comes first; nothing is cut to make up for a bend. Cuts begin with a safe first cut: read again, then take the rest. A rod at its end, or one that does not answer, is never turned further.',

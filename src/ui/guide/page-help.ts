@@ -88,6 +88,27 @@ const RULES: readonly Rule[] = [
     guide: 'bench-day',
   },
   {
+    at: /^\/week/,
+    name: 'Week',
+    purpose:
+      'Who does what when, and which promise is in danger. A bar is a step, its thread the rest after it; what you put somewhere stays, the rest flows around it.',
+    keys: [
+      { keys: '← →', does: 'a step a quarter of an hour earlier or later' },
+      { keys: '↑ ↓', does: 'to the next person' },
+      { keys: 'p', does: 'holds a step where it is' },
+      { keys: 'Delete', does: 'gives it back to the planner' },
+    ],
+    guide: 'bench-day',
+  },
+  {
+    at: /^\/house\/week/,
+    name: 'The week',
+    purpose:
+      'Of what the shop has few, when some of it cannot be used, who is not here, and what counts how much in a plan.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/shelf/,
     name: 'Shelf',
     purpose:

@@ -13,6 +13,7 @@ export const HOUSE_PAGES = [
   { href: '/house/devices', name: 'Tablets' },
   { href: '/house/operations', name: 'Operations' },
   { href: '/house/planning', name: 'How we plan' },
+  { href: '/house/week', name: 'The week' },
   { href: '/house/kinds', name: 'Kinds of instrument' },
   { href: '/house/targets', name: 'Targets' },
   { href: '/house/checklists', name: 'Checklists' },

@@ -95,8 +95,12 @@ export function OptionsPanel({
       ...(own.length > 0 && { own: own.map((o) => ({ ...o, operations: [...o.operations] })), ownOnly }),
     });
     if (!done) return;
-    setToken(done.token);
+    setToken(done.token ?? '');
     write([]);
+  };
+  const link = async (offerId: number) => {
+    const done = await give('plan.offer-link', { offerId });
+    if (done) setToken(done.token);
   };
   return (
     <section aria-label="Options for the customer" className="space-y-4">
@@ -127,7 +131,7 @@ export function OptionsPanel({
       <div className="flex flex-wrap items-center gap-3 print:hidden">
         {allowed.plan && options.length > 0 && (
           <button type="button" className="button button-main" disabled={busy} onClick={() => void offer()}>
-            {open ? 'Make a new link' : 'Put them before the customer'}
+            {open ? 'Put these before the customer instead' : 'Put them before the customer'}
           </button>
         )}
         <a className="button" href={`/job/${job.number}/options`} target="_blank" rel="noreferrer">
@@ -143,8 +147,15 @@ export function OptionsPanel({
       )}
       {open && (
         <div className="space-y-3 border-t border-line pt-3">
-          <p>
+          <p className="flex flex-wrap items-center gap-2">
             With the customer since {sayMoment(open.at)}, until {sayMoment(open.expiresAt)}.{' '}
+            {allowed.approve ? (
+              <button type="button" className="button" disabled={busy} onClick={() => void link(open.id)}>
+                Make a new link
+              </button>
+            ) : (
+              'Whoever answers for the customer (desk, lead) makes the link here. '
+            )}{' '}
             {allowed.plan && (
               <button
                 type="button"

@@ -3,7 +3,8 @@ import { LEAVES, leafStates, type Leaf } from '../../core/job/leaves.ts';
 import { dangerOf } from '../../core/job/danger.ts';
 import type { RackTag as Tag } from '../../server/rack/load-rack.ts';
 import { Beads } from './beads.tsx';
-import { sayDay } from '../kit/dates.ts';
+import { dayOf, sayDay, sayWeekday } from '../kit/dates.ts';
+import { ENDANGERED } from '../../core/schedule/say-chance.ts';
 
 /** The leaf a tag opens: the first that wants a decision, else the first that is not done. */
 function nextLeaf(tag: Tag): Leaf {
@@ -14,6 +15,9 @@ function nextLeaf(tag: Tag): Leaf {
     'hand-over'
   );
 }
+
+const sayInTime = (chance: number): string =>
+  chance < 0.005 ? '<1 in 100' : `${Math.round(100 * chance)} in 100`;
 
 /** One tag hanging from a rail. */
 export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: string }) {
@@ -30,8 +34,11 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
   );
   const due = tag.neededBy === null ? '' : sayDay(tag.neededBy, today);
   const late = danger === 'late';
-  const shown = danger !== null && !late;
-  const red = danger !== null || tag.hardDate;
+  // What the plan counted says more than what was only suspected.
+  const unlikely = tag.chance !== null && tag.chance < ENDANGERED ? sayInTime(tag.chance) : null;
+  const says = late ? null : (unlikely ?? danger);
+  const shown = says !== null;
+  const red = danger !== null || unlikely !== null || tag.hardDate;
   return (
     <Link
       href={`/job/${tag.number}/${nextLeaf(tag)}`}
@@ -50,11 +57,14 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
       <span className="mt-auto">
         <Beads leaves={leafStates(tag.facts)} />
       </span>
+      {tag.readyAt !== null && (
+        <span className="mt-0.5 truncate text-sm text-quiet">ready {sayWeekday(dayOf(tag.readyAt))}</span>
+      )}
       <span className="mt-1 truncate pr-7 text-sm text-quiet">
         {tag.holder && !shown && <b className="text-ink">{tag.holder.split(' ')[0]}</b>}
         {tag.holder && !shown && ' · '}
         {shown ? (
-          <span className="text-rubric">◆ {danger}</span>
+          <span className="text-rubric">◆ {says}</span>
         ) : tag.waitingNote !== '' ? (
           tag.waitingNote
         ) : (

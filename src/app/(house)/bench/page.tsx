@@ -6,8 +6,10 @@ import { database } from '../../../server/db/connection.ts';
 import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { BenchNow } from '../../../ui/bench/bench-now.tsx';
 import { BenchSteps, BenchWaits } from '../../../ui/bench/bench-steps.tsx';
+import { MyDay } from '../../../ui/bench/my-day.tsx';
 import { ShowsJob } from '../../../ui/data/shows-job.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
+import { loadWeek } from '../../../server/week/load-week.ts';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Bench' };
@@ -15,9 +17,10 @@ export const metadata = { title: 'Bench' };
 export default async function BenchPage() {
   const actor = await requireActor();
   const db = database();
-  const [steps, waits] = await Promise.all([
+  const [steps, waits, week] = await Promise.all([
     loadBench(db, actor.personId),
     sharedLoad('waits', () => loadWaits(db)),
+    loadWeek(db),
   ]);
   // What runs; else what was interrupted last; else the first of mine that is ready.
   const now =
@@ -31,9 +34,10 @@ export default async function BenchPage() {
     <>
       <PageHead title="Bench" note={actor.name} />
       <ShowsJob number={now?.number ?? 0} />
-      <div className="grid gap-8 px-5 py-4 lg:grid-cols-[1fr_22rem]">
+      <div className="grid gap-8 px-5 py-4 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem]">
         <BenchNow job={job} lineId={now?.lineId ?? null} may={may(actor.role, 'work')} />
         <div className="space-y-6">
+          <MyDay week={week} person={actor.personId} />
           <BenchSteps title="Yours, next" empty="Nothing else agreed is in your hands." steps={mine} />
           <BenchWaits waits={waits} />
           <BenchSteps title="Nobody’s yet" empty="Nothing agreed waits for hands." steps={anyone} />

@@ -46,7 +46,7 @@ export async function POST(request: Request): Promise<Response> {
   const often = await tooOften('command', String(actor.deviceId));
   if (often) return often;
   // A book of customers is brought in by who may; nobody else sends that much.
-  const body = await readJson(request, may(actor.role, 'house') ? MOST.book : MOST.command);
+  const body = await readJson(request, may(actor.role, 'house') ? MOST.book : MOST.command, false);
   if (body.tooLarge) return tooLarge();
   const read = envelope.safeParse(body.value);
   if (!read.success) return answer({ code: 'invalid', message: 'This is not a command.', fields: {} });

@@ -35,7 +35,7 @@ export async function GET(request: Request): Promise<Response> {
           // the screen went away between the event and this line; abort follows
         }
       };
-      send('retry: 1000\nevent: open\ndata: {}\n\n');
+      send('retry: 1000\n\n');
       let stop = (): void => undefined;
       let forget = (): void => undefined;
       const end = () => {
@@ -54,10 +54,13 @@ export async function GET(request: Request): Promise<Response> {
         end();
       };
       forget = keepStream(end);
-      stop = listenToEvents((heard) => {
-        send(`id: ${heard.at(-1)?.id ?? 0}\ndata: ${JSON.stringify(heard)}\n\n`);
-        if (heard.some((h) => ENDS_SESSIONS.has(h.kind))) void stillThere().catch(() => undefined);
-      });
+      stop = listenToEvents(
+        (heard) => {
+          send(`id: ${heard.at(-1)?.id ?? 0}\ndata: ${JSON.stringify(heard)}\n\n`);
+          if (heard.some((h) => ENDS_SESSIONS.has(h.kind))) void stillThere().catch(() => undefined);
+        },
+        () => send('event: open\ndata: {}\n\n'),
+      );
       const beat = setInterval(() => {
         send(': still here\n\n');
         void stillThere().catch(() => undefined);

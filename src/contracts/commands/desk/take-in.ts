@@ -35,6 +35,8 @@ export const deskTakeIn = command({
     /** the action they would like, against what is there now */
     actionWish: relative.optional(),
     neededBy: z.union([z.null(), z.iso.date('Write the date as year-month-day')]),
+    /** what the planner said of that date at the counter: it was promised by it */
+    promisedChance: z.number().min(0).max(1).optional(),
     hardDate: z.boolean(),
     hardReason: text(120),
     limitMinor: z.union([z.null(), z.number().int().min(0).max(100_000_00)]),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { answering, command } from '../command.ts';
-import { id, text } from '../fields.ts';
+import { id, MOST_WHOLE, text } from '../fields.ts';
 
 /** Writes down what was paid, put down before, or given back, and how. Rubrica moves no money. */
 export const handOverPaid = command({
@@ -14,7 +14,7 @@ export const handOverPaid = command({
     how: z.enum(['cash', 'card', 'transfer', 'on account']),
     note: text(200),
     /** what the screen showed as paid already: two people do not write down the same payment */
-    over: z.number().int(),
+    over: z.number().int().min(-MOST_WHOLE).max(MOST_WHOLE),
   }),
   answer: answering<{ readonly paymentId: number }>(),
 });

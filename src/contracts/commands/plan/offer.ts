@@ -3,7 +3,7 @@ import { operationId } from '../../operation-id.ts';
 import { answering, command } from '../command.ts';
 import { id, text } from '../fields.ts';
 
-/** Puts options before the customer, those computed and those written by hand: the link's token is told once and kept only as its hash. */
+/** Puts options before the customer, those computed and those written by hand: the link's token is told once and kept only as its hash, and only to who may answer for the customer. */
 export const planOffer = command({
   name: 'plan.offer',
   may: 'plan',
@@ -26,5 +26,5 @@ export const planOffer = command({
     /** only those written by hand */
     ownOnly: z.boolean().optional(),
   }),
-  answer: answering<{ readonly offerId: number; readonly token: string }>(),
+  answer: answering<{ readonly offerId: number; readonly token: string | null }>(),
 });

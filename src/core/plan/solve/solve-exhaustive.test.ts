@@ -178,9 +178,11 @@ describe('against everything that can be done', () => {
     other: fc.double({ min: 0, max: 0.4, noNaN: true }),
     left: fc.subarray([...SMALL], { minLength: 3 }),
   };
-  test('500 random cases: never heavier than the lightest there is, to the stated bound', () => {
-    fc.assert(
-      fc.property(fc.record(places), ({ relief, bass, treble, standout, gap, other, left }) => {
+  test('500 random cases: never heavier than the lightest there is, to the stated bound', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.record(places), async ({ relief, bass, treble, standout, gap, other, left }) => {
+        // Others go on meanwhile: a test that held the process would be taken for a dead one.
+        await new Promise((resolve) => setImmediate(resolve));
         const p = problem(
           'steel-acoustic',
           {
@@ -206,7 +208,7 @@ describe('against everything that can be done', () => {
       }),
       runs(500),
     );
-  }, 120_000);
+  });
 
   const cases = fc.record({
     relief: places.relief,
@@ -278,7 +280,7 @@ describe('against everything that can be done', () => {
       }),
       runs(300),
     );
-  }, 120_000);
+  });
 
   test('another operation never makes the best plan worse', () => {
     fc.assert(

@@ -32,12 +32,29 @@ import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
+import {
+  Absence,
+  ExtraHours,
+  initWeek,
+  JobDate,
+  PlannedStep,
+  PromiseRow,
+  StepPut,
+  WeekFeed,
+} from './week.ts';
 import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
 import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
 
 const ALL = {
   Setting,
   UpkeepRun,
+  PlannedStep,
+  StepPut,
+  Absence,
+  ExtraHours,
+  PromiseRow,
+  JobDate,
+  WeekFeed,
   LedgerRow,
   Person,
   Device,
@@ -121,6 +138,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initBench(sequelize, own);
   initEvents(sequelize, own);
   initUpkeep(sequelize, own);
+  initWeek(sequelize, own);
   initLedger(sequelize, own);
   return own;
 }

@@ -1,0 +1,45 @@
+import { newBoard, planOf } from '../../src/core/schedule/board.ts';
+import { chancesOf, playThrough } from '../../src/core/schedule/chance.ts';
+import { costOf } from '../../src/core/schedule/cost.ts';
+import { improve } from '../../src/core/schedule/improve.ts';
+import { firstPlan, replan } from '../../src/core/schedule/place.ts';
+import { whatBreaks } from '../../src/core/schedule/plan-check.ts';
+import { promise } from '../../src/core/schedule/promise.ts';
+import { standing } from '../../src/core/schedule/remedies.ts';
+import { job, randomShop, step } from '../../src/core/schedule/work-for-tests.ts';
+import { median, rowOf, type Row } from './row.ts';
+import { timesAtOnce } from './times.ts';
+
+const JOBS = 300;
+const PEOPLE = 8;
+
+const CHECK = 'times checking that plan against every rule';
+
+/** The planner on 300 open jobs of eight people: a first plan, one change, a promise, a thousand ways it may come out. */
+export function weekRows(): Row[] {
+  const work = randomShop(7, JOBS, PEOPLE, 26, false);
+  const b = firstPlan(newBoard(work));
+  improve(b, { seed: 1, more: (n) => n < 1000 });
+  const plan = planOf(b, costOf(b));
+  const base = timesAtOnce(() => whatBreaks(work, plan));
+  const asked = job(9999, [step('look', 30), step('do', 120, { after: ['look'], wait: 720 })], {
+    due: 20_000,
+  });
+  const changed = newBoard({ ...work, before: standing(b), jobs: [...work.jobs, asked] });
+  const larger = randomShop(7, 4 * JOBS, 4 * PEOPLE, 26, false);
+  const row = (id: string, most: number, quiet: number, f: () => unknown, runs?: number): Row =>
+    rowOf(`week.${id}`, median(most, quiet), CHECK, base, timesAtOnce(f, runs));
+  return [
+    row('first-plan.300', 12, 60, () => firstPlan(newBoard(work))),
+    row('one-change.300', 4, 12, () => replan(changed)),
+    row('promise.300', 90, 180, () => promise(b, asked, { draws: 200, seed: 1 })),
+    row('chances.1000-draws.300', 120, 400, () => chancesOf(b, playThrough(b, 1000, 1)), 6),
+    rowOf(
+      'week.first-plan.1200-of-32',
+      median(24, 900),
+      'times the first plan of 300 jobs of 8 people',
+      timesAtOnce(() => firstPlan(newBoard(work))),
+      timesAtOnce(() => firstPlan(newBoard(larger)), 4),
+    ),
+  ];
+}

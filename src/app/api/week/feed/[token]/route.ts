@@ -1,0 +1,19 @@
+import { database } from '../../../../../server/db/connection.ts';
+import { tokenHash } from '../../../../../server/people/tokens.ts';
+import { feedOf } from '../../../../../server/week/feed.ts';
+import { tooOften } from '../../../../_lib/pace.ts';
+
+/** One person's steps as a calendar, by the link only they have: no session is needed. */
+export async function GET(
+  _request: Request,
+  { params }: { readonly params: Promise<{ token: string }> },
+): Promise<Response> {
+  const { token } = await params;
+  const often = await tooOften('link', tokenHash(token));
+  if (often) return often;
+  const feed = await feedOf(database(), token);
+  if (feed === null) return new Response('This link opens nothing.', { status: 404 });
+  return new Response(feed, {
+    headers: { 'Content-Type': 'text/calendar; charset=utf-8', 'Cache-Control': 'no-store' },
+  });
+}

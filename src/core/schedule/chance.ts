@@ -1,0 +1,132 @@
+import { seeded } from '../seeded.ts';
+import { endAfter, longestStretch, stretchEnd, workedBefore, type Calendar } from './calendar.ts';
+import type { Board } from './board.ts';
+import type { Doubt } from './shop-work.ts';
+
+/** How sure a job's date is. Moments are minutes since the plan's beginning; Infinity where it is not done in the hours known. */
+export interface JobChance {
+  readonly job: number;
+  /** the part of all draws in which it was ready when it is wanted; null where nobody said when */
+  readonly inTime: number | null;
+  readonly half: number;
+  readonly likely: number;
+  readonly sure: number;
+}
+
+/** Where a triangle's number lies by a number between 0 and 1: low and high are its ends, likely its top. */
+export function drawn({ low, likely, high }: Doubt, u: number): number {
+  if (high <= low) return likely;
+  const top = Math.min(high, Math.max(low, likely));
+  const left = (top - low) / (high - low);
+  return u < left
+    ? low + Math.sqrt(u * (high - low) * (top - low))
+    : high - Math.sqrt((1 - u) * (high - low) * (high - top));
+}
+
+interface Turn {
+  readonly at: number;
+  readonly job: number;
+  readonly worker: number;
+  readonly spot: number;
+  readonly calendar: Calendar;
+  readonly minutes: Doubt;
+  readonly waits: Doubt | null;
+  readonly pin: number;
+  readonly wait: number;
+  readonly holds: boolean;
+  /** it must lie in one stretch; one as long as this there is */
+  readonly whole: number;
+}
+
+/** The steps in the order in which the plan does them. */
+function turnsOf(b: Board): Turn[] {
+  return b.steps
+    .flatMap((own) => {
+      const s = b.seats[own.at];
+      const calendar = s && b.calendars[s.worker];
+      if (!s || !calendar) return [];
+      return [
+        {
+          at: s.start,
+          job: own.job,
+          worker: s.worker,
+          spot: s.spot,
+          calendar,
+          minutes: own.step.minutes,
+          waits: own.step.waits?.until ?? null,
+          pin: own.step.pin ?? 0,
+          wait: own.step.wait,
+          holds: own.step.holds,
+          whole: own.step.cut ? 0 : longestStretch(calendar),
+        },
+      ];
+    })
+    .sort((x, y) => x.at - y.at || x.job - y.job);
+}
+
+/** The working minutes at which so much can begin: in one stretch where it must be and there is one so long. */
+const beginsAt = (c: Calendar, worked: number, minutes: number, whole: number): number => {
+  let from = worked;
+  if (minutes > whole) return from;
+  while (from < c.total && from + minutes > stretchEnd(c, from)) from = stretchEnd(c, from);
+  return from;
+};
+
+/** When each job is done, draw by draw: minutes, rests, answers and parts as they may come, everybody keeping the plan's order. */
+export interface Draws {
+  /** by job, in the order of the draws */
+  readonly finishes: readonly Float64Array[];
+}
+
+/**
+ * Plays a plan through many times.
+ * @param draws how often
+ * @param seed the same seed gives the same draws
+ */
+export function playThrough(b: Board, draws: number, seed: number): Draws {
+  const turns = turnsOf(b);
+  const finishes = b.ofJob.map(() => new Float64Array(draws));
+  const hands = new Float64Array(b.work.workers.length);
+  const places = new Float64Array(b.work.spots.length);
+  const jobs = new Float64Array(b.ofJob.length);
+  const whole = b.ofJob.map((own) => own.every((at) => b.seats[at]));
+  for (let n = 0; n < draws; n++) {
+    const next = seeded(seed + n * 7919);
+    hands.fill(0);
+    places.fill(0);
+    jobs.fill(0);
+    for (const t of turns) {
+      const minutes = Math.max(1, drawn(t.minutes, next()));
+      let ready = Math.max(jobs[t.job] ?? 0, t.pin);
+      if (t.waits) ready = Math.max(ready, drawn(t.waits, next()));
+      if (t.spot >= 0) ready = Math.max(ready, places[t.spot] ?? 0);
+      const from = Math.max(hands[t.worker] ?? 0, workedBefore(t.calendar, ready));
+      const worked = beginsAt(t.calendar, from, minutes, t.whole);
+      const end = endAfter(t.calendar, worked + minutes);
+      hands[t.worker] = worked + minutes;
+      jobs[t.job] = end + t.wait;
+      if (t.spot >= 0) places[t.spot] = t.holds ? end + t.wait : end;
+    }
+    finishes.forEach((f, job) => (f[n] = whole[job] ? (jobs[job] ?? 0) : Infinity));
+  }
+  return { finishes };
+}
+
+/** The number below which so large a part of sorted numbers lies; never one that was not drawn. */
+export const quantile = (sorted: Float64Array, part: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(part * sorted.length) - 1))] ?? Infinity;
+
+/** How sure every job's date is, out of the draws. */
+export const chancesOf = (b: Board, { finishes }: Draws): JobChance[] =>
+  b.work.jobs.map((j, i) => {
+    const all = finishes[i] ?? new Float64Array();
+    const sorted = Float64Array.from(all).sort();
+    const wanted = j.due ?? j.promised;
+    return {
+      job: j.id,
+      inTime: wanted === null || all.length === 0 ? null : all.filter((f) => f <= wanted).length / all.length,
+      half: quantile(sorted, 0.5),
+      likely: quantile(sorted, 0.8),
+      sure: quantile(sorted, 0.95),
+    };
+  });

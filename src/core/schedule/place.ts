@@ -1,0 +1,239 @@
+import { beginAfter, workedBefore } from './calendar.ts';
+import {
+  copyBoard,
+  earliestSeat,
+  mayBegin,
+  seat,
+  unseat,
+  type Board,
+  type BoardStep,
+  type Seat,
+} from './board.ts';
+import { costOf } from './cost.ts';
+
+/** What a worse hand costs when seats are compared, minutes: another one than before, more skilled than needed. */
+const OTHER_HAND = 25;
+const TOO_SKILLED = 10;
+const AS_BEFORE = 20;
+
+const lastHand = (b: Board, own: BoardStep): number => {
+  let found = b.work.workers.findIndex((w) => w.id === b.work.jobs[own.job]?.holder);
+  let at = -1;
+  for (const i of b.ofJob[own.job] ?? []) {
+    const s = b.seats[i];
+    if (s && i !== own.at && s.start > at) {
+      at = s.start;
+      found = s.worker;
+    }
+  }
+  return found;
+};
+
+/**
+ * The best seat of a step as the board stands: soonest done, in the hands it is in, by nobody who is needed for harder things.
+ * @param jitter minutes by which a seat seems later than it is: a search tries others by it
+ */
+export function bestSeat(b: Board, own: BoardStep, jitter: () => number = () => 0): Seat | null {
+  const from = mayBegin(b, own);
+  const hand = lastHand(b, own);
+  const before = b.work.before[own.step.id];
+  let best: Seat | null = null;
+  let least = Infinity;
+  for (const worker of own.who) {
+    const { id = -1, skill = 0 } = b.work.workers[worker] ?? {};
+    const cost =
+      (hand >= 0 && hand !== worker ? OTHER_HAND : 0) +
+      TOO_SKILLED * Math.max(0, skill - own.step.skill) +
+      (before && before.worker !== id ? AS_BEFORE : 0);
+    for (const spot of own.where ?? [-1]) {
+      const found = earliestSeat(b, own, from, worker, spot);
+      if (!found) continue;
+      const dear = found.end + cost + jitter();
+      if (dear >= least) continue;
+      least = dear;
+      best = found;
+    }
+  }
+  return best;
+}
+
+/** Puts all steps of a job that have no seat on their best ones, in their order. */
+export function placeJob(b: Board, job: number, jitter?: () => number): void {
+  for (const at of b.ofJob[job] ?? []) {
+    const own = b.steps[at] as BoardStep;
+    if (b.seats[at]) continue;
+    // What comes after a step without a place has none either.
+    if (own.after.some((i) => !b.seats[i])) continue;
+    const found = bestSeat(b, own, jitter);
+    if (found) seat(b, at, found);
+  }
+}
+
+/** Takes a job off the board. */
+export function liftJob(b: Board, job: number): void {
+  for (const at of b.ofJob[job] ?? []) unseat(b, at);
+}
+
+/** Puts what runs on the board: now, in the hands it is in. */
+function placeRunning(b: Board): void {
+  for (const own of b.steps) {
+    const worker = own.who[0];
+    if (!own.step.running || worker === undefined || b.seats[own.at]) continue;
+    const found = (own.where ?? [-1]).reduce<Seat | null>((best, spot) => {
+      const s = earliestSeat(b, own, 0, worker, spot);
+      return s && (!best || s.start < best.start) ? s : best;
+    }, null);
+    if (found) seat(b, own.at, found);
+  }
+}
+
+/** Whether somebody put a step of a job somewhere, or one runs: then it is placed before all others and stays. */
+export const isFixed = (b: Board, job: number): boolean =>
+  (b.ofJob[job] ?? []).some((at) => b.steps[at]?.step.running || b.steps[at]?.step.pin !== null);
+
+type Rule = (b: Board, job: number) => number;
+
+const workOf = (b: Board, job: number): number =>
+  (b.ofJob[job] ?? []).reduce(
+    (sum, at) => sum + (b.steps[at]?.minutes ?? 0) + (b.steps[at]?.step.wait ?? 0),
+    0,
+  );
+const dueOf = (b: Board, job: number): number =>
+  Math.min(b.work.jobs[job]?.due ?? Infinity, b.work.jobs[job]?.promised ?? Infinity);
+
+/** In which order jobs are given their places. Smaller comes first. */
+export const RULES: readonly Rule[] = [
+  // Dates that stand first, then the soonest.
+  (b, job) => Math.min(1e9, dueOf(b, job)) - (b.work.jobs[job]?.hard ? 1e10 : 0),
+  // The least time to spare.
+  (b, job) => Math.min(1e9, dueOf(b, job)) - workOf(b, job),
+  // The shortest.
+  (b, job) => workOf(b, job),
+  // As they stood before.
+  (b, job) =>
+    Math.min(...(b.ofJob[job] ?? []).map((at) => b.work.before[b.steps[at]?.step.id ?? '']?.start ?? 1e9)),
+];
+
+const sortedBy = (b: Board, jobs: readonly number[], rule: Rule): number[] =>
+  jobs
+    .map((job) => [rule(b, job), job] as const)
+    .sort(([x, i], [y, k]) => x - y || i - k)
+    .map(([, job]) => job);
+
+/** A good first plan: what runs and what was put somewhere, then all others by the rule that comes out best. */
+export function firstPlan(empty: Board): Board {
+  const frame = copyBoard(empty);
+  const all = frame.ofJob.map((_, job) => job);
+  placeRunning(frame);
+  for (const job of sortedBy(
+    frame,
+    all.filter((j) => isFixed(frame, j)),
+    RULES[0] as Rule,
+  ))
+    placeJob(frame, job);
+  const rest = all.filter((j) => !isFixed(frame, j));
+  let best: Board | null = null;
+  let least = Infinity;
+  for (const rule of RULES) {
+    const b = copyBoard(frame);
+    for (const job of sortedBy(b, rest, rule)) placeJob(b, job);
+    const cost = costOf(b);
+    if (cost >= least) continue;
+    least = cost;
+    best = b;
+  }
+  return best ?? frame;
+}
+
+/** Whether a step can stand where it stood before, and there alone: its seat, or null. */
+function seatBefore(b: Board, own: BoardStep): Seat | null {
+  const before = b.work.before[own.step.id];
+  if (!before || before.start < mayBegin(b, own) || own.step.running || own.step.pin !== null) return null;
+  const worker = b.work.workers.findIndex((w) => w.id === before.worker);
+  if (!own.who.includes(worker)) return null;
+  const spot = b.work.spots.findIndex((s) => s.id === before.spot);
+  if (own.where && !own.where.includes(spot)) return null;
+  const calendar = b.calendars[worker];
+  if (!calendar || beginAfter(calendar, workedBefore(calendar, before.start)) !== before.start) return null;
+  const found = earliestSeat(b, own, before.start, worker, own.where ? spot : -1);
+  return found?.start === before.start ? found : null;
+}
+
+/** Puts a job where it stood before, as far as it can stand there: up to the first step that cannot. */
+export function replaceAsBefore(b: Board, job: number): void {
+  for (const at of b.ofJob[job] ?? []) {
+    const found = b.seats[at] ?? seatBefore(b, b.steps[at] as BoardStep);
+    if (!found) return;
+    if (!b.seats[at]) seat(b, at, found);
+  }
+}
+
+/** A step that had to wait so much longer than before looks for other hands. */
+const MUCH_LATER = 600;
+
+/** The soonest seat from where a step stood before on, in the same hands at the same place; null where that is much later. */
+function seatNear(b: Board, own: BoardStep): Seat | null {
+  const before = b.work.before[own.step.id];
+  const worker = before ? b.work.workers.findIndex((w) => w.id === before.worker) : -1;
+  if (!before || !own.who.includes(worker)) return null;
+  const stood = b.work.spots.findIndex((s) => s.id === before.spot);
+  const spots = own.where?.includes(stood) ? [stood] : (own.where ?? [-1]);
+  // What somebody put somewhere stands there, not where it stood.
+  const stoodAt = own.step.pin === null ? before.start : 0;
+  const from = Math.max(stoodAt, mayBegin(b, own));
+  let best: Seat | null = null;
+  for (const spot of spots) {
+    const found = earliestSeat(b, own, from, worker, spot);
+    if (
+      found &&
+      found.start <= Math.max(from, before.start) + MUCH_LATER &&
+      (!best || found.start < best.start)
+    )
+      best = found;
+  }
+  return best;
+}
+
+/** Seats a step near where it stood, and before it what it needs. */
+function seatWithNeeds(b: Board, own: BoardStep): void {
+  if (b.seats[own.at]) return;
+  for (const i of own.after) seatWithNeeds(b, b.steps[i] as BoardStep);
+  if (own.after.some((i) => !b.seats[i])) return;
+  const found = seatNear(b, own) ?? bestSeat(b, own);
+  if (found) seat(b, own.at, found);
+}
+
+/**
+ * The plan before, brought up to date: steps keep their hands, places and order; what cannot begin yet moves on, and what
+ * stands behind it in the same hands moves on only where it must. What is new finds a place around them, the most urgent
+ * first.
+ * @param ahead jobs that are given the best places before all others, wherever they stood
+ */
+export function replan(empty: Board, ahead: readonly number[] = []): Board {
+  const b = copyBoard(empty);
+  placeRunning(b);
+  for (const job of ahead) placeJob(b, job);
+  const stood = (own: BoardStep): number => {
+    const before = b.work.before[own.step.id]?.start ?? Infinity;
+    const { pin } = own.step;
+    return pin === null ? before : before === Infinity ? pin : Math.max(pin, before);
+  };
+  const known = b.steps
+    .filter((own) => stood(own) < Infinity)
+    .sort((x, y) => stood(x) - stood(y) || x.at - y.at);
+  for (const own of known) if (isFixed(b, own.job)) seatWithNeeds(b, own);
+  for (const job of sortedBy(
+    b,
+    b.ofJob.map((_, j) => j),
+    RULES[0] as Rule,
+  ))
+    if (isFixed(b, job)) placeJob(b, job);
+  for (const own of known) seatWithNeeds(b, own);
+  for (const job of sortedBy(
+    b,
+    b.ofJob.map((_, j) => j),
+    RULES[0] as Rule,
+  ))
+    placeJob(b, job);
+  return b;
+}

@@ -1,0 +1,60 @@
+import { STATIONS } from '../catalogue/operation-record.ts';
+import type { Keeps } from './why.ts';
+import type { Remedy } from './remedies.ts';
+
+/** How the plan says people and moments. */
+export interface WeekWords {
+  readonly person: (id: number) => string;
+  /** a moment of the plan, minutes: `Fri 4 Dec, 14:00` */
+  readonly moment: (at: number) => string;
+  readonly day: (at: number) => string;
+}
+
+const list = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
+
+const jobs = (numbers: readonly number[]): string =>
+  numbers.length > 3
+    ? `by ${numbers.slice(0, 3).join(', ')} and ${numbers.length - 3} more`
+    : `by ${list(numbers.map(String))}`;
+
+const placeName = (kind: string): string =>
+  kind in STATIONS ? STATIONS[kind as keyof typeof STATIONS].replace(/^an? /, 'every ') : kind;
+
+/** What keeps a job, as a sentence without its full stop. */
+export function sayKeeps(k: Keeps, w: WeekWords): string {
+  switch (k.kind) {
+    case 'word':
+      return `the customer has not answered; if they do by ${w.moment(k.until)}, “${k.step}” goes on`;
+    case 'part':
+      return `a part is awaited, likely ${w.day(k.until)}`;
+    case 'resting':
+      return `it rests until ${w.moment(k.until)}`;
+    case 'rest':
+      return `the rest after “${k.after}” ends ${w.moment(k.until)}`;
+    case 'place':
+      return `${placeName(k.place)} is taken${k.by.length > 0 ? ` ${jobs(k.by)}` : ''} until ${w.moment(k.until)}`;
+    case 'hands':
+      return `${k.who.length === 1 ? `${w.person(k.who[0] ?? 0)} alone may do “${k.step}”, and is` : `those who may do “${k.step}” (${list(k.who.map(w.person))}) are`} busy ${jobs(k.by).replace('by', 'with')} until ${w.moment(k.until)}`;
+    case 'hours':
+      return `nobody who may do “${k.step}” is here before ${w.moment(k.until)}`;
+    case 'pin':
+      return `“${k.step}” was put on ${w.moment(k.until)}`;
+    case 'work':
+      return `“${k.step}” is worked on until ${w.moment(k.until)}`;
+  }
+}
+
+/** What would save a promise, as a sentence without its full stop. */
+export function sayRemedy(r: Remedy, w: WeekWords & { readonly step: (id: string) => string }): string {
+  switch (r.kind) {
+    case 'first':
+      return 'do it before what it waits behind';
+    case 'hands':
+      return `give “${w.step(r.step)}” to ${w.person(r.worker)}`;
+    case 'call':
+      return 'call the customer, and have their answer today';
+    case 'longer':
+      return `${w.person(r.worker)} stays until ${w.moment(r.to)}`;
+  }
+}

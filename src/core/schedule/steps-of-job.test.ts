@@ -1,0 +1,171 @@
+import { OPERATIONS } from '../catalogue/operations.ts';
+import { NO_FACTS } from '../job/leaves.ts';
+import {
+  endOfDay,
+  jobToPlan,
+  NEW_JOB,
+  measuredMinutes,
+  type JobToPlan,
+  type LineToPlan,
+  type PlanningDay,
+} from './steps-of-job.ts';
+
+// A Wednesday at nine.
+const from = Date.parse('2026-12-02T09:00:00Z');
+const day: PlanningDay = {
+  from,
+  zone: 'UTC',
+  closes: () => 18 * 60,
+  catalogue: OPERATIONS,
+  measured: new Map(),
+  puts: new Map(),
+  workers: new Set([1, 2]),
+};
+const line = (id: number, operation: LineToPlan['operation'], more: Partial<LineToPlan> = {}): LineToPlan => {
+  const op = OPERATIONS.find((o) => o.id === operation);
+  return {
+    id,
+    operation,
+    title: op?.name ?? '',
+    sort: id,
+    minutes: op?.minutes.likely ?? 0,
+    approval: 'yes',
+    step: 'ready',
+    spent: 0,
+    begunBy: null,
+    askedAt: null,
+    stops: null,
+    agreed: op ?? null,
+    ...more,
+  };
+};
+const job = (more: Partial<JobToPlan> = {}): JobToPlan => ({ ...NEW_JOB, id: 7, number: 407, ...more });
+const steps = (more: Partial<JobToPlan>, at: Partial<PlanningDay> = {}) =>
+  jobToPlan(job(more), { ...day, ...at }).steps;
+
+describe('before there is an order', () => {
+  test('it is looked at, read, set up, checked', () => {
+    expect(steps({}).map((s) => [s.id, s.guess])).toEqual([
+      ['look:7', false],
+      ['read:7', false],
+      ['guess:7:setup', true],
+      ['check:7', false],
+    ]);
+  });
+
+  test('what was done is not planned again, and findings bring what they ask for', () => {
+    const facts = { ...NO_FACTS, inspectionFinished: true, read: 4, stations: 4 };
+    const asked = OPERATIONS.find((o) => !o.plain && o.askedBy.length > 0);
+    const ids = steps({ facts, findings: asked?.askedBy.slice(0, 1) ?? [] }).map((s) => s.id);
+    expect(ids).toContain(`guess:7:${asked?.id ?? ''}`);
+    expect(ids.some((id) => id.startsWith('look') || id.startsWith('read'))).toBe(false);
+    expect(steps({ wanted: ['neck-clamp'] }).map((s) => s.id)).toContain('guess:7:neck-clamp');
+  });
+
+  test('a job on its way home, and one that is signed, has nothing left', () => {
+    expect(steps({ waitingFor: 'home' })).toEqual([]);
+    expect(steps({ facts: { ...NO_FACTS, signed: true } })).toEqual([]);
+  });
+});
+
+describe('an order', () => {
+  test('goes in the order of the work, each step after the one before, with rests and places', () => {
+    const lines = [line(3, 'restring'), line(2, 'neck-clamp'), line(1, 'strings-off')];
+    const found = steps({ lines });
+    expect(found.map((s) => s.id)).toEqual(['line:1', 'line:2', 'line:3', 'check:7']);
+    expect(found.map((s) => s.after)).toEqual([[], ['line:1'], ['line:2'], ['line:3']]);
+    expect(found[1]).toMatchObject({ place: 'clamps', holds: true, wait: 4 * 1440, cut: false, skill: 2 });
+    expect(found[3]).toMatchObject({ cut: true, holds: false });
+  });
+
+  test('what was worked on it is taken off, and who began it goes on; who has left does not', () => {
+    const lines = [line(1, 'rod', { step: 'paused', spent: 4, begunBy: 2 })];
+    expect(steps({ lines })[0]).toMatchObject({ only: [2], running: false, minutes: { likely: 6 } });
+    expect(steps({ lines: [line(1, 'rod', { step: 'running', begunBy: 2 })] })[0]).toMatchObject({
+      running: true,
+    });
+    const left = [line(1, 'rod', { step: 'running', begunBy: 9 })];
+    expect(steps({ lines: left })[0]).toMatchObject({ only: null, running: false });
+    expect(steps({ lines: [line(1, 'rod', { spent: 500 })] })[0]?.minutes).toEqual({
+      low: 5,
+      likely: 5,
+      high: 5,
+    });
+  });
+
+  test('what was asked waits for the answer, and what that stops waits with it; a no is gone', () => {
+    const askedAt = from - 3 * 3_600_000;
+    const lines = [
+      line(1, 'rod'),
+      line(2, 'saddle-lower', { approval: 'asked', askedAt, stops: 1 }),
+      line(3, 'restring', { approval: 'no' }),
+    ];
+    const found = steps({ lines });
+    expect(found.map((s) => [s.id, s.waits?.for ?? null])).toEqual([
+      ['line:1', 'word'],
+      ['line:2', 'word'],
+      ['check:7', null],
+    ]);
+    // A day after it was asked, never sooner than two hours from now.
+    expect(found[1]?.waits?.until.likely).toBe(21 * 60);
+    const old = [line(2, 'rod', { approval: 'asked', askedAt: from - 10 * 86_400_000 })];
+    expect(steps({ lines: old })[0]?.waits?.until.likely).toBe(120);
+  });
+
+  test('the whole job waits for a part, a rest, a word, before its first step', () => {
+    const lines = [line(1, 'rod')];
+    const until = from + 2 * 86_400_000;
+    expect(steps({ lines, waitingFor: 'time', waitingUntil: until })[0]?.waits).toEqual({
+      for: 'rest',
+      until: { low: 2880, likely: 2880, high: 2880 },
+    });
+    expect(steps({ lines, waitingFor: 'part', waitingUntil: until })[0]?.waits?.until.likely).toBe(2880);
+    for (const waitingFor of ['time', 'part', 'word'] as const) {
+      const waits = steps({ lines, waitingFor })[0]?.waits;
+      expect(waits?.until.low).toBeLessThanOrEqual(waits?.until.likely ?? 0);
+      expect(waits?.until.likely).toBeGreaterThan(0);
+    }
+  });
+
+  test('what somebody put stands; to whom has left, it does not', () => {
+    const lines = [line(1, 'rod')];
+    const put = (worker: number | null) =>
+      new Map([['line:1', { worker, at: from + 60 * 60_000, minutes: null }]]);
+    expect(steps({ lines }, { puts: put(1) })[0]).toMatchObject({ only: [1], pin: 60 });
+    expect(steps({ lines }, { puts: put(9) })[0]).toMatchObject({ only: null, pin: 60 });
+  });
+
+  test('how long a step takes in all is said: what was worked on it counts, and it stays as doubtful', () => {
+    const puts = (minutes: number) => new Map([['line:1', { worker: null, at: null, minutes }]]);
+    const said = (minutes: number, spent: number) =>
+      steps({ lines: [line(1, 'rod', { spent })] }, { puts: puts(minutes) })[0]?.minutes;
+    const plain = steps({ lines: [line(1, 'rod')] })[0]?.minutes;
+    expect(said(90, 0)?.likely).toBeCloseTo(90, 9);
+    expect((said(90, 0)?.high ?? 0) / 90).toBeCloseTo((plain?.high ?? 0) / (plain?.likely ?? 1), 9);
+    expect(said(90, 5)?.likely).toBeCloseTo(85, 9);
+    expect(said(10, 500)).toEqual({ low: 5, likely: 5, high: 5 });
+  });
+});
+
+test('a day ends when the shop closes; in a zone whose clocks change it is the wall that counts', () => {
+  expect(endOfDay('2026-12-02', day)).toBe(9 * 60);
+  // The last Sunday of March: the clocks go forward.
+  const spring = { ...day, from: Date.parse('2027-03-27T08:00:00Z'), zone: 'Europe/Madrid' };
+  expect(endOfDay('2027-03-29', spring) - endOfDay('2027-03-26', spring)).toBe(3 * 1440 - 60);
+  expect(jobToPlan(job({ neededBy: '2026-12-03', promised: '2026-12-04' }), day)).toMatchObject({
+    due: 9 * 60 + 1440,
+    promised: 9 * 60 + 2 * 1440,
+  });
+});
+
+test('the shop’s own minutes count where there are enough of them', () => {
+  const times = [10, 12, 14, 16, 60].map((minutes) => ({ operation: 'rod', minutes }));
+  expect(measuredMinutes(times).get('rod')).toEqual({ low: 10, likely: 14, high: 60 });
+  expect(measuredMinutes(times.slice(1)).size).toBe(0);
+  const lines = [line(1, 'rod')];
+  expect(steps({ lines }, { measured: measuredMinutes(times) })[0]?.minutes).toEqual({
+    low: 10,
+    likely: 14,
+    high: 60,
+  });
+});

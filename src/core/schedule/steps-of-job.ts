@@ -1,0 +1,307 @@
+import { operation as operationOf } from '../catalogue/operations.ts';
+import type { Operation } from '../catalogue/operation.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
+import { clockOn, type Day } from '../days/zone.ts';
+import { NO_FACTS, type JobFacts } from '../job/leaves.ts';
+import type { Wait } from '../job/waiting.ts';
+import { stopped } from '../work/may-start.ts';
+import { inWorkOrder, type NeedsOf } from '../work/order-of-lines.ts';
+import type { Doubt, PlannedJob, Step } from './shop-work.ts';
+
+/** A line of a work order as far as planning goes. Minutes. */
+export interface LineToPlan {
+  readonly id: number;
+  readonly operation: OperationId;
+  readonly title: string;
+  readonly sort: number;
+  readonly minutes: number;
+  readonly approval: 'asked' | 'yes' | 'no';
+  readonly step: 'ready' | 'running' | 'paused' | 'finished';
+  /** what was worked on it already */
+  readonly spent: number;
+  /** who began it last; null where nobody did */
+  readonly begunBy: number | null;
+  /** since when the customer is asked, ms */
+  readonly askedAt: number | null;
+  /** the line that stands still until this one is answered */
+  readonly stops: number | null;
+  /** the operation as it was agreed */
+  readonly agreed: Operation | null;
+}
+
+/** Where somebody put a step: to whom, not before when (ms), and how long it takes in all (minutes). */
+export interface Put {
+  readonly worker: number | null;
+  readonly at: number | null;
+  readonly minutes: number | null;
+}
+
+/** A job as far as planning goes. Moments are ms. */
+export interface JobToPlan {
+  readonly id: number;
+  readonly number: number;
+  readonly title: string;
+  readonly neededBy: Day | null;
+  readonly hardDate: boolean;
+  readonly promised: Day | null;
+  readonly holderId: number | null;
+  readonly waitingFor: Wait;
+  readonly waitingUntil: number | null;
+  readonly facts: JobFacts;
+  readonly lines: readonly LineToPlan[];
+  /** what was found and wants work: item and finding */
+  readonly findings: readonly string[];
+  /** what the customer asks for already, by operation */
+  readonly wanted: readonly string[];
+}
+
+/** A job of which nothing is known yet but that it is here. */
+export const NEW_JOB: JobToPlan = {
+  id: 0,
+  number: 0,
+  title: '',
+  neededBy: null,
+  hardDate: false,
+  promised: null,
+  holderId: null,
+  waitingFor: 'hands',
+  waitingUntil: null,
+  facts: NO_FACTS,
+  lines: [],
+  findings: [],
+  wanted: [],
+};
+
+/** What such operations took in this shop, where it was measured often enough. */
+export type Measured = ReadonlyMap<string, Doubt>;
+
+export interface PlanningDay {
+  /** when the plan begins, ms */
+  readonly from: number;
+  readonly zone: string;
+  /** when the shop closes on a day, minutes after midnight */
+  readonly closes: (day: Day) => number;
+  readonly catalogue: readonly Operation[];
+  readonly measured: Measured;
+  readonly puts: ReadonlyMap<string, Put>;
+  /** who works here now */
+  readonly workers: ReadonlySet<number>;
+}
+
+const MINUTE = 60_000;
+const DAY = 1440;
+const LEVEL = { bench: 0, setup: 1, senior: 2 } as const;
+/** What takes time before an order is there, and after all is done. Minutes; numbers of the trade, until the shop has its own. */
+const LOOK: Doubt = { low: 15, likely: 25, high: 45 };
+const READ: Doubt = { low: 10, likely: 20, high: 35 };
+const CHECK: Doubt = { low: 10, likely: 15, high: 30 };
+/** When a customer answers, and a part arrives of which nobody said when. Minutes from when they were asked. */
+const ANSWER: Doubt = { low: 120, likely: DAY, high: 3 * DAY };
+const PART: Doubt = { low: DAY, likely: 5 * DAY, high: 12 * DAY };
+/** How much of all that belongs to a plain setup one takes. */
+const PLAIN: Doubt = { low: 0.4, likely: 0.6, high: 0.9 };
+/** A rest of which nobody said how long it is. */
+const REST: Doubt = { low: 60, likely: DAY, high: 3 * DAY };
+const LEAST = 5;
+const MOST_GUESSED = 6;
+
+/** The moment a day ends for the shop, in minutes of the plan. */
+export const endOfDay = (day: Day, { from, zone, closes }: PlanningDay): number =>
+  Math.round((clockOn(day, closes(day), zone) - from) / MINUTE);
+
+const scaled = (minutes: Doubt, by: number): Doubt => ({
+  low: minutes.low * by,
+  likely: minutes.likely * by,
+  high: minutes.high * by,
+});
+
+/** Hands-on minutes of a line: what the shop measured, else what the order says; less what was worked on it already. */
+function minutesOf(line: LineToPlan, op: Operation, measured: Measured): Doubt {
+  const own = measured.get(line.operation);
+  const whole = own ?? scaled(op.minutes, line.minutes / Math.max(1, op.minutes.likely));
+  const left = (m: number): number => Math.max(LEAST, m - line.spent);
+  return { low: left(whole.low), likely: left(whole.likely), high: left(whole.high) };
+}
+
+/** How an operation is done: what it takes of places, whether it can be cut. */
+const wayOf = (op: Operation): Pick<Step, 'wait' | 'holds' | 'skill' | 'place' | 'cut'> => ({
+  wait: op.wait,
+  holds: op.wait > 0 && (op.place === 'clamps' || op.place === 'neck-jig'),
+  skill: LEVEL[op.skill],
+  place: op.place,
+  // What sets or is clamped is done in one go.
+  cut: op.wait === 0,
+});
+
+const blank = (id: string, title: string, minutes: Doubt): Step => ({
+  id,
+  title,
+  minutes,
+  spent: 0,
+  wait: 0,
+  holds: false,
+  after: [],
+  skill: 0,
+  place: 'bench',
+  cut: true,
+  only: null,
+  pin: null,
+  running: false,
+  waits: null,
+  guess: false,
+});
+
+/** An answer that is awaited: from when it was asked, never in the past. */
+function answerIn(askedAt: number | null, { from }: PlanningDay): Doubt {
+  const asked = askedAt === null ? 0 : (askedAt - from) / MINUTE;
+  const soon = (m: number, least: number): number => Math.max(least, asked + m);
+  return { low: soon(ANSWER.low, 30), likely: soon(ANSWER.likely, 120), high: soon(ANSWER.high, DAY) };
+}
+
+/** The lines that stand still, each with the one whose answer they wait for. */
+function awaited(lines: readonly LineToPlan[], needs: NeedsOf): ReadonlyMap<number, LineToPlan> {
+  const asked = lines.filter((l) => l.approval === 'asked' && l.stops !== null);
+  const all = lines.map((l) => ({ ...l, finished: l.step === 'finished' }));
+  const last = asked.reduce<LineToPlan | null>(
+    (found, l) => (found && (found.askedAt ?? 0) >= (l.askedAt ?? 0) ? found : l),
+    null,
+  );
+  return last ? new Map(stopped(all, needs).map((id) => [id, last])) : new Map();
+}
+
+function lineStep(line: LineToPlan, waitsFor: LineToPlan | null, day: PlanningDay): Step {
+  const op = line.agreed ?? operationOf(line.operation, day.catalogue);
+  const begun = line.step === 'running' || line.step === 'paused' ? line.begunBy : null;
+  const hands = begun !== null && day.workers.has(begun) ? begun : null;
+  const asked = line.approval === 'asked' ? line : waitsFor;
+  return {
+    ...blank(`line:${line.id}`, line.title, minutesOf(line, op, day.measured)),
+    ...wayOf(op),
+    spent: line.spent,
+    only: hands === null ? null : [hands],
+    running: line.step === 'running' && hands !== null,
+    waits: asked ? { for: 'word', until: answerIn(asked.askedAt, day) } : null,
+  };
+}
+
+/** What is likely to come before anything is decided: what findings ask for, then a plain setup. */
+function guessed(job: JobToPlan, { catalogue, measured }: PlanningDay): Step[] {
+  const asked = catalogue.filter(
+    (o) => !o.plain && (job.wanted.includes(o.id) || o.askedBy.some((f) => job.findings.includes(f))),
+  );
+  const steps = asked
+    .slice(0, MOST_GUESSED)
+    .sort((x, y) => x.order - y.order)
+    .map((o) => ({
+      ...blank(`guess:${job.id}:${o.id}`, o.name, measured.get(o.id) ?? o.minutes),
+      ...wayOf(o),
+      guess: true,
+    }));
+  const sum = (of: keyof Doubt, part: number): number =>
+    part *
+    catalogue.filter((o) => o.plain).reduce((all, o) => all + (measured.get(o.id) ?? o.minutes)[of], 0);
+  const setup: Doubt = {
+    low: sum('low', PLAIN.low),
+    likely: sum('likely', PLAIN.likely),
+    high: sum('high', PLAIN.high),
+  };
+  return [...steps, { ...blank(`guess:${job.id}:setup`, 'A setup', setup), skill: 1, guess: true }];
+}
+
+/** The steps before an order: looking, reading, and the customer's yes to what is likely. */
+function beforeOrder(job: JobToPlan, day: PlanningDay): Step[] {
+  const { facts } = job;
+  const look = facts.inspectionFinished ? [] : [{ ...blank(`look:${job.id}`, 'Inspect', LOOK), skill: 1 }];
+  const read =
+    facts.stations > 0 && facts.read >= facts.stations
+      ? []
+      : [{ ...blank(`read:${job.id}`, 'Read and plan', READ), skill: 1 }];
+  return [...look, ...read, ...guessed(job, day)];
+}
+
+const chained = (steps: readonly Step[]): Step[] =>
+  steps.map((s, i) => ({ ...s, after: i === 0 ? [] : [(steps[i - 1] as Step).id] }));
+
+/** What the whole job waits for from outside: it stands before its first step that does not run. */
+function outside(job: JobToPlan, { from }: PlanningDay): Step['waits'] {
+  const until = job.waitingUntil === null ? null : Math.max(0, (job.waitingUntil - from) / MINUTE);
+  if (job.waitingFor === 'time')
+    return { for: 'rest', until: until === null ? REST : { low: until, likely: until, high: until } };
+  if (job.waitingFor === 'word') return { for: 'word', until: ANSWER };
+  if (job.waitingFor !== 'part') return null;
+  return {
+    for: 'part',
+    until: until === null ? PART : { low: Math.max(0, until - DAY), likely: until, high: until + 3 * DAY },
+  };
+}
+
+/** The minutes that are left where somebody said what a step takes in all; as doubtful as before. */
+function minutesBy(s: Step, inAll: number): Doubt {
+  const by = inAll / Math.max(1, s.minutes.likely + s.spent);
+  const left = (m: number): number => Math.max(LEAST, (m + s.spent) * by - s.spent);
+  return { low: left(s.minutes.low), likely: left(s.minutes.likely), high: left(s.minutes.high) };
+}
+
+const withPut = (s: Step, put: Put | undefined, { from, workers }: PlanningDay): Step =>
+  put
+    ? {
+        ...s,
+        minutes: put.minutes === null ? s.minutes : minutesBy(s, put.minutes),
+        only: put.worker === null || !workers.has(put.worker) ? s.only : [put.worker],
+        pin: put.at === null ? null : Math.max(0, Math.round((put.at - from) / MINUTE)),
+      }
+    : s;
+
+/**
+ * A job as the planner takes it: its open lines in the order of the work, or what is likely where there are none; its bench
+ * check at the end. A job on its way home has no steps.
+ */
+export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
+  const open = job.lines.filter((l) => l.approval !== 'no' && l.step !== 'finished');
+  const any = job.lines.some((l) => l.approval !== 'no');
+  const needs = (id: OperationId): readonly OperationId[] =>
+    job.lines.find((l) => l.operation === id)?.agreed?.needs ?? operationOf(id, day.catalogue).needs;
+  const still = awaited(job.lines, needs);
+  const own = any
+    ? inWorkOrder(open, needs).map((l) => lineStep(l, still.get(l.id) ?? null, day))
+    : beforeOrder(job, day);
+  const done = job.waitingFor === 'home' || job.facts.signed;
+  const check = blank(`check:${job.id}`, 'Bench check and papers', CHECK);
+  const all = done ? [] : [...own, ...(job.facts.benchChecked ? [] : [check])];
+  const waits = outside(job, day);
+  const first = all.findIndex((s) => !s.running);
+  const steps = chained(all).map((s, i) => {
+    const put = withPut(s, day.puts.get(s.id), day);
+    return i === first && waits && !put.waits ? { ...put, waits } : put;
+  });
+  const at = (d: Day | null): number | null => (d === null ? null : endOfDay(d, day));
+  return {
+    id: job.id,
+    number: job.number,
+    title: job.title,
+    due: at(job.neededBy),
+    hard: job.hardDate,
+    promised: at(job.promised),
+    holder: job.holderId,
+    steps,
+  };
+}
+
+/** How often an operation must have been timed before its own minutes count. */
+const ENOUGH = 5;
+
+/** What operations took by the shop's own clocks: the middle four fifths, where there are enough. */
+export function measuredMinutes(
+  times: readonly { readonly operation: string; readonly minutes: number }[],
+): Measured {
+  const by = new Map<string, number[]>();
+  for (const t of times) by.set(t.operation, [...(by.get(t.operation) ?? []), t.minutes]);
+  return new Map(
+    [...by].flatMap(([operation, all]) => {
+      if (all.length < ENOUGH) return [];
+      const sorted = all.sort((x, y) => x - y);
+      const part = (p: number): number => sorted[Math.round(p * (sorted.length - 1))] ?? 0;
+      return [[operation, { low: part(0.1), likely: Math.max(LEAST, part(0.5)), high: part(0.9) }] as const];
+    }),
+  );
+}

@@ -1,0 +1,80 @@
+import { mayBegin, type Board, type BoardStep, type Seat } from './board.ts';
+import { isFree, type Gaps } from './gaps.ts';
+
+/** What keeps a job: how long it does, in minutes of the clock, and until when. */
+export type Keeps = { readonly minutes: number; readonly until: number; readonly step: string } & (
+  | { readonly kind: 'word' | 'part' | 'resting' }
+  /** it rests after a step of its own */
+  | { readonly kind: 'rest'; readonly after: string }
+  /** a place is taken by other jobs */
+  | { readonly kind: 'place'; readonly place: string; readonly by: readonly number[] }
+  /** those who may do it are busy with other jobs */
+  | { readonly kind: 'hands'; readonly who: readonly number[]; readonly by: readonly number[] }
+  /** nobody who may do it is here: nights, closed days, days off */
+  | { readonly kind: 'hours' }
+  /** somebody put it there */
+  | { readonly kind: 'pin' }
+  /** it is worked on */
+  | { readonly kind: 'work' }
+);
+
+const others = (b: Board, own: BoardStep, from: number, to: number, of: (s: Seat) => boolean): number[] => [
+  ...new Set(
+    b.steps.flatMap((o) => {
+      const s = b.seats[o.at];
+      return s && o.job !== own.job && of(s) && s.start < to && s.hold > from
+        ? [b.work.jobs[o.job]?.number ?? 0]
+        : [];
+    }),
+  ),
+];
+
+/** What a step waits for between the moment it might begin and the moment it does. */
+function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps {
+  const minutes = s.start - ready;
+  const common = { minutes, until: s.start, step: own.step.title };
+  const spots = own.where ?? [];
+  if (spots.length > 0 && !spots.some((i) => isFree(b.spots[i] as Gaps, ready, ready + own.minutes))) {
+    const place = b.work.spots[spots[0] ?? 0]?.kind ?? '';
+    const by = others(b, own, ready, s.start, (o) => spots.includes(o.spot));
+    if (by.length > 0 || spots.every((i) => (b.work.spots[i]?.out.length ?? 0) > 0))
+      return { ...common, kind: 'place', place, by };
+  }
+  const busy = others(b, own, ready, s.start, (o) => own.who.includes(o.worker));
+  const who = own.who.map((i) => b.work.workers[i]?.id ?? 0);
+  return busy.length > 0 ? { ...common, kind: 'hands', who, by: busy } : { ...common, kind: 'hours' };
+}
+
+/** Everything that keeps a job until it is done, in the order of time; what is worked on is one of them. */
+export function whatKeeps(b: Board, job: number): Keeps[] {
+  const own = (b.ofJob[job] ?? [])
+    .flatMap((at) => {
+      const [step, s] = [b.steps[at], b.seats[at]];
+      return step && s ? [{ step, s }] : [];
+    })
+    .sort((x, y) => x.s.start - y.s.start);
+  const kept: Keeps[] = [];
+  let at = 0;
+  for (const { step, s } of own) {
+    const { waits, pin, title } = step.step;
+    if (waits && step.earliest > at) {
+      const kind = waits.for === 'rest' ? 'resting' : waits.for;
+      kept.push({ kind, minutes: step.earliest - at, until: step.earliest, step: title });
+    } else if (pin !== null && pin > at)
+      kept.push({ kind: 'pin', minutes: pin - at, until: pin, step: title });
+    const ready = Math.max(at, mayBegin(b, step));
+    if (s.start > ready) kept.push(between(b, step, s, ready));
+    kept.push({ kind: 'work', minutes: s.end - s.start, until: s.end, step: title });
+    if (s.free > s.end)
+      kept.push({ kind: 'rest', minutes: s.free - s.end, until: s.free, step: title, after: title });
+    at = Math.max(at, s.free);
+  }
+  return kept;
+}
+
+/** The most that keeps a job, the longest first; work itself and short breaks are no reasons. */
+export const mainReasons = (b: Board, job: number, most = 2): Keeps[] =>
+  whatKeeps(b, job)
+    .filter((k) => k.kind !== 'work' && k.minutes >= 120 && (k.kind !== 'hours' || k.minutes >= 36 * 60))
+    .sort((x, y) => y.minutes - x.minutes)
+    .slice(0, most);

@@ -1,0 +1,243 @@
+import { QueryTypes } from 'sequelize';
+import { STATIONS, type Skill, type WorkPlace } from '../../core/catalogue/operation-record.ts';
+import type { OperationId } from '../../core/catalogue/operation-ids.ts';
+import { wholeOperation, type KeptOperation } from '../../core/catalogue/operations.ts';
+import { startOfDay, addDays, dayIn } from '../../core/days/zone.ts';
+import { may } from '../../core/people/roles.ts';
+import type { ShopWork, Spot } from '../../core/schedule/shop-work.ts';
+import {
+  jobToPlan,
+  measuredMinutes,
+  type JobToPlan,
+  type LineToPlan,
+  type Measured,
+  type PlanningDay,
+  type Put,
+} from '../../core/schedule/steps-of-job.ts';
+import { weekRulesSchema, type WeekRules } from '../../contracts/week-rules.ts';
+import type { Database } from '../db/connection.ts';
+import { readShop, type ShopState } from '../house/read-shop.ts';
+import { loadRack, type RackTag } from '../rack/load-rack.ts';
+import { loadAway, loadExtraHours } from './load-away.ts';
+import { closesOn, workingTime, type Away, type ExtraHours } from './working-time.ts';
+
+export const MINUTE = 60_000;
+const GRAIN_MS = 5 * MINUTE;
+const LEVEL = { bench: 0, setup: 1, senior: 2 } as const;
+
+/** What is planned, and what the screens say of it. */
+export interface WeekWork {
+  /** when the plan begins, ms */
+  readonly from: number;
+  readonly shop: ShopState;
+  readonly rules: WeekRules;
+  readonly work: ShopWork;
+  readonly tags: readonly RackTag[];
+  readonly away: readonly (Away & { readonly id: number; readonly why: string })[];
+  readonly extra: readonly (ExtraHours & { readonly id: number })[];
+  readonly puts: ReadonlyMap<string, Put & { readonly version: number }>;
+  /** everybody's letters, by their number */
+  readonly initials: ReadonlyMap<number, string>;
+  /** by what jobs become steps */
+  readonly day: PlanningDay;
+}
+
+interface LineRow {
+  readonly id: number;
+  readonly jobId: number;
+  readonly operation: OperationId;
+  readonly title: string;
+  readonly sort: number;
+  readonly minutes: number;
+  readonly approval: LineToPlan['approval'];
+  readonly step: LineToPlan['step'];
+  readonly askedAt: Date | null;
+  readonly stops: number | null;
+  readonly record: KeptOperation | string | null;
+  readonly spent: number | string;
+  readonly begunBy: string | null;
+}
+
+const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.asked_at AS askedAt, l.stops,
+  l.record, COALESCE(SUM(TIMESTAMPDIFF(SECOND, e.started_at, COALESCE(e.ended_at, ?))), 0) / 60 AS spent,
+  SUBSTRING_INDEX(GROUP_CONCAT(e.person_id ORDER BY e.started_at DESC, e.id DESC), ',', 1) AS begunBy
+  FROM jobs j JOIN work_lines l ON l.job_id = j.id LEFT JOIN time_entries e ON e.line_id = l.id
+  WHERE j.state = 'open' GROUP BY l.id`;
+
+const FINDINGS_SQL = `SELECT i.job_id AS jobId, CONCAT(a.item, ':', a.finding) AS found FROM jobs j
+  JOIN inspections i ON i.job_id = j.id JOIN inspection_answers a ON a.inspection_id = i.id
+  WHERE j.state = 'open' AND a.finding IS NOT NULL`;
+
+const PROMISES_SQL = `SELECT p.job_id AS jobId, DATE_FORMAT(p.day, '%Y-%m-%d') AS day FROM jobs j JOIN promises p ON p.job_id = j.id
+  WHERE j.state = 'open' AND p.id = (SELECT MAX(id) FROM promises WHERE job_id = j.id)`;
+
+const TIMES_SQL = `SELECT l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e.ended_at)) / 60 AS minutes
+  FROM time_entries e JOIN work_lines l ON l.id = e.line_id
+  WHERE l.step = 'finished' AND e.ended_at IS NOT NULL AND e.started_at > ? GROUP BY l.id ORDER BY l.id DESC LIMIT 4000`;
+
+const MEASURED_MS = 15 * MINUTE;
+const YEAR_MS = 365 * 24 * 60 * MINUTE;
+const measured = new WeakMap<Database['models'], { readonly at: number; readonly of: Measured }>();
+
+/** What steps took here within two years; asked anew every quarter of an hour. */
+async function measuredHere({ models, sequelize }: Database, now: number): Promise<Measured> {
+  const known = measured.get(models);
+  if (known && now - known.at < MEASURED_MS) return known.of;
+  const rows = await sequelize.query<{ operation: string; minutes: string }>(TIMES_SQL, {
+    type: QueryTypes.SELECT,
+    replacements: [new Date(now - 2 * YEAR_MS)],
+  });
+  const of = measuredMinutes(rows.map((r) => ({ operation: r.operation, minutes: Number(r.minutes) })));
+  measured.set(models, { at: now, of });
+  return of;
+}
+
+const asLine = (r: LineRow): LineToPlan => ({
+  id: r.id,
+  operation: r.operation,
+  title: r.title,
+  sort: r.sort,
+  minutes: r.minutes,
+  approval: r.approval,
+  step: r.step,
+  stops: r.stops,
+  spent: Number(r.spent),
+  begunBy: r.begunBy === null ? null : Number(r.begunBy),
+  askedAt: r.askedAt === null ? null : new Date(r.askedAt).getTime(),
+  agreed:
+    r.record === null
+      ? null
+      : wholeOperation(typeof r.record === 'string' ? (JSON.parse(r.record) as KeptOperation) : r.record),
+});
+
+/** Benches, jigs and clamps as the shop has them, with the days on which one cannot be used. */
+function spotsOf(
+  rules: WeekRules,
+  benches: readonly { id: number; name: string }[],
+  from: number,
+  zone: string,
+): Spot[] {
+  const minutes = (ms: number): number => Math.round((ms - from) / MINUTE);
+  const few = (Object.entries(rules.places) as [WorkPlace, number][]).flatMap(([kind, count]) =>
+    Array.from({ length: count }, (_, i): Spot => {
+      const name = STATIONS[kind].replace(/^(?:an?|the) /, '');
+      // What is out is the first of its kind.
+      const out = rules.out
+        .filter((o) => i === 0 && o.place === kind)
+        .map((o) => ({
+          from: minutes(startOfDay(o.from, zone)),
+          to: minutes(startOfDay(addDays(o.to, 1), zone)),
+        }));
+      return { id: `${kind}-${i + 1}`, name: count > 1 ? `${name} ${i + 1}` : name, kind, out };
+    }),
+  );
+  return [
+    ...benches.map((b): Spot => ({ id: `bench-${b.id}`, name: b.name, kind: 'bench', out: [] })),
+    ...few,
+  ];
+}
+
+async function readRows(db: Database, now: Date) {
+  const { models, sequelize } = db;
+  const ask = <T extends object>(sql: string, replacements: unknown[] = []): Promise<T[]> =>
+    sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements });
+  const [shop, tags, lines, findings, promises, people, places, puts, planned, times] = await Promise.all([
+    readShop(models),
+    loadRack(db, now),
+    ask<LineRow>(LINES_SQL, [now]),
+    ask<{ jobId: number; found: string }>(FINDINGS_SQL),
+    ask<{ jobId: number; day: string }>(PROMISES_SQL),
+    models.Person.findAll({ where: { active: true }, order: [['name', 'ASC']] }),
+    models.Place.findAll({ where: { kind: 'bench' }, order: [['sort', 'ASC']] }),
+    models.StepPut.findAll(),
+    models.PlannedStep.findAll(),
+    measuredHere(db, now.getTime()),
+  ]);
+  return { shop, tags, lines, findings, promises, people, places, puts, planned, times };
+}
+
+function grouped<T extends { readonly jobId: number }>(rows: readonly T[]): ReadonlyMap<number, T[]> {
+  const by = new Map<number, T[]>();
+  for (const r of rows) {
+    const own = by.get(r.jobId);
+    if (own) own.push(r);
+    else by.set(r.jobId, [r]);
+  }
+  return by;
+}
+
+type Rows = Awaited<ReturnType<typeof readRows>>;
+
+function jobsToPlan(rows: Rows): JobToPlan[] {
+  const lines = grouped(rows.lines);
+  const found = grouped(rows.findings);
+  const promised = new Map(rows.promises.map((p) => [p.jobId, p.day]));
+  return rows.tags.map((t): JobToPlan => ({
+    id: t.jobId,
+    number: t.number,
+    title: `${t.maker} ${t.model}`.trim() || t.kindName,
+    neededBy: t.neededBy,
+    hardDate: t.hardDate,
+    promised: promised.get(t.jobId) ?? null,
+    holderId: t.holderId,
+    waitingFor: t.waitingFor,
+    waitingUntil: t.waitingUntil === null ? null : Date.parse(t.waitingUntil),
+    facts: t.facts,
+    lines: (lines.get(t.jobId) ?? []).map(asLine),
+    findings: (found.get(t.jobId) ?? []).map((f) => f.found),
+    wanted: [],
+  }));
+}
+
+/** Reads all that is planned, and by what, as it stands now. */
+export async function readWork(db: Database, now: Date = new Date()): Promise<WeekWork> {
+  const rows = await readRows(db, now);
+  const { shop } = rows;
+  const { zone } = shop.info;
+  const from = Math.floor(now.getTime() / GRAIN_MS) * GRAIN_MS;
+  const rules = weekRulesSchema.parse(shop.settings.find((s) => s.name === 'week')?.value ?? {});
+  const today = dayIn(now.getTime(), zone);
+  const [away, extra] = await Promise.all([loadAway(db, today), loadExtraHours(db, today)]);
+  const puts = new Map(
+    rows.puts.map((p) => [
+      p.step,
+      { worker: p.personId, at: p.startsAt?.getTime() ?? null, minutes: p.minutes, version: p.version ?? 1 },
+    ]),
+  );
+  const day: PlanningDay = {
+    from,
+    zone,
+    closes: (d) => closesOn(shop.opening, d),
+    catalogue: shop.catalogue,
+    measured: rows.times,
+    puts,
+    workers: new Set(rows.people.filter((p) => may(p.role, 'work')).map((p) => p.id)),
+  };
+  const work: ShopWork = {
+    workers: rows.people
+      .filter((p) => may(p.role, 'work'))
+      .map((p) => ({
+        id: p.id,
+        name: p.name,
+        skill: LEVEL[(p.skill as Skill | undefined) ?? 'setup'],
+        calendar: workingTime(
+          { id: p.id, hours: p.hours ?? null },
+          shop.opening,
+          { away, extra },
+          from,
+          zone,
+        ),
+      })),
+    spots: spotsOf(rules, rows.places, from, zone),
+    jobs: jobsToPlan(rows).map((j) => jobToPlan(j, day)),
+    before: Object.fromEntries(
+      rows.planned.map((p) => [
+        p.step,
+        { worker: p.personId, spot: p.spot, start: Math.round((p.startsAt.getTime() - from) / MINUTE) },
+      ]),
+    ),
+    weights: rules.weights,
+  };
+  const initials = new Map(rows.people.map((p) => [p.id, p.initials]));
+  return { from, shop, rules, tags: rows.tags, away, extra, puts, initials, day, work };
+}

@@ -1,0 +1,129 @@
+import { promiseDates } from '../../src/server/week/promise-date.ts';
+import { remediesOf, tryWeek } from '../../src/server/week/try-week.ts';
+import { placesOf } from '../../src/ui/week/places-of.ts';
+import { loadWeek } from '../../src/server/week/load-week.ts';
+import { loadReliability } from '../../src/server/week/load-reliability.ts';
+import { momentOn, WEDNESDAY, wednesdayAnd } from './a-wednesday.ts';
+import { value } from './house.ts';
+import { workingHouse } from './working-house.ts';
+
+let house: Awaited<ReturnType<typeof workingHouse>>;
+const week = () => loadWeek(house.db, WEDNESDAY);
+
+beforeAll(async () => {
+  house = await workingHouse('week_tried');
+  await house.db.models.Person.update({ skill: 'senior' }, { where: { id: house.lead.personId } });
+  for (let i = 0; i < 6; i++)
+    await house.jobWith(['rod', 'saddle-lower', 'restring'], { neededBy: wednesdayAnd(2), hardDate: false });
+});
+afterAll(() => house.db.sequelize.close());
+
+const placed = async () => (await week()).steps.map((s) => [s.id, s.worker, s.start]);
+
+test('somebody who is away is tried beside the plan: what moves is told, and nothing is changed', async () => {
+  const before = await placed();
+  const busiest = (await week()).steps[0]?.worker ?? 0;
+  const tried = await tryWeek(
+    house.db,
+    { kind: 'away', worker: busiest, from: wednesdayAnd(0), to: wednesdayAnd(2) },
+    WEDNESDAY,
+  );
+  expect(tried.moved.length).toBeGreaterThan(0);
+  for (const m of tried.moved)
+    if (m.is?.worker === busiest) expect(m.is.start).toBeGreaterThanOrEqual(momentOn(3, '00:00').getTime());
+  expect(await placed()).toEqual(before);
+});
+
+test('a jig that cannot be used, and a rush job, are tried the same way', async () => {
+  const before = await placed();
+  const out = { kind: 'out', spot: 'clamps-1', from: wednesdayAnd(0), to: wednesdayAnd(29) } as const;
+  expect((await tryWeek(house.db, out, WEDNESDAY)).gap).toBeNull();
+  const rush = await tryWeek(
+    house.db,
+    { kind: 'rush', minutes: 120, skill: 1, day: wednesdayAnd(1) },
+    WEDNESDAY,
+  );
+  const job = rush.jobs.find((j) => j.number === 0);
+  expect(job?.was).toBeNull();
+  expect(job?.isReady).toBeLessThanOrEqual(momentOn(1, '18:00').getTime());
+  expect(await placed()).toEqual(before);
+});
+
+test('somebody stays longer: tried beside the plan; as a way to save a date it is taken, and the date is nearer', async () => {
+  const { lead } = house;
+  const wanted = { neededBy: wednesdayAnd(1), hardDate: true, hardReason: 'concert' };
+  const { jobId, line } = await house.jobWith(['rod'], wanted);
+  const step = `line:${(await line('rod')).id}`;
+  // More than two days' hands-on work for one person.
+  const put = { jobId, step, worker: lead.personId, at: null, minutes: 1020, version: 0 };
+  value(await house.give(lead, 'week.put', put));
+  const own = async () => (await week()).jobs.find((j) => j.id === jobId);
+  const before = await placed();
+  const was = await own();
+  expect(was?.endangered).toBe(true);
+  const longer = { worker: lead.personId, day: wednesdayAnd(0), from: 1080, to: 1260 };
+  const tried = await tryWeek(house.db, { kind: 'longer', ...longer }, WEDNESDAY);
+  expect(tried.jobs.find((j) => j.number === was?.number)?.isReady).toBeLessThan(was?.ready ?? 0);
+  expect(await placed()).toEqual(before);
+  const way = (await remediesOf(house.db, jobId, WEDNESDAY)).find((w) => w.longer);
+  expect(way?.longer).toMatchObject({ personId: lead.personId, from: 1080, to: 1200 });
+  value(await house.give(lead, 'week.longer', way?.longer ?? { personId: 0, day: '', from: 0, to: 0 }));
+  const steps = placesOf(way?.moved ?? []);
+  if (steps.length > 0) value(await house.give(lead, 'week.take', { steps, why: 'tried' }));
+  const is = await own();
+  expect(is?.chance).toBeCloseTo(way?.is ?? 0, 1);
+  expect(is?.ready).toBeLessThan(was?.ready ?? 0);
+});
+
+test('a better plan says how far it may be from the best, and where it puts things can be taken', async () => {
+  const tried = await tryWeek(house.db, { kind: 'better' }, WEDNESDAY);
+  expect(tried.gap).toBeGreaterThanOrEqual(0);
+  expect(tried.gap).toBeLessThanOrEqual(1);
+  const steps = tried.moved.flatMap((m) =>
+    m.is ? [{ jobId: m.jobId, step: m.step, worker: m.is.worker, spot: m.is.spot, at: m.is.start }] : [],
+  );
+  if (steps.length === 0) return;
+  value(await house.give(house.lead, 'week.take', { steps, why: 'tried' }));
+  const now = new Map((await week()).steps.map((s) => [s.id, s]));
+  for (const s of steps) expect(now.get(s.step)).toMatchObject({ worker: s.worker, start: s.at });
+});
+
+test('what would save a date names ways that were tried, with their chance', async () => {
+  const { jobId } = await house.jobWith([], {
+    neededBy: wednesdayAnd(1),
+    hardDate: true,
+    hardReason: 'exam',
+  });
+  value(await house.give(house.technician, 'plan.add', { jobId, operation: 'rod', detail: '' }));
+  const job = (await week()).jobs.find((j) => j.id === jobId);
+  const ways = await remediesOf(house.db, jobId, WEDNESDAY);
+  for (const w of ways) {
+    expect(w.is - w.was).toBeGreaterThanOrEqual(0.1);
+    expect(w.says).toMatch(/\S/);
+  }
+  if (job?.endangered) expect(ways.some((w) => /call the customer/.test(w.says))).toBe(true);
+  expect(await remediesOf(house.db, 999_999, WEDNESDAY)).toEqual([]);
+});
+
+test('at the counter there are days with their chance, in order, on days the shop is open', async () => {
+  const { days, minutes } = await promiseDates(house.db, [], WEDNESDAY);
+  expect(days.map((d) => d.chance)).toEqual([0.5, 0.8, 0.95]);
+  expect([...days].map((d) => d.day)).toEqual([...days].map((d) => d.day).sort());
+  expect(minutes).toBeGreaterThan(60);
+  const more = await promiseDates(house.db, ['neck-clamp'], WEDNESDAY);
+  expect((more.days[2]?.day ?? '') > (days[2]?.day ?? '')).toBe(true);
+});
+
+test('taken in with a day the planner was asked for, it is a promise; how promises came out is counted', async () => {
+  const { jobId } = await house.jobWith([], { neededBy: wednesdayAnd(8), promisedChance: 0.8 });
+  expect(await house.db.models.PromiseRow.findOne({ where: { jobId } })).toMatchObject({
+    day: wednesdayAnd(8),
+    chance: '0.800',
+  });
+  expect(await loadReliability(house.db, 'UTC')).toEqual([]);
+  await house.db.models.Job.update(
+    { state: 'closed', closedAt: momentOn(7, '12:00') },
+    { where: { id: jobId } },
+  );
+  expect(await loadReliability(house.db, 'UTC')).toMatchObject([{ count: 1, held: 1, off: null }]);
+});
