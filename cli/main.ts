@@ -31,9 +31,11 @@ const USAGE = `Usage: ./rubrica COMMAND
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
   sum -                        sums from standard input, one {"id": …, "input": {…}} a line
   plan FILE.json|-             the plans of an exported job or a small case as JSON (exit 2 with a message on bad input)
+  hear FILE.wav|- [--expect E2] [--reference 440]
+                               the pitch of a plucked string in a sound, as JSON (exit 2 on what is no sound)
   export checklists|targets|operations
                                what ships, as JSON (docs/formats)
-  bench [sums|plans|sheet|week|server] [--json]
+  bench [sums|plans|sheet|week|ear|server] [--json]
                                measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   pack [FILE]                  a release archive that starts without a build and without the registry
@@ -59,6 +61,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   pack: () => import('./commands/pack.ts'),
   sum: () => import('./commands/sum.ts'),
   plan: () => import('./commands/plan.ts'),
+  hear: () => import('./commands/hear.ts'),
   export: () => import('./commands/export.ts'),
   bench: () => import('./commands/bench.ts'),
   pictures: () => import('./commands/pictures.ts'),

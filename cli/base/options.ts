@@ -24,6 +24,10 @@ export interface Options {
   readonly lan: boolean;
   /** for how many tablets a pairing code is good */
   readonly uses: number;
+  /** the note a sound should be */
+  readonly expect: string | undefined;
+  /** the pitch of A4, Hz */
+  readonly reference: string | undefined;
   /** what the network calls this machine */
   readonly name: string | undefined;
 }
@@ -67,6 +71,8 @@ export function options(args: string[]): Options {
       replace: { type: 'boolean', default: false },
       lan: { type: 'boolean', default: false },
       name: { type: 'string' },
+      expect: { type: 'string' },
+      reference: { type: 'string' },
       uses: { type: 'string' },
       'lan-port': { type: 'string' },
     },
@@ -77,6 +83,8 @@ export function options(args: string[]): Options {
     ...values,
     check: values.check,
     name: values.name,
+    expect: values.expect,
+    reference: values.reference,
     rest: positionals,
     port,
     lanPort,

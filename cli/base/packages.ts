@@ -1,5 +1,5 @@
 import { spawnSync, type SpawnSyncOptionsWithStringEncoding } from 'node:child_process';
-import { accessSync, constants } from 'node:fs';
+import { accessSync, constants, existsSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
 import { say, Trouble } from './say.ts';
 
@@ -19,14 +19,21 @@ export function findProgram(name: string): string | null {
 const quiet: SpawnSyncOptionsWithStringEncoding = { stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' };
 
 /** Installs a Debian package when its program is missing: as root, or by sudo without a question. */
-export function needProgram(program: string, debianPackage: string): string {
-  const found = findProgram(program);
+export const needProgram = (program: string, debianPackage: string): string =>
+  need(program, debianPackage, () => findProgram(program));
+
+/** The same for a package that brings a file and no program. */
+export const needFile = (path: string, debianPackage: string): string =>
+  need(path, debianPackage, () => (existsSync(path) ? path : null));
+
+function need(what: string, debianPackage: string, find: () => string | null): string {
+  const found = find();
   if (found) return found;
   const install = `apt-get install -y --no-install-recommends ${debianPackage}`;
   const root = process.getuid?.() === 0;
   const prefix = root ? [] : ['sudo', '-n'];
   if (!findProgram('apt-get') || (!root && spawnSync('sudo', ['-n', 'true'], quiet).status !== 0)) {
-    throw new Trouble(`${program} is missing and cannot be installed from here. Run: sudo ${install}`);
+    throw new Trouble(`${what} is missing and cannot be installed from here. Run: sudo ${install}`);
   }
   say(`installing ${debianPackage} from Debian's packages …`);
   const apt = (...args: string[]) => {
@@ -38,7 +45,7 @@ export function needProgram(program: string, debianPackage: string): string {
     apt('update');
     done = apt('install', '-y', '--no-install-recommends', debianPackage);
   }
-  const now = findProgram(program);
+  const now = find();
   if (done.status !== 0 || !now)
     throw new Trouble(`${debianPackage} could not be installed:\n${done.stderr}\nRun: sudo ${install}`);
   return now;

@@ -16,6 +16,7 @@ import { weekRows } from '../bench/week-rows.ts';
 import { times } from '../bench/times.ts';
 import { answerRow, gateRow } from '../bench/inspection-rows.ts';
 import { paperRows, screenRows } from '../bench/screen-rows.ts';
+import { earRows } from '../bench/ear-rows.ts';
 import { planRows } from '../bench/plan-rows.ts';
 import { sheetRows } from '../bench/sheet-rows.ts';
 import { sumRows } from '../bench/sum-rows.ts';
@@ -98,7 +99,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
   return rows;
 }
 
-const KINDS = ['sums', 'plans', 'week', 'sheet', 'server'] as const;
+const KINDS = ['sums', 'plans', 'week', 'ear', 'sheet', 'server'] as const;
 
 /** Measures the core's sums, the neck sheet in a browser and the server, or those named, each row beside its baseline in the same run. */
 export async function run(o: Options): Promise<number> {
@@ -109,6 +110,7 @@ export async function run(o: Options): Promise<number> {
     ...(wanted('sums') ? [...sumRows(), gateRow()] : []),
     ...(wanted('plans') ? planRows() : []),
     ...(wanted('week') ? weekRows() : []),
+    ...(wanted('ear') ? earRows() : []),
     ...(wanted('server') || wanted('sheet')
       ? await serverRows((['server', 'sheet'] as const).filter((k) => wanted(k)))
       : []),

@@ -1,20 +1,16 @@
-import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { operationsFormat } from '../../src/contracts/formats/operations.ts';
 import { targetsFormat } from '../../src/contracts/formats/targets.ts';
 import { checklistsFormat } from '../../src/contracts/formats/checklists.ts';
+import { pluckSound, wavOf } from '../../src/core/sound/pluck-for-tests.ts';
+import type { HeardNote } from '../../src/core/sound/say-heard.ts';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
 import { runDeclared } from '../../src/core/sums/run-sum.ts';
+import { runRubrica } from './run-program.ts';
 
-/** Runs the one command as a person at a terminal does. */
-function rubrica(args: readonly string[], input = '') {
-  const { status, stdout, stderr } = spawnSync(join(process.cwd(), 'rubrica'), args, {
-    input,
-    encoding: 'utf8',
-    maxBuffer: 2 ** 26,
-  });
-  return { status, stdout, stderr };
-}
+const rubrica = (args: readonly string[], input = '') => runRubrica(args, { input });
 
 const lines = (text: string): unknown[] =>
   text
@@ -23,8 +19,8 @@ const lines = (text: string): unknown[] =>
     .map((l) => JSON.parse(l) as unknown);
 
 describe('./rubrica sum', () => {
-  test('one sum: JSON on standard output', () => {
-    const { status, stdout } = rubrica(['sum', 'break-angle', '{"rise": 3, "run": 12}']);
+  test('one sum: JSON on standard output', async () => {
+    const { status, stdout } = await rubrica(['sum', 'break-angle', '{"rise": 3, "run": 12}']);
     expect(status).toBe(0);
     expect(JSON.parse(stdout)).toEqual({ degrees: expect.closeTo(14.0362, 3) as unknown });
   });
@@ -34,15 +30,15 @@ describe('./rubrica sum', () => {
     ['no input', ['sum', 'break-angle'], 'rise is missing.'],
     ['text that is no JSON', ['sum', 'break-angle', 'rise 3'], 'The input is not JSON.'],
     ['an unknown sum', ['sum', 'waist', '{}'], 'There is no sum called waist.'],
-  ])('%s: exit 2 and a clear message, nothing on standard output', (_, args, said) => {
-    expect(rubrica(args)).toEqual({
+  ])('%s: exit 2 and a clear message, nothing on standard output', async (_, args, said) => {
+    expect(await rubrica(args)).toEqual({
       status: 2,
       stdout: '',
       stderr: expect.stringContaining(said) as unknown,
     });
   });
 
-  test('a line in, a line out, in order, bad ones among good ones', () => {
+  test('a line in, a line out, in order, bad ones among good ones', async () => {
     const asked = SUMS.map((s) => JSON.stringify({ id: s.id, input: s.example }));
     const input = [
       ...asked,
@@ -52,7 +48,7 @@ describe('./rubrica sum', () => {
       '{"id": "length", "input": {"text": "5"}}',
       '',
     ].join('\n');
-    const { status, stdout } = rubrica(['sum', '-'], input);
+    const { status, stdout } = await rubrica(['sum', '-'], input);
     expect(status).toBe(0);
     const answers = lines(stdout);
     expect(answers).toHaveLength(SUMS.length + 4);
@@ -70,21 +66,21 @@ describe('./rubrica sum', () => {
     ]);
   });
 
-  test('a thousand lines are all answered', () => {
+  test('a thousand lines are all answered', async () => {
     const line = JSON.stringify({ id: 'clearance', input: SUMS.find((s) => s.id === 'clearance')?.example });
-    const { stdout } = rubrica(['sum', '-'], `${line}\n`.repeat(1000));
+    const { stdout } = await rubrica(['sum', '-'], `${line}\n`.repeat(1000));
     expect(stdout.trim().split('\n')).toHaveLength(1000);
   });
 
-  test('without a name it lists them', () => {
-    const { stdout } = rubrica(['sum']);
+  test('without a name it lists them', async () => {
+    const { stdout } = await rubrica(['sum']);
     expect(stdout.trim().split('\n')).toHaveLength(SUMS.length);
   });
 });
 
 describe('./rubrica export', () => {
-  test('the operations, at least forty-five, in their published format', () => {
-    const { status, stdout } = rubrica(['export', 'operations']);
+  test('the operations, at least forty-five, in their published format', async () => {
+    const { status, stdout } = await rubrica(['export', 'operations']);
     expect(status).toBe(0);
     const file = operationsFormat.parse(JSON.parse(stdout));
     expect(file.length).toBeGreaterThanOrEqual(45);
@@ -93,8 +89,8 @@ describe('./rubrica export', () => {
     });
   });
 
-  test('the shipped checklists, in their format', () => {
-    const { status, stdout } = rubrica(['export', 'checklists']);
+  test('the shipped checklists, in their format', async () => {
+    const { status, stdout } = await rubrica(['export', 'checklists']);
     expect(status).toBe(0);
     expect(checklistsFormat.parse(JSON.parse(stdout)).map((l) => l.items.length >= 25)).toEqual([
       true,
@@ -103,8 +99,8 @@ describe('./rubrica export', () => {
     ]);
   });
 
-  test('the shipped targets, in theirs: three touches of eight kinds', () => {
-    const { status, stdout } = rubrica(['export', 'targets']);
+  test('the shipped targets, in theirs: three touches of eight kinds', async () => {
+    const { status, stdout } = await rubrica(['export', 'targets']);
     expect(status).toBe(0);
     const targets = targetsFormat.parse(JSON.parse(stdout));
     // Four kinds with pickups have a band for each side of one and for a floating vibrato beside the five.
@@ -119,8 +115,8 @@ describe('./rubrica export', () => {
     ]);
   });
 
-  test('what it does not know is said', () => {
-    expect(rubrica(['export', 'secrets'])).toMatchObject({
+  test('what it does not know is said', async () => {
+    expect(await rubrica(['export', 'secrets'])).toMatchObject({
       status: 1,
       stderr: expect.stringContaining(
         'export prints checklists, targets, operations, not secrets',
@@ -144,8 +140,8 @@ describe('./rubrica plan of a small case', () => {
     turns: [{ eighths: 1, before: '0.5 mm', after: '0.44 mm' }],
   };
 
-  test('reads it from standard input and answers with plans, what is proposed and what is asked', () => {
-    const { status, stdout } = rubrica(['plan', '-'], JSON.stringify(small));
+  test('reads it from standard input and answers with plans, what is proposed and what is asked', async () => {
+    const { status, stdout } = await rubrica(['plan', '-'], JSON.stringify(small));
     expect(status).toBe(0);
     const said = JSON.parse(stdout) as {
       because: string | null;
@@ -167,14 +163,55 @@ describe('./rubrica plan of a small case', () => {
     [{ readings: [{ quantity: 'relief', typed: 'much' }] }, 'readings.0.typed'],
     [{ readings: [{ quantity: 'action', string: 9, typed: '2 mm' }] }, 'readings.0.string'],
     [{ turns: [{ eighths: 1, before: 'x', after: '1' }] }, 'turns.0.before'],
-  ])('%j is refused with its place', (wrong, place) => {
-    const { status, stderr } = rubrica(['plan', '-'], JSON.stringify({ ...small, ...wrong }));
+  ])('%j is refused with its place', async (wrong, place) => {
+    const { status, stderr } = await rubrica(['plan', '-'], JSON.stringify({ ...small, ...wrong }));
     expect(status).toBe(2);
     expect(stderr).toContain(place);
   });
 });
 
-test('an unknown command says what there is', () => {
-  const { status, stderr } = rubrica(['sing']);
+describe('./rubrica hear', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'rubrica-hear-'));
+  const file = (name: string, bytes: Uint8Array): string => {
+    writeFileSync(join(folder, name), bytes);
+    return join(folder, name);
+  };
+  const wav = (f0: number): Uint8Array =>
+    wavOf(pluckSound({ f0, b: 6e-5 }, 0.5), { kind: 'pcm', bits: 16, channels: 2 });
+  afterAll(() => rmSync(folder, { recursive: true }));
+
+  test('a note: its pitch against the nearest one, against what is expected, over another reference', async () => {
+    const path = file('e.wav', wav(82.6));
+    const plain = JSON.parse((await runRubrica(['hear', path])).stdout) as HeardNote;
+    expect(plain).toMatchObject({ heard: 'E2', refused: null });
+    expect(plain.hz).toBeCloseTo(82.6 * Math.sqrt(1 + 6e-5), 2);
+    expect(plain.cents).toBeCloseTo(4.1, 1);
+    expect(plain.inharmonicity).toBeCloseTo(6e-5, 6);
+    const low = JSON.parse(
+      (await runRubrica(['hear', path, '--expect', 'E2', '--reference', '430'])).stdout,
+    ) as HeardNote;
+    expect(low.cents).toBeCloseTo(4.1 + 39.8, 0);
+  });
+
+  test('what is not the string that is expected is refused, as an answer', async () => {
+    const done = await runRubrica(['hear', file('a.wav', wav(110)), '--expect', 'E2']);
+    expect(done.status).toBe(0);
+    expect(JSON.parse(done.stdout)).toMatchObject({ heard: 'A2', refused: 'not-this-string' });
+  });
+
+  test.each([
+    ['no file', [], 'wants a WAV file'],
+    ['a file that is not there', ['/nowhere.wav'], 'cannot be read'],
+    ['no note', ['-', '--expect', 'H9'], 'is not a note'],
+    ['no reference', ['-', '--reference', '12'], '380 to 500'],
+    ['no sound', ['-'], 'This is no WAV file'],
+  ])('%s: exit 2 and a clear message', async (_, args, said) => {
+    const done = await runRubrica(['hear', ...args], { input: 'words' });
+    expect(done).toMatchObject({ status: 2, stdout: '', stderr: expect.stringContaining(said) as unknown });
+  });
+});
+
+test('an unknown command says what there is', async () => {
+  const { status, stderr } = await rubrica(['sing']);
   expect([status, stderr]).toEqual([2, expect.stringContaining('there is no command sing')]);
 });

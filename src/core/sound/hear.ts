@@ -1,0 +1,211 @@
+import { candidates, partialHz, peaksOf, type Peak } from './candidates.ts';
+import { fitTones, look, type Looked, type Tone } from './partials.ts';
+import { fitSeries, type Measured, type Series } from './series.ts';
+import { steadyPart, type Steady } from './steady-part.ts';
+import type { Sound } from './wav.ts';
+
+/** Why nothing is said of a sound. */
+export type Refused = 'silent' | 'too-short' | 'clipped' | 'damped' | 'too-noisy' | 'not-this-string';
+
+/** What was heard of one pluck. */
+export interface Heard {
+  /** the first partial of the fitted series, Hz; null where none was heard */
+  readonly hz: number | null;
+  /** the doubt of it, one standard deviation, cents */
+  readonly uncertainty: number | null;
+  /** B of the fitted series n·f0·√(1 + B·n²) */
+  readonly inharmonicity: number | null;
+  /** how long the steady part was that was used, s */
+  readonly seconds: number;
+  /** by how many cents the pitch was higher at the beginning, where it fell and settled; null: it stood still */
+  readonly glide: number | null;
+  readonly refused: Refused | null;
+}
+
+/** What one waits for. */
+export interface Awaited {
+  /** pitches that may come, Hz; none: any */
+  readonly hz: readonly number[];
+  /** how far from one of them a pitch is still it, cents */
+  readonly within: number;
+}
+
+export const ANY_PITCH: Awaited = { hz: [], within: 0 };
+/** Strings of one instrument lie two semitones apart at least: nearer than this it is the one that is awaited, mistuned. */
+export const USUAL_REACH = 120;
+
+/** How much of a sound is fitted: how many partials and others, and how often around. */
+interface Care {
+  readonly partials: number;
+  readonly others: number;
+  readonly rounds: number;
+}
+const WHOLE: Care = { partials: 28, others: 24, rounds: 3 };
+/** A short part only says by how much the whole moves. */
+const PART: Care = { partials: 9, others: 4, rounds: 2 };
+const LEAST_SCORE = 0.12;
+const MOST_DOUBT = 6;
+/** The partial by which is seen whether a series moved. */
+const MOVED_AT = 8;
+/** A glide is one where it settles is known so well, as a part of it. */
+const SURE_OF_GLIDE = 0.15;
+/** Dies away to a tenth sooner than that: a hand lies on it. s */
+const DAMPED = 0.11;
+
+const refusal = (refused: Refused, seconds = 0): Heard => ({
+  hz: null,
+  uncertainty: null,
+  inharmonicity: null,
+  seconds,
+  glide: null,
+  refused,
+});
+
+/** The tones of a series, each with its number. */
+type Own = readonly (Tone & { readonly n: number })[];
+
+/** Fits the partials of a series together with what else stands in the spectrum. */
+function split(
+  looked: Looked,
+  rate: number,
+  series: { f0: number; b: number },
+  peaks: readonly Peak[],
+  care: Care,
+): Own {
+  const toAngle = (2 * Math.PI) / rate;
+  const width = rate / looked.length;
+  const numbers: number[] = [];
+  const begins: number[] = [];
+  const taken = new Set<Peak>();
+  const strongest = peaks[0]?.size ?? 0;
+  for (let n = 1; n <= 2 * care.partials && numbers.length < care.partials; n++) {
+    const hz = partialHz(series.f0, series.b, n);
+    const reach = Math.min(0.3 * series.f0, Math.max(1.5 * width, 0.006 * hz));
+    const near = peaks
+      .filter((p) => Math.abs(p.hz - hz) < reach)
+      .sort((a, b) => Math.abs(a.hz - hz) - Math.abs(b.hz - hz))[0];
+    if (!near || near.size < 3e-4 * strongest) continue;
+    numbers.push(n);
+    begins.push(near.hz * toAngle);
+    taken.add(near);
+  }
+  const others = peaks.filter((p) => !taken.has(p)).slice(0, care.others);
+  const tones = fitTones(looked, [...begins, ...others.map((p) => p.hz * toAngle)], care.rounds);
+  const own = numbers.flatMap((n, i) => {
+    const t = tones[i];
+    return t && t.cRe ** 2 + t.cIm ** 2 > 0 ? [{ ...t, n }] : [];
+  });
+  return own;
+}
+
+const measured = (own: Own, rate: number): Measured[] =>
+  own.map((t) => ({
+    n: t.n,
+    hz: (t.angle * rate) / (2 * Math.PI),
+    variance: t.variance * (rate / (2 * Math.PI)) ** 2,
+  }));
+
+function fitIn(
+  looked: Looked,
+  rate: number,
+  begin: { f0: number; b: number },
+  peaks: readonly Peak[],
+): Series {
+  let fitted = fitSeries(measured(split(looked, rate, begin, peaks, WHOLE), rate), begin);
+  // Again from where that led, for partials that were sought elsewhere.
+  const moved = Math.abs(partialHz(fitted.f0, fitted.b, MOVED_AT) - partialHz(begin.f0, begin.b, MOVED_AT));
+  if (moved > (0.3 * rate) / looked.length)
+    fitted = fitSeries(measured(split(looked, rate, fitted, peaks, WHOLE), rate), fitted);
+  return fitted;
+}
+
+/** The pitch in parts of the steady stretch, one after the other: the same series, each part's own cents off the whole's. */
+function course(steady: Steady, rate: number, whole: Series): { t: number; cents: number; sd: number }[] {
+  const { samples } = steady;
+  const period = rate / whole.f0;
+  const length = Math.max(Math.round(0.12 * rate), Math.round(6 * period));
+  if (samples.length < 1.35 * length) return [];
+  const count = Math.min(6, Math.max(4, Math.floor((2.5 * samples.length) / length)));
+  const hop = (samples.length - length) / (count - 1);
+  return Array.from({ length: count }, (_, i) => {
+    const from = Math.round(i * hop);
+    const looked = look(samples.subarray(from, from + length));
+    const peaks = peaksOf(looked, rate);
+    const own = split(looked, rate, whole, peaks, PART);
+    const fitted = fitSeries(measured(own, rate), whole, 0.3);
+    return {
+      t: (from + length / 2) / rate,
+      cents: 1200 * Math.log2((fitted.f0 * Math.sqrt(1 + fitted.b)) / (whole.f0 * Math.sqrt(1 + whole.b))),
+      sd: Math.max(0.05, fitted.cents),
+    };
+  });
+}
+
+/** A pitch that falls at first and settles: where it settles, cents off the whole's, by least squares over how fast. */
+function settle(points: readonly { t: number; cents: number; sd: number }[]): {
+  readonly end: number;
+  readonly glide: number;
+  readonly sd: number;
+  readonly better: number;
+} {
+  const fit = (tau: number | null) => {
+    let [w, x, y, xx, xy] = [0, 0, 0, 0, 0];
+    for (const p of points) {
+      const k = 1 / (p.sd * p.sd);
+      const u = tau === null ? 0 : Math.exp(-p.t / tau);
+      w += k;
+      x += k * u;
+      y += k * p.cents;
+      xx += k * u * u;
+      xy += k * u * p.cents;
+    }
+    const det = w * xx - x * x;
+    const a = tau === null || det < 1e-12 ? 0 : Math.max(0, (w * xy - x * y) / det);
+    const end = (y - a * x) / w;
+    const chi = points.reduce((sum, p) => {
+      const u = tau === null ? 0 : Math.exp(-p.t / tau);
+      return sum + ((p.cents - end - a * u) / p.sd) ** 2;
+    }, 0);
+    return { end, a, chi, sd: a > 0 ? Math.sqrt(xx / det) : 1 / Math.sqrt(w) };
+  };
+  const flat = fit(null);
+  const best = [0.06, 0.1, 0.15, 0.22, 0.33, 0.5, 0.8]
+    .map((tau) => fit(tau))
+    .reduce((x, y) => (y.chi < x.chi ? y : x));
+  return { end: best.end, glide: best.a, sd: best.sd, better: flat.chi - best.chi };
+}
+
+/**
+ * The pitch of a plucked string: its partials fitted together over the steady part after the attack, as one stiff string's.
+ * Where it falls after a hard pluck, what is said is where it settles.
+ */
+export function hear(sound: Sound, awaited: Awaited = ANY_PITCH): Heard {
+  const steady = steadyPart(sound);
+  if (typeof steady === 'string') return refusal(steady);
+  const { rate } = sound;
+  if (steady.tenth < DAMPED) return refusal('damped', steady.samples.length / rate);
+  const seconds = steady.samples.length / rate;
+  const looked = look(steady.samples);
+  const peaks = peaksOf(looked, rate);
+  const found = candidates(peaks, rate, looked, awaited.hz);
+  const [best] = found;
+  if (!best || best.score < LEAST_SCORE) return refusal('too-noisy', seconds);
+  const fitted = fitIn(looked, rate, best, peaks);
+  const hz = fitted.f0 * Math.sqrt(1 + fitted.b);
+  if (fitted.used < 1 || !(fitted.cents < MOST_DOUBT)) return refusal('too-noisy', seconds);
+  const points = fitted.cents < 2 ? course(steady, rate, fitted) : [];
+  const run = points.length >= 3 ? settle(points) : null;
+  const glides = run !== null && run.better > 6 && run.glide > 0.25 && run.sd < SURE_OF_GLIDE * run.glide;
+  const at = hz * (glides ? 2 ** (run.end / 1200) : 1);
+  const moves = points.length >= 3 ? (points[0]?.cents ?? 0) - (points.at(-1)?.cents ?? 0) : 0;
+  const uncertainty = Math.hypot(fitted.cents, glides ? run.sd + 0.03 * run.glide : 0.2 * moves);
+  const away = Math.min(...awaited.hz.map((a) => Math.abs(1200 * Math.log2(at / a))));
+  return {
+    hz: at,
+    uncertainty: Math.max(0.02, uncertainty),
+    inharmonicity: fitted.b,
+    seconds,
+    glide: glides ? run.glide : null,
+    refused: awaited.hz.length > 0 && away > awaited.within ? 'not-this-string' : null,
+  };
+}
