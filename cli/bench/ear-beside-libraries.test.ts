@@ -1,4 +1,4 @@
-import pitchfinder from 'pitchfinder';
+import yin from '@audio/pitch-yin';
 import { PitchDetector } from 'pitchy';
 import { seeded } from '../../src/core/seeded.ts';
 import { hear } from '../../src/core/sound/hear.ts';
@@ -25,14 +25,13 @@ const AROUND: Readonly<Record<string, (sound: Sound, pluck: Pluck, seed: number)
 
 /** The attack is left out for all of them. */
 const steady = ({ samples }: Sound): Float32Array => samples.subarray(Math.round(0.05 * RATE));
-const yin = pitchfinder.YIN({ sampleRate: RATE });
 const EARS = {
   ours: (sound: Sound) => hear(sound).hz,
   pitchy: (sound: Sound) => {
     const part = steady(sound);
     return PitchDetector.forFloat32Array(part.length).findPitch(part, RATE)[0];
   },
-  yin: (sound: Sound) => yin(steady(sound)),
+  yin: (sound: Sound) => yin(steady(sound), { fs: RATE })?.freq ?? null,
 };
 
 /** How far off the worst tenth is at least, cents; what hears nothing is a semitone off. */
