@@ -62,7 +62,7 @@ async function freshDatabase(server: PrivateDatabase, name: string): Promise<str
   return ensureDatabase(server, name);
 }
 
-/** The browser tests in two lanes, each on a demo shop of its own; every file stands in one of them. */
+/** The browser tests in lanes, each on a demo shop of its own; every file stands in one of them. */
 const FIRST_LANE = [
   'checklists',
   'custody',
@@ -81,6 +81,9 @@ const FIRST_LANE = [
   'still',
   'sums',
 ];
+
+/** Heard as fast as it is played, most of it waiting: beside the others. */
+const LISTENING = ['ear'];
 
 /** Tried on a shop that begins empty, after the first lane. */
 const EMPTY_HOUSE = ['first-day'];
@@ -133,7 +136,7 @@ const specs = (): readonly string[] =>
     .map((f) => f.slice(0, -'.spec.ts'.length))
     .sort();
 
-/** Every browser test, in two lanes beside each other; the demo is told once and copied for the second. */
+/** Every browser test, in lanes beside each other; the demo is told once and copied for the others. */
 async function endToEnd(words: LastWords, server: PrivateDatabase, only: string): Promise<boolean> {
   needProgram('chromium', 'chromium');
   process.env['RUBRICA_SECRET'] = SECRET;
@@ -145,7 +148,9 @@ async function endToEnd(words: LastWords, server: PrivateDatabase, only: string)
   await fillDemo(db, new Date());
   await db.sequelize.close();
   const second = server.url('rubrica_e2e_2');
+  const third = server.url('rubrica_e2e_3');
   await copyDatabase(url, second);
+  await copyDatabase(url, third);
   const lanes: readonly Lane[] = [
     {
       url,
@@ -158,9 +163,10 @@ async function endToEnd(words: LastWords, server: PrivateDatabase, only: string)
       url: second,
       ports: [4385, 4386],
       files: specs()
-        .filter((s) => !FIRST_LANE.includes(s) && !EMPTY_HOUSE.includes(s))
+        .filter((s) => ![...FIRST_LANE, ...LISTENING, ...EMPTY_HOUSE].includes(s))
         .map(fileOf),
     },
+    { url: third, ports: [4391, 4392], files: LISTENING.map(fileOf) },
   ];
   const running = lanes.map((lane) => runLane(words, lane, only));
   const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(words, server, only));

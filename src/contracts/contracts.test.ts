@@ -320,6 +320,7 @@ describe('commands', () => {
     ['readings.save', { string: -1 }, 'string'],
     ['readings.save', { version: '0' }, 'version'],
     ['readings.save', { quantity: 'weight' }, 'quantity'],
+    ['readings.save', { heard: -0.1 }, 'heard'],
     ['readings.save', { round: 'after-work-1' }, 'round'],
     ['readings.copy-forward', { round: 'someday' }, 'round'],
     ['readings.take-back', { fret: 99 }, 'fret'],

@@ -26,7 +26,12 @@ const look = async (): Promise<JobView> => {
   return found;
 };
 
-const read = async (key: string, round: RoundKind, typed: string, more: { gaugeId?: number } = {}) => {
+const read = async (
+  key: string,
+  round: RoundKind,
+  typed: string,
+  more: { gaugeId?: number; heard?: number } = {},
+) => {
   const now = await look();
   const s = allStations(now.instrument.construction).find((x) => x.key === key);
   if (!s) throw new Error(key);
@@ -38,6 +43,27 @@ const read = async (key: string, round: RoundKind, typed: string, more: { gaugeI
 
 const reading = async (key: string, round: RoundKind) =>
   (await look()).readings.readings.find((r) => r.round === round && r.key === key);
+
+describe('the ear', () => {
+  test('what it may be off goes with the reading beside the spread of its plucks; it hears pitch alone', async () => {
+    await read('intonation:6:12', 'as-found', '+3.00; +3.40', { heard: 0.3 });
+    const heard = await reading('intonation:6:12', 'as-found');
+    expect(heard).toMatchObject({ gauge: 'ear', value: 3.2, method: 'fretted 12th against the open string' });
+    // Half of what two plucks lie apart is how well their mean is known.
+    expect(heard?.uncertainty).toBeCloseTo(Math.hypot(0.3, 0.2), 6);
+    const input = { jobId, round: 'as-found', quantity: 'relief', string: 0, fret: 7, typed: '.2' } as const;
+    const refused = await house.give(house.technician, 'readings.save', {
+      ...input,
+      unit: 'mm',
+      version: 0,
+      heard: 0.3,
+    });
+    expect(refused).toMatchObject({
+      ok: false,
+      error: { fields: { heard: 'Only a pitch is read by ear.' } },
+    });
+  });
+});
 
 describe('gauges', () => {
   test('a gauge’s zero is taken off, and what it can tell goes with the reading', async () => {

@@ -43,6 +43,8 @@ interface Care {
 const WHOLE: Care = { partials: 28, others: 24, rounds: 3 };
 /** A short part only says by how much the whole moves. */
 const PART: Care = { partials: 9, others: 4, rounds: 2 };
+/** Enough for a needle that moves. */
+const QUICK: Care = { partials: 10, others: 6, rounds: 2 };
 const LEAST_SCORE = 0.12;
 const MOST_DOUBT = 6;
 /** The partial by which is seen whether a series moved. */
@@ -110,12 +112,13 @@ function fitIn(
   rate: number,
   begin: { f0: number; b: number },
   peaks: readonly Peak[],
+  care: Care,
 ): Series {
-  let fitted = fitSeries(measured(split(looked, rate, begin, peaks, WHOLE), rate), begin);
+  let fitted = fitSeries(measured(split(looked, rate, begin, peaks, care), rate), begin);
   // Again from where that led, for partials that were sought elsewhere.
   const moved = Math.abs(partialHz(fitted.f0, fitted.b, MOVED_AT) - partialHz(begin.f0, begin.b, MOVED_AT));
   if (moved > (0.3 * rate) / looked.length)
-    fitted = fitSeries(measured(split(looked, rate, fitted, peaks, WHOLE), rate), fitted);
+    fitted = fitSeries(measured(split(looked, rate, fitted, peaks, care), rate), fitted);
   return fitted;
 }
 
@@ -177,9 +180,9 @@ function settle(points: readonly { t: number; cents: number; sd: number }[]): {
 
 /**
  * The pitch of a plucked string: its partials fitted together over the steady part after the attack, as one stiff string's.
- * Where it falls after a hard pluck, what is said is where it settles.
+ * Where it falls after a hard pluck, what is said is where it settles. `quick` leaves that out, for a pitch that is shown while it moves.
  */
-export function hear(sound: Sound, awaited: Awaited = ANY_PITCH): Heard {
+export function hear(sound: Sound, awaited: Awaited = ANY_PITCH, how: 'whole' | 'quick' = 'whole'): Heard {
   const steady = steadyPart(sound);
   if (typeof steady === 'string') return refusal(steady);
   const { rate } = sound;
@@ -190,10 +193,10 @@ export function hear(sound: Sound, awaited: Awaited = ANY_PITCH): Heard {
   const found = candidates(peaks, rate, looked, awaited.hz);
   const [best] = found;
   if (!best || best.score < LEAST_SCORE) return refusal('too-noisy', seconds);
-  const fitted = fitIn(looked, rate, best, peaks);
+  const fitted = fitIn(looked, rate, best, peaks, how === 'whole' ? WHOLE : QUICK);
   const hz = fitted.f0 * Math.sqrt(1 + fitted.b);
   if (fitted.used < 1 || !(fitted.cents < MOST_DOUBT)) return refusal('too-noisy', seconds);
-  const points = fitted.cents < 2 ? course(steady, rate, fitted) : [];
+  const points = how === 'whole' && fitted.cents < 2 ? course(steady, rate, fitted) : [];
   const run = points.length >= 3 ? settle(points) : null;
   const glides = run !== null && run.better > 6 && run.glide > 0.25 && run.sd < SURE_OF_GLIDE * run.glide;
   const at = hz * (glides ? 2 ** (run.end / 1200) : 1);

@@ -22,12 +22,17 @@ import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { readAfterTurn } from './after-turn.ts';
 import { openRound } from './open-round.ts';
 
+/** The gauge of what was heard, and how wide an even spread is that has a standard deviation of one. */
+const EAR = 'ear';
+const EVEN = Math.sqrt(12);
+
 type Save = CommandInput<'readings.save'>;
 type Shop = Awaited<ReturnType<typeof readShop>>;
 
 /** Which gauge a reading was taken with: the one said, the round's, or the shop's for the quantity; what ships where it has none. */
 function gaugeOf({ now }: Work, input: Save, round: Round, { gauges, habits }: Shop) {
-  const { quantity } = input;
+  const { quantity, heard } = input;
+  if (heard !== undefined) return { name: EAR, resolution: EVEN * heard, zeroOffset: 0, overdue: false };
   const id = input.gaugeId ?? round.gauges?.[quantity] ?? habits.gauges[quantity];
   const gauge = gauges.find((g) => g.id === id);
   const facts = QUANTITY_FACTS[input.quantity];
@@ -130,6 +135,8 @@ export const saveReading = defineUseCase({
     }
     const read = readEntry(input.typed, input.quantity, input.unit, shop.habits.feelings);
     if (!read.ok) return { ok: false, error: invalidField('typed', read.error.message) };
+    if (input.heard !== undefined && read.value.unit !== 'cents')
+      return { ok: false, error: invalidField('heard', 'Only a pitch is read by ear.') };
     const round = begun ?? (await openRound(work, opened.value, input.round));
     const where = { roundId: round.id, quantity: input.quantity, stringNo: input.string, fret: input.fret };
     if ((known?.version ?? 0) !== input.version) {

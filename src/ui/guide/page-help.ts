@@ -162,12 +162,15 @@ const RULES: readonly Rule[] = [
     at: /^\/job\/\d+\/readings/,
     name: 'Readings',
     purpose:
-      'Each reading is typed where it is taken, in any unit. The drawing bends with it; the words under it say what it means.',
+      'Each reading is typed where it is taken, in any unit. The drawing bends with it; the words under it say what it means. Listen fills in the cents by ear.',
     keys: [
       { keys: 'Enter', does: 'keeps the reading and goes to the next place' },
       { keys: 'Shift Enter', does: 'back to the place before' },
       { keys: 'y', does: 'yes, as typed, where a reading is asked about' },
       { keys: 'a b d e', does: 'the other readings that would make sense' },
+      { keys: 'A, Page up', does: 'while it listens: once more, or back to the place before' },
+      { keys: 'S, Page down', does: 'while it listens: leaves the place out' },
+      { keys: 'Esc', does: 'while it listens: stops' },
     ],
     guide: 'bench-day',
   },

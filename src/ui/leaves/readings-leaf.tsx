@@ -1,12 +1,13 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { afterNumber, type RoundKind } from '../../core/readings/rounds.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
 import { ConditionsDialog } from '../readings/conditions-dialog.tsx';
 import { DrawingChoice } from '../neck-sheet/drawing-choice.tsx';
 import { NeckSheet } from '../neck-sheet/neck-sheet.tsx';
+import type { Playing } from '../neck-sheet/plan-view.tsx';
 import { ReadingsTable } from '../neck-sheet/readings-table.tsx';
 import type { LineChoice } from '../neck-sheet/sheet-lines.ts';
 import { SheetSays } from '../neck-sheet/sheet-says.tsx';
@@ -18,6 +19,9 @@ import { useDisplayUnit } from '../data/display-unit.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Sentences } from '../readings/sentences.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
+
+/** Listening comes with what it needs when it is asked for. */
+const EarPanel = lazy(async () => ({ default: (await import('../ear/ear-panel.tsx')).EarPanel }));
 
 const DISPLAY_UNITS: Readonly<Record<DisplayUnit, string>> = { '64ths': '64ths', thou: 'thou', mm: 'mm' };
 const VIEWS = { ...SHEET_PARTS, table: 'Table' } as const;
@@ -50,6 +54,9 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
   const [station, setStation] = useState<StationView | null>(null);
   const [enlarged, setEnlarged] = useState(20);
   const [asking, setAsking] = useState(false);
+  const [listening, setListening] = useState(false);
+  const [playing, setPlaying] = useState<Playing | null>(null);
+  const sheet = useRef<HTMLDivElement>(null);
   const state = useReadings(job, round, displayUnit);
   const held = job.readings.rounds.find((r) => r.kind === round);
   const names = useMemo(
@@ -97,37 +104,60 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
         {view !== 'table' && (
           <DrawingChoice lines={lines} onLines={setLines} chosen={chosen} onChosen={setChosen} />
         )}
+        {allowed.measure && (
+          <button
+            type="button"
+            className="button text-sm"
+            aria-expanded={listening}
+            onClick={() => setListening(!listening)}
+          >
+            Listen
+          </button>
+        )}
         <SheetTools job={job} round={round} state={state} station={station} may={allowed.measure} />
       </div>
-      {view === 'table' ? (
-        <ReadingsTable
-          job={job}
-          round={round}
-          displayUnit={displayUnit}
-          editable={allowed.measure}
-          state={state}
-          onFocus={setStation}
-        />
-      ) : (
-        <NeckSheet
-          job={job}
-          round={round}
-          part={view satisfies SheetPart}
-          lines={lines}
-          chosen={chosen}
-          displayUnit={displayUnit}
-          editable={allowed.measure}
-          state={state}
-          onFocus={setStation}
-          onScale={setEnlarged}
-        />
-      )}
-      <div
-        id="sheet-says"
-        aria-live="polite"
-        className="sticky bottom-0 min-h-8 border-t border-line bg-paper py-1 text-sm"
-      >
-        <SheetSays station={station} state={state} displayUnit={displayUnit} job={job} round={round} />
+      <div ref={sheet}>
+        {view === 'table' ? (
+          <ReadingsTable
+            job={job}
+            round={round}
+            displayUnit={displayUnit}
+            editable={allowed.measure}
+            state={state}
+            onFocus={setStation}
+          />
+        ) : (
+          <NeckSheet
+            job={job}
+            round={round}
+            part={view satisfies SheetPart}
+            lines={lines}
+            chosen={chosen}
+            displayUnit={displayUnit}
+            editable={allowed.measure}
+            state={state}
+            playing={playing}
+            onFocus={setStation}
+            onScale={setEnlarged}
+          />
+        )}
+      </div>
+      <div className="sticky bottom-0 bg-paper">
+        {listening && (
+          <Suspense fallback={null}>
+            <EarPanel
+              job={job}
+              round={round}
+              state={state}
+              sheet={sheet}
+              onPlaying={setPlaying}
+              onClose={() => setListening(false)}
+            />
+          </Suspense>
+        )}
+        <div id="sheet-says" aria-live="polite" className="min-h-8 border-t border-line py-1 text-sm">
+          <SheetSays station={station} state={state} displayUnit={displayUnit} job={job} round={round} />
+        </div>
       </div>
       <Sentences job={job} />
       {asking && <ConditionsDialog job={job} round={round} onClose={() => setAsking(false)} />}

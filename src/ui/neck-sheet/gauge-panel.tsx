@@ -42,7 +42,7 @@ function useGauge({ job, round, state, station }: Props) {
       if (read.kind === 'length' && station) {
         const unit = read.unit === null ? '' : read.unit === 'thou' ? ' thou' : ` ${read.unit}`;
         const gauge = job.readings.rounds.find((r) => r.kind === round)?.gauges[station.quantity];
-        state.type(station.key, `${read.value}${unit}`, gauge);
+        state.type(station.key, `${read.value}${unit}`, gauge === undefined ? {} : { gauge });
         setSaid(`${station.label}: ${read.value}${unit}`);
         if (state.commit(station)) {
           const field = document.getElementById(`station-${station.key}`);

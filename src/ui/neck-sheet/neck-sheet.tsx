@@ -6,7 +6,7 @@ import { stationKey, type SheetPart } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { alongString } from '../../core/instrument/scales.ts';
 import { fromNut, lineOf, sheetGeometry, stretchOf } from './geometry.ts';
-import { PlanView, ROW } from './plan-view.tsx';
+import { PlanView, ROW, type Playing } from './plan-view.tsx';
 import { fieldState, ReadingField } from './reading-field.tsx';
 import {
   HEAD,
@@ -41,6 +41,8 @@ interface Props {
   readonly displayUnit: DisplayUnit;
   readonly editable: boolean;
   readonly state: ReadingsState;
+  /** where a string is played that is listened to */
+  readonly playing: Playing | null;
   readonly onFocus: (station: StationView) => void;
   readonly onScale: (enlarged: number) => void;
 }
@@ -173,6 +175,7 @@ export function NeckSheet(props: Props) {
                 drawn={drawn}
                 contacts={contacts}
                 saddleThickness={thickness}
+                playing={props.playing}
               />
             )}
           </g>

@@ -20,6 +20,40 @@ export const across = (
   bottom: number,
 ): string => `${a + from},${top} ${a + to},${top} ${b + to},${bottom} ${b + from},${bottom}`;
 
+/** Where a string is played just now. */
+export interface Playing {
+  /** 1 is the highest */
+  readonly string: number;
+  /** 0: open */
+  readonly fret: number;
+}
+
+/** Where a string is held: just behind its fret; open at the nut. */
+function Held({
+  construction: c,
+  geometry: g,
+  at: { string, fret },
+  y,
+}: {
+  readonly construction: Construction;
+  readonly geometry: SheetGeometry;
+  readonly at: Playing;
+  readonly y: number;
+}) {
+  const across = acrossOf(c, c.strings.length - string);
+  const x = g.x(fretAlong(c, across, fret)) - (fret === 0 ? 0 : 9);
+  return (
+    <circle
+      cx={x}
+      cy={y}
+      r={9}
+      fill={fret === 0 ? 'var(--paper)' : 'var(--plain)'}
+      stroke="var(--plain)"
+      strokeWidth={3}
+    />
+  );
+}
+
 /** The neck from above on the same x: strings by frets, one row a course. */
 export function PlanView({
   construction: c,
@@ -28,6 +62,7 @@ export function PlanView({
   drawn,
   contacts,
   saddleThickness,
+  playing,
 }: {
   readonly construction: Construction;
   readonly geometry: SheetGeometry;
@@ -36,6 +71,7 @@ export function PlanView({
   /** where each string leaves the saddle, mm from its front edge, by string number */
   readonly contacts: ReadonlyMap<number, number>;
   readonly saddleThickness: number;
+  readonly playing: Playing | null;
 }) {
   const rows = c.strings.length / c.perCourse;
   const height = rows * ROW;
@@ -94,6 +130,9 @@ export function PlanView({
               strokeWidth={Math.max(1, Math.min(4, s.gauge * 2.2))}
             />
             {contact !== undefined && <path d={`M${leaves} ${y - 7} v14`} strokeWidth={3} />}
+            {playing?.string === c.strings.length - i && (
+              <Held construction={c} geometry={g} at={playing} y={y} />
+            )}
           </g>
         );
       })}

@@ -124,14 +124,19 @@ export function SheetSays(props: Props) {
       </>
     );
   if (asked) return <Asked about={asked} state={state} />;
-  const method =
+  const usual =
     about.quantity in METHODS
       ? methodWords(about.quantity, methodsOf(job, round))
       : QUANTITY_FACTS[about.quantity].method;
+  // What stands there was read in its own way.
+  const stands = state.drafts[about.key]
+    ? undefined
+    : job.readings.readings.find((r) => r.round === round && r.key === about.key);
   return (
     <>
       {about.label}
-      {standing({ ...props, station: about })}: {method}, {gaugeWords(job, round, about.quantity)}.
+      {standing({ ...props, station: about })}: {stands?.method ?? usual},{' '}
+      {stands?.gauge ?? gaugeWords(job, round, about.quantity)}.
       {about.target && ` Target from ${LAYER_NAMES[about.target.layer]}.`}
       {why({ ...props, station: about })}
     </>

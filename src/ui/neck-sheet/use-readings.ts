@@ -34,10 +34,20 @@ export interface Draft {
   readonly faults?: number;
   /** the gauge that gave it, where one spoke for itself */
   readonly gauge?: number;
+  /** the ear gave it: what it may be off beside the spread, one standard deviation in cents */
+  readonly heard?: number;
   readonly theirs?: Theirs;
 }
 
 type Drafts = Readonly<Record<string, Draft>>;
+type GivenBy = Pick<Draft, 'gauge' | 'heard'>;
+
+/** What gave a text, where no hand typed it. */
+const givenBy = ({ gauge, heard }: GivenBy): GivenBy => ({
+  ...(gauge !== undefined && { gauge }),
+  ...(heard !== undefined && { heard }),
+});
+
 export interface KeptText {
   readonly typed: string;
   /** the unit of its bare numbers */
@@ -116,7 +126,7 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
   /** The unit a bare number counts in at a place, as its field shows it now. */
   const unitAt = (quantity: Station['quantity']): LengthUnit => unitOf(quantity, displayUnit, units);
 
-  const type = (key: string, text: string, gauge?: number) => {
+  const type = (key: string, text: string, by: GivenBy = {}) => {
     const now = live.current[key];
     const sent = now ? sentFrom(now) : [];
     const station = stations.find((s) => s.key === key);
@@ -126,7 +136,7 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       base: now?.base ?? versionOf(key),
       state: 'typing',
       ...(sent.length > 0 && { sent }),
-      ...(gauge !== undefined && { gauge }),
+      ...by,
     });
   };
 
@@ -134,8 +144,8 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
     const { quantity, string, fret, key } = station;
     const unit = draft.unit ?? unitAt(quantity);
     const command = draft.command ?? crypto.randomUUID();
-    const { text, base, sent, gauge, faults = 0, since = Date.now() } = draft;
-    const by = { since, ...(gauge !== undefined && { gauge }) };
+    const { text, base, sent, gauge, heard, faults = 0, since = Date.now() } = draft;
+    const by = { since, ...givenBy(draft) };
     change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }), ...by });
     const input = {
       jobId: job.id,
@@ -148,6 +158,7 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       version: draft.base,
       ...(draft.since !== undefined && { ago: Math.max(0, Date.now() - since) }),
       ...(gauge !== undefined && { gaugeId: gauge }),
+      ...(heard !== undefined && { heard }),
     };
     const done = await send('readings.save', input, command);
     const now = live.current[key];
@@ -176,7 +187,7 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       // The colleague is this tablet itself: its earlier text arrived, the answer did not. What is typed since stays.
       const base = error.theirs.version;
       if (now && now.text !== text) change(key, { ...now, base });
-      else await give(station, { text, base, unit, state: 'typing' });
+      else await give(station, { text, base, unit, state: 'typing', ...givenBy(draft) });
     } else if (error.code === 'conflict') change(key, { ...rest, state: 'conflict', theirs: error.theirs });
     else if (error.code === 'offline' || error.code === 'signed-out')
       change(key, { ...rest, ...(rest.text === text && { command }), state: 'unsent' });
@@ -311,8 +322,9 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
     change(station.key, {
       text,
       unit: asked?.unit ?? unitAt(station.quantity),
-      base: live.current[station.key]?.base ?? versionOf(station.key),
+      base: asked?.base ?? versionOf(station.key),
       state: 'typing',
+      ...(asked?.text === text && givenBy(asked)),
     });
     commit(station, true);
   };
@@ -330,7 +342,8 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       change(station.key, { ...draft, base: theirs.version });
       return void remove(station);
     }
-    change(station.key, { text, base: theirs.version, state: 'typing', ...(unit && { unit }) });
+    const by = givenBy(draft);
+    change(station.key, { text, base: theirs.version, state: 'typing', ...(unit && { unit }), ...by });
     commit(station, true);
   };
 

@@ -23,6 +23,8 @@ export const readingsSave = command({
     unit: z.enum(LENGTH_UNITS),
     version,
     gaugeId: id.optional(),
+    /** the ear gave it: what it may be off beside the spread of its plucks, one standard deviation in cents */
+    heard: z.number().min(0).max(20).optional(),
     ago: howLongAgo,
   }),
   answer: answering<{

@@ -1,0 +1,117 @@
+'use client';
+
+import { useState } from 'react';
+import type { EarPlan, EarWish } from '../../core/ear/ear-plan.ts';
+import { stringName, stringNumber, type Construction } from '../../core/instrument/construction.ts';
+import { readWav } from '../../core/sound/wav.ts';
+import { FileField } from '../kit/file-field.tsx';
+import { FormField } from '../kit/form-field.tsx';
+import type { Ear } from './use-ear.ts';
+
+/** What somebody says of a round before it begins. */
+export type Wish = Pick<EarWish, 'tune' | 'nut' | 'only'>;
+
+const LARGEST_FILE = 60_000_000;
+
+/** How a round is wanted, and what it is heard by. */
+export function Begin({
+  ear,
+  construction: c,
+  plan,
+  onClose,
+}: {
+  readonly ear: Ear;
+  readonly construction: Construction;
+  readonly plan: (wish: Wish) => EarPlan;
+  readonly onClose: () => void;
+}) {
+  const [tune, setTune] = useState(true);
+  const [nut, setNut] = useState(false);
+  const [string, setString] = useState(0);
+  const wish = { tune, nut, only: string === 0 ? null : [string] };
+  const [wrong, setWrong] = useState('');
+  const byFile = async (file: File) => {
+    setWrong('');
+    if (file.size > LARGEST_FILE)
+      return setWrong('This file is larger than a round by ear is: 60 MB at most.');
+    const sound = readWav(new Uint8Array(await file.arrayBuffer()));
+    if (!sound.ok) return setWrong(sound.error);
+    ear.byFile(plan(wish), sound.value);
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+      <button
+        type="button"
+        className="button button-main"
+        disabled={ear.stands.kind === 'opening'}
+        onClick={() => void ear.byMicrophone(plan(wish))}
+      >
+        Listen by the microphone
+      </button>
+      <Tick label="Tune each string first" value={tune} onChange={setTune} />
+      <Tick label="Also held at 7, 5, 3 and 1, for the nut" value={nut} onChange={setNut} />
+      <Which construction={c} value={string} onChange={setString} />
+      <div className="w-64">
+        <FileField
+          label="Or a WAV file of the same"
+          accept=".wav,audio/wav"
+          wrong={wrong}
+          onFile={(file) => void byFile(file)}
+        />
+      </div>
+      <button type="button" className="button ml-auto" onClick={onClose}>
+        Leave it
+      </button>
+    </div>
+  );
+}
+
+function Tick({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: boolean;
+  readonly onChange: (value: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-11 cursor-pointer items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5"
+        checked={value}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+function Which({
+  construction: c,
+  value,
+  onChange,
+}: {
+  readonly construction: Construction;
+  readonly value: number;
+  readonly onChange: (number: number) => void;
+}) {
+  return (
+    <FormField label="Which">
+      {(w) => (
+        <select {...w} className="field" value={value} onChange={(e) => onChange(Number(e.target.value))}>
+          <option value={0}>all strings</option>
+          {c.strings.map((_, i) => {
+            const number = stringNumber(c, i);
+            return (
+              <option key={number} value={number}>
+                string {stringName(c, number)}
+              </option>
+            );
+          })}
+        </select>
+      )}
+    </FormField>
+  );
+}

@@ -1,0 +1,146 @@
+'use client';
+
+import { useEffect, useRef, useState, type RefObject } from 'react';
+import { earPlan, type EarStep } from '../../core/ear/ear-plan.ts';
+import { stepNow, stringOf, type EarResult, type EarRound } from '../../core/ear/ear-round.ts';
+import type { MethodOf } from '../../core/readings/methods.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { methodsOf } from '../neck-sheet/sheet-stations.ts';
+import type { Playing } from '../neck-sheet/plan-view.tsx';
+import type { ReadingsState } from '../neck-sheet/use-readings.ts';
+import { Begin, type Wish } from './ear-begin.tsx';
+import { Hearing, useWords } from './ear-hearing.tsx';
+import type { EarStands } from './ear-session.ts';
+import { useEar } from './use-ear.ts';
+
+interface Props {
+  readonly job: LeafJob;
+  readonly round: RoundKind;
+  readonly state: ReadingsState;
+  /** what is drawn of the neck, to be seen over this */
+  readonly sheet: RefObject<HTMLElement | null>;
+  /** where the string is played that is heard now */
+  readonly onPlaying: (at: Playing | null) => void;
+  readonly onClose: () => void;
+}
+
+const USUAL_PITCH = 440;
+
+const TROUBLE: Readonly<Record<Extract<EarStands, { kind: 'trouble' }>['why'], string>> = {
+  insecure: 'A microphone needs a secure page: open Rubrica by the https address that its start shows.',
+  'not-allowed': 'This browser was not allowed to hear. Allow the microphone for this page and begin again.',
+  none: 'This tablet has no microphone. A WAV file of the same does as well.',
+  busy: 'The microphone did not open. Something else may be using it.',
+  lost: 'The microphone went away. What was heard stands in its fields.',
+  fault: 'Listening ended by a fault of Rubrica’s own. What was heard stands in its fields.',
+};
+
+/** How a place's plucks are written into its field: each of them, so that mean and spread are the field's own. */
+const asRepeated = ({ cents }: EarResult): string =>
+  cents.map((c) => `${c < 0 ? '-' : '+'}${Math.abs(c).toFixed(2)}`).join('; ');
+
+/** Writes what was heard into its field; what somebody is writing there is theirs. */
+function useFilling(state: ReadingsState) {
+  const [unfilled, setUnfilled] = useState<readonly string[]>([]);
+  const fill = (result: EarResult) => {
+    const key = stationKey('intonation', result.string, result.fret);
+    const station = state.stations.find((s) => s.key === key);
+    if (!station) return;
+    if (state.drafts[key]) return setUnfilled((u) => [...u, station.label]);
+    state.type(key, asRepeated(result), { heard: Math.round(1000 * result.doubt) / 1000 });
+    state.commit(station);
+  };
+  return { fill, unfilled, forget: () => setUnfilled([]) };
+}
+
+/** Where a step is played: a harmonic is touched over the fret that halves the string. */
+const fretPlayed = (step: EarStep, method: MethodOf<'intonation'>): number =>
+  step.kind === 'reference' && method === 'harmonic' ? ACTION_FRET : step.fret;
+
+/** A round by ear, beside the sheet whose fields it fills. */
+export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props) {
+  const filling = useFilling(state);
+  const ear = useEar(({ result }) => filling.fill(result));
+  const listening = ear.stands.kind === 'listening';
+  useWords(listening, ear.say);
+  const own = useRef<HTMLElement>(null);
+  const shows = listening && ear.round !== null;
+  useEffect(() => {
+    if (!shows || !sheet.current) return;
+    sheet.current.style.scrollMarginBottom = `${(own.current?.parentElement?.offsetHeight ?? 0) + 4}px`;
+    sheet.current.scrollIntoView({ block: 'end' });
+  }, [shows, sheet]);
+  const method = methodsOf(job, round).intonation;
+  const step = listening && ear.round ? stepNow(ear.round) : null;
+  const string = (ear.round && step && stringOf(ear.round.plan, step)?.number) ?? null;
+  const fret = step ? fretPlayed(step, method) : 0;
+  useEffect(() => {
+    onPlaying(string === null ? null : { string, fret });
+    return () => onPlaying(null);
+  }, [string, fret, onPlaying]);
+  const plan = (wish: Wish) => {
+    filling.forget();
+    const held = job.readings.rounds.find((r) => r.kind === round);
+    return earPlan(job.instrument.construction, {
+      ...wish,
+      tuning: held?.tuning ?? '',
+      pitch: held?.pitch ?? USUAL_PITCH,
+      method,
+      firstString: job.readings.habits.firstString,
+    });
+  };
+  return (
+    <section ref={own} aria-label="Listen" className="space-y-2 border-t-2 border-plain bg-paper py-2">
+      <Hearing ear={ear} />
+      {!listening && (
+        <>
+          <Before stands={ear.stands} method={method} round={ear.round} />
+          {filling.unfilled.length > 0 && (
+            <p className="text-rubric">
+              ◆ Not filled in, something is being written there: {filling.unfilled.join(', ')}.
+            </p>
+          )}
+          <Begin ear={ear} construction={job.instrument.construction} plan={plan} onClose={onClose} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function Before({
+  stands,
+  method,
+  round,
+}: {
+  readonly stands: EarStands;
+  readonly method: MethodOf<'intonation'>;
+  readonly round: EarRound | null;
+}) {
+  if (stands.kind === 'trouble')
+    return (
+      <p role="alert" className="text-rubric">
+        ◆ {TROUBLE[stands.why]}
+      </p>
+    );
+  if (stands.kind === 'over' && round) {
+    const left = round.plan.steps.filter(
+      (s, i) => s.kind === 'fretted' && (round.plucks[i] ?? []).length < 2,
+    );
+    const names = [...new Set(left.map((s) => round.plan.strings[s.string]?.name ?? ''))];
+    return (
+      <p role="status">
+        {left.length === 0
+          ? 'Every string was heard.'
+          : `${stands.stopped ? 'Stopped. ' : ''}Not heard through: ${names.join(', ')}.`}
+      </p>
+    );
+  }
+  return (
+    <p>
+      String by string: tuned, {method === 'harmonic' ? 'its harmonic over 12' : 'open'}, then held at 12,
+      each plucked until it is known. What is heard stays on this tablet and is forgotten at once.
+    </p>
+  );
+}

@@ -1,0 +1,167 @@
+import type { EarPlan } from '../../core/ear/ear-plan.ts';
+import type { EarResult, EarRound, EarWord } from '../../core/ear/ear-round.ts';
+import type { LivePitch } from '../../core/ear/listening.ts';
+import type { Sound } from '../../core/sound/wav.ts';
+import { openMicrophone, type Microphone, type NoMicrophone } from '../../devices/microphone.ts';
+import type { FromEar, ToEar } from '../../workers/ear-worker.ts';
+import { reportError } from '../data/report-error.ts';
+
+/** A moment of the strip: when (ms since the page began), and what the pitch was. */
+export interface StripPoint extends LivePitch {
+  readonly at: number;
+}
+
+/** Where listening stands. */
+export type EarStands =
+  | { readonly kind: 'before' }
+  | { readonly kind: 'opening' }
+  | { readonly kind: 'listening'; readonly from: 'microphone' | 'file' }
+  | { readonly kind: 'trouble'; readonly why: NoMicrophone | 'lost' | 'fault' }
+  | { readonly kind: 'over'; readonly stopped: boolean };
+
+/** What a screen shows of it. */
+export interface EarState {
+  readonly stands: EarStands;
+  readonly round: EarRound | null;
+  readonly strip: readonly StripPoint[];
+  /** how loud it is, decibels under the loudest there can be */
+  readonly level: number;
+  /** how much of a file was heard, 0 to 1 */
+  readonly part: number;
+}
+
+/** A place that was heard through, with its last pluck. */
+export interface HeardPlace {
+  readonly result: EarResult;
+  readonly sound: Sound | null;
+}
+
+/** How long the strip goes back. */
+export const STRIP_MS = 6000;
+const PIECE = 8192;
+const QUIET = -100;
+
+/** Keeps a tablet awake that nobody touches; where it cannot, it sleeps as it does. */
+async function stayAwake(): Promise<() => void> {
+  if (!('wakeLock' in navigator)) return () => undefined;
+  const lock = await navigator.wakeLock.request('screen').catch(() => null);
+  return () => void lock?.release();
+}
+
+/** A round by ear: the microphone or a file, and the worker that listens. */
+export class EarSession {
+  #state: EarState = { stands: { kind: 'before' }, round: null, strip: [], level: QUIET, part: 0 };
+  readonly #listeners = new Set<() => void>();
+  #worker: Worker | null = null;
+  #microphone: Microphone | null = null;
+  #letSleep: () => void = () => undefined;
+  /** counts what was begun: an answer to what was left meanwhile is for nobody */
+  #turn = 0;
+  /** told of each place that was heard through */
+  onDone: (heard: HeardPlace) => void = () => undefined;
+
+  readonly state = (): EarState => this.#state;
+
+  readonly listen = (told: () => void): (() => void) => {
+    this.#listeners.add(told);
+    return () => void this.#listeners.delete(told);
+  };
+
+  /** Ends whatever is under way, without a word. */
+  readonly end = (): void => {
+    this.#turn++;
+    this.#microphone?.close();
+    this.#worker?.terminate();
+    this.#letSleep();
+    [this.#microphone, this.#worker, this.#letSleep] = [null, null, () => undefined];
+  };
+
+  /** Begins by this tablet's microphone; the browser asks first. */
+  readonly byMicrophone = async (plan: EarPlan): Promise<void> => {
+    this.end();
+    this.#stand({ kind: 'opening' });
+    const own = this.#turn;
+    const opened = await openMicrophone(() => this.#over({ kind: 'trouble', why: 'lost' }));
+    if (own !== this.#turn) return typeof opened === 'string' ? undefined : opened.close();
+    if (typeof opened === 'string') return this.#stand({ kind: 'trouble', why: opened });
+    this.#microphone = opened;
+    this.#begin(plan, opened.rate)({ kind: 'microphone', port: opened.port }, [opened.port]);
+    this.#stand({ kind: 'listening', from: 'microphone' });
+    const letSleep = await stayAwake();
+    if (own === this.#turn) this.#letSleep = letSleep;
+    else letSleep();
+  };
+
+  /** Hears a file as if it were played. */
+  readonly byFile = (plan: EarPlan, { samples, rate }: Sound): void => {
+    this.end();
+    const say = this.#begin(plan, rate);
+    this.#stand({ kind: 'listening', from: 'file' });
+    for (let from = 0; from < samples.length; from += PIECE) {
+      const piece = samples.slice(from, from + PIECE);
+      const part = Math.min(0.99, (from + PIECE) / samples.length);
+      say({ kind: 'samples', samples: piece, part }, [piece.buffer]);
+    }
+    // What rings at the end of a file ends with it.
+    say({ kind: 'samples', samples: new Float32Array(2 * rate).fill(1e-9), part: 1 });
+  };
+
+  readonly say = (word: EarWord): void => {
+    const to: ToEar = { kind: 'say', word };
+    this.#worker?.postMessage(to);
+  };
+
+  #change(more: Partial<EarState>): void {
+    this.#state = { ...this.#state, ...more };
+    for (const told of this.#listeners) told();
+  }
+
+  #stand(stands: EarStands): void {
+    this.#change({ stands });
+  }
+
+  #over(stands: EarStands): void {
+    this.end();
+    this.#stand(stands);
+  }
+
+  #begin(plan: EarPlan, rate: number): (to: ToEar, move?: Transferable[]) => void {
+    const own = new Worker(new URL('../../workers/ear-worker.ts', import.meta.url), { type: 'module' });
+    this.#worker = own;
+    own.onmessage = (e: MessageEvent<FromEar>) => {
+      if (this.#worker === own) this.#hear(e.data);
+    };
+    const say = (to: ToEar, move: Transferable[] = []): void => own.postMessage(to, move);
+    this.#change({ strip: [], part: 0, round: null });
+    say({ kind: 'begin', plan, rate });
+    return say;
+  }
+
+  #hear(said: FromEar): void {
+    switch (said.kind) {
+      case 'round': {
+        const moved = said.round.at !== this.#state.round?.at;
+        this.#change({ round: said.round, ...(moved && { strip: [] }) });
+        if (said.done) this.onDone({ result: said.done, sound: said.sound });
+        if (said.round.at >= said.round.plan.steps.length) this.#over({ kind: 'over', stopped: false });
+        return;
+      }
+      case 'pitch': {
+        const at = performance.now();
+        const kept = this.#state.strip.filter((p) => at - p.at < STRIP_MS);
+        return this.#change({ strip: said.live ? [...kept, { ...said.live, at }] : kept });
+      }
+      case 'stopped':
+        return this.#over({ kind: 'over', stopped: true });
+      case 'level':
+        return this.#change({ level: said.decibels });
+      case 'heard-so-far':
+        this.#change({ part: said.part });
+        if (said.part === 1) this.#over({ kind: 'over', stopped: true });
+        return;
+      case 'fault':
+        reportError('the ear', new Error(said.message));
+        this.#over({ kind: 'trouble', why: 'fault' });
+    }
+  }
+}

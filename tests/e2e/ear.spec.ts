@@ -1,0 +1,154 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, expect, type Browser, type Page } from '@playwright/test';
+import { CHROMIUM_ARGS } from '../../cli/base/browser.ts';
+import { earPlan } from '../../src/core/ear/ear-plan.ts';
+import { playedRound, soundOf, type Played } from '../../src/core/ear/play-for-tests.ts';
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
+import type { Kind } from '../../src/core/instrument/kinds.ts';
+import { wavOf } from '../../src/core/sound/pluck-for-tests.ts';
+import { A, accessible, BY_ITSELF, go, tablet, test } from './shop.ts';
+import { takenIn } from './taken-in.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'rubrica-ear-'));
+/** A round is heard as it is played; a slow machine hears it a second time. */
+const HEARD = { timeout: 400_000 };
+const RATE = 44_100;
+
+/** What a tech plays who plucks once more than is needed: what a slow machine lost is heard all the same. */
+function played(kind: Kind, only: readonly number[] | null, fretted: readonly number[]): Played[] {
+  const plan = earPlan(usualConstruction(kind), {
+    tuning: '',
+    pitch: 440,
+    method: 'open',
+    firstString: 'lowest',
+    tune: true,
+    nut: false,
+    only,
+  });
+  const round = playedRound(plan, { tuned: plan.strings.map((_, i) => 0.6 - 0.3 * (i % 4)), fretted });
+  return round.flatMap((p, i) => (i % 2 === 0 ? [p] : [p, p]));
+}
+
+function wav(name: string, all: readonly Played[]): string {
+  const path = join(folder, `${name}.wav`);
+  const sound = soundOf(all, RATE, 2e-5, 1.25);
+  writeFileSync(path, wavOf(sound, { kind: 'pcm', bits: 16, channels: 1 }));
+  return path;
+}
+
+/** A tablet whose microphone hears a file, again and again; without one it has no microphone. */
+async function hearing(file: string | null, allowed = true): Promise<{ browser: Browser; page: Page }> {
+  const fake =
+    file === null ? [] : ['--use-fake-device-for-media-stream', `--use-file-for-fake-audio-capture=${file}`];
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [...CHROMIUM_ARGS, ...fake],
+  });
+  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+  if (allowed) await page.context().grantPermissions(['microphone'], { origin: A });
+  return { browser, page };
+}
+
+const panel = (page: Page) => page.getByRole('region', { name: 'Listen' });
+const field = (page: Page, string: number) => page.locator(`[id="station-intonation:${string}:12"]`);
+
+async function begin(page: Page, which = 'all strings'): Promise<void> {
+  await page.getByRole('button', { name: 'Listen', exact: true }).click();
+  await panel(page).getByLabel('Which').selectOption({ label: which });
+  await panel(page).getByRole('button', { name: 'Listen by the microphone' }).click();
+}
+
+/** What stands in a string's field, once the house has it. */
+const standsNear = (page: Page, string: number, truth: number): Promise<void> =>
+  expect
+    .poll(async () => {
+      const text = await field(page, string).inputValue();
+      return Math.abs(Number(text.replace('\u2212', '-').replace(' c', '')) - truth);
+    }, BY_ITSELF)
+    .toBeLessThan(0.5);
+
+test('a whole six-string by ear: a wrong string and a door count nothing, every field is filled, no hand touches the screen', async () => {
+  const fretted = [3, -2, 1.5, 0, 5, -4];
+  const { browser, page } = await hearing(
+    wav('six', [{ hz: 146.83 }, { door: true }, ...played('steel-acoustic', null, fretted)]),
+  );
+  await go(page, `/job/${await takenIn('steel-acoustic', 'Sounding')}/readings`);
+  await begin(page);
+  await expect(panel(page)).toContainText('String 6 E: pluck it open and tune it');
+  await expect(panel(page)).toContainText('That was string 4 D, open.', HEARD);
+  await accessible(page, 'listening');
+  await expect(panel(page)).toContainText('Every string was heard.', HEARD);
+  for (const [i, truth] of fretted.entries()) await standsNear(page, 6 - i, truth);
+  await field(page, 6).focus();
+  await expect(page.locator('#sheet-says')).toContainText('fretted 12th against the open string, ear.');
+  await page.reload();
+  await standsNear(page, 2, 5);
+  await browser.close();
+});
+
+test.describe('one string of others by the microphone', () => {
+  const cases = [
+    ['the lowest of a bass', 'bass', 'string 4', 4],
+    ['the highest-tuned fourth of a ukulele', 'ukulele', 'string 4', 4],
+    ['the octave of a pair', 'twelve-string', 'string 6a', 12],
+    ['the other of the pair', 'twelve-string', 'string 6b', 11],
+  ] as const;
+  for (const [name, kind, which, number] of cases)
+    test(name, async () => {
+      const { browser, page } = await hearing(wav(name, played(kind, [number], [2.5])));
+      await go(page, `/job/${await takenIn(kind, `Sounding ${number}`)}/readings`);
+      await begin(page, which);
+      await expect(panel(page)).toContainText('Every string was heard.', HEARD);
+      await standsNear(page, number, 2.5);
+      await browser.close();
+    });
+});
+
+test('a WAV file does the same; what is no sound is said at its field', async ({ browser }) => {
+  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+  await go(page, `/job/${await takenIn('ukulele', 'By file')}/readings`);
+  await page.getByRole('button', { name: 'Listen', exact: true }).click();
+  const file = panel(page).getByLabel('Or a WAV file of the same');
+  await file.setInputFiles({ name: 'notes.wav', mimeType: 'audio/wav', buffer: Buffer.from('not a sound') });
+  await expect(panel(page).getByRole('alert')).toContainText('This is no WAV file.');
+  await accessible(page, 'before listening');
+  const fretted = [1, -3, 2, 6];
+  await file.setInputFiles(wav('four', played('ukulele', null, fretted)));
+  await expect(panel(page)).toContainText('Every string was heard.', HEARD);
+  for (const [i, truth] of fretted.entries()) await standsNear(page, 4 - i, truth);
+});
+
+test('keys say again, skip and stop; what was not heard is named', async () => {
+  const { browser, page } = await hearing(wav('quiet', [{ quiet: 4 }]));
+  await go(page, `/job/${await takenIn('bass', 'Keys')}/readings`);
+  await begin(page);
+  await expect(panel(page)).toContainText('String 4 E: pluck it open and tune it');
+  await page.keyboard.press('s');
+  await expect(panel(page)).toContainText('String 4 E: pluck it open');
+  await page.keyboard.press('PageDown');
+  await expect(panel(page)).toContainText('String 3 A: pluck it open and tune it');
+  await page.keyboard.press('a');
+  await expect(panel(page)).toContainText('Once more.');
+  await page.keyboard.press('Escape');
+  await expect(panel(page)).toContainText('Stopped. Not heard through: 4 E, 3 A, 2 D, 1 G.');
+  await browser.close();
+});
+
+test('a microphone that goes away, one that is not allowed, and none', async () => {
+  const heard = await hearing(wav('gone', [{ quiet: 4 }]));
+  await go(heard.page, `/job/${await takenIn('bass', 'Gone')}/readings`);
+  await begin(heard.page);
+  await expect(panel(heard.page)).toContainText('String 4 E');
+  await heard.page.context().clearPermissions();
+  await expect(panel(heard.page).getByRole('alert')).toContainText('The microphone went away.');
+  await panel(heard.page).getByRole('button', { name: 'Listen by the microphone' }).click();
+  await expect(panel(heard.page).getByRole('alert')).toContainText('was not allowed to hear');
+  await heard.browser.close();
+  const none = await hearing(null);
+  await go(none.page, `/job/${await takenIn('bass', 'None')}/readings`);
+  await begin(none.page);
+  await expect(panel(none.page).getByRole('alert')).toContainText('This tablet has no microphone.');
+  await none.browser.close();
+});
