@@ -144,6 +144,29 @@ test('a twelve-string tuned down: pull and clearance follow', async () => {
   await accessible(ilse, 'what is tried');
 });
 
+test('a tapped place is heard as tried, then as read, only when it is asked for', async () => {
+  const number = await takenIn('steel-acoustic', 'Soundout', { readings: high('2.2', '1.7', '4') });
+  await part(ilse, number, 'Try it');
+  const open = ilse.getByRole('button', { name: 'Hear it' });
+  await open.click();
+  const heard = ilse.getByRole('region', { name: 'Hear it' });
+  await expect(heard).toContainText('without body and room');
+  await ilse.getByRole('radio', { name: 'light touch' }).click();
+  await heard.getByRole('button', { name: 'Play' }).click();
+  await expect(heard).toContainText('as read: clear');
+  await expect(heard).not.toContainText('as tried');
+  // Half a millimetre lower, plucked hard.
+  const saddle = ilse.getByRole('slider', { name: 'Saddle, bass' });
+  await saddle.focus();
+  for (let i = 0; i < 20; i++) await saddle.press('ArrowDown');
+  await ilse.getByLabel('or a pluck of, N').fill('6');
+  await expect(heard).not.toContainText('as tried');
+  await ilse.getByRole('group', { name: /^Neck from the side/ }).click({ position: { x: 420, y: 196 } });
+  await expect(heard).toContainText(/as tried: touches fret \d+/);
+  await expect(heard).toContainText('as read:');
+  await accessible(ilse, 'hear it');
+});
+
 test('without strings nothing can be tried, and it says what comes first', async () => {
   const number = await takenIn('nylon', 'Bareneck', { stringsState: 'off' });
   for (const name of ['Plans', 'Try it', 'Options']) {

@@ -34,6 +34,8 @@ export interface NeckModel {
   /** the fret plane over the bridge's top, at the saddle */
   readonly plane: number | null;
   readonly pull: Float64Array;
+  /** the strings that are on */
+  readonly strings: readonly StringFact[];
   /** what was not read and is taken to stand at its aim, in words */
   readonly assumed: readonly string[];
 }
@@ -101,6 +103,7 @@ export function neckModel(source: ModelSource): NeckModel | null {
     saddleThickness: read(stationKey('saddle-thickness', 0, 0)),
     plane: read(stationKey('neck-angle', 0, 0)),
     pull: pulls(c, source.set ?? c.strings, source.pitch),
+    strings: source.set ?? c.strings,
     assumed,
   };
 }

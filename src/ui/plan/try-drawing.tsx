@@ -37,6 +37,10 @@ interface Props {
   readonly drawn: number;
   readonly band: { readonly low: number; readonly high: number } | null;
   readonly onDraw: (string: number) => void;
+  /** a place was tapped; null: places are not tapped, only strings */
+  readonly onPlace: ((string: number, held: number) => void) | null;
+  /** the place that is heard */
+  readonly heard: { readonly string: number; readonly held: number } | null;
   readonly onMove: (to: Moves, at: string) => void;
   readonly onSettle: () => void;
 }
@@ -56,7 +60,9 @@ function FromAbove({
   chance,
   drawn,
   onDraw,
-}: Pick<Props, 'model' | 'maps' | 'chance' | 'drawn' | 'onDraw'> & {
+  onPlace,
+  heard,
+}: Pick<Props, 'model' | 'maps' | 'chance' | 'drawn' | 'onDraw' | 'onPlace' | 'heard'> & {
   readonly above: SheetGeometry;
   readonly top: number;
   readonly frets: readonly number[];
@@ -124,6 +130,28 @@ function FromAbove({
                   width={held === 0 ? 24 : xn(held) - xn(held - 1)}
                   fret={map.fret[held] ?? 0}
                   share={chance ? (chance[i]?.[held] ?? 0) : null}
+                />
+              ))}
+            {heard?.string === i && (
+              <circle
+                cx={heard.held === 0 ? xn(0) - 14 : xn(heard.held) - 8}
+                cy={y + ROW / 2}
+                r={8}
+                fill="none"
+                stroke="var(--plain)"
+                strokeWidth={3}
+              />
+            )}
+            {onPlace &&
+              Array.from({ length: c.frets }, (_, held) => (
+                <rect
+                  key={held}
+                  x={held === 0 ? xn(0) - 26 : xn(held - 1)}
+                  y={y}
+                  width={held === 0 ? 24 : xn(held) - xn(held - 1)}
+                  height={ROW}
+                  fill="transparent"
+                  onClick={() => onPlace(i, held)}
                 />
               ))}
           </g>

@@ -1,7 +1,7 @@
 'use client';
 
-import { useDeferredValue, useMemo, useState } from 'react';
-import { Redo2, RotateCcw, Undo2 } from 'lucide-react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { Redo2, RotateCcw, Undo2, Volume2 } from 'lucide-react';
 import { stationKey } from '../../core/readings/stations.ts';
 import { TOUCHES, type Touch } from '../../core/targets/target.ts';
 import { spreadOf } from '../../core/whatif/buzz-chance.ts';
@@ -14,6 +14,7 @@ import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { handlesOf } from './handles.ts';
+import type { TappedPlace } from './hear-place.tsx';
 import { HeardPanel } from './heard-panel.tsx';
 import { KeptTries } from './kept-tries.tsx';
 import { MoveField } from './move-field.tsx';
@@ -31,6 +32,9 @@ interface Props extends Pick<LeafProps<'plan'>, 'job'> {
   readonly trying: ReturnType<typeof useTrying>;
 }
 
+/** Hearing comes with what it needs when it is asked for. */
+const HearPlace = lazy(async () => ({ default: (await import('./hear-place.tsx')).HearPlace }));
+
 const FORCE = /^\d+(?:[.,]\d+)?$/;
 
 /** Try it on the drawing: every handle, and everything that follows from it, before anything is cut. */
@@ -40,6 +44,8 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const [touch, setTouch] = useState<Touch>(job.touch);
   const [force, setForce] = useState('');
   const [sure, setSure] = useState(false);
+  const [tapped, setTapped] = useState<TappedPlace | null>(null);
+  const tap = (string: number, held: number) => setTapped((t) => ({ string, held, tap: (t?.tap ?? 0) + 1 }));
   const ratio = job.plan.settings.rodActionRatio;
   const unit = job.plan.settings.actionUnit;
   const { moves } = trying;
@@ -121,6 +127,14 @@ export function TryPanel({ job, may, model, trying }: Props) {
         <button type="button" className="button" aria-pressed={sure} onClick={() => setSure(!sure)}>
           {sure ? 'Chances shown' : 'How sure is that?'}
         </button>
+        <button
+          type="button"
+          className="button"
+          aria-pressed={tapped !== null}
+          onClick={() => setTapped(tapped === null ? { string: drawn, held: 0, tap: 0 } : null)}
+        >
+          <Volume2 aria-hidden size={18} /> Hear it
+        </button>
         <span className="ml-auto self-center text-quiet">
           {model.assumed.length > 0 && `Not read, taken at its aim: ${model.assumed.join(', ')}.`}
         </span>
@@ -136,9 +150,24 @@ export function TryPanel({ job, may, model, trying }: Props) {
         drawn={drawn}
         band={target ?? null}
         onDraw={setDrawn}
+        onPlace={tapped === null ? null : tap}
+        heard={tapped}
         onMove={(to, at) => trying.set(to, at)}
         onSettle={trying.settle}
       />
+      {tapped && (
+        <Suspense fallback={null}>
+          <HearPlace
+            model={model}
+            now={now}
+            tried={tried}
+            moves={moves}
+            hand={hand}
+            tapped={tapped}
+            onTap={tap}
+          />
+        </Suspense>
+      )}
       {question && <WorkerSays of={worker} what="The chance of a buzz" />}
       <p aria-live="polite" className="border-y border-line py-1">
         <b>{sayTightest(model, maps)}.</b> {lowest}
