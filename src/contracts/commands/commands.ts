@@ -60,6 +60,10 @@ import { planAdd } from './plan/add.ts';
 import { planChoose } from './plan/choose.ts';
 import { planDecide } from './plan/decide.ts';
 import { planDropTry } from './plan/drop-try.ts';
+import { huntBegin } from './hunt/begin.ts';
+import { huntEnd } from './hunt/end.ts';
+import { huntTakeBack } from './hunt/take-back.ts';
+import { huntTry } from './hunt/try.ts';
 import { planHear } from './plan/hear.ts';
 import { planKeepTry } from './plan/keep-try.ts';
 import { planOffer } from './plan/offer.ts';
@@ -161,6 +165,10 @@ export const COMMANDS = {
   'plan.keep-try': planKeepTry,
   'plan.drop-try': planDropTry,
   'plan.hear': planHear,
+  'hunt.begin': huntBegin,
+  'hunt.try': huntTry,
+  'hunt.take-back': huntTakeBack,
+  'hunt.end': huntEnd,
   'plan.worth': planWorth,
   'plan.choose': planChoose,
   'plan.offer': planOffer,

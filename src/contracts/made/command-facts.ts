@@ -11,10 +11,15 @@ export const QUEUED_COMMANDS = [
 /** Kinds of events that change a job’s own leaves and tag, and nothing elsewhere. */
 export const OWN_LEAVES_ONLY = [
   'conditions set',
+  'hunt begun',
+  'hunt ended',
+  'hunt opened again',
   'item answered',
+  'noise tried',
   'reading taken',
   'reading taken back',
   'readings carried forward',
   'rod turned',
   'target set',
+  'try taken back',
 ] as const;

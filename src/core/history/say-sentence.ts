@@ -1,4 +1,5 @@
 import { HOUSE_SENTENCES } from './say-house.ts';
+import { HUNT_SENTENCES } from './say-hunt.ts';
 import { findingOn } from '../inspection/findings.ts';
 import { ENDS, type End } from '../hand-over/ends.ts';
 import { VIEW_NAMES, type View } from '../instrument/outline.ts';
@@ -336,6 +337,7 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
 export const SAID_KINDS: ReadonlySet<string> = new Set([
   ...Object.keys(SENTENCES),
   ...Object.keys(HOUSE_SENTENCES),
+  ...Object.keys(HUNT_SENTENCES),
 ]);
 
 /**
@@ -347,5 +349,8 @@ export function saySentence(e: LogEntry, n: HistoryNames): string | null {
   const data = plain(e.data);
   const told: Told = { e, data, before: plain(data['before']), after: plain(data['after']), n };
   const house = HOUSE_SENTENCES[e.kind];
-  return SENTENCES[e.kind]?.(told) ?? house?.({ entityId: e.entityId, data, person: n.person }) ?? null;
+  const hunt = HUNT_SENTENCES[e.kind]?.(data);
+  return (
+    SENTENCES[e.kind]?.(told) ?? hunt ?? house?.({ entityId: e.entityId, data, person: n.person }) ?? null
+  );
 }

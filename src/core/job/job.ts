@@ -11,6 +11,7 @@ import type { Quantity } from '../readings/quantities.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { RoundKind } from '../readings/rounds.ts';
 import type { RelativeWish, Side, Touch } from '../targets/target.ts';
+import type { Hunt } from '../hunt/hunt-record.ts';
 import type { HeardPlace } from '../whatif/heard.ts';
 import type { JobFacts } from './leaves.ts';
 import type { Wait } from './waiting.ts';
@@ -43,6 +44,8 @@ export interface JobCard {
   readonly list: string;
   readonly facts: JobFacts;
   readonly heard?: readonly HeardPlace[] | null | undefined;
+  /** the noise that is hunted on it; absent or null where none is */
+  readonly hunt?: Hunt | null | undefined;
   readonly takenInAt: Date;
   readonly takenInBy: number;
   readonly closedAt: Date | null;

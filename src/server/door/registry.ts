@@ -40,6 +40,7 @@ import { notLonger, sayLonger } from '../week/longer.ts';
 import { endFeed, makeFeed } from '../week/feed.ts';
 import { saveWeekRules } from '../week/week-rules.ts';
 import { linkOffer, makeOffer, recordChoice, withdrawOffer } from '../plan/offers.ts';
+import { beginHunt, endHunt, takeBackTry, tryNoise } from '../hunt/hunts.ts';
 import { hearPlace } from '../plan/hear-place.ts';
 import { setWorth } from '../plan/set-worth.ts';
 import { saveOperations } from '../house/save-operations.ts';
@@ -129,6 +130,10 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'plan.keep-try': keepTry,
   'plan.drop-try': dropTry,
   'plan.hear': hearPlace,
+  'hunt.begin': beginHunt,
+  'hunt.try': tryNoise,
+  'hunt.take-back': takeBackTry,
+  'hunt.end': endHunt,
   'plan.worth': setWorth,
   'plan.choose': choosePlan,
   'plan.offer': makeOffer,

@@ -178,7 +178,7 @@ const RULES: readonly Rule[] = [
     at: /^\/job\/\d+\/plan/,
     name: 'Plan',
     purpose:
-      'What would be done now and why, what can be tried on the neck, the plans beside each other, and what the customer chooses from.',
+      'What would be done now and why, what can be tried on the neck, the plans beside each other, what the customer chooses from, and the hunt for a noise.',
     keys: [{ keys: '← →', does: 'moves a handle by one step' }],
     guide: 'bench-day',
   },

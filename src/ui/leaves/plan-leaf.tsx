@@ -1,7 +1,7 @@
 'use client';
 
 import { useSearchParams } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { AchievedPanel } from '../plan/achieved-panel.tsx';
 import { FretPanel } from '../plan/fret-panel.tsx';
 import { IntonationPanel } from '../plan/intonation-panel.tsx';
@@ -16,6 +16,9 @@ import { WorkerSays } from '../plan/worker-says.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
+/** Most jobs have no noise to hunt. */
+const HuntPanel = lazy(async () => ({ default: (await import('../plan/hunt-panel.tsx')).HuntPanel }));
+
 const PARTS = {
   proposed: 'Proposed',
   try: 'Try it',
@@ -23,6 +26,7 @@ const PARTS = {
   frets: 'Frets',
   intonation: 'Intonation',
   options: 'Options',
+  noise: 'Noise',
 } as const;
 type Part = keyof typeof PARTS;
 const isPart = (text: string | null): text is Part => text !== null && text in PARTS;
@@ -90,6 +94,11 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
         ))}
       {part === 'frets' && <FretPanel job={job} />}
       {part === 'intonation' && <IntonationPanel job={job} />}
+      {part === 'noise' && (
+        <Suspense fallback={null}>
+          <HuntPanel job={job} allowed={allowed} />
+        </Suspense>
+      )}
       {part === 'options' && (
         <>
           {notYet}

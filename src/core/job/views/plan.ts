@@ -3,6 +3,7 @@ import type { Job } from '../job.ts';
 import type { JobParts } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
+import { NO_HUNT, type Hunt } from '../../hunt/hunt-record.ts';
 import type { NameOf } from '../shop.ts';
 
 /** What the proposal says and what was decided of it. */
@@ -24,6 +25,12 @@ export const proposalView = (g: Job & JudgingShop, judged: Judged, name: NameOf)
 
 /** The parts `planView` shows. */
 export type PlanParts = 'tries' | 'results' | 'offers';
+
+const huntView = ({ trail, ended, ...hunt }: Hunt, name: NameOf) => ({
+  ...hunt,
+  trail: trail.map((e) => ({ ...e, by: name(e.by) })),
+  ended: ended && { ...ended, by: name(ended.by) },
+});
 
 const offersView = (g: Pick<JobParts, 'offers'>, name: NameOf) =>
   g.offers.map((o) => ({
@@ -75,6 +82,9 @@ export const planView = (
   stale: [...planInput.stale],
   worth: g.instrument.worthMinor,
   heard: [...(g.job.heard ?? [])],
+  hunt: huntView(g.job.hunt ?? NO_HUNT, name),
+  /** what stands on the work order and was not refused */
+  onOrder: g.lines.filter((l) => l.approval !== 'no').map((l) => l.operation),
   tries: g.tries.map((w) => ({
     id: w.id,
     name: w.name,

@@ -11,6 +11,7 @@ import { WAITS, type Wait } from '../../../core/job/waiting.ts';
 import type { Discount } from '../../../core/money/money.ts';
 import type { Conditions } from '../../../core/readings/conditions.ts';
 import type { Touch } from '../../../core/targets/target.ts';
+import type { Hunt } from '../../../core/hunt/hunt-record.ts';
 import type { HeardPlace } from '../../../core/whatif/heard.ts';
 
 export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
@@ -44,6 +45,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare counted: CreationOptional<number>;
   /** what was heard where its player played */
   declare heard: CreationOptional<HeardPlace[] | null>;
+  /** the noise that is hunted on it */
+  declare hunt: CreationOptional<Hunt | null>;
   declare takenInAt: Date;
   declare takenInBy: number;
   declare closedAt: CreationOptional<Date | null>;
@@ -98,6 +101,7 @@ function initJob(sequelize: Sequelize, own: typeof Job): void {
       list: { type: DataTypes.STRING(40), defaultValue: 'bench-arrival' },
       facts: { type: DataTypes.JSON },
       heard: { type: DataTypes.JSON, defaultValue: null },
+      hunt: { type: DataTypes.JSON, defaultValue: null },
       changes: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
       counted: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
       takenInAt: { type: DataTypes.DATE(3), field: 'taken_in_at' },

@@ -1,0 +1,131 @@
+import { seeded } from '../seeded.ts';
+import { isOperationId } from '../catalogue/operation-ids.ts';
+import { CAUSE_IDS, CAUSES, type CauseId } from './causes.ts';
+import { FOUND, nextTries, weigh, type Tried } from './hunt.ts';
+import { answersOf, answerWords, LIKELY, TRIES, TRY_IDS, type TryId } from './tries.ts';
+
+const chanceOf = (tried: readonly Tried[], cause: CauseId): number =>
+  weigh(tried).find((w) => w.cause === cause)?.chance ?? 0;
+
+test('every table sums to one, names what it answers and leaves nothing impossible', () => {
+  for (const what of TRY_IDS)
+    for (const cause of CAUSE_IDS) {
+      const row = LIKELY[what][cause];
+      expect(Object.values(row).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+      expect(Object.keys(row)).toEqual(answersOf(what));
+      for (const p of Object.values(row)) expect(p).toBeGreaterThan(0.005);
+      for (const a of answersOf(what)) expect(answerWords(what, a)).toMatch(/\w/);
+    }
+  for (const cause of CAUSE_IDS) {
+    const { where, operations } = CAUSES[cause];
+    expect(where.reduce<number>((a, b) => a + b, 0)).toBeGreaterThan(90);
+    for (const o of operations) expect(isOperationId(o)).toBe(true);
+  }
+});
+
+test('chances sum to one, whatever was tried and in whatever order', () => {
+  const random = seeded(3);
+  for (let i = 0; i < 200; i++) {
+    const tried = TRY_IDS.filter(() => random() < 0.4).map((what): Tried => {
+      const answers = answersOf(what);
+      return { what, answer: answers[Math.floor(random() * answers.length)] ?? '' };
+    });
+    const all = weigh(tried);
+    expect(all.reduce((s, w) => s + w.chance, 0)).toBeCloseTo(1, 9);
+    const turned = weigh(tried.toReversed());
+    for (const w of all) expect(turned.find((x) => x.cause === w.cause)?.chance).toBeCloseTo(w.chance, 9);
+  }
+});
+
+test.each([
+  ['only on an open string: the nut', [{ what: 'where', answer: 'open' }], ['nut-low', 'nut-shape']],
+  ['at one fret: a fret', [{ what: 'where', answer: 'one-fret' }], ['high-fret', 'worn-fret', 'loose-fret']],
+  [
+    'over a few frets: relief or a rise',
+    [{ what: 'where', answer: 'region' }],
+    ['back-bow', 'hump', 'high-fret'],
+  ],
+  [
+    'everywhere: too low, or bent back',
+    [{ what: 'where', answer: 'everywhere' }],
+    ['low-action', 'back-bow'],
+  ],
+  [
+    'one pitch, and it stops when a tuner is held',
+    [
+      { what: 'where', answer: 'one-pitch' },
+      { what: 'tuners', answer: 'stops' },
+    ],
+    ['tuner'],
+  ],
+  [
+    'one string, and another in its place is quiet',
+    [
+      { what: 'where', answer: 'one-string' },
+      { what: 'string', answer: 'stops' },
+    ],
+    ['bad-string'],
+  ],
+] as const)('%s', (_, tried, first) => {
+  expect(first).toContain(weigh(tried)[0]?.cause);
+});
+
+test('the same thing tried again counts as it came out last', () => {
+  const once: Tried = { what: 'tuners', answer: 'same' };
+  const again: Tried = { what: 'tuners', answer: 'stops' };
+  expect(chanceOf([once, again], 'tuner')).toBeCloseTo(chanceOf([again], 'tuner'), 12);
+});
+
+test('what is proposed was not tried, and the likeliest telling for its time comes first', () => {
+  const tried: Tried[] = [{ what: 'where', answer: 'open' }];
+  const [first, ...rest] = nextTries(tried);
+  expect(rest.some((r) => r.what === 'where')).toBe(false);
+  expect(['capo', 'paper', 'behind-nut']).toContain(first?.what);
+  expect(nextTries(TRY_IDS.map((what) => ({ what, answer: answersOf(what)[0] ?? '' })))).toEqual([]);
+});
+
+/** What a hidden cause answers: the likeliest mostly, something else where a noise surprises. */
+const answerOf = (cause: CauseId, what: TryId, random: () => number): string => {
+  let left = random();
+  for (const [answer, p] of Object.entries(LIKELY[what][cause])) if ((left -= p) < 0) return answer;
+  return answersOf(what).at(-1) ?? '';
+};
+
+/** Tries, one after the other, until the hidden cause is found; every try but the last costs its minutes. */
+function hunted(
+  cause: CauseId,
+  seed: number,
+  choose: (tried: readonly Tried[]) => TryId | undefined,
+): { readonly tries: number; readonly minutes: number } {
+  const random = seeded(seed);
+  const answers = new Map(TRY_IDS.map((what) => [what, answerOf(cause, what, random)]));
+  const tried: Tried[] = [];
+  while (tried.length < TRY_IDS.length) {
+    const [top] = weigh(tried);
+    if (top && top.cause === cause && top.chance >= FOUND) break;
+    const what = choose(tried);
+    if (what === undefined) break;
+    tried.push({ what, answer: answers.get(what) ?? '' });
+  }
+  return { tries: tried.length, minutes: tried.reduce((s, t) => s + TRIES[t.what].minutes, 0) };
+}
+
+test('thirty noises whose cause is hidden are found in fewer tries and less time than in the fixed order', () => {
+  const noises = Array.from({ length: 30 }, (_, i) => ({
+    cause: CAUSE_IDS[(7 * i) % CAUSE_IDS.length] as CauseId,
+    seed: 100 + i,
+  }));
+  const fixed = noises.map((n) =>
+    hunted(n.cause, n.seed, (tried) => TRY_IDS.find((id) => !tried.some((t) => t.what === id))),
+  );
+  const led = noises.map((n) => hunted(n.cause, n.seed, (tried) => nextTries(tried)[0]?.what));
+  const sum = (all: typeof led, of: 'tries' | 'minutes'): number => all.reduce((s, h) => s + h[of], 0);
+  if (process.env['RUBRICA_TABLE'] === 'yes')
+    process.stdout.write(
+      `${noises.map((n, i) => `${n.cause}: ${fixed[i]?.tries} in order, ${led[i]?.tries} led`).join('\n')}\n` +
+        `tries ${sum(fixed, 'tries')} ${sum(led, 'tries')}, minutes ${sum(fixed, 'minutes')} ${sum(led, 'minutes')}\n`,
+    );
+  expect(sum(led, 'tries')).toBeLessThan(0.6 * sum(fixed, 'tries'));
+  expect(sum(led, 'minutes')).toBeLessThan(0.6 * sum(fixed, 'minutes'));
+  expect(led.filter((l, i) => l.tries > (fixed[i]?.tries ?? 0)).length).toBeLessThan(6);
+});

@@ -1,0 +1,113 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { nextTries } from '../../core/hunt/hunt.ts';
+import { answersOf, answerWords, TRIES, type TryId } from '../../core/hunt/tries.ts';
+import type { LeafProps } from '../job/leaf-props.ts';
+import { sayMoment } from '../kit/dates.ts';
+import { FormField } from '../kit/form-field.tsx';
+import { ListChoice } from '../kit/list-choice.tsx';
+import { TextField } from '../kit/text-field.tsx';
+
+type Hunt = LeafProps<'plan'>['job']['plan']['hunt'];
+
+/** The next try: what tells most for its time, or another one by choice. */
+export function NextTry({
+  hunt,
+  busy,
+  onTried,
+}: {
+  readonly hunt: Hunt;
+  readonly busy: boolean;
+  readonly onTried: (what: TryId, answer: string, words: string) => Promise<boolean>;
+}) {
+  const proposed = useMemo(() => nextTries(hunt.trail), [hunt.trail]);
+  const [chosen, setChosen] = useState<TryId | null>(null);
+  const [words, setWords] = useState('');
+  const what = chosen ?? proposed[0]?.what;
+  if (what === undefined) return <p>Everything there is was tried.</p>;
+  const { name, how, minutes } = TRIES[what];
+  const again = hunt.trail.some((e) => e.what === what);
+  const answered = async (answer: string) => {
+    if (!(await onTried(what, answer, words))) return;
+    setChosen(null);
+    setWords('');
+  };
+  const others = [
+    ...proposed.map((p) => ({ value: p.what, name: TRIES[p.what].name })),
+    ...hunt.trail.map((e) => ({ value: e.what, name: `${TRIES[e.what].name}, once more` })),
+  ].filter((o, i, all) => all.findIndex((x) => x.value === o.value) === i);
+  return (
+    <section aria-label="Next" className="space-y-2">
+      <p className="text-2xl">
+        <b>{name}</b>
+        <span className="text-base text-quiet"> · about {minutes} min</span>
+      </p>
+      <p>{how}</p>
+      {what === proposed[0]?.what && chosen === null && (
+        <p className="text-sm text-quiet">It tells most for its time.</p>
+      )}
+      {again && <p className="text-sm text-quiet">Tried before: what it does now is what counts.</p>}
+      <div className="flex flex-wrap gap-2">
+        {answersOf(what).map((answer) => (
+          <button
+            key={answer}
+            type="button"
+            className="button"
+            disabled={busy}
+            onClick={() => void answered(answer)}
+          >
+            {answerWords(what, answer)}
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-end gap-3">
+        <TextField label="What else was seen or heard" className="w-72" value={words} onChange={setWords} />
+        <FormField label="Or try" className="w-72">
+          {(w) => <ListChoice {...w} value={what} items={others} onChange={(v) => setChosen(v as TryId)} />}
+        </FormField>
+      </div>
+    </section>
+  );
+}
+
+/** What was tried, by whom, and what it did. */
+export function Trail({
+  hunt,
+  may,
+  onBack,
+}: {
+  readonly hunt: Hunt;
+  readonly may: boolean;
+  readonly onBack: (entry: number) => void;
+}) {
+  if (hunt.trail.length === 0) return null;
+  return (
+    <section aria-label="What was tried">
+      <h3 className="font-semibold">What was tried</h3>
+      <ol className="divide-y divide-line border-y border-line text-sm">
+        {hunt.trail.map((e) => (
+          <li key={e.id} className="flex flex-wrap items-center gap-x-3 py-1">
+            <span>
+              {TRIES[e.what].name}: <b className="text-ink">{answerWords(e.what, e.answer)}</b>
+              {e.words !== '' && <span className="text-ink"> “{e.words}”</span>}
+            </span>
+            <span className="text-quiet">
+              {e.by}, {sayMoment(e.at)}
+            </span>
+            {may && (
+              <button
+                type="button"
+                className="ml-auto min-h-11 underline"
+                aria-label={`Take back ${TRIES[e.what].name}`}
+                onClick={() => onBack(e.id)}
+              >
+                take back
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
