@@ -1,3 +1,7 @@
+import { earPlan } from '../../src/core/ear/ear-plan.ts';
+import { listen } from '../../src/core/ear/listening.ts';
+import { playedRound, soundOf } from '../../src/core/ear/play-for-tests.ts';
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { fft } from '../../src/core/sound/fft.ts';
 import { hear } from '../../src/core/sound/hear.ts';
 import { addNoise, pluckSound } from '../../src/core/sound/pluck-for-tests.ts';
@@ -21,6 +25,22 @@ const RATTLES: SoundingString = {
   }),
 };
 
+/** How long a second of a round by ear takes, with everything: finding plucks, following what rings, hearing each pluck whole. */
+function listenedTo(): number[] {
+  const plan = earPlan(usualConstruction('steel-acoustic'), {
+    tuning: '',
+    pitch: 440,
+    method: 'open',
+    firstString: 'lowest',
+    tune: true,
+    nut: false,
+    only: [6],
+  });
+  const { samples, rate } = soundOf(playedRound(plan, { tuned: [0], fretted: [2] }));
+  const seconds = samples.length / rate;
+  return timesAtOnce(() => listen(plan, rate).push(samples), 6).map((ms) => ms / seconds);
+}
+
 /**
  * Listening to a second of a bass's low B, a guitar's low and its high E, and a second and a half of a string that rattles made
  * up: how long it takes beside transforms of a second.
@@ -42,6 +62,7 @@ export function earRows(): Row[] {
     const all = timesAtOnce(() => hear(sound));
     return rowOf(`ear.pitch.${name}.1s`, median(12, 100), TRANSFORM, base, all);
   });
+  const round = rowOf('ear.round.1s', median(14, 100), TRANSFORM, base, listenedTo());
   const rattles = timesAtOnce(() => stringSound(RATTLES, { fromSaddle: 120, force: 2.6, share: 0.55 }), 6);
-  return [...heard, rowOf('ear.string.e2.1.5s', median(180, 800), TRANSFORM, base, rattles)];
+  return [...heard, round, rowOf('ear.string.e2.1.5s', median(180, 800), TRANSFORM, base, rattles)];
 }

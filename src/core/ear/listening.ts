@@ -1,4 +1,4 @@
-import { hear } from '../sound/hear.ts';
+import { hear, hearNear, type Near } from '../sound/hear.ts';
 import { centsFrom } from '../sound/note-of.ts';
 import type { Sound } from '../sound/wav.ts';
 import type { EarPlan } from './ear-plan.ts';
@@ -53,6 +53,7 @@ const REACH = { tune: 330, read: 120 } as const;
 export function listen(plan: EarPlan, rate: number): Listening {
   const finder = new PluckFinder(rate);
   let round = beginEarRound(plan);
+  let near: (Near & { readonly uncertainty: number }) | null = null;
 
   const awaited = () => ({
     hz: awaitedPitches(round),
@@ -66,14 +67,24 @@ export function listen(plan: EarPlan, rate: number): Listening {
     return { kind: 'round', round, done: finished ? resultOf(round, before.at) : null, sound };
   }
 
-  function ringing(sound: Sound): EarSaid {
+  /** The pitch that rings now: sought at first, then followed from where it was. */
+  function pitchNow(sound: Sound, first: boolean): (Near & { readonly uncertainty: number }) | null {
+    const followed = near && !first ? hearNear(sound, near) : null;
+    if (followed) return followed;
+    const { hz, uncertainty, inharmonicity, refused } = hear(sound, awaited());
+    return hz === null || uncertainty === null || refused !== null
+      ? null
+      : { hz, uncertainty, b: inharmonicity ?? 0 };
+  }
+
+  function ringing(sound: Sound, first: boolean): EarSaid {
     const step = stepNow(round);
-    if (!step) return { kind: 'pitch', live: null };
-    const { hz, uncertainty, refused } = hear(sound, awaited(), 'quick');
-    if (hz === null || uncertainty === null || refused !== null) return { kind: 'pitch', live: null };
-    const cents = centsFrom(hz, expectedPitch(round, step));
+    near = step && pitchNow(sound, first);
+    if (!step || !near) return { kind: 'pitch', live: null };
+    const cents = centsFrom(near.hz, expectedPitch(round, step));
     const reach = step.kind === 'tune' ? REACH.tune : REACH.read;
-    return { kind: 'pitch', live: Math.abs(cents) > reach ? null : { cents, doubt: uncertainty } };
+    const live = Math.abs(cents) > reach ? null : { cents, doubt: near.uncertainty };
+    return { kind: 'pitch', live };
   }
 
   function say(word: EarWord): EarSaid {
@@ -90,7 +101,7 @@ export function listen(plan: EarPlan, rate: number): Listening {
       finder.push(samples).flatMap((found): readonly EarSaid[] => {
         if (stepNow(round) === null) return [];
         if (found.kind === 'pluck') return [pluck(found.sound)];
-        if (found.kind === 'ringing') return [ringing(found.sound)];
+        if (found.kind === 'ringing') return [ringing(found.sound, found.first)];
         const word = knocksMean(found.count);
         if (word !== null) return [say(word)];
         round = { ...round, last: { kind: 'knocked' } };

@@ -5,7 +5,7 @@ export type Found =
   /** a pluck, from its beginning as far as it rang alone */
   | { readonly kind: 'pluck'; readonly sound: Sound }
   /** the last moment of a string that rings on */
-  | { readonly kind: 'ringing'; readonly sound: Sound }
+  | { readonly kind: 'ringing'; readonly sound: Sound; readonly first: boolean }
   /** knocks on the body, one soon after the other */
   | { readonly kind: 'knocks'; readonly count: number };
 
@@ -31,7 +31,7 @@ const FADED = 0.03;
 const KNOCK_S = 0.1;
 const KNOCKS_WITHIN_S = 0.6;
 const WINDOW_S = 0.36;
-const WINDOW_EVERY_S = 0.12;
+const WINDOW_EVERY_S = 0.15;
 const LONGEST_S = 8;
 
 const seconds = (frames: number): number => frames * FRAME_S;
@@ -64,7 +64,9 @@ interface Ringing {
   told: boolean;
   /** a silence that was put in cut its beginning off */
   cut: boolean;
+  /** the frame of the last moment that was told of it, and whether there was one */
   window: number;
+  followed: boolean;
 }
 
 /**
@@ -134,7 +136,15 @@ export class PluckFinder {
 
   #begin(at: number): void {
     const peak = this.level();
-    this.#ringing = { from: at, peak, tenth: null, told: false, cut: false, window: this.#at };
+    this.#ringing = {
+      from: at,
+      peak,
+      tenth: null,
+      told: false,
+      cut: false,
+      window: this.#at,
+      followed: false,
+    };
   }
 
   #follow(r: Ringing, found: Found[]): void {
@@ -155,8 +165,13 @@ export class PluckFinder {
       // Nothing rings so long: it is the room that grew louder.
       if (age > LONGEST_S) this.#room = level;
     } else if (age >= WINDOW_S && seconds(this.#at - r.window) >= WINDOW_EVERY_S) {
-      r.window = this.#at;
-      found.push({ kind: 'ringing', sound: this.#part(this.#at - Math.round(WINDOW_S / FRAME_S), this.#at) });
+      const first = !r.followed;
+      Object.assign(r, { window: this.#at, followed: true });
+      found.push({
+        kind: 'ringing',
+        first,
+        sound: this.#part(this.#at - Math.round(WINDOW_S / FRAME_S), this.#at),
+      });
     }
   }
 

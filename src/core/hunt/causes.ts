@@ -9,7 +9,7 @@ export const WHERE = {
   'one-pitch': 'at one pitch, whatever string',
   'one-string': 'on one string, wherever it is held',
 } as const;
-export type Where = keyof typeof WHERE;
+type Where = keyof typeof WHERE;
 
 /** What may make a noise on a fretted instrument. */
 export interface Cause {

@@ -1,3 +1,4 @@
+import type { Hz } from '../units/unit-types.ts';
 import { candidates, partialHz, peaksOf, type Peak } from './candidates.ts';
 import { fitTones, look, type Looked, type Tone } from './partials.ts';
 import { fitSeries, type Measured, type Series } from './series.ts';
@@ -180,9 +181,9 @@ function settle(points: readonly { t: number; cents: number; sd: number }[]): {
 
 /**
  * The pitch of a plucked string: its partials fitted together over the steady part after the attack, as one stiff string's.
- * Where it falls after a hard pluck, what is said is where it settles. `quick` leaves that out, for a pitch that is shown while it moves.
+ * Where it falls after a hard pluck, what is said is where it settles.
  */
-export function hear(sound: Sound, awaited: Awaited = ANY_PITCH, how: 'whole' | 'quick' = 'whole'): Heard {
+export function hear(sound: Sound, awaited: Awaited = ANY_PITCH): Heard {
   const steady = steadyPart(sound);
   if (typeof steady === 'string') return refusal(steady);
   const { rate } = sound;
@@ -193,10 +194,10 @@ export function hear(sound: Sound, awaited: Awaited = ANY_PITCH, how: 'whole' | 
   const found = candidates(peaks, rate, looked, awaited.hz);
   const [best] = found;
   if (!best || best.score < LEAST_SCORE) return refusal('too-noisy', seconds);
-  const fitted = fitIn(looked, rate, best, peaks, how === 'whole' ? WHOLE : QUICK);
+  const fitted = fitIn(looked, rate, best, peaks, WHOLE);
   const hz = fitted.f0 * Math.sqrt(1 + fitted.b);
   if (fitted.used < 1 || !(fitted.cents < MOST_DOUBT)) return refusal('too-noisy', seconds);
-  const points = how === 'whole' && fitted.cents < 2 ? course(steady, rate, fitted) : [];
+  const points = fitted.cents < 2 ? course(steady, rate, fitted) : [];
   const run = points.length >= 3 ? settle(points) : null;
   const glides = run !== null && run.better > 6 && run.glide > 0.25 && run.sd < SURE_OF_GLIDE * run.glide;
   const at = hz * (glides ? 2 ** (run.end / 1200) : 1);
@@ -211,4 +212,27 @@ export function hear(sound: Sound, awaited: Awaited = ANY_PITCH, how: 'whole' | 
     glide: glides ? run.glide : null,
     refused: awaited.hz.length > 0 && away > awaited.within ? 'not-this-string' : null,
   };
+}
+
+/** A pitch that was heard a moment ago, as a series begins: the first partial, Hz, and B. */
+export interface Near {
+  readonly hz: Hz;
+  readonly b: number;
+}
+
+/**
+ * The pitch of a string that rings on, from where it was a moment ago: for a needle that follows it. Null where it is not there
+ * any more.
+ */
+export function hearNear(sound: Sound, near: Near): (Near & { readonly uncertainty: number }) | null {
+  const steady = steadyPart(sound);
+  if (typeof steady === 'string') return null;
+  const looked = look(steady.samples);
+  const peaks = peaksOf(looked, sound.rate);
+  const begin = { f0: near.hz / Math.sqrt(1 + near.b), b: near.b };
+  const fitted = fitIn(looked, sound.rate, begin, peaks, QUICK);
+  const hz = fitted.f0 * Math.sqrt(1 + fitted.b);
+  const there =
+    fitted.used >= 2 && fitted.cents < MOST_DOUBT && Math.abs(1200 * Math.log2(hz / near.hz)) < 100;
+  return there ? { hz, b: fitted.b, uncertainty: Math.max(0.02, fitted.cents) } : null;
 }

@@ -41,13 +41,28 @@ function noiseOf({ re, im }: Spectrum, size: number): (bin: number) => number {
     Math.max(1e-30, smooth[Math.min(blocks - 1, Math.max(0, Math.floor(bin / BLOCK)))] as number);
 }
 
+/** Windows that were made lately: sounds that are followed are of one length. */
+const windows = new Map<number, Float64Array>();
+const MOST_WINDOWS = 4;
+
+/** A Hann window of so many samples. */
+function hannOf(length: number): Float64Array {
+  const known = windows.get(length);
+  if (known) return known;
+  const made = Float64Array.from({ length }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / length));
+  const [oldest] = windows.keys();
+  if (windows.size >= MOST_WINDOWS && oldest !== undefined) windows.delete(oldest);
+  windows.set(length, made);
+  return made;
+}
+
 /** Looks at a stretch of sound. */
 export function look(samples: Float32Array): Looked {
   const length = samples.length;
   const size = powerOfTwo(length);
+  const hann = hannOf(length);
   const windowed = new Float64Array(length);
-  for (let i = 0; i < length; i++)
-    windowed[i] = (samples[i] as number) * (0.5 - 0.5 * Math.cos((2 * Math.PI * i) / length));
+  for (let i = 0; i < length; i++) windowed[i] = (samples[i] as number) * (hann[i] as number);
   const spectrum = fft(windowed, size);
   return { length, size, spectrum, noise: noiseOf(spectrum, size) };
 }
