@@ -1,4 +1,4 @@
-import { ExpirationPlugin, NetworkFirst, Serwist, type PrecacheEntry } from 'serwist';
+import { ExpirationPlugin, NetworkFirst, Serwist, type PrecacheEntry, type SerwistPlugin } from 'serwist';
 import { isKeptPage, KEPT_PAGES, type ToWorker } from './kept-pages.ts';
 import { notKeptPage } from './not-kept-page.ts';
 
@@ -49,8 +49,20 @@ async function notKept(): Promise<Response> {
   });
 }
 
+/**
+ * A script of a page's worker is told what it belongs to by its address, fragment and all: only an answer without an address of its
+ * own leaves it that one.
+ */
+const keepsAddress: SerwistPlugin = {
+  handlerWillRespond: ({ request, response: { body, status, statusText, headers }, response }) =>
+    Promise.resolve(
+      request.destination === 'worker' ? new Response(body, { status, statusText, headers }) : response,
+    ),
+};
+
 const worker = new Serwist({
   precacheEntries: self.__SW_MANIFEST,
+  precacheOptions: { plugins: [keepsAddress] },
   // Another version waits until somebody takes it: nothing that is being typed is in its way.
   skipWaiting: false,
   clientsClaim: true,

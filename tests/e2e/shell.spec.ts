@@ -2,6 +2,7 @@ import { appendFileSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ChildProcess } from 'node:child_process';
 import { expect, type Page } from '@playwright/test';
+import { writeWav } from '../../src/core/sound/wav.ts';
 import { endServer, serve } from '../../cli/base/serve.ts';
 import { accessible, BY_ITSELF, DATABASE, freshContext, live, pairingCode, signIn, test } from './shop.ts';
 import { inDatabase, takenIn } from './taken-in.ts';
@@ -45,6 +46,19 @@ test('what was shown here is kept, also where one went by a link; customers’ w
     .poll(kept, { timeout: 60_000 })
     .toEqual(expect.arrayContaining([`/job/${number}/inspection`, `/job/${number}/readings`]));
   expect(await kept()).not.toContain('/sign-in');
+});
+
+test('what works beside a page works with the worker between', async () => {
+  await page.goto(`/job/${number}/readings`);
+  await page.getByRole('button', { name: 'Listen', exact: true }).click();
+  const quiet = writeWav({ rate: 22_050, samples: new Float32Array(22_050).fill(1e-4) });
+  await page
+    .getByLabel('Or a WAV file of the same')
+    .setInputFiles({ name: 'quiet.wav', mimeType: 'audio/wav', buffer: Buffer.from(quiet) });
+  await expect(page.getByRole('region', { name: 'Listen' })).toContainText(
+    'Not heard through: 6 E',
+    BY_ITSELF,
+  );
 });
 
 test('the house is away: loaded again, the job is there and readable, and what is done waits', async () => {

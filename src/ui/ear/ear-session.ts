@@ -131,6 +131,9 @@ export class EarSession {
     own.onmessage = (e: MessageEvent<FromEar>) => {
       if (this.#worker === own) this.#hear(e.data);
     };
+    own.onerror = (e) => {
+      if (this.#worker === own) this.#hear({ kind: 'fault', message: e.message });
+    };
     const say = (to: ToEar, move: Transferable[] = []): void => own.postMessage(to, move);
     this.#change({ strip: [], part: 0, round: null });
     say({ kind: 'begin', plan, rate });
