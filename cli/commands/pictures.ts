@@ -5,6 +5,10 @@ import { join } from 'node:path';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { startBrowser } from '../base/browser.ts';
 import { buildIfNeeded } from '../base/build.ts';
+import { earPlan } from '../../src/core/ear/ear-plan.ts';
+import { playedRound, soundOf } from '../../src/core/ear/play-for-tests.ts';
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
+import { writeWav } from '../../src/core/sound/wav.ts';
 import { openHouse } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
 import { ROOT } from '../base/paths.ts';
@@ -28,7 +32,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
   ['readings', '/job/412/readings'],
-  ['readings-twelve-string', '/job/405/readings', 'dim'],
+  ['listen', '/job/405/readings', 'dim'],
   ['what-moved', '/shelf/12/readings'],
   ['plan', '/job/412/plan'],
   ['plan-try', '/job/407/plan?part=try'],
@@ -36,6 +40,30 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
 ];
+
+/** A round by ear under way, heard from a file: a string of each pair alone. */
+async function listen(page: Page): Promise<void> {
+  const plan = earPlan(usualConstruction('twelve-string'), {
+    tuning: '',
+    pitch: 440,
+    method: 'open',
+    firstString: 'lowest',
+    tune: true,
+    nut: false,
+    only: null,
+  });
+  const fretted = plan.strings.map((_, i) => ((5 * i) % 9) - 4);
+  const tuned = plan.strings.map((_, i) => 0.4 - 0.2 * (i % 5));
+  const sound = soundOf(playedRound(plan, { tuned, fretted }).slice(0, 26));
+  await page.getByRole('button', { name: 'Listen', exact: true }).click();
+  const file = page.getByLabel('Or a WAV file of the same');
+  await file.setInputFiles({
+    name: 'twelve.wav',
+    mimeType: 'audio/wav',
+    buffer: Buffer.from(writeWav(sound)),
+  });
+  await page.getByText('String 4a D').waitFor();
+}
 
 /** The estimate as a customer reads it, by a link that is made for the picture and taken back again. */
 async function phonePicture(browser: Browser, page: Page, base: string, path: string): Promise<void> {
@@ -80,6 +108,7 @@ export async function run(o: Options): Promise<number> {
       await page.waitForSelector('#main h1');
       await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
       if (name === 'plans') await page.waitForSelector('article');
+      if (name === 'listen') await listen(page);
       if (name === 'week') await page.waitForSelector('#main [aria-label="Ilse Marrow"]');
       await page.screenshot({ path: join(folder, `${name}.png`) });
     }

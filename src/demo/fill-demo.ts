@@ -11,6 +11,7 @@ import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';
 import { introduceShop } from './introduce-shop.ts';
 import { demoGauges } from './gauges.ts';
+import { DEMO_HUNTS } from './hunts.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
@@ -106,6 +107,16 @@ async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
       how: 'by telephone',
     });
   }
+}
+
+async function hunt(story: Story, { serial }: DemoJob, number: number): Promise<void> {
+  const hunted = DEMO_HUNTS[serial];
+  if (!hunted) return;
+  const { id: jobId } = await story.view(number);
+  const begun = { jobId, version: 0, limit: hunted.limit, agreed: 'counter' } as const;
+  let { version } = await story.give('hunt.begin', begun);
+  for (const [what, answer, words] of hunted.tried)
+    ({ version } = await story.give('hunt.try', { jobId, version, what, answer, words }));
 }
 
 async function work(story: Story, job: DemoJob, number: number): Promise<void> {
@@ -205,6 +216,7 @@ async function prepare({ job, story, number }: Taken): Promise<void> {
   const asFound = job.rounds?.find((r) => r.kind === 'as-found');
   if (asFound) await readRound(story, asFound, await story.view(number));
   await plan(story, job, number);
+  await hunt(story, job, number);
 }
 
 /** What people said to each other over a job, what went wrong, what was found, and who has it now. */

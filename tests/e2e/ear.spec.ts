@@ -57,6 +57,7 @@ const field = (page: Page, string: number) => page.locator(`[id="station-intonat
 async function begin(page: Page, which = 'all strings'): Promise<void> {
   await page.getByRole('button', { name: 'Listen', exact: true }).click();
   await panel(page).getByLabel('Which').selectOption({ label: which });
+  await panel(page).getByLabel('Keep the plucks with the readings').check();
   await panel(page).getByRole('button', { name: 'Listen by the microphone' }).click();
 }
 
@@ -83,6 +84,11 @@ test('a whole six-string by ear: a wrong string and a door count nothing, every 
   for (const [i, truth] of fretted.entries()) await standsNear(page, 6 - i, truth);
   await field(page, 6).focus();
   await expect(page.locator('#sheet-says')).toContainText('fretted 12th against the open string, ear.');
+  // What was heard can be heard again.
+  const asked = page.waitForResponse((r) => r.url().includes('/api/sound/'));
+  await page.locator('#sheet-says').getByRole('button', { name: 'Hear the pluck' }).click();
+  const sound = await asked;
+  expect([sound.status(), sound.headers()['content-type']]).toEqual([200, 'audio/wav']);
   await page.reload();
   await standsNear(page, 2, 5);
   await browser.close();

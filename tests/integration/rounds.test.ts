@@ -4,6 +4,9 @@ import { USUAL_METHODS } from '../../src/core/readings/methods.ts';
 import type { RoundKind } from '../../src/core/readings/rounds.ts';
 import { allStations } from '../../src/core/readings/stations.ts';
 import { SHIPPED_TARGETS } from '../../src/core/targets/shop-targets.ts';
+import { pluckSound, wavOf } from '../../src/core/sound/pluck-for-tests.ts';
+import { smallSound } from '../../src/core/sound/small-sound.ts';
+import { readWav, writeWav } from '../../src/core/sound/wav.ts';
 import { loadGauges } from '../../src/server/house/load-gauges.ts';
 import { loadHabits } from '../../src/server/house/load-habits.ts';
 import { loadTargets } from '../../src/server/house/load-targets.ts';
@@ -30,7 +33,7 @@ const read = async (
   key: string,
   round: RoundKind,
   typed: string,
-  more: { gaugeId?: number; heard?: number } = {},
+  more: { gaugeId?: number; heard?: number; sound?: string } = {},
 ) => {
   const now = await look();
   const s = allStations(now.instrument.construction).find((x) => x.key === key);
@@ -63,6 +66,25 @@ describe('the ear', () => {
       error: { fields: { heard: 'Only a pitch is read by ear.' } },
     });
   });
+});
+
+test('a pluck is kept with its reading, written anew, and let go when it is read otherwise', async () => {
+  const pluck = pluckSound({ f0: 110 }, 1, 44_100);
+  const file = Buffer.from(wavOf(pluck, { kind: 'float', bits: 32, channels: 2 })).toString('base64');
+  await read('intonation:5:12', 'as-found', '+1.00; +1.20', { heard: 0.2, sound: 'UklGRg==' }).then(
+    () => expect.unreachable(),
+    () => undefined,
+  );
+  const small = Buffer.from(writeWav(smallSound(pluck))).toString('base64');
+  expect(file.length).toBeGreaterThan(200_000);
+  await read('intonation:5:12', 'as-found', '+1.00; +1.20', { heard: 0.2, sound: small });
+  const heard = await reading('intonation:5:12', 'as-found');
+  const kept = await house.db.models.KeptSound.findByPk(heard?.sound ?? 0);
+  const again = readWav(new Uint8Array(kept?.bytes ?? []));
+  expect(again.ok && again.value.samples.length / again.value.rate).toBeCloseTo(1, 2);
+  expect(kept?.bytes.length).toBeLessThan(60_000);
+  await read('intonation:5:12', 'as-found', '+2');
+  expect((await reading('intonation:5:12', 'as-found'))?.sound).toBeNull();
 });
 
 describe('gauges', () => {

@@ -85,6 +85,9 @@ export const beginEarRound = (plan: EarPlan): EarRound => ({
 export const stepNow = ({ plan, at }: EarRound): EarStep | null => plan.steps[at] ?? null;
 export const stringOf = (plan: EarPlan, step: EarStep): EarString | null => plan.strings[step.string] ?? null;
 
+/** As cents are written down. */
+const hundredths = (cents: number): number => Math.round(100 * cents) / 100;
+
 const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / Math.max(1, all.length);
 
 /** How well the mean of plucks is known: by how they lie around it, and by the doubt each has. */
@@ -202,7 +205,8 @@ function measuring(round: EarRound, step: EarStep, pluck: EarPluck): EarRound {
   const from = step.kind === 'fretted' ? expectedPitch(round, step) : (stringOf(round.plan, step)?.hz ?? 0);
   const ratio = step.kind === 'reference' ? referenceRatio(round.plan) : 1;
   const cents = centsFrom(pitchOf(plucks) ?? pluck.hz, from * ratio);
-  if (plucks.length >= LEAST_PLUCKS && sure <= SURE) return next(kept, { kind: 'done', cents, doubt: sure });
+  if (plucks.length >= LEAST_PLUCKS && sure <= SURE)
+    return next(kept, { kind: 'done', cents: hundredths(cents), doubt: sure });
   if (plucks.length >= DIFFER_AFTER) {
     const run = plucks.map((p) => centsFrom(p.hz, plucks[0]?.hz ?? p.hz));
     const falls = run.every((c, i) => i === 0 || c < (run[i - 1] ?? 0)) && range > FALLS;
@@ -285,7 +289,7 @@ export function resultOf(round: EarRound, at: number): EarResult | null {
   return {
     string: string.number,
     fret: step.fret,
-    cents: plucks.map((p) => centsFrom(p.hz, from)),
+    cents: plucks.map((p) => hundredths(centsFrom(p.hz, from))),
     doubt: Math.hypot(own, reference),
   };
 }

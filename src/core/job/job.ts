@@ -106,6 +106,8 @@ export interface JobReading extends Reading {
   readonly gauge: string;
   readonly position: string;
   readonly copiedFrom: string | null;
+  /** the number of the sound it was heard in, where that was kept */
+  readonly sound?: number | null;
   readonly takenBy: number;
   readonly version: number;
 }

@@ -96,3 +96,31 @@ function readData(view: DataView, format: Format | null, begin: number, size: nu
     ? fail('This WAV file has no sound in it.')
     : ok({ rate: format.rate, samples });
 }
+
+const HEADER = 44;
+const BITS = 16;
+
+/** A sound as a WAV file: one channel, 16 bits. */
+export function writeWav({ rate, samples }: Sound): Uint8Array {
+  const bytes = new Uint8Array(HEADER + 2 * samples.length);
+  const view = new DataView(bytes.buffer);
+  const say = (at: number, text: string): void => {
+    for (let i = 0; i < text.length; i++) view.setUint8(at + i, text.charCodeAt(i));
+  };
+  say(0, 'RIFF');
+  view.setUint32(4, bytes.length - 8, true);
+  say(8, 'WAVEfmt ');
+  view.setUint32(16, 16, true);
+  view.setUint16(20, PCM, true);
+  view.setUint16(22, 1, true);
+  view.setUint32(24, rate, true);
+  view.setUint32(28, 2 * rate, true);
+  view.setUint16(32, 2, true);
+  view.setUint16(34, BITS, true);
+  say(36, 'data');
+  view.setUint32(40, 2 * samples.length, true);
+  samples.forEach((x, i) =>
+    view.setInt16(HEADER + 2 * i, Math.round(32_767 * Math.max(-1, Math.min(1, x))), true),
+  );
+  return bytes;
+}

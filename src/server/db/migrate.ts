@@ -27,6 +27,7 @@ import { up as ledger } from './migrations/028-ledger.ts';
 import { up as week } from './migrations/029-week.ts';
 import { up as weekHours } from './migrations/030-week-hours.ts';
 import { up as hunts } from './migrations/031-hunts.ts';
+import { up as keptSounds } from './migrations/032-kept-sounds.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -65,6 +66,7 @@ const MIGRATIONS = [
   { name: '029-week', up: week },
   { name: '030-week-hours', up: weekHours },
   { name: '031-hunts', up: hunts },
+  { name: '032-kept-sounds', up: keptSounds },
 ];
 
 /** The names of all migrations, in order. */

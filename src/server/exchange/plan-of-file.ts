@@ -130,6 +130,7 @@ const NOT_SAID = {
   gauge: '',
   position: 'playing',
   copiedFrom: null,
+  soundId: null,
   takenBy: 0,
   version: 0,
 } as const;

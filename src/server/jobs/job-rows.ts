@@ -22,6 +22,7 @@ type RowOfReading = Pick<
   | 'uncertainty'
   | 'methodId'
   | 'copiedFrom'
+  | 'soundId'
   | 'takenBy'
   | 'version'
 >;
@@ -45,6 +46,7 @@ export const asReading = (r: RowOfReading, round: RoundKind): JobReading => ({
   uncertainty: r.uncertainty === null ? null : Number(r.uncertainty),
   methodId: r.methodId ?? undefined,
   copiedFrom: r.copiedFrom,
+  sound: r.soundId,
   takenBy: r.takenBy,
   version: r.version,
 });

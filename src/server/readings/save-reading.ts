@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { invalidField } from '../../contracts/failure.ts';
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { notRepresentative } from '../../core/readings/conditions.ts';
@@ -7,6 +8,8 @@ import { methodWords, METHODS } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { allStations, stationKey } from '../../core/readings/stations.ts';
 import { ok } from '../../core/result.ts';
+import { smallSound } from '../../core/sound/small-sound.ts';
+import { readWav, writeWav } from '../../core/sound/wav.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../use-case/record-event.ts';
@@ -25,6 +28,7 @@ import { openRound } from './open-round.ts';
 /** The gauge of what was heard, and how wide an even spread is that has a standard deviation of one. */
 const EAR = 'ear';
 const EVEN = Math.sqrt(12);
+const MOST_SECONDS = 3;
 
 type Save = CommandInput<'readings.save'>;
 type Shop = Awaited<ReturnType<typeof readShop>>;
@@ -51,6 +55,19 @@ function keptText(input: Save, { value, unit }: EntryReading): string {
   const again = readEntry(input.typed, input.quantity, own);
   const same = again.ok && Math.abs(again.value.value - value) < 1e-9;
   return same ? input.typed : withUnits(input.typed, input.quantity, input.unit);
+}
+
+/** Keeps the sound a reading was heard in, read and written anew: nothing else can hide in it. Null where it is none. */
+async function keepSound({ models, actor, now, t }: Work, { jobId, sound }: Save): Promise<number | null> {
+  const read = readWav(Buffer.from(sound ?? '', 'base64'));
+  if (!read.ok || read.value.samples.length > MOST_SECONDS * read.value.rate) return null;
+  const bytes = Buffer.from(writeWav(smallSound(read.value)));
+  const digest = createHash('sha256').update(bytes).digest('hex');
+  const kept = await models.KeptSound.create(
+    { jobId, bytes, digest, keptBy: actor.personId, keptAt: now },
+    { transaction: t },
+  );
+  return kept.id;
 }
 
 function values(work: Work, input: Save, round: Round, read: EntryReading, shop: Shop) {
@@ -137,13 +154,17 @@ export const saveReading = defineUseCase({
     if (!read.ok) return { ok: false, error: invalidField('typed', read.error.message) };
     if (input.heard !== undefined && read.value.unit !== 'cents')
       return { ok: false, error: invalidField('heard', 'Only a pitch is read by ear.') };
+    const hasSound = input.sound !== undefined;
+    const soundId = hasSound && input.heard !== undefined ? await keepSound(work, input) : null;
+    if (hasSound && soundId === null)
+      return { ok: false, error: invalidField('sound', 'That is no sound of a pluck that was heard.') };
     const round = begun ?? (await openRound(work, opened.value, input.round));
     const where = { roundId: round.id, quantity: input.quantity, stringNo: input.string, fret: input.fret };
     if ((known?.version ?? 0) !== input.version) {
       return conflict(work, known?.takenBy ?? null, known?.typed ?? 'nothing', known?.version ?? 0);
     }
     const before = known ? shown(known) : null;
-    const kept = values(work, input, round, read.value, shop);
+    const kept = { ...values(work, input, round, read.value, shop), soundId };
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
     if (input.quantity === 'relief' && kept.notRepresentative === null)

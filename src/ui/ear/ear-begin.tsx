@@ -17,12 +17,17 @@ const LARGEST_FILE = 60_000_000;
 export function Begin({
   ear,
   construction: c,
+  keep,
   plan,
+  onKeep,
   onClose,
 }: {
   readonly ear: Ear;
   readonly construction: Construction;
+  /** whether the last pluck of each place is kept with its reading */
+  readonly keep: boolean;
   readonly plan: (wish: Wish) => EarPlan;
+  readonly onKeep: (keep: boolean) => void;
   readonly onClose: () => void;
 }) {
   const [tune, setTune] = useState(true);
@@ -50,6 +55,7 @@ export function Begin({
       </button>
       <Tick label="Tune each string first" value={tune} onChange={setTune} />
       <Tick label="Also held at 7, 5, 3 and 1, for the nut" value={nut} onChange={setNut} />
+      <Tick label="Keep the plucks with the readings" value={keep} onChange={onKeep} />
       <Which construction={c} value={string} onChange={setString} />
       <div className="w-64">
         <FileField

@@ -12,7 +12,8 @@ import type { Playing } from '../neck-sheet/plan-view.tsx';
 import type { ReadingsState } from '../neck-sheet/use-readings.ts';
 import { Begin, type Wish } from './ear-begin.tsx';
 import { Hearing, useWords } from './ear-hearing.tsx';
-import type { EarStands } from './ear-session.ts';
+import { asText } from './as-text.ts';
+import type { EarStands, HeardPlace } from './ear-session.ts';
 import { useEar } from './use-ear.ts';
 
 interface Props {
@@ -42,14 +43,17 @@ const asRepeated = ({ cents }: EarResult): string =>
   cents.map((c) => `${c < 0 ? '-' : '+'}${Math.abs(c).toFixed(2)}`).join('; ');
 
 /** Writes what was heard into its field; what somebody is writing there is theirs. */
-function useFilling(state: ReadingsState) {
+function useFilling(state: ReadingsState, keep: boolean) {
   const [unfilled, setUnfilled] = useState<readonly string[]>([]);
-  const fill = (result: EarResult) => {
+  const fill = ({ result, sound }: HeardPlace) => {
     const key = stationKey('intonation', result.string, result.fret);
     const station = state.stations.find((s) => s.key === key);
     if (!station) return;
     if (state.drafts[key]) return setUnfilled((u) => [...u, station.label]);
-    state.type(key, asRepeated(result), { heard: Math.round(1000 * result.doubt) / 1000 });
+    state.type(key, asRepeated(result), {
+      heard: Math.round(1000 * result.doubt) / 1000,
+      ...(keep && sound && { sound: asText(sound) }),
+    });
     state.commit(station);
   };
   return { fill, unfilled, forget: () => setUnfilled([]) };
@@ -61,8 +65,9 @@ const fretPlayed = (step: EarStep, method: MethodOf<'intonation'>): number =>
 
 /** A round by ear, beside the sheet whose fields it fills. */
 export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props) {
-  const filling = useFilling(state);
-  const ear = useEar(({ result }) => filling.fill(result));
+  const [keep, setKeep] = useState(false);
+  const filling = useFilling(state, keep);
+  const ear = useEar(filling.fill);
   const listening = ear.stands.kind === 'listening';
   useWords(listening, ear.say);
   const own = useRef<HTMLElement>(null);
@@ -102,7 +107,14 @@ export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props
               ◆ Not filled in, something is being written there: {filling.unfilled.join(', ')}.
             </p>
           )}
-          <Begin ear={ear} construction={job.instrument.construction} plan={plan} onClose={onClose} />
+          <Begin
+            ear={ear}
+            construction={job.instrument.construction}
+            keep={keep}
+            plan={plan}
+            onKeep={setKeep}
+            onClose={onClose}
+          />
         </>
       )}
     </section>
@@ -140,7 +152,8 @@ function Before({
   return (
     <p>
       String by string: tuned, {method === 'harmonic' ? 'its harmonic over 12' : 'open'}, then held at 12,
-      each plucked until it is known. What is heard stays on this tablet and is forgotten at once.
+      each plucked until it is known. What is heard stays on this tablet and is forgotten at once, unless the
+      plucks are to be kept.
     </p>
   );
 }

@@ -7,6 +7,7 @@ import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
+import { HearAgain } from '../readings/hear-again.tsx';
 import { methodsOf, type StationView } from './sheet-stations.ts';
 import { sayValue, unitOf, type DisplayUnit } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
@@ -139,6 +140,7 @@ export function SheetSays(props: Props) {
       {stands?.gauge ?? gaugeWords(job, round, about.quantity)}.
       {about.target && ` Target from ${LAYER_NAMES[about.target.layer]}.`}
       {why({ ...props, station: about })}
+      {stands?.sound != null && <HearAgain sound={stands.sound} />}
     </>
   );
 }

@@ -79,6 +79,7 @@ describe('what a field shows', () => {
     converted: null,
     uncertainty: null,
     copiedFrom: null,
+    sound: null,
     round: 'as-found',
     value: 2.976,
     typed: '7.5',

@@ -36,16 +36,19 @@ export interface Draft {
   readonly gauge?: number;
   /** the ear gave it: what it may be off beside the spread, one standard deviation in cents */
   readonly heard?: number;
+  /** the pluck it was heard in, where it is to be kept: WAV in base64 */
+  readonly sound?: string;
   readonly theirs?: Theirs;
 }
 
 type Drafts = Readonly<Record<string, Draft>>;
-type GivenBy = Pick<Draft, 'gauge' | 'heard'>;
+type GivenBy = Pick<Draft, 'gauge' | 'heard' | 'sound'>;
 
 /** What gave a text, where no hand typed it. */
-const givenBy = ({ gauge, heard }: GivenBy): GivenBy => ({
+const givenBy = ({ gauge, heard, sound }: GivenBy): GivenBy => ({
   ...(gauge !== undefined && { gauge }),
   ...(heard !== undefined && { heard }),
+  ...(sound !== undefined && { sound }),
 });
 
 export interface KeptText {
@@ -144,7 +147,7 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
     const { quantity, string, fret, key } = station;
     const unit = draft.unit ?? unitAt(quantity);
     const command = draft.command ?? crypto.randomUUID();
-    const { text, base, sent, gauge, heard, faults = 0, since = Date.now() } = draft;
+    const { text, base, sent, gauge, heard, sound, faults = 0, since = Date.now() } = draft;
     const by = { since, ...givenBy(draft) };
     change(key, { text, base, unit, command, state: 'sending', ...(sent !== undefined && { sent }), ...by });
     const input = {
@@ -159,6 +162,7 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       ...(draft.since !== undefined && { ago: Math.max(0, Date.now() - since) }),
       ...(gauge !== undefined && { gaugeId: gauge }),
       ...(heard !== undefined && { heard }),
+      ...(sound !== undefined && { sound }),
     };
     const done = await send('readings.save', input, command);
     const now = live.current[key];

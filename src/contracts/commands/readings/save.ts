@@ -25,6 +25,8 @@ export const readingsSave = command({
     gaugeId: id.optional(),
     /** the ear gave it: what it may be off beside the spread of its plucks, one standard deviation in cents */
     heard: z.number().min(0).max(20).optional(),
+    /** the last pluck of it as a small WAV file in base64, where it is to be kept */
+    sound: z.base64().max(200_000, 'A sound of two seconds at most').optional(),
     ago: howLongAgo,
   }),
   answer: answering<{

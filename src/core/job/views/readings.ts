@@ -101,6 +101,7 @@ const readingView = (r: JobReading, asRead: JobReading | undefined, stale: strin
   gauge: r.gauge,
   uncertainty: r.uncertainty ?? null,
   copiedFrom: r.copiedFrom,
+  sound: r.sound ?? null,
   by: name(r.takenBy),
   takenAt: new Date(r.takenAt).toISOString(),
   notRepresentative: r.notRepresentative,

@@ -12,7 +12,7 @@ import {
 import { initShop, initShopFiles, ShopFile, Customer, Instrument, Place } from './shop.ts';
 import { initJobs, Job, JobItem } from './jobs.ts';
 import { initInspections, ChecklistRow, Inspection, InspectionAnswer } from './inspections.ts';
-import { initReadings, Round, ReadingRow, JobTarget } from './readings.ts';
+import { initReadings, JobTarget, KeptSound, ReadingRow, Round } from './readings.ts';
 import {
   Accident,
   CustomerLink,
@@ -73,6 +73,7 @@ const ALL = {
   Round,
   ReadingRow,
   JobTarget,
+  KeptSound,
   GaugeRow,
   TargetVersion,
   WhatIf,

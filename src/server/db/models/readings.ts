@@ -54,9 +54,21 @@ export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreation
   declare uncertainty: CreationOptional<string | null>;
   /** the round it was carried forward from */
   declare copiedFrom: CreationOptional<RoundKind | null>;
+  /** the sound it was heard in, where that was kept */
+  declare soundId: CreationOptional<number | null>;
   declare takenBy: number;
   declare takenAt: Date;
   declare version: CreationOptional<number>;
+}
+
+/** A sound that was kept with a reading. */
+export class KeptSound extends Model<InferAttributes<KeptSound>, InferCreationAttributes<KeptSound>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare bytes: Buffer;
+  declare digest: string;
+  declare keptBy: number;
+  declare keptAt: Date;
 }
 
 export class JobTarget extends Model<InferAttributes<JobTarget>, InferCreationAttributes<JobTarget>> {
@@ -110,9 +122,19 @@ const readingRowColumns = () => ({
   methodId: { type: DataTypes.STRING(20), field: 'method_id', defaultValue: null },
   uncertainty: { type: DataTypes.DECIMAL(14, 9), defaultValue: null },
   copiedFrom: { type: DataTypes.STRING(20), field: 'copied_from', defaultValue: null },
+  soundId: { type: DataTypes.INTEGER.UNSIGNED, field: 'sound_id', defaultValue: null },
   takenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_by' },
   takenAt: { type: DataTypes.DATE(3), field: 'taken_at' },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const keptSoundColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  bytes: { type: DataTypes.BLOB('medium') },
+  digest: { type: DataTypes.CHAR(64) },
+  keptBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'kept_by' },
+  keptAt: { type: DataTypes.DATE(3), field: 'kept_at' },
 });
 
 const jobTargetColumns = () => ({
@@ -137,9 +159,11 @@ export function initReadings(
     readonly Round: typeof Round;
     readonly ReadingRow: typeof ReadingRow;
     readonly JobTarget: typeof JobTarget;
+    readonly KeptSound: typeof KeptSound;
   },
 ): void {
   own.Round.init(roundColumns(), { sequelize, modelName: 'Round', tableName: 'rounds' });
   own.ReadingRow.init(readingRowColumns(), { sequelize, modelName: 'ReadingRow', tableName: 'readings' });
+  own.KeptSound.init(keptSoundColumns(), { sequelize, modelName: 'KeptSound', tableName: 'sounds' });
   own.JobTarget.init(jobTargetColumns(), { sequelize, modelName: 'JobTarget', tableName: 'job_targets' });
 }
