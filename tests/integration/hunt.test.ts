@@ -55,6 +55,17 @@ test('a noise is hunted: what was tried stays with who and when, is taken back, 
   expect((await hunt()).ended).toBeNull();
 });
 
+test('at its next visit what was hunted before is seen: nobody starts again', async () => {
+  const next = value(await house.give(house.desk, 'desk.take-in', intake('steel-acoustic', {})));
+  const { Job } = house.db.models;
+  const { instrumentId } = await Job.findByPk(jobId, { rejectOnEmpty: true });
+  await Job.update({ state: 'closed', closedAt: new Date() }, { where: { id: jobId } });
+  await Job.update({ instrumentId }, { where: { id: next.jobId } });
+  const view = await loadJob(house.db, next.number);
+  expect(view?.huntsBefore).toMatchObject([{ job: number, trail: [{ what: 'where' }, { what: 'tuners' }] }]);
+  expect(view?.plan.hunt.trail).toEqual([]);
+});
+
 test('the desk hunts nothing', async () => {
   const refused = await house.give(house.desk, 'hunt.begin', {
     jobId,

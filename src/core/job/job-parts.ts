@@ -1,3 +1,4 @@
+import type { Hunt } from '../hunt/hunt-record.ts';
 import type { View } from '../instrument/outline.ts';
 import type { OfferContent } from '../plan/options.ts';
 import type { PaymentKind } from '../money/payments.ts';
@@ -189,6 +190,8 @@ export interface JobVisit {
   readonly complaint: string;
   readonly takenInAt: Date;
   readonly closedAt: Date | null;
+  /** the noise that was hunted then */
+  readonly hunt?: Hunt | null | undefined;
 }
 
 /** A reading of one of the visits before this one. */

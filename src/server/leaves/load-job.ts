@@ -25,6 +25,7 @@ export async function loadJob(db: Database, number: number, now: Date = new Date
   return {
     ...commonView(source, rest),
     ...LEAF_VIEWS.arrival(source, rest),
+    ...LEAF_VIEWS.plan(source),
     ...LEAF_VIEWS.work(source),
     ...LEAF_VIEWS['hand-over'](source, rest),
   };

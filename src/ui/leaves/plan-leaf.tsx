@@ -17,6 +17,9 @@ import { PillChoice } from '../kit/pill-choice.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
 /** Most jobs have no noise to hunt. */
+const HuntsBefore = lazy(async () => ({
+  default: (await import('../plan/hunts-before.tsx')).HuntsBefore,
+}));
 const HuntPanel = lazy(async () => ({ default: (await import('../plan/hunt-panel.tsx')).HuntPanel }));
 
 const PARTS = {
@@ -32,7 +35,7 @@ type Part = keyof typeof PARTS;
 const isPart = (text: string | null): text is Part => text !== null && text in PARTS;
 
 /** What Rubrica proposes, everything that can be tried, the plans found, and what the customer chooses from. */
-export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
+export function PlanLeaf({ job, allowed }: LeafProps<'plan' | 'huntsBefore'>) {
   const asked = useSearchParams().get('part');
   const [part, showPart] = useState<Part>(isPart(asked) ? asked : 'proposed');
   const setPart = (to: Part) => {
@@ -97,6 +100,7 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan'>) {
       {part === 'noise' && (
         <Suspense fallback={null}>
           <HuntPanel job={job} allowed={allowed} />
+          <HuntsBefore hunts={job.huntsBefore} />
         </Suspense>
       )}
       {part === 'options' && (

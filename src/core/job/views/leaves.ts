@@ -10,7 +10,7 @@ import { custodyView, thingsView } from './custody.ts';
 import { handOverView, invoicesView } from './hand-over.ts';
 import { headView } from './head.ts';
 import { inspectionView } from './inspection.ts';
-import { planView, proposalView } from './plan.ts';
+import { huntsBeforeView, planView, proposalView } from './plan.ts';
 import { readingsView } from './readings.ts';
 import { receiptView, visitsView } from './receipt.ts';
 import { wordsView } from './words.ts';
@@ -64,7 +64,7 @@ export const LEAF_PARTS = {
   arrival: ['visits', 'receipt'],
   inspection: [],
   readings: [],
-  plan: ['tries', 'results', 'offers'],
+  plan: ['tries', 'results', 'offers', 'visits'],
   work: ['tries', 'results', 'offers'],
   'hand-over': ['invoices'],
 } as const satisfies Readonly<Record<Leaf, readonly JobPart[]>>;
@@ -106,7 +106,7 @@ export const commonView = (s: LeafSource<never>, { places }: Pick<Around, 'place
 const inspected = (s: LeafSource<never>) => ({
   inspection: inspectionView(s.job, s.judged, s.shop, s.name),
 });
-const planned = (s: LeafSource<LeafPart<'plan'>>) => ({ plan: planView(s.job, s.judged, s.name) });
+const planned = (s: LeafSource<LeafPart<'work'>>) => ({ plan: planView(s.job, s.judged, s.name) });
 
 /** What each leaf shows beside that. */
 export const LEAF_VIEWS = {
@@ -118,7 +118,10 @@ export const LEAF_VIEWS = {
   }),
   inspection: inspected,
   readings: (_s: LeafSource<never>) => ({}),
-  plan: planned,
+  plan: (s: LeafSource<LeafPart<'plan'>>) => ({
+    ...planned(s),
+    huntsBefore: huntsBeforeView(s.job, s.name),
+  }),
   work: (s: LeafSource<LeafPart<'work'>>) => ({ ...inspected(s), ...planned(s) }),
   'hand-over': (s: LeafSource<LeafPart<'hand-over'>>, { sheet, seal }: Around) => ({
     sheet,
@@ -135,7 +138,10 @@ export type LeafJob<Shown extends Part = never> = ReturnType<typeof commonView> 
 /** A job as one leaf is sent it. */
 export type LeafView<L extends Leaf> = LeafJob & ReturnType<Views[L]>;
 
-type Parts = ReturnType<Views['arrival']> & ReturnType<Views['work']> & ReturnType<Views['hand-over']>;
+type Parts = ReturnType<Views['arrival']> &
+  ReturnType<Views['plan']> &
+  ReturnType<Views['work']> &
+  ReturnType<Views['hand-over']>;
 
 /** What only some leaves show. */
 export type Part = keyof Parts;

@@ -32,6 +32,14 @@ const huntView = ({ trail, ended, ...hunt }: Hunt, name: NameOf) => ({
   ended: ended && { ...ended, by: name(ended.by) },
 });
 
+/** Noises that were hunted on this instrument at other visits, the newest first. */
+export const huntsBeforeView = ({ visits }: Pick<JobParts, 'visits'>, name: NameOf) =>
+  visits.flatMap(({ number, takenInAt, hunt }) =>
+    hunt && hunt.trail.length > 0
+      ? [{ job: number, takenInAt: takenInAt.toISOString(), ...huntView(hunt, name) }]
+      : [],
+  );
+
 const offersView = (g: Pick<JobParts, 'offers'>, name: NameOf) =>
   g.offers.map((o) => ({
     id: o.id,
