@@ -94,6 +94,17 @@ test('a reference that was heard once is believed less', () => {
   expect(resultOf(done, 2)?.doubt).toBeGreaterThan(SURE);
 });
 
+test('a new string is itself from far down on; another string that is played is not', () => {
+  const tuned = beginEarRound(earPlan(steel, { ...wish, tune: true }));
+  const said = (c: number) => after([cents(c)], tuned).last;
+  for (const c of [-1150, -700, -30, 260]) expect(said(c)).toMatchObject({ kind: 'out-of-tune' });
+  const down = said(-700);
+  expect(down && sayOutcome(tuned.plan, down)).toBe('7.0 semitones flat: bring it up.');
+  // The next string, a fourth up.
+  expect(said(500)).toMatchObject({ kind: 'elsewhere', string: 1 });
+  expect(said(1200)).toMatchObject({ kind: 'elsewhere', string: 0, fret: 12 });
+});
+
 test('what is not sure enough does not count', () => {
   const unsure = after([{ ...cents(0), uncertainty: 2.4 }]);
   expect(unsure.last).toEqual({ kind: 'unsure', doubt: 2.4 });

@@ -68,8 +68,8 @@ const MOST_PLUCKS = 5;
 /** After so many it is said that they differ. */
 const DIFFER_AFTER = 3;
 const MOST_DOUBT = 1.5;
-/** A string is itself as far as that from its target, and a place from where it is expected, cents. */
-const SLACK = 320;
+/** A string that is tuned is itself as far as that from its target: a new one comes up from there. A place from where it is expected, cents. */
+const SLACK = 1400;
 const NEAR = 70;
 const FALLS = 2;
 
@@ -152,14 +152,16 @@ function placeOf(round: EarRound, step: EarStep, hz: Hz): Place | null {
   });
   const others = plan.strings.map((s, i) => away(i, 0, i === step.string ? openPitch(round, i) : s.hz));
   const here = away(step.string, step.fret, expectedPitch(round, step));
-  if (step.kind === 'tune') {
-    // A slack string is itself as long as no other is nearer.
-    const nearer = others.find((o) => o.string !== step.string && o.off < here.off && o.off < NEAR);
-    if (here.off < SLACK && !nearer) return here;
-  } else if (here.off < NEAR) return here;
   const held = plan.steps
     .filter((s) => s.string === step.string && s.kind === 'fretted')
     .map((s) => away(s.string, s.fret, expectedPitch(round, s)));
+  if (step.kind === 'tune') {
+    // A slack string is itself as long as nothing else is nearer.
+    const nearer = [...others, ...held].some(
+      (o) => (o.string !== step.string || o.fret !== 0) && o.off < here.off && o.off < NEAR,
+    );
+    if (here.off < SLACK && !nearer) return here;
+  } else if (here.off < NEAR) return here;
   const nearest = [...others, ...held].sort((a, b) => a.off - b.off)[0];
   return nearest && nearest.off < NEAR ? nearest : null;
 }

@@ -43,12 +43,14 @@ const place = (plan: EarPlan, string: number, fret: number): string => {
 };
 
 const size = (cents: number): string => Math.abs(cents).toFixed(1);
+const far = (cents: number): string =>
+  Math.abs(cents) < 150 ? `${size(cents)} cents` : `${size(cents / 100)} semitones`;
 
 /** What came of what was heard last, in the bench's words. */
 export function sayOutcome(plan: EarPlan, o: Outcome): string {
   switch (o.kind) {
     case 'out-of-tune':
-      return `${size(o.cents)} cents ${o.cents > 0 ? 'sharp: let it down' : 'flat: bring it up'}.`;
+      return `${far(o.cents)} ${o.cents > 0 ? 'sharp: let it down' : 'flat: bring it up'}.`;
     case 'settling':
       return `In tune (${formatCents(o.cents)}). Stretch it and pluck it once more.`;
     case 'gave-way':

@@ -9,7 +9,6 @@ export const WHERE = {
   'one-pitch': 'at one pitch, whatever string',
   'one-string': 'on one string, wherever it is held',
 } as const;
-type Where = keyof typeof WHERE;
 
 /** What may make a noise on a fretted instrument. */
 export interface Cause {
