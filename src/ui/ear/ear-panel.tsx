@@ -138,7 +138,7 @@ function Before({
     );
   if (stands.kind === 'over' && round) {
     const left = round.plan.steps.filter(
-      (s, i) => s.kind === 'fretted' && (round.plucks[i] ?? []).length < 2,
+      (s, i) => s.kind === 'fretted' && (i >= round.at || (round.plucks[i] ?? []).length === 0),
     );
     const names = [...new Set(left.map((s) => round.plan.strings[s.string]?.name ?? ''))];
     return (

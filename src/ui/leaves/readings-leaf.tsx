@@ -146,6 +146,8 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
         {listening && (
           <Suspense fallback={null}>
             <EarPanel
+              // What is heard belongs to the round it was begun in.
+              key={round}
               job={job}
               round={round}
               state={state}

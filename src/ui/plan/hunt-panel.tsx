@@ -122,7 +122,9 @@ export function HuntPanel({ job, allowed }: Props) {
           <h2 className="text-xl">The hunt for a noise</h2>
           <Spent hunt={hunt} />
         </div>
-        {may && !hunt.ended && <Limit key={hunt.version} job={job} hunt={hunt} give={give} />}
+        {may && !hunt.ended && (
+          <Limit key={`${hunt.limit} ${hunt.agreed}`} job={job} hunt={hunt} give={give} />
+        )}
       </div>
       <Trouble trouble={trouble} />
       <Ended job={job} allowed={allowed} hunt={hunt} give={give} />
