@@ -1,4 +1,5 @@
 import type { Hz } from '../units/unit-types.ts';
+import { buzzOf } from './buzz.ts';
 import { ANY_PITCH, hear, USUAL_REACH, type Refused } from './hear.ts';
 import { centsFrom, nearestNote } from './note-of.ts';
 import type { Sound } from './wav.ts';
@@ -14,7 +15,7 @@ export interface HeardNote {
   /** one standard deviation, cents */
   readonly uncertainty: number | null;
   readonly inharmonicity: number | null;
-  /** how much it buzzes, 0 to 1; null where that is not measured */
+  /** how much it buzzes, 0 to 1; null where it can’t be told */
   readonly buzz: number | null;
   /** how long the steady part was that was used */
   readonly seconds: number;
@@ -28,5 +29,7 @@ export function heardNote(sound: Sound, expected: Hz | null, reference: Hz): Hea
   const note = hz === null ? null : nearestNote(hz, reference);
   const cents =
     hz === null || note === null ? null : expected === null ? note.cents : centsFrom(hz, expected);
-  return { heard: note?.name ?? null, hz, cents, uncertainty, inharmonicity, buzz: null, seconds, refused };
+  const buzz =
+    hz === null || inharmonicity === null ? null : (buzzOf(sound, { hz, inharmonicity })?.amount ?? null);
+  return { heard: note?.name ?? null, hz, cents, uncertainty, inharmonicity, buzz, seconds, refused };
 }
