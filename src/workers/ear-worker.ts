@@ -1,10 +1,16 @@
 import type { EarPlan } from '../core/ear/ear-plan.ts';
+import type { PlacePlan } from '../core/ear/place-round.ts';
 import type { EarWord } from '../core/ear/ear-round.ts';
 import { listen, type EarSaid, type Listening } from '../core/ear/listening.ts';
+import { listenPlaces, type ListeningPlaces, type PlacesSaid } from '../core/ear/listening-places.ts';
+
+/** What is heard: a round's pitches, or every place that is played. */
+export type EarWork =
+  { readonly kind: 'pitch'; readonly plan: EarPlan } | { readonly kind: 'places'; readonly plan: PlacePlan };
 
 /** What the page says to the worker that listens. */
 export type ToEar =
-  | { readonly kind: 'begin'; readonly plan: EarPlan; readonly rate: number }
+  | { readonly kind: 'begin'; readonly work: EarWork; readonly rate: number }
   /** where the microphone's samples come from */
   | { readonly kind: 'microphone'; readonly port: MessagePort }
   /** a piece of a file; `part`: how much of it was heard after this one, 0 to 1 */
@@ -14,6 +20,7 @@ export type ToEar =
 /** What the worker says to the page. */
 export type FromEar =
   | EarSaid
+  | PlacesSaid
   /** how loud it is, decibels under the loudest there can be */
   | { readonly kind: 'level'; readonly decibels: number }
   | { readonly kind: 'heard-so-far'; readonly part: number }
@@ -22,7 +29,7 @@ export type FromEar =
 const LEVEL_EVERY = 6;
 const FLOOR = 1e-5;
 
-let listening: Listening | null = null;
+let listening: Listening | ListeningPlaces | null = null;
 let blocks = 0;
 
 const tell = (said: FromEar): void => self.postMessage(said);
@@ -34,11 +41,21 @@ function take(samples: Float32Array): void {
     tell({ kind: 'level', decibels: 20 * Math.log10(Math.max(FLOOR, listening.level())) });
 }
 
+function begin(work: EarWork, rate: number): void {
+  if (work.kind === 'places') {
+    const places = listenPlaces(work.plan, rate);
+    listening = places;
+    return tell({ kind: 'places', round: places.round(), stopped: false });
+  }
+  const round = listen(work.plan, rate);
+  listening = round;
+  tell({ kind: 'round', round: round.round(), done: null, sound: null });
+}
+
 function answer(asked: ToEar): void {
   switch (asked.kind) {
     case 'begin':
-      listening = listen(asked.plan, asked.rate);
-      return tell({ kind: 'round', round: listening.round(), done: null, sound: null });
+      return begin(asked.work, asked.rate);
     case 'microphone':
       asked.port.onmessage = (e: MessageEvent<Float32Array>) => safely(() => take(e.data));
       return;

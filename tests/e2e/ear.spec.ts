@@ -9,7 +9,7 @@ import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import type { Kind } from '../../src/core/instrument/kinds.ts';
 import { wavOf } from '../../src/core/sound/pluck-for-tests.ts';
 import { A, accessible, BY_ITSELF, go, tablet, test } from './shop.ts';
-import { takenIn } from './taken-in.ts';
+import { takenIn, type Typed } from './taken-in.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'rubrica-ear-'));
 /** A round is heard as it is played; a slow machine hears it a second time. */
@@ -146,6 +146,44 @@ test('a WAV file does the same; what is no sound is said at its field', async ({
   await file.setInputFiles(wav('four', played('ukulele', null, fretted)));
   await expect(panel(page)).toContainText('Every string was heard.', HEARD);
   for (const [i, truth] of fretted.entries()) await standsNear(page, 4 - i, truth);
+});
+
+test('every place is played from a WAV file: what buzzes stands beside the readings and is named', async ({
+  browser,
+}) => {
+  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+  const readings: Typed[] = [
+    ['relief', 0, 7, '0.2'],
+    ['action', 6, 12, '2.6'],
+    ['action', 1, 12, '2.1'],
+    ['saddle-standout', 0, 0, '4'],
+    ...[6, 5, 4, 3, 2, 1].map((n): Typed => ['nut-gap', n, 1, '0.15']),
+  ];
+  await go(page, `/job/${await takenIn('steel-acoustic', 'Everyplace', { readings })}/plan`);
+  await page.getByRole('radio', { name: 'Try it' }).click();
+  const heard = page.getByRole('region', { name: 'Played and heard' });
+  await heard.getByRole('button', { name: 'Play every place' }).click();
+  const places = page.getByRole('region', { name: 'Play every place' });
+  await places.getByLabel('Which').selectOption({ label: 'string 6' });
+  await places.getByRole('button', { name: /^Held up to fret/ }).click();
+  await page.getByRole('option', { name: '4', exact: true }).click();
+  await accessible(page, 'before every place is played');
+  // One place is played twice, one out of turn, and a door falls shut.
+  const at = (held: number, buzzes = false): Played => ({ hz: 82.407 * 2 ** (held / 12), buzzes });
+  const all = [at(0), { door: true } as const, at(1), at(1), at(3, true), at(2), at(4)];
+  await places.getByLabel('Or a WAV file of the same').setInputFiles(wav('places', all));
+  await expect(places).toContainText('5 of 5 places were heard, 1 of them buzz.', HEARD);
+  await expect(heard.getByRole('list', { name: 'Heard against the readings' })).toContainText(
+    'String 6 buzzes held behind fret 4, and by the readings there is room: fret 4 stands high',
+  );
+  await accessible(page, 'heard beside the readings');
+  await heard.getByText('5 places heard, one by one').click();
+  await expect(heard.getByText('string 6 at 3: ◆ buzzes')).toBeVisible();
+  await heard.getByRole('button', { name: 'Take back string 6 at 3' }).click();
+  await expect(heard).toContainText('What is heard is what the readings say.');
+  await page.reload();
+  await page.getByRole('radio', { name: 'Try it' }).click();
+  await expect(heard).toContainText('4 places heard, one by one');
 });
 
 test('keys say again, skip and stop; what was not heard is named', async () => {

@@ -29,12 +29,12 @@ const SET = [
 ] as const;
 
 /** An instrument whose strings stand high. */
-async function highJob() {
+async function highJob(set: readonly (readonly [(typeof SET)[number][0], number, number, string])[] = SET) {
   const instrument = { ...intake().instrument, serial: crypto.randomUUID() } as ReturnType<
     typeof intake
   >['instrument'];
   const taken = value(await house.give(house.desk, 'desk.take-in', { ...intake(), instrument }));
-  for (const [quantity, string, fret, typed] of SET) {
+  for (const [quantity, string, fret, typed] of set) {
     const at = { jobId: taken.jobId, round: 'as-found', quantity, string, fret } as const;
     value(await house.give(house.technician, 'readings.save', { ...at, typed, unit: 'mm', version: 0 }));
   }
@@ -191,7 +191,7 @@ describe('what was heard where the player played', () => {
       [6, 5, 'clear'],
       [6, 7, 'clear'],
     ]);
-    expect((await see(number)).plan.heard.every((h) => h.force > 0)).toBe(true);
+    expect((await see(number)).plan.heard.every((h) => (h.force ?? 0) > 0)).toBe(true);
     expect(await hear(5, 'buzzes')).toMatchObject({ ok: false, error: { code: 'conflict' } });
     value(await hear(5, null, 'clear'));
     expect((await see(number)).plan.heard).toHaveLength(1);
@@ -200,6 +200,15 @@ describe('what was heard where the player played', () => {
       ok: false,
       error: { fields: { held: 'It is held at 0 to 19.' } },
     });
+  });
+
+  test('what contradicts the readings says nothing of the hand, and is kept beside them', async () => {
+    const { jobId, number } = await highJob(
+      SET.map(([q, s, f, typed]) => [q, s, f, q === 'action' ? '0.1' : typed] as const),
+    );
+    const at = { jobId, string: 6, held: 5, heard: 'clear', was: null } as const;
+    value(await house.give(house.technician, 'plan.hear', at));
+    expect((await see(number)).plan.heard).toEqual([{ string: 6, held: 5, heard: 'clear', force: null }]);
   });
 
   test('without heights nothing is said of a hand', async () => {

@@ -5,7 +5,14 @@ import type { EarPlan } from './ear-plan.ts';
 
 /** What is done at the instrument, one after the other. */
 export type Played =
-  | { readonly hz: number; readonly level?: number; readonly rings?: number; readonly glide?: number }
+  | {
+      readonly hz: number;
+      readonly level?: number;
+      readonly rings?: number;
+      readonly glide?: number;
+      /** whether it touches a fret on and on */
+      readonly buzzes?: boolean;
+    }
   | { readonly knocks: number }
   | { readonly door: true }
   | { readonly quiet: number };
@@ -29,6 +36,14 @@ function addBurst(
   }
 }
 
+/** Bursts of noise, one a swing, dying away with the string: a fret that is touched again and again. */
+function addTouches(to: Float32Array, rate: number, hz: number, level: number, seed: number): void {
+  const random = seeded(seed);
+  for (let i = 0; i < to.length; i++)
+    if (((i * hz) / rate) % 1 < 0.15)
+      to[i] = (to[i] as number) + level * (random() - random()) * Math.exp(-i / rate / 0.3);
+}
+
 /** The sound of what is played, after half a second of quiet, with a room's noise under it. */
 export function soundOf(played: readonly Played[], rate = 44_100, room = 2e-5, every = BETWEEN): Sound {
   const lasts = played.map((p) => ('quiet' in p ? p.quiet : 'knocks' in p ? 0.25 * p.knocks + 0.9 : every));
@@ -40,6 +55,7 @@ export function soundOf(played: readonly Played[], rate = 44_100, room = 2e-5, e
       const own = new Float32Array(Math.round(Math.min(every, samples.length / rate - at) * rate));
       const { hz: f0, level = 0.2, rings = 2.2, glide = 0 } = p;
       addPluck(own, rate, { f0, b: 6e-5, level, rings, glide }, 0, seed);
+      if (p.buzzes === true) addTouches(own, rate, f0, 0.6 * level, seed);
       // The hand stops it before it plucks again.
       const stop = own.length - Math.round(0.06 * rate);
       for (let k = 0; k < own.length; k++)

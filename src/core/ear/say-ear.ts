@@ -28,7 +28,8 @@ export function sayStep({ plan, at }: EarRound): EarDirection | null {
   return { string: `String ${string.name}`, act: act(plan, step), mind };
 }
 
-const REFUSED: Readonly<Record<Refused, string>> = {
+/** Why nothing is said of a sound, in the bench's words. */
+export const REFUSED: Readonly<Record<Refused, string>> = {
   silent: 'Nothing was heard.',
   'too-short': 'Too short: let it ring for half a second.',
   clipped: 'Too loud for the microphone: pluck softer or move the tablet away.',

@@ -43,7 +43,9 @@ test('a hand that explains what is heard lies between what is clear and what buz
       expect(fitted.agrees).toBe(true);
       // Played by the hand that was fitted, the same is heard again.
       const places = heard.map((h) => [6 - h.string, h.held] as const);
-      const again = plays(low, fitted.force, places).filter((h) => Math.abs(h.force - fitted.force) > 1e-6);
+      const again = plays(low, fitted.force, places).filter(
+        (h) => Math.abs((h.force ?? 0) - fitted.force) > 1e-6,
+      );
       for (const h of again)
         expect(heard.find((x) => x.string === h.string && x.held === h.held)?.heard).toBe(h.heard);
     }),

@@ -6,14 +6,15 @@ import type { NeckModel } from './neck-model.ts';
 import { MOST_FORCE, threshold, type HeardMark } from './pluck-reach.ts';
 import type { Touch } from '../targets/target.ts';
 
-/** A place this player played, what was heard, and the pluck at which it just buzzes as the neck was read then, N. */
+/** A place this player played, what was heard, and the pluck at which it just buzzes as the neck was read then. */
 export interface HeardPlace {
   /** 1 is the highest */
   readonly string: number;
   /** 0 is the open string */
   readonly held: number;
   readonly heard: HeardMark['heard'];
-  readonly force: number;
+  /** N; null where no hand makes the difference: as it was read it lies on a fret at rest, or nothing can touch there */
+  readonly force: number | null;
 }
 
 /** What a place tells of a hand, or why it tells nothing. */
@@ -52,12 +53,14 @@ export interface FittedHand {
 
 /**
  * How hard this player plucks by what was heard: what is clear bounds it from above, what buzzes from below; the usual hand of the
- * touch stands where that allows it. Null where nothing was heard.
+ * touch stands where that allows it. Null where nothing was heard that tells of a hand.
  * @param usual N
  */
 export function handHeard(heard: readonly HeardPlace[], usual: number): FittedHand | null {
-  if (heard.length === 0) return null;
-  const of = (what: HeardMark['heard']) => heard.filter((h) => h.heard === what).map((h) => h.force);
+  const told = heard.filter((h) => h.force !== null);
+  if (told.length === 0) return null;
+  const of = (what: HeardMark['heard']) =>
+    told.flatMap((h) => (h.heard === what && h.force !== null ? [h.force] : []));
   const most = Math.min(MOST_FORCE, ...of('clear'));
   const least = Math.max(0, ...of('buzzes'));
   if (least > most) return { force: (least + most) / 2, agrees: false };

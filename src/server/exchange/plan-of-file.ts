@@ -44,7 +44,7 @@ const file = z.object({
           string: z.number().int(),
           held: z.number().int(),
           heard: z.enum(['clear', 'buzzes']),
-          force: z.number().positive(),
+          force: z.number().nonnegative().nullable(),
         }),
       )
       .nullish(),

@@ -40,15 +40,8 @@ export const hearPlace = defineUseCase({
         { held, heard },
         planInput.settings.rodActionRatio,
       );
-      if (told.kind === 'touches')
-        return fail(refuse('As it was read this place lies on a fret at rest: read the heights again.'));
-      if (told.kind === 'never')
-        return fail(
-          refuse(
-            'As it was read nothing touches there however hard it is played: look for a high fret or a loose part.',
-          ),
-        );
-      places = [...rest, { string, held, heard, force: told.force }];
+      // What contradicts the readings tells nothing of the hand; it is kept and named beside them.
+      places = [...rest, { string, held, heard, force: told.kind === 'force' ? told.force : null }];
     }
     job.heard = places.length === 0 ? null : [...places];
     await countLater(work, job);

@@ -3,15 +3,12 @@
 import { useState } from 'react';
 import type { EarPlan, EarWish } from '../../core/ear/ear-plan.ts';
 import { stringName, stringNumber, type Construction } from '../../core/instrument/construction.ts';
-import { readWav } from '../../core/sound/wav.ts';
-import { FileField } from '../kit/file-field.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import type { Ear } from './use-ear.ts';
+import { WavFile } from './wav-file.tsx';
 
 /** What somebody says of a round before it begins. */
 export type Wish = Pick<EarWish, 'tune' | 'nut' | 'only'>;
-
-const LARGEST_FILE = 60_000_000;
 
 /** How a round is wanted, and what it is heard by. */
 export function Begin({
@@ -34,22 +31,13 @@ export function Begin({
   const [nut, setNut] = useState(false);
   const [string, setString] = useState(0);
   const wish = { tune, nut, only: string === 0 ? null : [string] };
-  const [wrong, setWrong] = useState('');
-  const byFile = async (file: File) => {
-    setWrong('');
-    if (file.size > LARGEST_FILE)
-      return setWrong('This file is larger than a round by ear is: 60 MB at most.');
-    const sound = readWav(new Uint8Array(await file.arrayBuffer()));
-    if (!sound.ok) return setWrong(sound.error);
-    ear.byFile(plan(wish), sound.value);
-  };
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
       <button
         type="button"
         className="button button-main"
         disabled={ear.stands.kind === 'opening'}
-        onClick={() => void ear.byMicrophone(plan(wish))}
+        onClick={() => void ear.byMicrophone({ kind: 'pitch', plan: plan(wish) })}
       >
         Listen by the microphone
       </button>
@@ -57,14 +45,7 @@ export function Begin({
       <Tick label="Also held at 7, 5, 3 and 1, for the nut" value={nut} onChange={setNut} />
       <Tick label="Keep the plucks with the readings" value={keep} onChange={onKeep} />
       <Which construction={c} value={string} onChange={setString} />
-      <div className="w-64">
-        <FileField
-          label="Or a WAV file of the same"
-          accept=".wav,audio/wav"
-          wrong={wrong}
-          onFile={(file) => void byFile(file)}
-        />
-      </div>
+      <WavFile onSound={(sound) => ear.byFile({ kind: 'pitch', plan: plan(wish) }, sound)} />
       <button type="button" className="button ml-auto" onClick={onClose}>
         Leave it
       </button>
@@ -94,7 +75,7 @@ function Tick({
   );
 }
 
-function Which({
+export function Which({
   construction: c,
   value,
   onChange,

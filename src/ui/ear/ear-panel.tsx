@@ -13,6 +13,7 @@ import type { ReadingsState } from '../neck-sheet/use-readings.ts';
 import { Begin, type Wish } from './ear-begin.tsx';
 import { Hearing, useWords } from './ear-hearing.tsx';
 import { asText } from './as-text.ts';
+import { TROUBLE } from './ear-trouble.ts';
 import type { EarStands, HeardPlace } from './ear-session.ts';
 import { useEar } from './use-ear.ts';
 
@@ -28,15 +29,6 @@ interface Props {
 }
 
 const USUAL_PITCH = 440;
-
-const TROUBLE: Readonly<Record<Extract<EarStands, { kind: 'trouble' }>['why'], string>> = {
-  insecure: 'A microphone needs a secure page: open Rubrica by the https address that its start shows.',
-  'not-allowed': 'This browser was not allowed to hear. Allow the microphone for this page and begin again.',
-  none: 'This tablet has no microphone. A WAV file of the same does as well.',
-  busy: 'The microphone did not open. Something else may be using it.',
-  lost: 'The microphone went away. What was heard stands in its fields.',
-  fault: 'Listening ended by a fault of Rubrica’s own. What was heard stands in its fields.',
-};
 
 /** How a place's plucks are written into its field: each of them, so that mean and spread are the field's own. */
 const asRepeated = ({ cents }: EarResult): string =>
@@ -67,7 +59,7 @@ const fretPlayed = (step: EarStep, method: MethodOf<'intonation'>): number =>
 export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props) {
   const [keep, setKeep] = useState(false);
   const filling = useFilling(state, keep);
-  const ear = useEar(filling.fill);
+  const ear = useEar({ onDone: filling.fill });
   const listening = ear.stands.kind === 'listening';
   useWords(listening, ear.say);
   const own = useRef<HTMLElement>(null);

@@ -1,9 +1,10 @@
-import type { EarPlan } from '../../core/ear/ear-plan.ts';
 import type { EarResult, EarRound, EarWord } from '../../core/ear/ear-round.ts';
 import type { LivePitch } from '../../core/ear/listening.ts';
+import type { PlacesSaid } from '../../core/ear/listening-places.ts';
+import type { PlacedAmount, PlaceRound } from '../../core/ear/place-round.ts';
 import type { Sound } from '../../core/sound/wav.ts';
 import { openMicrophone, type Microphone, type NoMicrophone } from '../../devices/microphone.ts';
-import type { FromEar, ToEar } from '../../workers/ear-worker.ts';
+import type { EarWork, FromEar, ToEar } from '../../workers/ear-worker.ts';
 import { reportError } from '../data/report-error.ts';
 
 /** A moment of the strip: when (ms since the page began), and what the pitch was. */
@@ -23,6 +24,8 @@ export type EarStands =
 export interface EarState {
   readonly stands: EarStands;
   readonly round: EarRound | null;
+  /** where playing every place stands; null where something else is heard */
+  readonly places: PlaceRound | null;
   readonly strip: readonly StripPoint[];
   /** how loud it is, decibels under the loudest there can be */
   readonly level: number;
@@ -41,6 +44,8 @@ export const STRIP_MS = 6000;
 const PIECE = 8192;
 const QUIET = -100;
 
+const NOTHING_YET = { round: null, places: null, strip: [], part: 0 } as const;
+
 /** Keeps a tablet awake that nobody touches; where it cannot, it sleeps as it does. */
 async function stayAwake(): Promise<() => void> {
   if (!('wakeLock' in navigator)) return () => undefined;
@@ -50,7 +55,7 @@ async function stayAwake(): Promise<() => void> {
 
 /** A round by ear: the microphone or a file, and the worker that listens. */
 export class EarSession {
-  #state: EarState = { stands: { kind: 'before' }, round: null, strip: [], level: QUIET, part: 0 };
+  #state: EarState = { stands: { kind: 'before' }, ...NOTHING_YET, level: QUIET };
   readonly #listeners = new Set<() => void>();
   #worker: Worker | null = null;
   #microphone: Microphone | null = null;
@@ -59,6 +64,8 @@ export class EarSession {
   #turn = 0;
   /** told of each place that was heard through */
   onDone: (heard: HeardPlace) => void = () => undefined;
+  /** told of each place that was played and heard to be clear or to buzz */
+  onPlayed: (played: PlacedAmount) => void = () => undefined;
 
   readonly state = (): EarState => this.#state;
 
@@ -77,7 +84,7 @@ export class EarSession {
   };
 
   /** Begins by this tablet's microphone; the browser asks first. */
-  readonly byMicrophone = async (plan: EarPlan): Promise<void> => {
+  readonly byMicrophone = async (work: EarWork): Promise<void> => {
     this.end();
     this.#stand({ kind: 'opening' });
     const own = this.#turn;
@@ -85,7 +92,7 @@ export class EarSession {
     if (own !== this.#turn) return typeof opened === 'string' ? undefined : opened.close();
     if (typeof opened === 'string') return this.#stand({ kind: 'trouble', why: opened });
     this.#microphone = opened;
-    this.#begin(plan, opened.rate)({ kind: 'microphone', port: opened.port }, [opened.port]);
+    this.#begin(work, opened.rate)({ kind: 'microphone', port: opened.port }, [opened.port]);
     this.#stand({ kind: 'listening', from: 'microphone' });
     const letSleep = await stayAwake();
     if (own === this.#turn) this.#letSleep = letSleep;
@@ -93,9 +100,9 @@ export class EarSession {
   };
 
   /** Hears a file as if it were played. */
-  readonly byFile = (plan: EarPlan, { samples, rate }: Sound): void => {
+  readonly byFile = (work: EarWork, { samples, rate }: Sound): void => {
     this.end();
-    const say = this.#begin(plan, rate);
+    const say = this.#begin(work, rate);
     this.#stand({ kind: 'listening', from: 'file' });
     for (let from = 0; from < samples.length; from += PIECE) {
       const piece = samples.slice(from, from + PIECE);
@@ -125,7 +132,7 @@ export class EarSession {
     this.#stand(stands);
   }
 
-  #begin(plan: EarPlan, rate: number): (to: ToEar, move?: Transferable[]) => void {
+  #begin(work: EarWork, rate: number): (to: ToEar, move?: Transferable[]) => void {
     const own = new Worker(new URL('../../workers/ear-worker.ts', import.meta.url), { type: 'module' });
     this.#worker = own;
     own.onmessage = (e: MessageEvent<FromEar>) => {
@@ -135,9 +142,17 @@ export class EarSession {
       if (this.#worker === own) this.#hear({ kind: 'fault', message: e.message });
     };
     const say = (to: ToEar, move: Transferable[] = []): void => own.postMessage(to, move);
-    this.#change({ strip: [], part: 0, round: null });
-    say({ kind: 'begin', plan, rate });
+    this.#change(NOTHING_YET);
+    say({ kind: 'begin', work, rate });
     return say;
+  }
+
+  #hearPlaces({ round, stopped }: PlacesSaid): void {
+    const { last } = round;
+    this.#change({ places: round });
+    if (stopped) return this.#over({ kind: 'over', stopped: true });
+    if (last?.kind === 'heard') this.onPlayed(last);
+    if (round.at >= round.plan.places.length) this.#over({ kind: 'over', stopped: false });
   }
 
   #hear(said: FromEar): void {
@@ -149,6 +164,8 @@ export class EarSession {
         if (said.round.at >= said.round.plan.steps.length) this.#over({ kind: 'over', stopped: false });
         return;
       }
+      case 'places':
+        return this.#hearPlaces(said);
       case 'pitch': {
         const at = performance.now();
         const kept = this.#state.strip.filter((p) => at - p.at < STRIP_MS);

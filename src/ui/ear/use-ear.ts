@@ -1,16 +1,21 @@
 'use client';
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
+import type { PlacedAmount } from '../../core/ear/place-round.ts';
 import { EarSession, type HeardPlace } from './ear-session.ts';
 
 /**
  * A round by ear beside a screen; it ends with it.
- * @param onDone a place was heard through: what it came to
+ * @param told a place of a round was heard through, or one that was played was heard to be clear or to buzz
  */
-export function useEar(onDone: (heard: HeardPlace) => void) {
+export function useEar(told: {
+  readonly onDone?: (heard: HeardPlace) => void;
+  readonly onPlayed?: (played: PlacedAmount) => void;
+}) {
   const [session] = useState(() => new EarSession());
   useEffect(() => {
-    session.onDone = onDone;
+    session.onDone = (heard) => told.onDone?.(heard);
+    session.onPlayed = (played) => told.onPlayed?.(played);
   });
   useEffect(() => session.end, [session]);
   const state = useSyncExternalStore(session.listen, session.state, session.state);

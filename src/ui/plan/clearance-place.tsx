@@ -17,7 +17,8 @@ export const Place = memo(function Place({
   readonly x: number;
   readonly y: number;
   readonly width: number;
-  readonly fret: number;
+  /** the fret it meets; null where that is not known */
+  readonly fret: number | null;
   readonly share: number | null;
 }) {
   const middle = x + width / 2;
@@ -44,7 +45,7 @@ export const Place = memo(function Place({
       {room === 'buzz' && (
         <>
           <path d={`M${middle - 7} ${y + 4} h14 l-7 9 z`} fill="var(--rubric)" />
-          {width >= 14 && (
+          {fret !== null && width >= 14 && (
             <text x={middle} y={y + ROW - 3} textAnchor="middle" fontSize={10} fill="var(--rubric)">
               {fret}
             </text>

@@ -1,6 +1,8 @@
 'use client';
 
-import { useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { Ear } from 'lucide-react';
+import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { stringName } from '../../core/instrument/construction.ts';
 import type { FittedHand } from '../../core/whatif/heard.ts';
 import { useSend } from '../data/use-send.ts';
@@ -9,8 +11,13 @@ import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import type { Note } from '../ear/places-panel.tsx';
 
 const WHOLE = /^\d{1,2}$/;
+
+/** Playing every place, and its map, come with what they need when they are asked for. */
+const PlacesPanel = lazy(async () => ({ default: (await import('../ear/places-panel.tsx')).PlacesPanel }));
+const HeardMap = lazy(async () => ({ default: (await import('./heard-map.tsx')).HeardMap }));
 
 type Job = LeafProps<'plan'>['job'];
 type Heard = Job['plan']['heard'][number];
@@ -18,8 +25,24 @@ type Heard = Job['plan']['heard'][number];
 const placeOf = (job: Job, h: Pick<Heard, 'string' | 'held'>): string =>
   `string ${stringName(job.instrument.construction, h.string)} ${h.held === 0 ? 'open' : `at ${h.held}`}`;
 
+const USUAL_PITCH = 440;
+
+/** Writes down what the ear hears, place by place; a place played again replaces what it wrote itself. */
+function useNoting(job: Job) {
+  const { give, trouble } = useSend();
+  const written = useRef(new Map<string, Heard['heard']>());
+  const write = (n: Note) => {
+    const key = `${n.string}:${n.held}`;
+    const stood = job.plan.heard.find((h) => h.string === n.string && h.held === n.held)?.heard ?? null;
+    const was = written.current.get(key) ?? stood;
+    written.current.set(key, n.heard);
+    if (was !== n.heard) void give('plan.hear', { jobId: job.id, ...n, was });
+  };
+  return { write, trouble };
+}
+
 /** Where it was played, and what was heard there: two taps. */
-function Hearing({ job }: { readonly job: Job }) {
+function Hearing({ job, onPlay }: { readonly job: Job; readonly onPlay: () => void }) {
   const c = job.instrument.construction;
   const { give, busy, trouble } = useSend();
   const [string, setString] = useState(String(c.strings.length));
@@ -54,6 +77,9 @@ function Hearing({ job }: { readonly job: Job }) {
       <button type="button" className="button" disabled={!fine || busy} onClick={() => void hear('buzzes')}>
         Buzzes
       </button>
+      <button type="button" className="button" onClick={onPlay}>
+        <Ear aria-hidden size={18} /> Play every place
+      </button>
       <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
     </div>
   );
@@ -86,19 +112,52 @@ function HeardList({ job, may }: { readonly job: Job; readonly may: boolean }) {
   );
 }
 
+interface Props {
+  readonly job: Job;
+  readonly may: boolean;
+  readonly fitted: FittedHand | null;
+  /** the clearance as it was read: for this hand where one explains what was heard, else for the usual one of the touch */
+  readonly asRead: readonly ClearanceMap[];
+}
+
+/** Everything that was heard: beside the readings, and place by place. */
+function Marks({ job, may, fitted, asRead }: Props) {
+  const { heard } = job.plan;
+  return (
+    <>
+      <Suspense fallback={null}>
+        <HeardMap
+          construction={job.instrument.construction}
+          heard={heard}
+          maps={asRead}
+          ofThisHand={fitted?.agrees === true}
+        />
+      </Suspense>
+      <details>
+        <summary className="inline-flex min-h-11 cursor-pointer items-center text-sm underline">
+          {heard.length} place{heard.length === 1 ? '' : 's'} heard, one by one
+        </summary>
+        <HeardList job={job} may={may} />
+      </details>
+    </>
+  );
+}
+
 /** What was heard where this player played, and the hand it fits. */
 export function HeardPanel({
   job,
   may,
   usual,
   fitted,
-}: {
-  readonly job: Job;
-  readonly may: boolean;
+  asRead,
+}: Props & {
   /** the usual pluck of the touch, N */
   readonly usual: number;
-  readonly fitted: FittedHand | null;
 }) {
+  const [playing, setPlaying] = useState(false);
+  const c = job.instrument.construction;
+  const round = job.readings.rounds.at(-1);
+  const note = useNoting(job);
   return (
     <section aria-label="Played and heard" className="border-y border-line py-2">
       <p className="text-sm">
@@ -109,8 +168,21 @@ export function HeardPanel({
             ? `This hand plucks with about ${fitted.force.toFixed(1)} N (the touch alone would say ${usual.toFixed(1)}).`
             : '◆ No single hand explains what was heard: a fret stands high, or something is loose.'}
       </p>
-      {may && <Hearing job={job} />}
-      <HeardList job={job} may={may} />
+      {may && <Hearing job={job} onPlay={() => setPlaying(true)} />}
+      {playing && (
+        <Suspense fallback={null}>
+          <PlacesPanel
+            construction={c}
+            tuning={round?.tuning ?? ''}
+            pitch={round?.pitch ?? USUAL_PITCH}
+            firstString={job.readings.habits.firstString}
+            onNote={note.write}
+            onClose={() => setPlaying(false)}
+          />
+          <Trouble trouble={note.trouble} />
+        </Suspense>
+      )}
+      {job.plan.heard.length > 0 && <Marks job={job} may={may} fitted={fitted} asRead={asRead} />}
     </section>
   );
 }

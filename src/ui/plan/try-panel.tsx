@@ -61,6 +61,12 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const now = useMemo(() => consequences(model, NO_MOVES, ratio, x), [model, ratio, x]);
   const tried = useMemo(() => consequences(model, moves, ratio, x), [model, moves, ratio, x]);
   const maps = useMemo(() => mapOfNeck(model, tried, hand, x), [model, tried, hand, x]);
+  // A hand that does not explain what was heard is none to hold it against.
+  const agreed = fitted?.agrees === true ? fitted.force : undefined;
+  const asRead = useMemo(
+    () => mapOfNeck(model, now, handFor(model, job.touch, agreed), x),
+    [model, now, job.touch, agreed, x],
+  );
   const handles = useMemo(() => handlesOf(c, drawn), [c, drawn]);
   const question = useMemo(
     () =>
@@ -174,7 +180,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
         {answer &&
           ` With what the gauges leave open, the chance that a played place buzzes is ${Math.round(answer.chance.anywhere * 100)} % (${answer.chance.draws} necks drawn).`}
       </p>
-      <HeardPanel job={job} may={may} usual={usual} fitted={fitted} />
+      <HeardPanel job={job} may={may} usual={usual} fitted={fitted} asRead={asRead} />
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         {handles.map((h) => (
           <MoveField key={h.id} handle={h} moves={moves} onMove={(to, at) => trying.set(to, at)} />

@@ -1,0 +1,149 @@
+'use client';
+
+import type { ClearanceMap } from '../../core/clearance/clearance.ts';
+import { stringName, type Construction } from '../../core/instrument/construction.ts';
+import { roomOf, type Room } from '../../core/whatif/clearance-map.ts';
+import type { HeardPlace } from '../../core/whatif/heard.ts';
+import { compareHeard, sayUnexplained, unexplained } from '../../core/whatif/heard-map.ts';
+import { rowOfString } from '../neck-sheet/geometry.ts';
+import { Place, ROW } from './clearance-place.tsx';
+
+const CELL = 26;
+const NAMES = 40;
+const FOOT = 20;
+
+interface Props {
+  readonly construction: Construction;
+  readonly heard: readonly HeardPlace[];
+  /** as the neck was read, lowest string first */
+  readonly maps: readonly ClearanceMap[];
+  /** whether that is for the hand that was heard, or for the usual one */
+  readonly ofThisHand: boolean;
+}
+
+interface Places {
+  readonly construction: Construction;
+  readonly roomAt: (index: number, held: number) => Room | null;
+  /** the fret a place meets, where that is known */
+  readonly fretAt?: ((index: number, held: number) => number | null) | undefined;
+}
+
+/** One string's places. */
+function Row({
+  construction: c,
+  index,
+  columns,
+  roomAt,
+  fretAt,
+}: Places & { readonly index: number; readonly columns: number }) {
+  const y = rowOfString({ ...c, perCourse: 1 }, index) * ROW;
+  return (
+    <g>
+      <text x={2} y={y + ROW / 2 + 4} fontSize={13} fill="var(--plain)">
+        {stringName(c, c.strings.length - index)} {c.strings[index]?.note.replace(/\d+$/, '')}
+      </text>
+      {Array.from({ length: columns }, (_, held) => {
+        const room = roomAt(index, held);
+        const x = NAMES + held * CELL;
+        return (
+          <g key={held}>
+            <rect
+              x={x}
+              y={y}
+              width={CELL}
+              height={ROW}
+              fill={room === null ? 'transparent' : 'var(--wood)'}
+              fillOpacity={0.55}
+              stroke="var(--line)"
+            />
+            {room === 'clear' && <circle cx={x + CELL / 2} cy={y + ROW / 2} r={2} fill="var(--plain)" />}
+            {room !== null && room !== 'clear' && (
+              <Place room={room} x={x} y={y} width={CELL} fret={fretAt?.(index, held) ?? null} share={null} />
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** One map of the neck: every place that was played, with what stands there. */
+function Grid({
+  construction: c,
+  name,
+  upTo,
+  roomAt,
+  fretAt,
+}: Places & { readonly name: string; readonly upTo: number }) {
+  const rows = c.strings.length;
+  const columns = upTo + 1;
+  return (
+    <figure className="min-w-0 overflow-x-auto">
+      <figcaption className="text-sm font-bold">{name}</figcaption>
+      <svg
+        width={NAMES + columns * CELL + 4}
+        height={rows * ROW + FOOT}
+        role="img"
+        aria-label={`${name}: strings by held fret; what differs is said below`}
+      >
+        {c.strings.map((_, index) => (
+          <Row key={index} {...{ construction: c, index, columns, roomAt, fretAt }} />
+        ))}
+        {Array.from({ length: columns }, (_, held) => (
+          <text
+            key={held}
+            x={NAMES + held * CELL + CELL / 2}
+            y={rows * ROW + 14}
+            fontSize={12}
+            textAnchor="middle"
+            fill="var(--quiet)"
+          >
+            {held}
+          </text>
+        ))}
+      </svg>
+    </figure>
+  );
+}
+
+/** What was heard beside what the readings say, and what of it they don't explain. */
+export function HeardMap({ construction: c, heard, maps, ofThisHand }: Props) {
+  const compared = compareHeard(heard, maps);
+  const upTo = Math.max(...heard.map((h) => h.held));
+  const at = new Map(heard.map((h) => [`${h.string}:${h.held}`, h.heard]));
+  const heardAt = (index: number, held: number): Room | null => {
+    const found = at.get(`${c.strings.length - index}:${held}`);
+    return found === undefined ? null : found === 'clear' ? 'clear' : 'buzz';
+  };
+  const computedAt = (index: number, held: number): Room | null => {
+    const map = maps[index];
+    const margin = map?.margin[held];
+    return margin === undefined ? null : roomOf(margin, map?.still[held] ?? 0);
+  };
+  const said = unexplained(c, compared);
+  return (
+    <div className="space-y-1">
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        <Grid construction={c} name="Heard" upTo={upTo} roomAt={heardAt} />
+        <Grid
+          construction={c}
+          name={`By the readings, for ${ofThisHand ? 'this' : 'the usual'} hand`}
+          upTo={upTo}
+          roomAt={computedAt}
+          fretAt={(i, held) => maps[i]?.fret[held] ?? null}
+        />
+      </div>
+      <ul className="text-sm" aria-label="Heard against the readings">
+        {said.map((u) => {
+          const words = sayUnexplained(c, u);
+          return (
+            <li key={words} className="text-rubric">
+              ◆ {words}
+            </li>
+          );
+        })}
+        {said.length === 0 && <li>What is heard is what the readings say.</li>}
+      </ul>
+    </div>
+  );
+}
