@@ -62,24 +62,28 @@ async function freshDatabase(server: PrivateDatabase, name: string): Promise<str
   return ensureDatabase(server, name);
 }
 
-/** The browser tests in lanes, each on a demo shop of its own; every file stands in one of them. */
-const FIRST_LANE = [
-  'checklists',
-  'custody',
-  'desk',
-  'exchange',
-  'history',
-  'inspection',
-  'keyboard',
-  'offline',
-  'photos',
-  'plan',
-  'doors',
-  'edits',
-  'ends',
-  'shell',
-  'still',
-  'sums',
+/**
+ * The browser tests in lanes of about the same length, each on a demo shop of its own, since most of their time is waiting; what
+ * stands in none of them is in the last.
+ */
+const LANES: readonly (readonly string[])[] = [
+  [
+    'checklists',
+    'custody',
+    'desk',
+    'doors',
+    'edits',
+    'exchange',
+    'history',
+    'inspection',
+    'keyboard',
+    'offline',
+    'photos',
+    'still',
+    'sums',
+  ],
+  ['ends', 'hunt', 'plan', 'shelf', 'together', 'work', 'wrong-ways'],
+  [],
 ];
 
 /** Heard as fast as it is played: after the others, so that a busy machine loses no sound. */
@@ -147,30 +151,21 @@ async function endToEnd(words: LastWords, server: PrivateDatabase, only: string)
   say('loading the demo shop for the browser tests …');
   await fillDemo(db, new Date());
   await db.sequelize.close();
-  const second = server.url('rubrica_e2e_2');
-  const third = server.url('rubrica_e2e_3');
-  await copyDatabase(url, second);
-  await copyDatabase(url, third);
-  const lanes: readonly Lane[] = [
-    {
-      url,
-      ports: [4381, 4382],
-      files: specs()
-        .filter((s) => FIRST_LANE.includes(s))
-        .map(fileOf),
-    },
-    {
-      url: second,
-      ports: [4385, 4386],
-      files: specs()
-        .filter((s) => ![...FIRST_LANE, ...LISTENING, ...EMPTY_HOUSE].includes(s))
-        .map(fileOf),
-    },
-  ];
+  const named = new Set([...LANES.flat(), ...LISTENING, ...EMPTY_HOUSE]);
+  const rest = specs().filter((s) => !named.has(s));
+  const lanes: Lane[] = [];
+  for (const [i, own] of LANES.entries()) {
+    const shop = i === 0 ? url : server.url(`rubrica_e2e_${i + 1}`);
+    if (i > 0) await copyDatabase(url, shop);
+    const files = [...own, ...(i === LANES.length - 1 ? rest : [])].map(fileOf);
+    lanes.push({ url: shop, ports: [4381 + 2 * i, 4382 + 2 * i], files });
+  }
+  const heardIn = server.url('rubrica_e2e_ear');
+  await copyDatabase(url, heardIn);
   const running = lanes.map((lane) => runLane(words, lane, only));
   const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(words, server, only));
   const passed = await Promise.all([...running, after]);
-  const listening: Lane = { url: third, ports: [4391, 4392], files: LISTENING.map(fileOf) };
+  const listening: Lane = { url: heardIn, ports: [4391, 4392], files: LISTENING.map(fileOf) };
   const heard = await runLane(words, listening, only);
   return light && heard && passed.every(Boolean);
 }
