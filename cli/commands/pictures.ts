@@ -6,6 +6,7 @@ import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { startBrowser } from '../base/browser.ts';
 import { buildIfNeeded } from '../base/build.ts';
 import { earPlan } from '../../src/core/ear/ear-plan.ts';
+import { gaugeByPartials } from '../../src/core/ear/heard-set.ts';
 import { playedRound, soundOf } from '../../src/core/ear/play-for-tests.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { writeWav } from '../../src/core/sound/wav.ts';
@@ -33,9 +34,9 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['inspection', '/job/411/inspection'],
   ['readings', '/job/412/readings'],
   ['listen', '/job/405/readings', 'dim'],
-  ['what-moved', '/shelf/12/readings'],
   ['plan', '/job/412/plan'],
   ['plan-try', '/job/407/plan?part=try'],
+  ['hunt', '/job/413/plan?part=noise'],
   ['plans', '/job/412/plan?part=plans'],
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
@@ -43,7 +44,8 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
 
 /** A round by ear under way, heard from a file: a string of each pair alone. */
 async function listen(page: Page): Promise<void> {
-  const plan = earPlan(usualConstruction('twelve-string'), {
+  const c = usualConstruction('twelve-string');
+  const plan = earPlan(c, {
     tuning: '',
     pitch: 440,
     method: 'open',
@@ -54,7 +56,14 @@ async function listen(page: Page): Promise<void> {
   });
   const fretted = plan.strings.map((_, i) => ((5 * i) % 9) - 4);
   const tuned = plan.strings.map((_, i) => 0.4 - 0.2 * (i % 5));
-  const sound = soundOf(playedRound(plan, { tuned, fretted }).slice(0, 26));
+  // Strings of the gauges they are said to be.
+  const stiff = plan.strings.map((s, i) => {
+    const fact = c.strings[i];
+    return fact && !fact.wound ? (fact.gauge / gaugeByPartials(1, s.hz, c.scale)) ** 2 : 6e-5;
+  });
+  // Four strings and a little; then it is quiet, and the picture is taken.
+  const played = playedRound(plan, { tuned, fretted, stiff }).slice(0, 18);
+  const sound = soundOf([...played, { quiet: 120 }]);
   await page.getByRole('button', { name: 'Listen', exact: true }).click();
   const file = page.getByLabel('Or a WAV file of the same');
   await file.setInputFiles({
@@ -110,7 +119,8 @@ export async function run(o: Options): Promise<number> {
       if (name === 'plans') await page.waitForSelector('article');
       if (name === 'listen') await listen(page);
       if (name === 'week') await page.waitForSelector('#main [aria-label="Ilse Marrow"]');
-      await page.screenshot({ path: join(folder, `${name}.png`) });
+      // What is tried, and what was heard under it, are one page.
+      await page.screenshot({ path: join(folder, `${name}.png`), fullPage: name === 'plan-try' });
     }
     if (o.rest.length === 0 || o.rest.includes('my-day-phone')) {
       await page.setViewportSize({ width: 390, height: 844 });

@@ -158,7 +158,7 @@ async function endToEnd(words: LastWords, server: PrivateDatabase, only: string)
     const shop = i === 0 ? url : server.url(`rubrica_e2e_${i + 1}`);
     if (i > 0) await copyDatabase(url, shop);
     const files = [...own, ...(i === LANES.length - 1 ? rest : [])].map(fileOf);
-    lanes.push({ url: shop, ports: [4381 + 2 * i, 4382 + 2 * i], files });
+    lanes.push({ url: shop, ports: [4401 + 2 * i, 4402 + 2 * i], files });
   }
   const heardIn = server.url('rubrica_e2e_ear');
   await copyDatabase(url, heardIn);

@@ -1,67 +1,26 @@
 import { randomUUID } from 'node:crypto';
-import type { CommandAnswer, CommandInput, CommandName } from '../contracts/commands/commands.ts';
 import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { Database } from '../server/db/connection.ts';
-import { loadJob, type JobView } from '../server/leaves/load-job.ts';
+import type { JobView } from '../server/leaves/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
-import { execute } from '../server/door/execute.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
 import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';
 import { introduceShop } from './introduce-shop.ts';
 import { demoGauges } from './gauges.ts';
-import { DEMO_HUNTS } from './hunts.ts';
+import { hunt, playPlaces } from './noises.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
 import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { readRound } from './read-round.ts';
+import { Story } from './story.ts';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
 export const DEMO_SHOP = 'Quillmere Fretworks';
-
-/** Tells one job's story through the same use cases the screens use, at the times it happened. */
-class Story {
-  private clock: number;
-
-  constructor(
-    private readonly db: Database,
-    private readonly actor: Actor,
-    private readonly start: number,
-  ) {
-    this.clock = start;
-  }
-
-  async give<N extends CommandName>(name: N, input: CommandInput<N>): Promise<CommandAnswer<N>> {
-    this.clock += MINUTE;
-    const now = new Date(this.clock);
-    const done = await execute(this.db, this.actor, name, input, randomUUID(), () => now);
-    if (!done.ok) throw new Error(`demo: ${name} was refused: ${JSON.stringify(done.error)}`);
-    return done.value;
-  }
-
-  now(): Date {
-    return new Date(this.clock);
-  }
-
-  /** Lets days pass since it was taken in. */
-  after(days: number): void {
-    this.clock = Math.max(this.clock, this.start + days * DAY);
-  }
-
-  pass(ms: number): void {
-    this.clock += ms;
-  }
-
-  async view(number: number): Promise<JobView> {
-    const view = await loadJob(this.db, number);
-    if (!view) throw new Error(`demo: no job ${number}`);
-    return view;
-  }
-}
 
 async function inspect(story: Story, job: DemoJob, view: JobView): Promise<void> {
   const { items } = view.inspection;
@@ -107,16 +66,6 @@ async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
       how: 'by telephone',
     });
   }
-}
-
-async function hunt(story: Story, { serial }: DemoJob, number: number): Promise<void> {
-  const hunted = DEMO_HUNTS[serial];
-  if (!hunted) return;
-  const { id: jobId } = await story.view(number);
-  const begun = { jobId, version: 0, limit: hunted.limit, agreed: 'counter' } as const;
-  let { version } = await story.give('hunt.begin', begun);
-  for (const [what, answer, words] of hunted.tried)
-    ({ version } = await story.give('hunt.try', { jobId, version, what, answer, words }));
 }
 
 async function work(story: Story, job: DemoJob, number: number): Promise<void> {
@@ -217,6 +166,7 @@ async function prepare({ job, story, number }: Taken): Promise<void> {
   if (asFound) await readRound(story, asFound, await story.view(number));
   await plan(story, job, number);
   await hunt(story, job, number);
+  await playPlaces(story, job, number);
 }
 
 /** What people said to each other over a job, what went wrong, what was found, and who has it now. */

@@ -316,15 +316,18 @@ test('a few places played and heard fit the hand; a colleague sees it; how the s
   await heard.getByLabel('Held at (0 open)').fill('5');
   await heard.getByRole('button', { name: 'Clear', exact: true }).tap();
   await expect(heard).toContainText('This hand plucks with about');
-  await expect(heard.getByRole('listitem')).toContainText('string 6 at 5: clear');
+  await heard.getByText('1 place heard, one by one').tap();
+  const list = heard.getByRole('list', { name: 'Places heard' });
+  await expect(list.getByRole('listitem')).toContainText('string 6 at 5: clear');
   await heard.getByLabel('Held at (0 open)').fill('30');
   await heard.getByRole('button', { name: 'Buzzes', exact: true }).tap();
   await expect(heard).toContainText('It is held at 0 to 19.');
   await accessible(ilse, 'what was heard');
   await part(odile, number, 'Try it');
   const theirs = odile.getByRole('region', { name: 'Played and heard' });
+  await theirs.getByText('1 place heard, one by one').click();
   await theirs.getByRole('button', { name: 'Take back string 6 at 5' }).click();
-  await expect(heard.getByRole('listitem')).toHaveCount(0, BY_ITSELF);
+  await expect(list).toHaveCount(0, BY_ITSELF);
 
   await go(ilse, '/house/planning');
   const first = ilse.getByLabel(/^First cut, of the whole/);

@@ -3,10 +3,11 @@ import { centsFrom } from '../sound/note-of.ts';
 import type { Hz } from '../units/unit-types.ts';
 import type { EarPlan, EarStep, EarString } from './ear-plan.ts';
 
-/** One pluck that counts: its pitch and the doubt of it, one standard deviation in cents. */
+/** One pluck that counts: its pitch, the doubt of it (one standard deviation in cents), and B of its partials. */
 export interface EarPluck {
   readonly hz: Hz;
   readonly doubt: number;
+  readonly b: number;
 }
 
 /** What came of the last thing that was heard. */
@@ -120,6 +121,15 @@ export function openPitch(round: EarRound, string: number): Hz {
   return heard === null ? (round.plan.strings[string]?.hz ?? 0) : heard / referenceRatio(round.plan);
 }
 
+/** An open string as it was heard, by its reference: its pitch and B; null where it was not. */
+export function openHeard(round: EarRound, string: number): { readonly hz: Hz; readonly b: number } | null {
+  const plucks = referencePlucks(round, string);
+  const hz = pitchOf(plucks);
+  // A harmonic has every second partial of the string: B is four times as large there.
+  const ratio = referenceRatio(round.plan);
+  return hz === null ? null : { hz: hz / ratio, b: mean(plucks.map((p) => p.b)) / (ratio * ratio) };
+}
+
 /** The pitch a step should have. */
 export function expectedPitch(round: EarRound, step: EarStep): Hz {
   const open = openPitch(round, step.string);
@@ -221,7 +231,7 @@ function measuring(round: EarRound, step: EarStep, pluck: EarPluck): EarRound {
 export function hearPluck(round: EarRound, heard: Heard): EarRound {
   const step = stepNow(round);
   if (!step) return round;
-  const { hz, uncertainty, refused } = heard;
+  const { hz, uncertainty, inharmonicity, refused } = heard;
   if (hz === null || (refused !== null && refused !== 'not-this-string'))
     return saying(round, { kind: 'refused', why: refused ?? 'too-noisy' });
   const place = placeOf(round, step, hz);
@@ -231,7 +241,8 @@ export function hearPluck(round: EarRound, heard: Heard): EarRound {
     return saying(round, { kind: 'elsewhere', string: place.string, fret: place.fret });
   const doubt = uncertainty ?? Infinity;
   if (doubt > MOST_DOUBT) return saying(round, { kind: 'unsure', doubt });
-  return step.kind === 'tune' ? tuning(round, step, { hz, doubt }) : measuring(round, step, { hz, doubt });
+  const pluck = { hz, doubt, b: inharmonicity ?? 0 };
+  return step.kind === 'tune' ? tuning(round, step, pluck) : measuring(round, step, pluck);
 }
 
 /** What one may say to a round by ear. */

@@ -10,6 +10,8 @@ export type Played =
       readonly level?: number;
       readonly rings?: number;
       readonly glide?: number;
+      /** B of its partials */
+      readonly b?: number;
       /** whether it touches a fret on and on */
       readonly buzzes?: boolean;
     }
@@ -18,6 +20,7 @@ export type Played =
   | { readonly quiet: number };
 
 const BETWEEN = 1.55;
+const USUAL_STIFFNESS = 6e-5;
 
 function addBurst(
   to: Float32Array,
@@ -53,8 +56,8 @@ export function soundOf(played: readonly Played[], rate = 44_100, room = 2e-5, e
     const seed = 100 + i;
     if ('hz' in p) {
       const own = new Float32Array(Math.round(Math.min(every, samples.length / rate - at) * rate));
-      const { hz: f0, level = 0.2, rings = 2.2, glide = 0 } = p;
-      addPluck(own, rate, { f0, b: 6e-5, level, rings, glide }, 0, seed);
+      const { hz: f0, level = 0.2, rings = 2.2, glide = 0, b = USUAL_STIFFNESS } = p;
+      addPluck(own, rate, { f0, b, level, rings, glide }, 0, seed);
       if (p.buzzes === true) addTouches(own, rate, f0, 0.6 * level, seed);
       // The hand stops it before it plucks again.
       const stop = own.length - Math.round(0.06 * rate);
@@ -71,26 +74,30 @@ export function soundOf(played: readonly Played[], rate = 44_100, room = 2e-5, e
   return { rate, samples };
 }
 
-/** The truth of an instrument that is played: how far each string is from its target and its places from theirs, cents. */
+/** The truth of an instrument that is played: how far each string is from its target and its places from theirs, cents; B of each open. */
 export interface Truth {
   readonly tuned: readonly number[];
   readonly fretted: readonly number[];
+  readonly stiff?: readonly number[];
 }
 
 /** A whole round, played as the plan wants it: each place as often as usual. */
-export function playedRound(plan: EarPlan, { tuned, fretted }: Truth): Played[] {
+export function playedRound(plan: EarPlan, { tuned, fretted, stiff = [] }: Truth): Played[] {
   return plan.steps.flatMap((step): Played[] => {
     const string = plan.strings[step.string];
     if (!string) return [];
     const open = string.hz * 2 ** ((tuned[step.string] ?? 0) / 1200);
     const tuning = plan.steps.some((s) => s.kind === 'tune');
-    if (step.kind === 'tune') return [{ hz: open }];
+    const own = stiff[step.string] ?? USUAL_STIFFNESS;
+    if (step.kind === 'tune') return [{ hz: open, b: own }];
     const harmonic = plan.reference === 'harmonic';
     const times = step.kind === 'reference' && tuning && !harmonic ? 1 : 2;
     const hz =
       step.kind === 'fretted'
         ? open * 2 ** (step.fret / 12 + (fretted[step.string] ?? 0) / 1200)
         : open * (harmonic ? 2 : 1);
-    return Array.from({ length: times }, (_, i) => ({ hz: hz * 2 ** ((0.2 * (i - 0.5)) / 1200) }));
+    // A shorter string is stiffer: B goes with the square of the pitch.
+    const b = own * (hz / open) ** 2;
+    return Array.from({ length: times }, (_, i) => ({ hz: hz * 2 ** ((0.2 * (i - 0.5)) / 1200), b }));
   });
 }

@@ -53,14 +53,18 @@ test('a hand that explains what is heard lies between what is clear and what buz
   );
 });
 
-test('what contradicts itself is said, and lies between', () => {
+test('what contradicts itself is said, and is the hand with the fewest places against it, nearest to the usual one', () => {
   const place = (heard: 'clear' | 'buzzes', force: number): HeardPlace => ({
     string: 1,
     held: 5,
     heard,
     force,
   });
-  expect(handHeard([place('clear', 4), place('buzzes', 8)], 6)).toEqual({ force: 6, agrees: false });
+  expect(handHeard([place('clear', 4), place('buzzes', 8)], 5)).toEqual({ force: 4, agrees: false });
+  expect(handHeard([place('clear', 4), place('buzzes', 8)], 7)).toEqual({ force: 8, agrees: false });
+  // One fret stands high: that is no heavier hand.
+  const clear = [5, 6, 7, 8].map((force) => place('clear', force));
+  expect(handHeard([...clear, place('buzzes', 20)], 4)).toEqual({ force: 4, agrees: false });
   expect(handHeard([place('clear', 8), place('buzzes', 4)], 6)).toEqual({ force: 6, agrees: true });
   expect(handHeard([place('clear', 5)], 6)).toEqual({ force: 5, agrees: true });
   expect(handHeard([place('buzzes', 7)], 6)).toEqual({ force: 7, agrees: true });

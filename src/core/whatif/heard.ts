@@ -52,17 +52,21 @@ export interface FittedHand {
 }
 
 /**
- * How hard this player plucks by what was heard: what is clear bounds it from above, what buzzes from below; the usual hand of the
- * touch stands where that allows it. Null where nothing was heard that tells of a hand.
+ * How hard this player plucks by what was heard: what is clear bounds it from above, what buzzes from below. It is the hand that
+ * contradicts the fewest places, and of those the nearest to the usual one of the touch: one high fret is not the hand's doing.
+ * Null where nothing was heard that tells of a hand.
  * @param usual N
  */
 export function handHeard(heard: readonly HeardPlace[], usual: number): FittedHand | null {
-  const told = heard.filter((h) => h.force !== null);
+  const told = heard.flatMap(({ heard: what, force }) => (force === null ? [] : [{ what, force }]));
   if (told.length === 0) return null;
-  const of = (what: HeardMark['heard']) =>
-    told.flatMap((h) => (h.heard === what && h.force !== null ? [h.force] : []));
-  const most = Math.min(MOST_FORCE, ...of('clear'));
-  const least = Math.max(0, ...of('buzzes'));
-  if (least > most) return { force: (least + most) / 2, agrees: false };
-  return { force: Math.min(most, Math.max(least, usual)), agrees: true };
+  const against = (f: number): number =>
+    told.filter((t) => (t.what === 'clear' ? t.force < f : t.force > f)).length;
+  // Between the places' own forces nothing changes.
+  const tried = [usual, ...told.map((t) => t.force)].map((force) => ({ force, against: against(force) }));
+  const best = tried.reduce((a, b) => {
+    const nearer = Math.abs(b.force - usual) < Math.abs(a.force - usual);
+    return b.against < a.against || (b.against === a.against && nearer) ? b : a;
+  });
+  return { force: Math.min(MOST_FORCE, best.force), agrees: best.against === 0 };
 }

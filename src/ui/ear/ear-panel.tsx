@@ -3,6 +3,8 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { earPlan, type EarStep } from '../../core/ear/ear-plan.ts';
 import { stepNow, stringOf, type EarResult, type EarRound } from '../../core/ear/ear-round.ts';
+import { sayHeardSet } from '../../core/ear/heard-set.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
 import type { MethodOf } from '../../core/readings/methods.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
@@ -91,6 +93,7 @@ export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props
   return (
     <section ref={own} aria-label="Listen" className="space-y-2 border-t-2 border-plain bg-paper py-2">
       <Hearing ear={ear} />
+      {ear.round && <HeardSet construction={job.instrument.construction} round={ear.round} />}
       {!listening && (
         <>
           <Before stands={ear.stands} method={method} round={ear.round} />
@@ -110,6 +113,27 @@ export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props
         </>
       )}
     </section>
+  );
+}
+
+/** What the open strings say of the set that is on. */
+function HeardSet({
+  construction,
+  round,
+}: {
+  readonly construction: Construction;
+  readonly round: EarRound;
+}) {
+  const { pulls, doubts } = sayHeardSet(construction, round);
+  return (
+    <>
+      {pulls !== null && <p className="text-sm text-quiet">{pulls}</p>}
+      {doubts.map((d) => (
+        <p key={d} className="text-sm text-rubric">
+          ◆ {d}
+        </p>
+      ))}
+    </>
   );
 }
 

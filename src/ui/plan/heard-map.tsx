@@ -17,8 +17,6 @@ interface Props {
   readonly heard: readonly HeardPlace[];
   /** as the neck was read, lowest string first */
   readonly maps: readonly ClearanceMap[];
-  /** whether that is for the hand that was heard, or for the usual one */
-  readonly ofThisHand: boolean;
 }
 
 interface Places {
@@ -107,7 +105,7 @@ function Grid({
 }
 
 /** What was heard beside what the readings say, and what of it they don't explain. */
-export function HeardMap({ construction: c, heard, maps, ofThisHand }: Props) {
+export function HeardMap({ construction: c, heard, maps }: Props) {
   const compared = compareHeard(heard, maps);
   const upTo = Math.max(...heard.map((h) => h.held));
   const at = new Map(heard.map((h) => [`${h.string}:${h.held}`, h.heard]));
@@ -127,7 +125,7 @@ export function HeardMap({ construction: c, heard, maps, ofThisHand }: Props) {
         <Grid construction={c} name="Heard" upTo={upTo} roomAt={heardAt} />
         <Grid
           construction={c}
-          name={`By the readings, for ${ofThisHand ? 'this' : 'the usual'} hand`}
+          name="By the readings, for this hand"
           upTo={upTo}
           roomAt={computedAt}
           fretAt={(i, held) => maps[i]?.fret[held] ?? null}

@@ -91,7 +91,7 @@ function HeardList({ job, may }: { readonly job: Job; readonly may: boolean }) {
   const back = (h: Heard) =>
     give('plan.hear', { jobId: job.id, string: h.string, held: h.held, heard: null, was: h.heard });
   return (
-    <ul className="mt-1 flex flex-wrap gap-2 text-sm">
+    <ul aria-label="Places heard" className="mt-1 flex flex-wrap gap-2 text-sm">
       {job.plan.heard.map((h) => (
         <li key={`${h.string}:${h.held}`} className="flex items-center border border-line px-2">
           {placeOf(job, h)}: {h.heard === 'clear' ? 'clear' : '◆ buzzes'}
@@ -115,23 +115,17 @@ function HeardList({ job, may }: { readonly job: Job; readonly may: boolean }) {
 interface Props {
   readonly job: Job;
   readonly may: boolean;
-  readonly fitted: FittedHand | null;
-  /** the clearance as it was read: for this hand where one explains what was heard, else for the usual one of the touch */
+  /** the clearance as it was read, for the hand that explains most of what was heard */
   readonly asRead: readonly ClearanceMap[];
 }
 
 /** Everything that was heard: beside the readings, and place by place. */
-function Marks({ job, may, fitted, asRead }: Props) {
+function Marks({ job, may, asRead }: Props) {
   const { heard } = job.plan;
   return (
     <>
       <Suspense fallback={null}>
-        <HeardMap
-          construction={job.instrument.construction}
-          heard={heard}
-          maps={asRead}
-          ofThisHand={fitted?.agrees === true}
-        />
+        <HeardMap construction={job.instrument.construction} heard={heard} maps={asRead} />
       </Suspense>
       <details>
         <summary className="inline-flex min-h-11 cursor-pointer items-center text-sm underline">
@@ -153,6 +147,7 @@ export function HeardPanel({
 }: Props & {
   /** the usual pluck of the touch, N */
   readonly usual: number;
+  readonly fitted: FittedHand | null;
 }) {
   const [playing, setPlaying] = useState(false);
   const c = job.instrument.construction;
@@ -182,7 +177,7 @@ export function HeardPanel({
           <Trouble trouble={note.trouble} />
         </Suspense>
       )}
-      {job.plan.heard.length > 0 && <Marks job={job} may={may} fitted={fitted} asRead={asRead} />}
+      {job.plan.heard.length > 0 && <Marks job={job} may={may} asRead={asRead} />}
     </section>
   );
 }

@@ -61,11 +61,9 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const now = useMemo(() => consequences(model, NO_MOVES, ratio, x), [model, ratio, x]);
   const tried = useMemo(() => consequences(model, moves, ratio, x), [model, moves, ratio, x]);
   const maps = useMemo(() => mapOfNeck(model, tried, hand, x), [model, tried, hand, x]);
-  // A hand that does not explain what was heard is none to hold it against.
-  const agreed = fitted?.agrees === true ? fitted.force : undefined;
   const asRead = useMemo(
-    () => mapOfNeck(model, now, handFor(model, job.touch, agreed), x),
-    [model, now, job.touch, agreed, x],
+    () => mapOfNeck(model, now, handFor(model, job.touch, fitted?.force), x),
+    [model, now, job.touch, fitted, x],
   );
   const handles = useMemo(() => handlesOf(c, drawn), [c, drawn]);
   const question = useMemo(
