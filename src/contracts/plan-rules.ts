@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CAUSE_IDS, type CauseId } from '../core/hunt/causes.ts';
 import { USUAL_PLAN_RULES as USUAL } from '../core/plan/plan-rules.ts';
 
 const between = (low: number, high: number, usual: number) =>
@@ -62,4 +63,12 @@ export const planRulesSchema = z.object({
       twist: between(0.02, 1, USUAL.shape.twist),
     })
     .default(USUAL.shape),
+  noises: z
+    .object(
+      Object.fromEntries(CAUSE_IDS.map((id) => [id, between(0.1, 100, USUAL.noises[id])])) as Record<
+        CauseId,
+        ReturnType<typeof between>
+      >,
+    )
+    .default(USUAL.noises),
 });

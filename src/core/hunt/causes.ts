@@ -177,3 +177,11 @@ export const CAUSES = {
 
 export type CauseId = keyof typeof CAUSES;
 export const CAUSE_IDS = Object.keys(CAUSES) as CauseId[];
+
+/** How often each cause is met in a shop, against the others. */
+export type CauseWeights = Readonly<Record<CauseId, number>>;
+
+/** What ships: by the rules of the bench. */
+export const USUAL_CAUSES = Object.fromEntries(
+  CAUSE_IDS.map((id) => [id, CAUSES[id].weight]),
+) as CauseWeights;

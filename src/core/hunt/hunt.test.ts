@@ -1,6 +1,6 @@
 import { seeded } from '../seeded.ts';
 import { isOperationId } from '../catalogue/operation-ids.ts';
-import { CAUSE_IDS, CAUSES, type CauseId } from './causes.ts';
+import { CAUSE_IDS, CAUSES, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
 import { FOUND, nextTries, weigh, type Tried } from './hunt.ts';
 import { answersOf, answerWords, LIKELY, TRIES, TRY_IDS, type TryId } from './tries.ts';
 
@@ -128,4 +128,18 @@ test('thirty noises whose cause is hidden are found in fewer tries and less time
   expect(sum(led, 'tries')).toBeLessThan(0.6 * sum(fixed, 'tries'));
   expect(sum(led, 'minutes')).toBeLessThan(0.6 * sum(fixed, 'minutes'));
   expect(led.filter((l, i) => l.tries > (fixed[i]?.tries ?? 0)).length).toBeLessThan(6);
+});
+
+test('a shop where a cause is met more often begins with it; only how the weights stand to each other counts', () => {
+  const here: CauseWeights = { ...USUAL_CAUSES, 'loose-fret': 90 };
+  expect(weigh([], here)[0]?.cause).toBe('loose-fret');
+  expect(weigh([])[0]?.cause).not.toBe('loose-fret');
+  const chance = (of: readonly { cause: CauseId; chance: number }[]) =>
+    of.find((w) => w.cause === 'loose-fret')?.chance ?? 0;
+  const tried: Tried[] = [{ what: 'where', answer: 'one-fret' }];
+  expect(chance(weigh(tried, here))).toBeGreaterThan(chance(weigh(tried)));
+  const tenfold = Object.fromEntries(CAUSE_IDS.map((c) => [c, 10 * here[c]])) as CauseWeights;
+  expect(weigh(tried, tenfold).map((w) => w.cause)).toEqual(weigh(tried, here).map((w) => w.cause));
+  expect(chance(weigh(tried, tenfold))).toBeCloseTo(chance(weigh(tried, here)), 12);
+  expect(nextTries(tried, tenfold)[0]?.what).toBe(nextTries(tried, here)[0]?.what);
 });

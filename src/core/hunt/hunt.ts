@@ -1,4 +1,4 @@
-import { CAUSE_IDS, CAUSES, type CauseId } from './causes.ts';
+import { CAUSE_IDS, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
 import { answersOf, LIKELY, TRIES, TRY_IDS, type TryId } from './tries.ts';
 
 /** One thing that was tried, and what came of it. */
@@ -33,8 +33,8 @@ function normal(raw: Readonly<Partial<Record<CauseId, number>>>): Chances {
 const after = (before: Chances, { what, answer }: Tried): Chances =>
   normal(Object.fromEntries(CAUSE_IDS.map((c) => [c, before[c] * (LIKELY[what][c][answer] ?? 0)])));
 
-const chancesOf = (tried: readonly Tried[]): Chances =>
-  tried.reduce(after, normal(Object.fromEntries(CAUSE_IDS.map((c) => [c, CAUSES[c].weight]))));
+const chancesOf = (tried: readonly Tried[], weights: CauseWeights): Chances =>
+  tried.reduce(after, normal(weights));
 
 /** How unsure one is, bits. */
 const entropy = (p: Chances): number =>
@@ -43,9 +43,10 @@ const entropy = (p: Chances): number =>
 /**
  * The causes that are still possible, the likeliest first: each one's weight times how likely what was seen would be (Bayes).
  * The same thing tried twice counts once, as it came out last.
+ * @param weights how often each cause is met in this shop, against the others
  */
-export function weigh(tried: readonly Tried[]): readonly Weighed[] {
-  const p = chancesOf(lastOfEach(tried));
+export function weigh(tried: readonly Tried[], weights: CauseWeights = USUAL_CAUSES): readonly Weighed[] {
+  const p = chancesOf(lastOfEach(tried), weights);
   return CAUSE_IDS.map((cause) => ({ cause, chance: p[cause] })).sort((a, b) => b.chance - a.chance);
 }
 
@@ -61,9 +62,15 @@ function tells(p: Chances, what: TryId): number {
   }, 0);
 }
 
-/** What to try next, best first: what tells most for its time and was not tried. */
-export function nextTries(tried: readonly Tried[]): readonly Proposed[] {
-  const p = chancesOf(lastOfEach(tried));
+/**
+ * What to try next, best first: what tells most for its time and was not tried.
+ * @param weights how often each cause is met in this shop, against the others
+ */
+export function nextTries(
+  tried: readonly Tried[],
+  weights: CauseWeights = USUAL_CAUSES,
+): readonly Proposed[] {
+  const p = chancesOf(lastOfEach(tried), weights);
   const left = TRY_IDS.filter((id) => !tried.some((t) => t.what === id));
   return left
     .map((what) => ({ what, tells: tells(p, what) }))

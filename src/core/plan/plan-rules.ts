@@ -1,3 +1,4 @@
+import { USUAL_CAUSES, type CauseWeights } from '../hunt/causes.ts';
 import { USUAL_SHAPE_LIMITS, type ShapeLimits } from '../inspection/found-by-reading.ts';
 import type { Minor } from '../money/minor.ts';
 
@@ -79,6 +80,8 @@ export interface PlanRules {
   readonly weights: Weights;
   readonly worth: WorthRules;
   readonly shape: Omit<ShapeLimits, 'fretHeight'>;
+  /** how often each cause of a noise is met here */
+  readonly noises: CauseWeights;
 }
 
 /** What ships: ordinary trade practice. */
@@ -94,6 +97,7 @@ export const USUAL_PLAN_RULES: PlanRules = {
     hump: USUAL_SHAPE_LIMITS.hump,
     twist: USUAL_SHAPE_LIMITS.twist,
   },
+  noises: USUAL_CAUSES,
 };
 
 /** The limits of a neck's shape by a shop's rules. */

@@ -28,7 +28,7 @@ function Group({
     <fieldset>
       <legend className="font-serif text-xl font-semibold">{group.title}</legend>
       <p className="mb-1 text-sm text-quiet">{group.says}</p>
-      <div className="grid grid-cols-4 gap-x-4 gap-y-2 max-lg:grid-cols-2 max-sm:grid-cols-1">
+      <div className="grid grid-cols-4 items-end gap-x-4 gap-y-2 max-lg:grid-cols-2 max-sm:grid-cols-1">
         {group.fields.map(({ path, label, scale }) => (
           <TextField
             key={path}

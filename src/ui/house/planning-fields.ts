@@ -1,8 +1,9 @@
+import { CAUSE_IDS, CAUSES } from '../../core/hunt/causes.ts';
 import { minorPerUnit, signOf, type MoneyForm } from '../../core/money/currency.ts';
 import type { PlanRules } from '../../core/plan/plan-rules.ts';
 
 /** How a number of the rules is shown: as it is, in hundredths of it (a share in per cent), or money in whole units. */
-type Scale = 'mm' | 'degrees' | 'per cent' | 'money' | 'times';
+type Scale = 'mm' | 'degrees' | 'per cent' | 'money' | 'times' | 'parts';
 
 /** One number a shop plans by: where it stands in the rules, what it is called, how it is written. */
 export interface PlanningField {
@@ -81,6 +82,15 @@ export const PLANNING_GROUPS: readonly {
       { path: 'shape.twist', label: 'A twist counts from', scale: 'mm' },
     ],
   },
+  {
+    title: 'Where noises come from here',
+    says: 'How often each is met in this shop, against the others: the hunt for a noise begins with these.',
+    fields: CAUSE_IDS.map((id) => ({
+      path: `noises.${id}`,
+      label: `${CAUSES[id].name.slice(0, 1).toUpperCase()}${CAUSES[id].name.slice(1)}`,
+      scale: 'parts' as const,
+    })),
+  },
 ];
 
 const ALL = PLANNING_GROUPS.flatMap((g) => g.fields);
@@ -140,4 +150,4 @@ export function readPlanning(
 
 /** The unit a field is written in. */
 export const unitOf = (scale: Scale, currency: MoneyForm): string =>
-  ({ mm: 'mm', degrees: '°', 'per cent': '%', money: signOf(currency), times: '×' })[scale];
+  ({ mm: 'mm', degrees: '°', 'per cent': '%', money: signOf(currency), times: '×', parts: 'parts' })[scale];

@@ -110,7 +110,8 @@ export function HuntPanel({ job, allowed }: Props) {
   const may = allowed.measure;
   const { hunt } = job.plan;
   const { give, busy, trouble } = useSend();
-  const weighed = useMemo(() => weigh(hunt.trail), [hunt.trail]);
+  const { noises } = job.plan.settings;
+  const weighed = useMemo(() => weigh(hunt.trail, noises), [hunt.trail, noises]);
   const about = { jobId: job.id, version: hunt.version };
   const end = (cause: CauseId | null) => give('hunt.end', { ...about, end: { cause, words: '' } });
   const tried = async (what: TryId, answer: string, words: string) =>
@@ -132,7 +133,7 @@ export function HuntPanel({ job, allowed }: Props) {
         <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
           <div className="space-y-3">
             {may ? (
-              <NextTry hunt={hunt} busy={busy} onTried={tried} />
+              <NextTry hunt={hunt} weights={noises} busy={busy} onTried={tried} />
             ) : (
               <p>Only who may measure tries something here.</p>
             )}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import type { CauseWeights } from '../../core/hunt/causes.ts';
 import { nextTries } from '../../core/hunt/hunt.ts';
 import { answersOf, answerWords, TRIES, type TryId } from '../../core/hunt/tries.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -14,14 +15,17 @@ type Hunt = LeafProps<'plan'>['job']['plan']['hunt'];
 /** The next try: what tells most for its time, or another one by choice. */
 export function NextTry({
   hunt,
+  weights,
   busy,
   onTried,
 }: {
   readonly hunt: Hunt;
+  /** how often each cause is met in this shop */
+  readonly weights: CauseWeights;
   readonly busy: boolean;
   readonly onTried: (what: TryId, answer: string, words: string) => Promise<boolean>;
 }) {
-  const proposed = useMemo(() => nextTries(hunt.trail), [hunt.trail]);
+  const proposed = useMemo(() => nextTries(hunt.trail, weights), [hunt.trail, weights]);
   const [chosen, setChosen] = useState<TryId | null>(null);
   const [words, setWords] = useState('');
   const what = chosen ?? proposed[0]?.what;
