@@ -214,7 +214,13 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'house.save-copies': { version: 0, copies: { at: '02:30', daily: 7, weekly: 5, monthly: 12 } },
   'house.save-periods': {
     version: 0,
-    periods: { customersYears: null, photosYears: 10, messagesMonths: 12, invoicesYears: null },
+    periods: {
+      customersYears: null,
+      photosYears: 10,
+      soundsYears: null,
+      messagesMonths: 12,
+      invoicesYears: null,
+    },
   },
   'shelf.erase-customer': {
     customerId: id,

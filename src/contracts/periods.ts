@@ -8,6 +8,7 @@ const span = (most: number) =>
 export const periodsSchema = z.object({
   customersYears: span(100).default(USUAL_PERIODS.customersYears),
   photosYears: span(100).default(USUAL_PERIODS.photosYears),
+  soundsYears: span(100).default(USUAL_PERIODS.soundsYears),
   messagesMonths: span(1200).default(USUAL_PERIODS.messagesMonths),
   invoicesYears: span(100).default(USUAL_PERIODS.invoicesYears),
 });

@@ -11,6 +11,8 @@ import { loadGauges } from '../../src/server/house/load-gauges.ts';
 import { loadHabits } from '../../src/server/house/load-habits.ts';
 import { loadTargets } from '../../src/server/house/load-targets.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
+import { keepPeriods } from '../../src/server/privacy/keep-periods.ts';
+import { loadPeriods } from '../../src/server/privacy/save-periods.ts';
 import { loadRounds } from '../../src/server/shelf/load-rounds.ts';
 import { intake, staffedHouse, value, unsaid } from './house.ts';
 
@@ -85,6 +87,26 @@ test('a pluck is kept with its reading, written anew, and let go when it is read
   expect(kept?.bytes.length).toBeLessThan(60_000);
   await read('intonation:5:12', 'as-found', '+2');
   expect((await reading('intonation:5:12', 'as-found'))?.sound).toBeNull();
+  expect(await house.db.models.KeptSound.findByPk(heard?.sound ?? 0)).toBeNull();
+});
+
+test('a kept pluck goes when its period is over, never while the job is open; its reading stays', async () => {
+  const small = Buffer.from(writeWav(smallSound(pluckSound({ f0: 147 }, 1, 44_100)))).toString('base64');
+  await read('intonation:4:12', 'as-found', '+1.00; +1.20', { heard: 0.2, sound: small });
+  const before = await reading('intonation:4:12', 'as-found');
+  const { periods, version } = await loadPeriods(house.db);
+  const later = new Date(Date.now() + 3 * 366 * 86_400_000);
+  expect((await keepPeriods(house.db, later)).sounds).toBe(0);
+  value(
+    await house.give(house.lead, 'house.save-periods', { version, periods: { ...periods, soundsYears: 2 } }),
+  );
+  expect((await keepPeriods(house.db, later)).sounds).toBe(0);
+  await house.db.models.Job.update({ state: 'closed', closedAt: new Date() }, { where: { id: jobId } });
+  expect((await keepPeriods(house.db, new Date())).sounds).toBe(0);
+  expect((await keepPeriods(house.db, later)).sounds).toBe(1);
+  await house.db.models.Job.update({ state: 'open', closedAt: null }, { where: { id: jobId } });
+  expect(await house.db.models.KeptSound.findByPk(before?.sound ?? 0)).toBeNull();
+  expect(await reading('intonation:4:12', 'as-found')).toEqual({ ...before, sound: null });
 });
 
 describe('gauges', () => {

@@ -4,6 +4,8 @@ export interface Periods {
   readonly customersYears: number | null;
   /** pictures of jobs go so many years after the job ended; their digests stay */
   readonly photosYears: number | null;
+  /** plucks that were kept with readings go so many years after the job ended; the readings stay */
+  readonly soundsYears: number | null;
   /** to whom a message went, and about what, so many months after it went */
   readonly messagesMonths: number | null;
   /** the names on invoices of those who were forgotten go so many years after they were made */
@@ -14,6 +16,7 @@ export interface Periods {
 export const USUAL_PERIODS: Periods = {
   customersYears: null,
   photosYears: null,
+  soundsYears: null,
   messagesMonths: 12,
   invoicesYears: null,
 };

@@ -14,6 +14,9 @@ const LONG_GONE_SQL = `SELECT c.id FROM customers c WHERE c.merged_into IS NULL 
 const OLD_PHOTOS_SQL = `SELECT p.id FROM photos p JOIN jobs j ON j.id = p.job_id
   WHERE p.gone_at IS NULL AND j.state = 'closed' AND j.closed_at < :since LIMIT 500`;
 
+const OLD_SOUNDS_SQL = `SELECT s.id FROM sounds s JOIN jobs j ON j.id = s.job_id
+  WHERE j.state = 'closed' AND j.closed_at < :since LIMIT 500`;
+
 const ids = async (db: Database, sql: string, since: number): Promise<number[]> =>
   (
     await db.sequelize.query<{ id: number }>(sql, {
@@ -43,6 +46,17 @@ async function dropOldPhotos(db: Database, since: number, now: Date): Promise<nu
   return old.length;
 }
 
+async function dropOldSounds(db: Database, since: number): Promise<number> {
+  const old = await ids(db, OLD_SOUNDS_SQL, since);
+  if (old.length === 0) return 0;
+  await db.sequelize.transaction(async (transaction) => {
+    // The readings stay as they are; they can only not be heard again.
+    await db.models.ReadingRow.update({ soundId: null }, { where: { soundId: old }, transaction });
+    await db.models.KeptSound.destroy({ where: { id: old }, transaction });
+  });
+  return old.length;
+}
+
 const OLD_INVOICES_SQL = `SELECT n.number AS id FROM invoices n JOIN jobs j ON j.id = n.job_id JOIN customers c ON c.id = j.customer_id
   WHERE c.erased_at IS NOT NULL AND n.made_at < :since AND JSON_VALUE(n.content, '$.customer') <> :withdrawn LIMIT 500`;
 
@@ -65,6 +79,7 @@ export async function keepPeriods(
 ): Promise<{
   readonly customers: number;
   readonly photos: number;
+  readonly sounds: number;
   readonly messages: number;
   readonly invoices: number;
 }> {
@@ -72,6 +87,7 @@ export async function keepPeriods(
   const at = now.getTime();
   const customers = overSince(at, periods.customersYears, null);
   const photos = overSince(at, periods.photosYears, null);
+  const sounds = overSince(at, periods.soundsYears, null);
   const invoices = overSince(at, periods.invoicesYears, null);
   const messages = overSince(at, null, periods.messagesMonths);
   const [blanked] =
@@ -90,6 +106,7 @@ export async function keepPeriods(
   return {
     customers: customers === null ? 0 : await forgetLongGone(db, customers, now, periods.customersYears ?? 0),
     photos: photos === null ? 0 : await dropOldPhotos(db, photos, now),
+    sounds: sounds === null ? 0 : await dropOldSounds(db, sounds),
     messages: blanked,
     invoices: invoices === null ? 0 : await nameNobodyOnInvoices(db, invoices),
   };

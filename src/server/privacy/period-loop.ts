@@ -8,8 +8,8 @@ const EVERY_MS = 4 * 3_600_000;
 
 async function letGo(): Promise<void> {
   const gone = await keepPeriods(database(), new Date());
-  if (gone.customers + gone.photos + gone.messages + gone.invoices === 0) return;
-  const said = `${gone.customers} customers, ${gone.photos} photos, ${gone.messages} messages, ${gone.invoices} invoices`;
+  if (Object.values(gone).every((n) => n === 0)) return;
+  const said = `${gone.customers} customers, ${gone.photos} photos, ${gone.sounds} sounds, ${gone.messages} messages, ${gone.invoices} invoices`;
   houseLog().info(`over their period, let go: ${said}`);
 }
 

@@ -165,8 +165,11 @@ export const saveReading = defineUseCase({
     }
     const before = known ? shown(known) : null;
     const kept = { ...values(work, input, round, read.value, shop), soundId };
+    const replaced = known?.soundId ?? null;
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
+    // A pluck goes with the reading it was kept with.
+    if (replaced !== null) await models.KeptSound.destroy({ where: { id: replaced }, transaction: t });
     if (input.quantity === 'relief' && kept.notRepresentative === null)
       await readAfterTurn(work, opened.value, turn, before?.value ?? null);
     if (input.round === 'as-left') await keepResults(work, opened.value);

@@ -17,6 +17,10 @@ const ASKED: Readonly<Record<keyof Periods, { readonly label: string; readonly s
     label: 'Photos, years after the job ended',
     says: 'The pictures go; that there were some, and their digests, stay.',
   },
+  soundsYears: {
+    label: 'Plucks kept with readings, years after the job ended',
+    says: 'The sounds go; the readings they were kept with stay.',
+  },
   invoicesYears: {
     label: 'Names on invoices of the forgotten, years',
     says: 'Local law may want invoices whole for some years: an accountant knows how many. Numbers and sums stay.',
