@@ -79,7 +79,12 @@ test('again takes the last place back, skip leaves one out', () => {
   expect([placeNow(round)?.held, round.amounts[0]]).toEqual([0, null]);
   round = skipPlace(round);
   expect(after(round)).toEqual([1, 'skipped']);
-  expect(sayPlace({ held: 0 })).toBe('pluck it open');
+  expect(sayPlace({ held: 0, partner: null })).toBe('pluck it open');
+  // Out of turn, it is that place which is played once more.
+  round = playAgain(hearPlayed(beginPlaces(plan), heard(at(2)), rattle));
+  expect([placeNow(round)?.held, round.amounts[2]]).toEqual([2, null]);
+  const [pair] = placePlan(usualConstruction('twelve-string'), { ...WISH, upTo: 3 }).places;
+  expect(pair && sayPlace(pair)).toBe('pluck it open, alone: keep 6b quiet');
 });
 
 test('a string that is played place by place is heard clear, and where it buzzes', () => {

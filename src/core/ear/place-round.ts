@@ -1,10 +1,9 @@
-import { stringName, type Construction } from '../instrument/construction.ts';
+import type { Construction } from '../instrument/construction.ts';
 import type { Buzz } from '../sound/buzz.ts';
 import type { Heard, Refused } from '../sound/hear.ts';
 import { centsFrom } from '../sound/note-of.ts';
-import { noteFrequency } from '../strings/pitch.ts';
 import type { Hz } from '../units/unit-types.ts';
-import { notesOf } from './ear-plan.ts';
+import { earPlan, type EarWish } from './ear-plan.ts';
 
 /** A place that is played. */
 export interface PlayedPlace {
@@ -12,6 +11,8 @@ export interface PlayedPlace {
   readonly string: number;
   /** `6 E` */
   readonly name: string;
+  /** the other string of its pair, which a hand keeps quiet; null where it stands alone */
+  readonly partner: string | null;
   /** 0 is the open string */
   readonly held: number;
   readonly hz: Hz;
@@ -23,39 +24,25 @@ export interface PlacePlan {
 }
 
 /** How every place is wanted. */
-export interface PlaceWish {
-  /** as it stands at the round; empty: as the instrument is strung */
-  readonly tuning: string;
-  /** A4 */
-  readonly pitch: Hz;
-  readonly firstString: 'lowest' | 'highest';
-  /** the strings to hear, by number; null: all */
-  readonly only: readonly number[] | null;
+export interface PlaceWish extends Pick<EarWish, 'tuning' | 'pitch' | 'firstString' | 'only'> {
   /** the last fret it is held at */
   readonly upTo: number;
 }
 
 /** Every string, open and at each fret up to the last one wanted. */
-export function placePlan(c: Construction, wish: PlaceWish): PlacePlan {
-  const notes = notesOf(c, wish.tuning);
-  const strings = c.strings.map((_, i) => c.strings.length - i);
-  const order = wish.firstString === 'lowest' ? strings : strings.toReversed();
-  const last = Math.min(wish.upTo, c.frets - 1);
+export function placePlan(c: Construction, { upTo, ...wish }: PlaceWish): PlacePlan {
+  const { strings } = earPlan(c, { ...wish, method: 'open', tune: false, nut: false });
+  const last = Math.min(upTo, c.frets - 1);
   return {
-    places: order
-      .filter((n) => wish.only === null || wish.only.includes(n))
-      .flatMap((number) => {
-        const note = notes[c.strings.length - number] ?? '';
-        const open = noteFrequency(note, wish.pitch);
-        if (!open.ok) return [];
-        const name = `${stringName(c, number)} ${note.replace(/\d+$/, '')}`;
-        return Array.from({ length: last + 1 }, (_, held) => ({
-          string: number,
-          name,
-          held,
-          hz: open.value * 2 ** (held / 12),
-        }));
-      }),
+    places: strings.flatMap(({ number, name, hz, partner }) =>
+      Array.from({ length: last + 1 }, (_, held) => ({
+        string: number,
+        name,
+        partner,
+        held,
+        hz: hz * 2 ** (held / 12),
+      })),
+    ),
   };
 }
 
@@ -148,9 +135,11 @@ export function hearPlayed(round: PlaceRound, heard: Heard, buzz: Buzz | null): 
   return { ...round, unsure, last: { kind: 'unsure', amount, doubt } };
 }
 
-/** Once more: the place that was heard last before this one. */
+/** Once more: the place that was heard last, else the one before this. */
 export function playAgain(round: PlaceRound): PlaceRound {
-  const at = Math.max(0, round.at - 1);
+  const { last } = round;
+  const heard = last?.kind === 'heard' ? round.plan.places.indexOf(last.place) : -1;
+  const at = heard >= 0 ? heard : Math.max(0, round.at - 1);
   return {
     ...round,
     at,

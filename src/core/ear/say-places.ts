@@ -3,8 +3,8 @@ import { buzzes } from './place-round.ts';
 import { REFUSED } from './say-ear.ts';
 
 /** What to do at a place now. */
-export const sayPlace = ({ held }: Pick<PlayedPlace, 'held'>): string =>
-  held === 0 ? 'pluck it open' : `hold it at ${held} and pluck`;
+export const sayPlace = ({ held, partner }: Pick<PlayedPlace, 'held' | 'partner'>): string =>
+  `${held === 0 ? 'pluck it open' : `hold it at ${held} and pluck`}${partner === null ? '' : `, alone: keep ${partner} quiet`}`;
 
 const heardAs = ({ place, amount }: PlacedAmount): string =>
   `${place.name} ${place.held === 0 ? 'open' : `at ${place.held}`}: ${buzzes(amount) ? 'buzzes' : 'clear'} (${amount.toFixed(2)}, where 0 is clear and 1 rattles).`;

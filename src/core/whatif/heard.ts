@@ -3,7 +3,7 @@ import { consequences, positionsOf } from './consequences.ts';
 import { handFor, stringOf } from './clearance-map.ts';
 import { NO_MOVES } from './moves.ts';
 import type { NeckModel } from './neck-model.ts';
-import { MOST_FORCE, threshold, type HeardMark } from './pluck-reach.ts';
+import { handAmong, MOST_FORCE, threshold, type FittedHand, type HeardMark } from './pluck-reach.ts';
 import type { Touch } from '../targets/target.ts';
 
 /** A place this player played, what was heard, and the pluck at which it just buzzes as the neck was read then. */
@@ -43,30 +43,12 @@ export function toldBy(
   return { kind: 'force', force };
 }
 
-/** A hand fitted to what was heard of it. */
-export interface FittedHand {
-  /** N */
-  readonly force: number;
-  /** whether one hand explains all that was heard */
-  readonly agrees: boolean;
-}
-
 /**
- * How hard this player plucks by what was heard: what is clear bounds it from above, what buzzes from below. It is the hand that
- * contradicts the fewest places, and of those the nearest to the usual one of the touch: one high fret is not the hand's doing.
- * Null where nothing was heard that tells of a hand.
- * @param usual N
+ * How hard this player plucks by what was heard: what is clear bounds it from above, what buzzes from below. Null where nothing was
+ * heard that tells of a hand.
+ * @param usual the force taken for the touch, N
  */
 export function handHeard(heard: readonly HeardPlace[], usual: number): FittedHand | null {
-  const told = heard.flatMap(({ heard: what, force }) => (force === null ? [] : [{ what, force }]));
-  if (told.length === 0) return null;
-  const against = (f: number): number =>
-    told.filter((t) => (t.what === 'clear' ? t.force < f : t.force > f)).length;
-  // Between the places' own forces nothing changes.
-  const tried = [usual, ...told.map((t) => t.force)].map((force) => ({ force, against: against(force) }));
-  const best = tried.reduce((a, b) => {
-    const nearer = Math.abs(b.force - usual) < Math.abs(a.force - usual);
-    return b.against < a.against || (b.against === a.against && nearer) ? b : a;
-  });
-  return { force: Math.min(MOST_FORCE, best.force), agrees: best.against === 0 };
+  const told = heard.flatMap(({ heard: what, force }) => (force === null ? [] : [{ heard: what, force }]));
+  return told.length === 0 ? null : handAmong(told, usual);
 }

@@ -47,21 +47,38 @@ export function threshold(neck: Omit<ClearanceString, 'force'>, mark: Pick<Heard
 }
 
 /**
+ * The hand that contradicts the fewest places, and of those the nearest to the usual one: one high fret is not the hand's doing.
+ * @param told what was heard at each place, with the force at which it just buzzes, N
+ * @param usual the force taken for the touch, N
+ */
+export function handAmong(
+  told: readonly { readonly heard: HeardMark['heard']; readonly force: number }[],
+  usual: number,
+): FittedHand {
+  const against = (f: number): number =>
+    told.filter((t) => (t.heard === 'clear' ? t.force < f : t.force > f)).length;
+  // Between the places' own forces nothing changes.
+  const tried = [usual, ...told.map((t) => t.force)].map((force) => ({ force, against: against(force) }));
+  const best = tried.reduce((a, b) => {
+    const nearer = Math.abs(b.force - usual) < Math.abs(a.force - usual);
+    return b.against < a.against || (b.against === a.against && nearer) ? b : a;
+  });
+  return { force: Math.min(MOST_FORCE, best.force), agrees: best.against === 0 };
+}
+
+/**
  * Fits how hard a hand plucks to what was heard of it: what is clear bounds the force from above, what buzzes from below.
  * @param usual the force taken for the touch, N; it stands where the marks allow it
  */
-export function fitForce(
+export const fitForce = (
   neck: Omit<ClearanceString, 'force'>,
   marks: readonly HeardMark[],
   usual: number,
-): FittedHand {
-  const at = (heard: HeardMark['heard']) =>
-    marks.filter((m) => m.heard === heard).map((m) => threshold(neck, m));
-  const most = Math.min(MOST_FORCE, ...at('clear'));
-  const least = Math.max(0, ...at('buzzes'));
-  if (least > most) return { force: (least + most) / 2, agrees: false };
-  return { force: Math.min(most, Math.max(least, usual)), agrees: true };
-}
+): FittedHand =>
+  handAmong(
+    marks.map((m) => ({ heard: m.heard, force: threshold(neck, m) })),
+    usual,
+  );
 
 /** A kind's usual instrument with every place at its aim for a touch, and the targets. */
 export function atItsAims(

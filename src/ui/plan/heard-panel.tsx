@@ -4,7 +4,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { Ear } from 'lucide-react';
 import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { stringName } from '../../core/instrument/construction.ts';
-import type { FittedHand } from '../../core/whatif/heard.ts';
+import type { FittedHand } from '../../core/whatif/pluck-reach.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -36,7 +36,11 @@ function useNoting(job: Job) {
     const stood = job.plan.heard.find((h) => h.string === n.string && h.held === n.held)?.heard ?? null;
     const was = written.current.get(key) ?? stood;
     written.current.set(key, n.heard);
-    if (was !== n.heard) void give('plan.hear', { jobId: job.id, ...n, was });
+    if (was === n.heard && stood === n.heard) return;
+    // What the house refused does not stand there: the next pluck goes by what the screen shows.
+    void give('plan.hear', { jobId: job.id, ...n, was }).then((kept) => {
+      if (kept === null) written.current.delete(key);
+    });
   };
   return { write, trouble };
 }
