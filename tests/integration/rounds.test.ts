@@ -4,6 +4,7 @@ import { USUAL_METHODS } from '../../src/core/readings/methods.ts';
 import type { RoundKind } from '../../src/core/readings/rounds.ts';
 import { allStations } from '../../src/core/readings/stations.ts';
 import { SHIPPED_TARGETS } from '../../src/core/targets/shop-targets.ts';
+import { soundOf } from '../../src/core/ear/play-for-tests.ts';
 import { pluckSound, wavOf } from '../../src/core/sound/pluck-for-tests.ts';
 import { smallSound } from '../../src/core/sound/small-sound.ts';
 import { readWav, writeWav } from '../../src/core/sound/wav.ts';
@@ -85,9 +86,16 @@ test('a pluck is kept with its reading, written anew, and let go when it is read
   const again = readWav(new Uint8Array(kept?.bytes ?? []));
   expect(again.ok && again.value.samples.length / again.value.rate).toBeCloseTo(1, 2);
   expect(kept?.bytes.length).toBeLessThan(60_000);
+  expect(heard?.buzz).toBeLessThan(0.3);
+  const rattle = soundOf([{ hz: 110, buzzes: true }]);
+  const rattling = Buffer.from(writeWav(smallSound(rattle))).toString('base64');
+  await read('intonation:5:12', 'as-found', '+1.00; +1.20', { heard: 0.2, sound: rattling });
+  const buzzing = await reading('intonation:5:12', 'as-found');
+  expect(buzzing?.buzz).toBeGreaterThan(0.7);
   await read('intonation:5:12', 'as-found', '+2');
-  expect((await reading('intonation:5:12', 'as-found'))?.sound).toBeNull();
-  expect(await house.db.models.KeptSound.findByPk(heard?.sound ?? 0)).toBeNull();
+  expect(await reading('intonation:5:12', 'as-found')).toMatchObject({ sound: null, buzz: null });
+  for (const gone of [heard, buzzing])
+    expect(await house.db.models.KeptSound.findByPk(gone?.sound ?? 0)).toBeNull();
 });
 
 test('a kept pluck goes when its period is over, never while the job is open; its reading stays', async () => {

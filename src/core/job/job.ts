@@ -108,6 +108,8 @@ export interface JobReading extends Reading {
   readonly copiedFrom: string | null;
   /** the number of the sound it was heard in, where that was kept */
   readonly sound?: number | null;
+  /** how much that buzzed, 0 to 1; null where it can’t be told */
+  readonly buzz?: number | null;
   readonly takenBy: number;
   readonly version: number;
 }

@@ -131,6 +131,7 @@ const NOT_SAID = {
   position: 'playing',
   copiedFrom: null,
   soundId: null,
+  buzz: null,
   takenBy: 0,
   version: 0,
 } as const;

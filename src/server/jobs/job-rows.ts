@@ -23,9 +23,12 @@ type RowOfReading = Pick<
   | 'methodId'
   | 'copiedFrom'
   | 'soundId'
+  | 'buzz'
   | 'takenBy'
   | 'version'
 >;
+
+const numberOrNull = (said: string | null): number | null => (said === null ? null : Number(said));
 
 /** A row of the readings as the sums and the screens use it. */
 export const asReading = (r: RowOfReading, round: RoundKind): JobReading => ({
@@ -47,6 +50,7 @@ export const asReading = (r: RowOfReading, round: RoundKind): JobReading => ({
   methodId: r.methodId ?? undefined,
   copiedFrom: r.copiedFrom,
   sound: r.soundId,
+  buzz: numberOrNull(r.buzz),
   takenBy: r.takenBy,
   version: r.version,
 });
@@ -67,8 +71,6 @@ export const asWish = (w: RowOfTarget): TargetWish => ({
   aim: Number(w.aim),
   high: Number(w.high),
 });
-
-const numberOrNull = (said: string | null): number | null => (said === null ? null : Number(said));
 
 /** A row of the rod's turns as a value: mm, eighths of a turn. */
 export const asTurn = (

@@ -8,8 +8,10 @@ import { methodWords, METHODS } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { allStations, stationKey } from '../../core/readings/stations.ts';
 import { ok } from '../../core/result.ts';
+import { buzzOf } from '../../core/sound/buzz.ts';
+import { hear } from '../../core/sound/hear.ts';
 import { smallSound } from '../../core/sound/small-sound.ts';
-import { readWav, writeWav } from '../../core/sound/wav.ts';
+import { readWav, writeWav, type Sound } from '../../core/sound/wav.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../use-case/record-event.ts';
@@ -57,8 +59,21 @@ function keptText(input: Save, { value, unit }: EntryReading): string {
   return same ? input.typed : withUnits(input.typed, input.quantity, input.unit);
 }
 
+interface KeptPluck {
+  readonly soundId: number | null;
+  readonly buzz: string | null;
+}
+const NO_PLUCK: KeptPluck = { soundId: null, buzz: null };
+
+/** How much a pluck buzzes, 0 to 1; null where that can't be told. */
+function buzzIn(sound: Sound): string | null {
+  const { hz, inharmonicity } = hear(sound);
+  const buzz = hz === null || inharmonicity === null ? null : buzzOf(sound, { hz, inharmonicity });
+  return buzz && buzz.amount.toFixed(3);
+}
+
 /** Keeps the sound a reading was heard in, read and written anew: nothing else can hide in it. Null where it is none. */
-async function keepSound({ models, actor, now, t }: Work, { jobId, sound }: Save): Promise<number | null> {
+async function keepSound({ models, actor, now, t }: Work, { jobId, sound }: Save): Promise<KeptPluck | null> {
   const read = readWav(Buffer.from(sound ?? '', 'base64'));
   if (!read.ok || read.value.samples.length > MOST_SECONDS * read.value.rate) return null;
   const bytes = Buffer.from(writeWav(smallSound(read.value)));
@@ -67,7 +82,7 @@ async function keepSound({ models, actor, now, t }: Work, { jobId, sound }: Save
     { jobId, bytes, digest, keptBy: actor.personId, keptAt: now },
     { transaction: t },
   );
-  return kept.id;
+  return { soundId: kept.id, buzz: buzzIn(read.value) };
 }
 
 function values(work: Work, input: Save, round: Round, read: EntryReading, shop: Shop) {
@@ -155,8 +170,8 @@ export const saveReading = defineUseCase({
     if (input.heard !== undefined && read.value.unit !== 'cents')
       return { ok: false, error: invalidField('heard', 'Only a pitch is read by ear.') };
     const hasSound = input.sound !== undefined;
-    const soundId = hasSound && input.heard !== undefined ? await keepSound(work, input) : null;
-    if (hasSound && soundId === null)
+    const pluck = hasSound && input.heard !== undefined ? await keepSound(work, input) : NO_PLUCK;
+    if (pluck === null || (hasSound && pluck === NO_PLUCK))
       return { ok: false, error: invalidField('sound', 'That is no sound of a pluck that was heard.') };
     const round = begun ?? (await openRound(work, opened.value, input.round));
     const where = { roundId: round.id, quantity: input.quantity, stringNo: input.string, fret: input.fret };
@@ -164,7 +179,7 @@ export const saveReading = defineUseCase({
       return conflict(work, known?.takenBy ?? null, known?.typed ?? 'nothing', known?.version ?? 0);
     }
     const before = known ? shown(known) : null;
-    const kept = { ...values(work, input, round, read.value, shop), soundId };
+    const kept = { ...values(work, input, round, read.value, shop), ...pluck };
     const replaced = known?.soundId ?? null;
     if (known) await known.update(kept, { transaction: t });
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });

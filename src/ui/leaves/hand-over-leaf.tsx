@@ -7,6 +7,7 @@ import { SheetView } from '../customer/sheet-view.tsx';
 import { Advice } from '../hand-over/advice.tsx';
 import { BenchCheck, LeftTrouble, SecondName } from '../hand-over/bench-check.tsx';
 import { Ended, Ending } from '../hand-over/ending.tsx';
+import { HearBoth } from '../hand-over/hear-both.tsx';
 import { Invoices } from '../hand-over/invoices.tsx';
 import { Payments } from '../hand-over/payments.tsx';
 import { Earlier, Seal, Signing, Tweak } from '../hand-over/signing.tsx';
@@ -38,6 +39,7 @@ export function HandOverLeaf({ job, allowed, me }: LeafProps<'sheet' | 'seal' | 
               Before and after
             </h2>
             <BeforeAfter job={job} />
+            <HearBoth job={job} />
           </section>
         )}
         <p className="flex flex-wrap gap-2">

@@ -80,6 +80,7 @@ describe('what a field shows', () => {
     uncertainty: null,
     copiedFrom: null,
     sound: null,
+    buzz: null,
     round: 'as-found',
     value: 2.976,
     typed: '7.5',

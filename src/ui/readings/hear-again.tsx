@@ -4,7 +4,13 @@ import { useEffect, useRef, useState } from 'react';
 import { Volume2 } from 'lucide-react';
 
 /** Plays the pluck a reading was heard in. */
-export function HearAgain({ sound }: { readonly sound: number }) {
+export function HearAgain({
+  sound,
+  name = 'Hear the pluck',
+}: {
+  readonly sound: number;
+  readonly name?: string;
+}) {
   const audio = useRef<HTMLAudioElement | null>(null);
   const [wrong, setWrong] = useState(false);
   useEffect(() => () => audio.current?.pause(), [sound]);
@@ -22,7 +28,7 @@ export function HearAgain({ sound }: { readonly sound: number }) {
   return (
     <>
       <button type="button" className="button ml-2 px-2 text-sm" onClick={() => void play()}>
-        <Volume2 aria-hidden size={16} /> Hear the pluck
+        <Volume2 aria-hidden size={16} /> {name}
       </button>
       {wrong && <span className="ml-2 text-rubric">◆ It could not be played here.</span>}
     </>

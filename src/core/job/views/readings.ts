@@ -102,6 +102,7 @@ const readingView = (r: JobReading, asRead: JobReading | undefined, stale: strin
   uncertainty: r.uncertainty ?? null,
   copiedFrom: r.copiedFrom,
   sound: r.sound ?? null,
+  buzz: r.buzz ?? null,
   by: name(r.takenBy),
   takenAt: new Date(r.takenAt).toISOString(),
   notRepresentative: r.notRepresentative,

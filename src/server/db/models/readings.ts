@@ -56,6 +56,8 @@ export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreation
   declare copiedFrom: CreationOptional<RoundKind | null>;
   /** the sound it was heard in, where that was kept */
   declare soundId: CreationOptional<number | null>;
+  /** how much that buzzed, 0 to 1; null where it can’t be told */
+  declare buzz: CreationOptional<string | null>;
   declare takenBy: number;
   declare takenAt: Date;
   declare version: CreationOptional<number>;
@@ -123,6 +125,7 @@ const readingRowColumns = () => ({
   uncertainty: { type: DataTypes.DECIMAL(14, 9), defaultValue: null },
   copiedFrom: { type: DataTypes.STRING(20), field: 'copied_from', defaultValue: null },
   soundId: { type: DataTypes.INTEGER.UNSIGNED, field: 'sound_id', defaultValue: null },
+  buzz: { type: DataTypes.DECIMAL(4, 3), defaultValue: null },
   takenBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'taken_by' },
   takenAt: { type: DataTypes.DATE(3), field: 'taken_at' },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
