@@ -10,8 +10,8 @@ export async function hunt(story: Story, { serial }: DemoJob, number: number): P
   const { id: jobId } = await story.view(number);
   const begun = { jobId, version: 0, limit: hunted.limit, agreed: 'counter' } as const;
   let { version } = await story.give('hunt.begin', begun);
-  for (const [what, answer, words] of hunted.tried)
-    ({ version } = await story.give('hunt.try', { jobId, version, what, answer, words }));
+  for (const [what, answer, words, heard = null] of hunted.tried)
+    ({ version } = await story.give('hunt.try', { jobId, version, what, answer, words, heard }));
 }
 
 /** What was played and heard of it. */

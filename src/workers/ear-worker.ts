@@ -1,12 +1,19 @@
 import type { EarPlan } from '../core/ear/ear-plan.ts';
+import { listenBody, type BodySaid, type ListeningBody } from '../core/ear/listening-body.ts';
+import { listenNoise, type ListeningNoise, type NoiseSaid } from '../core/ear/listening-noise.ts';
 import type { PlacePlan } from '../core/ear/place-round.ts';
 import type { EarWord } from '../core/ear/ear-round.ts';
 import { listen, type EarSaid, type Listening } from '../core/ear/listening.ts';
 import { listenPlaces, type ListeningPlaces, type PlacesSaid } from '../core/ear/listening-places.ts';
+import type { Buzz } from '../core/sound/buzz.ts';
 
-/** What is heard: a round's pitches, or every place that is played. */
+/** What is heard: a round's pitches, every place that is played, a noise before a try and with it, or a body that is knocked on. */
 export type EarWork =
-  { readonly kind: 'pitch'; readonly plan: EarPlan } | { readonly kind: 'places'; readonly plan: PlacePlan };
+  | { readonly kind: 'pitch'; readonly plan: EarPlan }
+  | { readonly kind: 'places'; readonly plan: PlacePlan }
+  /** `before`: plucks of the noise that were heard already */
+  | { readonly kind: 'noise'; readonly before: readonly Buzz[] }
+  | { readonly kind: 'body' };
 
 /** What the page says to the worker that listens. */
 export type ToEar =
@@ -21,6 +28,8 @@ export type ToEar =
 export type FromEar =
   | EarSaid
   | PlacesSaid
+  | NoiseSaid
+  | BodySaid
   /** how loud it is, decibels under the loudest there can be */
   | { readonly kind: 'level'; readonly decibels: number }
   | { readonly kind: 'heard-so-far'; readonly part: number }
@@ -29,7 +38,7 @@ export type FromEar =
 const LEVEL_EVERY = 6;
 const FLOOR = 1e-5;
 
-let listening: Listening | ListeningPlaces | null = null;
+let listening: Listening | ListeningPlaces | ListeningNoise | ListeningBody | null = null;
 let blocks = 0;
 
 const tell = (said: FromEar): void => self.postMessage(said);
@@ -46,6 +55,15 @@ function begin(work: EarWork, rate: number): void {
     const places = listenPlaces(work.plan, rate);
     listening = places;
     return tell({ kind: 'places', round: places.round(), stopped: false });
+  }
+  if (work.kind === 'noise') {
+    const noise = listenNoise(work.before, rate);
+    listening = noise;
+    return tell({ kind: 'noise', round: noise.round(), stopped: false });
+  }
+  if (work.kind === 'body') {
+    listening = listenBody(rate);
+    return tell({ kind: 'body', knocks: 0, heard: null, stopped: false });
   }
   const round = listen(work.plan, rate);
   listening = round;

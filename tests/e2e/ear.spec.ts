@@ -113,7 +113,50 @@ test('a whole six-string by ear: a wrong string and a door count nothing, every 
   expect([sound.status(), sound.headers()['content-type']]).toEqual([200, 'audio/wav']);
   await page.reload();
   await standsNear(page, 2, 5);
+  // At hand-over it can be heard beside what is left.
+  await go(page, `${new URL(page.url()).pathname.replace('readings', 'hand-over')}`);
+  await page.getByRole('radio', { name: 'Before and after, in bench units' }).click();
+  const both = page.getByRole('region', { name: 'Hear before and after' });
+  await expect(both.getByRole('listitem')).toHaveCount(6);
+  await expect(both.getByRole('listitem').first()).toContainText('as found: clear (0.0');
+  const before = page.waitForResponse((r) => r.url().includes('/api/sound/'));
+  await both.getByRole('button', { name: 'As found' }).first().click();
+  expect((await before).status()).toBe(200);
   await browser.close();
+});
+
+test('a noise before a try and with it: the ear says what the try did, and how much it buzzed stays with it', async ({
+  browser,
+}) => {
+  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+  await go(page, `/job/${await takenIn('steel-acoustic', 'Rattling')}/plan#noise`);
+  const noise = page.getByRole('region', { name: 'The noise', exact: true });
+  await noise.getByRole('button', { name: 'Begin the hunt' }).click();
+  const next = noise.getByRole('region', { name: 'Next' });
+  const to = async (what: string) => {
+    await next.getByLabel('Or try').click();
+    await page.getByRole('option', { name: what }).click();
+  };
+  await to('Hold each tuner');
+  await next.getByRole('button', { name: 'Hear what it does' }).click();
+  const ear = next.getByRole('region', { name: 'The noise by the ear' });
+  await accessible(page, 'before a noise is heard');
+  const [rattles, clear]: [Played, Played] = [{ hz: 110, buzzes: true }, { hz: 110 }];
+  const file = ear.getByLabel('Or a WAV file of the same');
+  await file.setInputFiles(wav('half', [clear, rattles]));
+  await expect(ear).toContainText('It ended before both were heard.', HEARD);
+  await file.setInputFiles(wav('tuner', [rattles, { door: true }, rattles, clear, clear]));
+  await expect(next).toContainText(/By the ear: buzz 0\.\d\d before, 0\.\d\d with it: it stops/, HEARD);
+  await next.getByRole('button', { name: 'it stops' }).click();
+  const trail = noise.getByRole('region', { name: 'What was tried' });
+  await expect(trail).toContainText(/Hold each tuner: it stops \(buzz 0\.\d\d before, 0\.0\d with it\)/);
+  // The noise itself is known now: only the next try is heard.
+  await to('Hold pins and buttons');
+  await next.getByRole('button', { name: 'Hear what it does' }).click();
+  await ear.getByLabel('Or a WAV file of the same').setInputFiles(wav('pins', [rattles, rattles]));
+  await expect(next).toContainText('with it: it stays', HEARD);
+  await page.reload();
+  await expect(trail).toContainText('with it)');
 });
 
 test.describe('one string of others by the microphone', () => {
@@ -146,6 +189,26 @@ test('a WAV file does the same; what is no sound is said at its field', async ({
   await file.setInputFiles(wav('four', played('ukulele', null, fretted)));
   await expect(panel(page)).toContainText('Every string was heard.', HEARD);
   for (const [i, truth] of fretted.entries()) await standsNear(page, 4 - i, truth);
+});
+
+test('knocks on the body from a WAV file: its resonances, their picture and the notes they lie on', async ({
+  browser,
+}) => {
+  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+  await go(page, `/job/${await takenIn('steel-acoustic', 'Knocked')}/readings`);
+  await page.getByRole('button', { name: 'Listen', exact: true }).click();
+  await panel(page).getByRole('radio', { name: 'The body' }).click();
+  const file = panel(page).getByLabel('Or a WAV file of the same');
+  await file.setInputFiles(wav('none', [{ quiet: 2 }]));
+  await expect(panel(page)).toContainText('No knock was heard.', HEARD);
+  // A short dull tone at 104 Hz, three times: less than are awaited, and the file's end tells it.
+  const tap: Played = { hz: 103.83, rings: 0.6, b: 0 };
+  await file.setInputFiles(wav('body', [tap, tap, tap]));
+  const list = panel(page).getByRole('list', { name: 'Resonances' });
+  await expect(list.getByRole('listitem').first()).toContainText('Hz, near G#2', HEARD);
+  await expect(list.getByRole('listitem').first()).toContainText('the note of 6 E at 4');
+  await expect(panel(page)).toContainText('Resonances, from 3 knocks');
+  await accessible(page, 'resonances of a body');
 });
 
 test('every place is played from a WAV file: what buzzes stands beside the readings and is named', async ({

@@ -23,10 +23,17 @@ test('nothing is hunted at first', async () => {
 test('a noise is hunted: what was tried stays with who and when, is taken back, ends with its cause and goes on', async () => {
   const { give, technician } = house;
   value(await give(technician, 'hunt.begin', { jobId, version: 0, limit: 90, agreed: 'phone' }));
-  const where = { jobId, what: 'where', answer: 'one-pitch', words: 'the open A' } as const;
+  const where = { jobId, what: 'where', answer: 'one-pitch', words: 'the open A', heard: null } as const;
   const first = value(await give(technician, 'hunt.try', { ...where, version: 1 }));
   const wrong = value(
-    await give(technician, 'hunt.try', { jobId, version: 2, what: 'tuners', answer: 'same', words: '' }),
+    await give(technician, 'hunt.try', {
+      jobId,
+      version: 2,
+      what: 'tuners',
+      answer: 'same',
+      words: '',
+      heard: null,
+    }),
   );
   expect(first.entry).toBe(1);
   expect((await hunt()).trail).toMatchObject([
@@ -41,14 +48,25 @@ test('a noise is hunted: what was tried stays with who and when, is taken back, 
     ok: false,
     error: { code: 'not-found' },
   });
+  const heard = { before: 0.94, now: 0.07 };
   value(
-    await give(technician, 'hunt.try', { jobId, version: 4, what: 'tuners', answer: 'stops', words: '' }),
+    await give(technician, 'hunt.try', {
+      jobId,
+      version: 4,
+      what: 'tuners',
+      answer: 'stops',
+      words: '',
+      heard,
+    }),
   );
   const end = { cause: 'tuner', words: 'the bush of the A' } as const;
   value(await give(technician, 'hunt.end', { jobId, version: 5, end }));
   const ended = await hunt();
   expect(ended).toMatchObject({ version: 6, limit: 90, agreed: 'phone', ended: end });
-  expect(ended.trail.map((e) => e.id)).toEqual([1, 2]);
+  expect(ended.trail.map((e) => [e.id, e.heard])).toEqual([
+    [1, null],
+    [2, heard],
+  ]);
   const refused = await give(technician, 'hunt.try', { ...where, version: 6 });
   expect(refused).toMatchObject({ ok: false });
   value(await give(technician, 'hunt.end', { jobId, version: 6, end: 'goes on' }));

@@ -25,7 +25,8 @@ export const HUNT_SENTENCES: Readonly<Record<string, (data: Plain) => string>> =
     typeof limit === 'number'
       ? `gave the hunt for the noise ${limit} minutes at most`
       : 'began to hunt the noise',
-  'noise tried': (data) => `tried on the noise: ${tried(data)}${colon(data['words'])}`,
+  'noise tried': (data) =>
+    `tried on the noise: ${tried(data)}${data['byEar'] === true ? ', by the ear' : ''}${colon(data['words'])}`,
   'try taken back': (data) => `took a try on the noise back: ${tried(data)}`,
   'hunt ended': ({ cause, words }) => `${found(cause)}${colon(words)}`,
   'hunt opened again': () => 'went on hunting the noise',

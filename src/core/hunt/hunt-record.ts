@@ -1,3 +1,4 @@
+import type { NoiseHeard } from '../ear/noise-round.ts';
 import type { CauseId } from './causes.ts';
 import type { Tried } from './hunt.ts';
 
@@ -9,6 +10,8 @@ export type AgreedBy = keyof typeof AGREED_BY;
 export interface HuntEntry extends Tried {
   readonly id: number;
   readonly words: string;
+  /** how much it buzzed before and with it, where the ear said what it did; older tries have none */
+  readonly heard?: NoiseHeard | null;
   readonly by: number;
   /** ISO, the house's clock */
   readonly at: string;

@@ -61,18 +61,18 @@ const ENDED = 'This hunt has ended: open it again to try more.';
 /** Keeps one try of a hunt, with the house's own moment. */
 export const tryNoise = defineUseCase({
   name: 'hunt.try',
-  run: async (work, { what, answer, words, ...about }) => {
+  run: async (work, { what, answer, words, heard, ...about }) => {
     const found = await standing(work, about);
     if (!found.ok) return found;
     const { job, hunt } = found.value;
     if (hunt.ended) return fail(refuse(ENDED));
     const id = Math.max(0, ...hunt.trail.map((e) => e.id)) + 1;
-    const entry = { id, what, answer, words, by: work.actor.personId, at: work.now.toISOString() };
+    const entry = { id, what, answer, words, heard, by: work.actor.personId, at: work.now.toISOString() };
     const version = await keep(
       work,
       job,
       { ...hunt, trail: [...hunt.trail, entry] },
-      { kind: 'noise tried', data: { what, answer, words } },
+      { kind: 'noise tried', data: { what, answer, words, byEar: heard !== null } },
     );
     return ok({ version, entry: id });
   },

@@ -3,12 +3,12 @@
 import type { EarWord } from '../../core/ear/ear-round.ts';
 import type { Ear } from './use-ear.ts';
 
-/** The words one may say while something is heard, and how loud it is. */
-export function EarControls({ ear }: { readonly ear: Ear }) {
+/** The words one may say while something is heard, and how loud it is. @param skips whether something can be left out */
+export function EarControls({ ear, skips = true }: { readonly ear: Ear; readonly skips?: boolean }) {
   return (
     <div className="flex flex-wrap gap-2 md:w-40 md:flex-col">
       <Word ear={ear} word="again" face="Again" hint="A, or knock twice" />
-      <Word ear={ear} word="skip" face="Skip" hint="S, or knock three times" />
+      {skips && <Word ear={ear} word="skip" face="Skip" hint="S, or knock three times" />}
       <Word ear={ear} word="stop" face="Stop" hint="Esc, or knock four times" />
       {ear.stands.kind === 'listening' && ear.stands.from === 'file' ? (
         <span className="text-sm text-quiet">file, {Math.round(100 * ear.part)} % heard</span>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { earPlan, type EarStep } from '../../core/ear/ear-plan.ts';
 import { stepNow, stringOf, type EarResult, type EarRound } from '../../core/ear/ear-round.ts';
 import { sayHeardSet } from '../../core/ear/heard-set.ts';
@@ -9,6 +9,7 @@ import type { MethodOf } from '../../core/readings/methods.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
+import { PillChoice } from '../kit/pill-choice.tsx';
 import { methodsOf } from '../neck-sheet/sheet-stations.ts';
 import type { Playing } from '../neck-sheet/plan-view.tsx';
 import type { ReadingsState } from '../neck-sheet/use-readings.ts';
@@ -29,6 +30,9 @@ interface Props {
   readonly onPlaying: (at: Playing | null) => void;
   readonly onClose: () => void;
 }
+
+/** Knocking on the body comes with what it needs when it is asked for. */
+const BodyPanel = lazy(async () => ({ default: (await import('./body-panel.tsx')).BodyPanel }));
 
 const USUAL_PITCH = 440;
 
@@ -57,20 +61,33 @@ function useFilling(state: ReadingsState, keep: boolean) {
 const fretPlayed = (step: EarStep, method: MethodOf<'intonation'>): number =>
   step.kind === 'reference' && method === 'harmonic' ? ACTION_FRET : step.fret;
 
-/** A round by ear, beside the sheet whose fields it fills. */
-export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props) {
-  const [keep, setKeep] = useState(false);
-  const filling = useFilling(state, keep);
-  const ear = useEar({ onDone: filling.fill });
-  const listening = ear.stands.kind === 'listening';
-  useWords(listening, ear.say);
+/** Brings the drawing over the panel while something is heard. */
+function useShownOver(sheet: Props['sheet'], shows: boolean): RefObject<HTMLElement | null> {
   const own = useRef<HTMLElement>(null);
-  const shows = listening && ear.round !== null;
   useEffect(() => {
     if (!shows || !sheet.current) return;
     sheet.current.style.scrollMarginBottom = `${(own.current?.parentElement?.offsetHeight ?? 0) + 4}px`;
     sheet.current.scrollIntoView({ block: 'end' });
   }, [shows, sheet]);
+  return own;
+}
+
+/** A round by ear, beside the sheet whose fields it fills. */
+function StringsPanel({
+  job,
+  round,
+  state,
+  sheet,
+  onPlaying,
+  onClose,
+  choice,
+}: Props & { readonly choice: ReactNode }) {
+  const [keep, setKeep] = useState(false);
+  const filling = useFilling(state, keep);
+  const ear = useEar({ onDone: filling.fill });
+  const listening = ear.stands.kind === 'listening';
+  useWords(listening, ear.say);
+  const own = useShownOver(sheet, listening && ear.round !== null);
   const method = methodsOf(job, round).intonation;
   const step = listening && ear.round ? stepNow(ear.round) : null;
   const string = (ear.round && step && stringOf(ear.round.plan, step)?.number) ?? null;
@@ -92,6 +109,7 @@ export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props
   };
   return (
     <section ref={own} aria-label="Listen" className="space-y-2 border-t-2 border-plain bg-paper py-2">
+      {!listening && choice}
       <Hearing ear={ear} />
       {ear.round && <HeardSet construction={job.instrument.construction} round={ear.round} />}
       {!listening && (
@@ -112,6 +130,30 @@ export function EarPanel({ job, round, state, sheet, onPlaying, onClose }: Props
           />
         </>
       )}
+    </section>
+  );
+}
+
+const WHAT = { strings: 'The strings', body: 'The body' } as const;
+
+/** Listens to the strings, whose fields it fills, or to knocks on the body. */
+export function EarPanel(props: Props) {
+  const [what, setWhat] = useState<keyof typeof WHAT>('strings');
+  const choice = <PillChoice quiet legend="What is heard" value={what} options={WHAT} onChange={setWhat} />;
+  if (what === 'strings') return <StringsPanel {...props} choice={choice} />;
+  const { job, round, onClose } = props;
+  const held = job.readings.rounds.find((r) => r.kind === round);
+  return (
+    <section aria-label="Listen" className="space-y-2 border-t-2 border-plain bg-paper py-2">
+      {choice}
+      <Suspense fallback={<p>One moment …</p>}>
+        <BodyPanel
+          construction={job.instrument.construction}
+          tuning={held?.tuning ?? ''}
+          pitch={held?.pitch ?? USUAL_PITCH}
+          onClose={onClose}
+        />
+      </Suspense>
     </section>
   );
 }

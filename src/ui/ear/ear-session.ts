@@ -1,6 +1,9 @@
 import type { EarResult, EarRound, EarWord } from '../../core/ear/ear-round.ts';
 import type { LivePitch } from '../../core/ear/listening.ts';
 import type { PlacesSaid } from '../../core/ear/listening-places.ts';
+import type { BodySaid } from '../../core/ear/listening-body.ts';
+import type { NoiseSaid } from '../../core/ear/listening-noise.ts';
+import type { NoiseRound } from '../../core/ear/noise-round.ts';
 import type { PlacedAmount, PlaceRound } from '../../core/ear/place-round.ts';
 import type { Sound } from '../../core/sound/wav.ts';
 import { openMicrophone, type Microphone, type NoMicrophone } from '../../devices/microphone.ts';
@@ -26,6 +29,10 @@ export interface EarState {
   readonly round: EarRound | null;
   /** where playing every place stands; null where something else is heard */
   readonly places: PlaceRound | null;
+  /** where hearing a noise stands; null where something else is heard */
+  readonly noise: NoiseRound | null;
+  /** what knocks on the body say; null where something else is heard */
+  readonly body: BodySaid | null;
   readonly strip: readonly StripPoint[];
   /** how loud it is, decibels under the loudest there can be */
   readonly level: number;
@@ -44,7 +51,7 @@ export const STRIP_MS = 6000;
 const PIECE = 8192;
 const QUIET = -100;
 
-const NOTHING_YET = { round: null, places: null, strip: [], part: 0 } as const;
+const NOTHING_YET = { round: null, places: null, noise: null, body: null, strip: [], part: 0 } as const;
 
 /** Keeps a tablet awake that nobody touches; where it cannot, it sleeps as it does. */
 async function stayAwake(): Promise<() => void> {
@@ -66,6 +73,8 @@ export class EarSession {
   onDone: (heard: HeardPlace) => void = () => undefined;
   /** told of each place that was played and heard to be clear or to buzz */
   onPlayed: (played: PlacedAmount) => void = () => undefined;
+  /** told of a noise that was heard before a try and with it */
+  onNoise: (round: NoiseRound) => void = () => undefined;
 
   readonly state = (): EarState => this.#state;
 
@@ -155,6 +164,18 @@ export class EarSession {
     if (round.at >= round.plan.places.length) this.#over({ kind: 'over', stopped: false });
   }
 
+  #hearNoise({ round, stopped }: NoiseSaid): void {
+    this.#change({ noise: round });
+    if (!stopped && round.at !== 'over') return;
+    this.#over({ kind: 'over', stopped });
+    if (!stopped) this.onNoise(round);
+  }
+
+  #hearBody(body: BodySaid): void {
+    this.#change({ body });
+    if (body.stopped || body.heard) this.#over({ kind: 'over', stopped: body.stopped });
+  }
+
   #hear(said: FromEar): void {
     switch (said.kind) {
       case 'round': {
@@ -166,6 +187,10 @@ export class EarSession {
       }
       case 'places':
         return this.#hearPlaces(said);
+      case 'noise':
+        return this.#hearNoise(said);
+      case 'body':
+        return this.#hearBody(said);
       case 'pitch': {
         const at = performance.now();
         const kept = this.#state.strip.filter((p) => at - p.at < STRIP_MS);
@@ -177,8 +202,10 @@ export class EarSession {
         return this.#change({ level: said.decibels });
       case 'heard-so-far':
         this.#change({ part: said.part });
-        if (said.part === 1) this.#over({ kind: 'over', stopped: true });
-        return;
+        if (said.part < 1) return;
+        // What was knocked in a file is told at its end, however often that was.
+        if (this.#state.body && !this.#state.body.heard) return this.say('stop');
+        return this.#over({ kind: 'over', stopped: true });
       case 'fault':
         reportError('the ear', new Error(said.message));
         this.#over({ kind: 'trouble', why: 'fault' });

@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
+import type { NoiseHeard } from '../../core/ear/noise-round.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import { CAUSES, CAUSE_IDS, type CauseId } from '../../core/hunt/causes.ts';
@@ -114,8 +115,8 @@ export function HuntPanel({ job, allowed }: Props) {
   const weighed = useMemo(() => weigh(hunt.trail, noises), [hunt.trail, noises]);
   const about = { jobId: job.id, version: hunt.version };
   const end = (cause: CauseId | null) => give('hunt.end', { ...about, end: { cause, words: '' } });
-  const tried = async (what: TryId, answer: string, words: string) =>
-    (await give('hunt.try', { ...about, what, answer, words })) !== null;
+  const tried = async (what: TryId, answer: string, words: string, heard: NoiseHeard | null) =>
+    (await give('hunt.try', { ...about, what, answer, words, heard })) !== null;
   return (
     <section aria-label="The noise" className="space-y-3">
       <div className="flex flex-wrap items-end justify-between gap-3">

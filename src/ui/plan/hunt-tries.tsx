@@ -1,46 +1,59 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import type { NoiseHeard } from '../../core/ear/noise-round.ts';
 import type { CauseWeights } from '../../core/hunt/causes.ts';
-import { nextTries } from '../../core/hunt/hunt.ts';
+import { nextTries, type Proposed } from '../../core/hunt/hunt.ts';
 import { answersOf, answerWords, TRIES, type TryId } from '../../core/hunt/tries.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
+import { sayNoiseHeard } from '../../core/ear/say-noise.ts';
+import { NoiseByEar, useNoise } from './noise-by-ear.tsx';
 
 type Hunt = LeafProps<'plan'>['job']['plan']['hunt'];
 
-/** The next try: what tells most for its time, or another one by choice. */
-export function NextTry({
-  hunt,
-  weights,
-  busy,
-  onTried,
-}: {
+/** Every try one may choose: those not tried yet, the best first, then the others once more. */
+function choicesOf(proposed: readonly Proposed[], hunt: Hunt) {
+  const all = [
+    ...proposed.map((p) => ({ value: p.what, name: TRIES[p.what].name })),
+    ...hunt.trail.map((e) => ({ value: e.what, name: `${TRIES[e.what].name}, once more` })),
+  ];
+  return all.filter((o, i) => all.findIndex((x) => x.value === o.value) === i);
+}
+
+interface NextProps {
   readonly hunt: Hunt;
   /** how often each cause is met in this shop */
   readonly weights: CauseWeights;
   readonly busy: boolean;
-  readonly onTried: (what: TryId, answer: string, words: string) => Promise<boolean>;
-}) {
+  readonly onTried: (
+    what: TryId,
+    answer: string,
+    words: string,
+    heard: NoiseHeard | null,
+  ) => Promise<boolean>;
+}
+
+/** The next try: what tells most for its time, or another one by choice. */
+export function NextTry({ hunt, weights, busy, onTried }: NextProps) {
   const proposed = useMemo(() => nextTries(hunt.trail, weights), [hunt.trail, weights]);
   const [chosen, setChosen] = useState<TryId | null>(null);
   const [words, setWords] = useState('');
   const what = chosen ?? proposed[0]?.what;
+  const noise = useNoise(what);
   if (what === undefined) return <p>Everything there is was tried.</p>;
   const { name, how, minutes } = TRIES[what];
   const again = hunt.trail.some((e) => e.what === what);
   const answered = async (answer: string) => {
-    if (!(await onTried(what, answer, words))) return;
+    if (!(await onTried(what, answer, words, noise.with(answer)))) return;
+    noise.over();
     setChosen(null);
     setWords('');
   };
-  const others = [
-    ...proposed.map((p) => ({ value: p.what, name: TRIES[p.what].name })),
-    ...hunt.trail.map((e) => ({ value: e.what, name: `${TRIES[e.what].name}, once more` })),
-  ].filter((o, i, all) => all.findIndex((x) => x.value === o.value) === i);
+  const others = choicesOf(proposed, hunt);
   return (
     <section aria-label="Next" className="space-y-2">
       <p className="text-2xl">
@@ -65,6 +78,7 @@ export function NextTry({
           </button>
         ))}
       </div>
+      <NoiseByEar noise={noise} what={what} />
       <div className="flex flex-wrap items-end gap-3">
         <TextField label="What else was seen or heard" className="w-72" value={words} onChange={setWords} />
         <FormField label="Or try" className="w-72">
@@ -94,6 +108,7 @@ export function Trail({
           <li key={e.id} className="flex flex-wrap items-center gap-x-3 py-1">
             <span>
               {TRIES[e.what].name}: <b className="text-ink">{answerWords(e.what, e.answer)}</b>
+              {e.heard && <span className="text-quiet"> ({sayNoiseHeard(e.heard)})</span>}
               {e.words !== '' && <span className="text-ink"> “{e.words}”</span>}
             </span>
             <span className="text-quiet">

@@ -3,7 +3,10 @@ import { answersOf, TRY_IDS, type TryId } from '../../../core/hunt/tries.ts';
 import { answering, command } from '../command.ts';
 import { id, text, version } from '../fields.ts';
 
-/** Keeps one try of a hunt: what was done, what it did to the noise, and words about it. */
+/** How much it buzzes, 0 to 1. */
+const amount = z.number().min(0).max(1);
+
+/** Keeps one try of a hunt: what was done, what it did to the noise, by word or by the ear, and words about it. */
 export const huntTry = command({
   name: 'hunt.try',
   may: 'measure',
@@ -16,6 +19,7 @@ export const huntTry = command({
       what: z.enum(TRY_IDS as [TryId, ...TryId[]]),
       answer: z.string().max(20),
       words: text(300),
+      heard: z.object({ before: amount, now: amount }).nullable(),
     })
     .refine(({ what, answer }) => answersOf(what).includes(answer), {
       path: ['answer'],
