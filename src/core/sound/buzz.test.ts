@@ -64,6 +64,19 @@ test('a string that rings clear is none, also with a glide, with noise and with 
     }
 });
 
+test('a string that beats in itself, as real ones do, is no buzz', async () => {
+  for (const p of STRINGS)
+    for (const cents of [0.8, 2, 5]) {
+      await breath();
+      const sound = made(p, 5, 45);
+      // Its other plane: a little sharper, nearly as loud, and longer.
+      const other = { ...p, f0: p.f0 * 2 ** (cents / 1200), level: 0.17, rings: 1.6 * (p.rings ?? 2.2) };
+      addPluck(sound.samples, RATE, other, 0, 6);
+      const buzz = heardBuzz(sound, p.f0);
+      if (buzz !== null) expect(buzz.amount, `${p.f0} Hz beating by ${cents}`).toBeLessThan(0.5);
+    }
+});
+
 test('bursts locked to the swing are a buzz, louder ones more of it', async () => {
   for (const p of STRINGS.slice(1)) {
     await breath();

@@ -26,19 +26,22 @@ const SHORTEST = 0.012;
 const AFTER_PLUCK = 0.006;
 /** So long from the pluck on is looked at, s; and what is early in it. */
 const LOOKED_AT = 0.45;
-const EARLY = 0.06;
+const EARLY = 0.03;
 const MOST_PARTIALS = 40;
 const HIGHEST = 9000;
 /** What leaks of a neighbour, and of the loudest, into a partial's window: parts of power. */
 const LEAKS = 10 ** -4.5;
 const LEAKS_FAR = 10 ** -5.6;
+/** Fainter than that part of the loudest partial's power is as good as nothing. */
+const FAINT = 10 ** -3.5;
+/** Frames so far from each other do not lie over each other. */
+const APART = 3;
 /** A partial counts while its power is so many times what else is there. */
 const STANDS_OUT = 16;
 const FEWEST_FRAMES = 6;
 const FEWEST_PARTIALS = 2;
 /** So much that is locked to the swing says enough where a rattle hides the partials: part of their power. */
 const LOCKED_FOR_SURE = 0.06;
-const DECIBEL = 8.686;
 /** Other strings that ring along hide a buzz and look like one: part of the string's own power. */
 const OTHERS_RING = 10 ** -2.8;
 /** The mains, and how far up their hum is heard, Hz. */
@@ -48,13 +51,13 @@ const HUM_WIDE = 2;
 const isHum = (hz: number): boolean =>
   hz < HUM_TO && MAINS.some((m) => Math.abs(hz - m * Math.round(hz / m)) < HUM_WIDE);
 /**
- * How the first two signs are weighed, by simulated places that touch a fret on and on and places that touch none, with noise, room,
- * body, glide and the stroke's own noise: uneven dying away in decibels, and what stands between the partials in decibels.
+ * What stands between the partials right after the pluck: even odds at so many decibels under them, and e times as much for so many
+ * more. By simulated places that touch a fret on and on and places that touch none, and by recorded instruments: how evenly a
+ * string dies away tells nothing, since real ones beat in themselves.
  */
-const WEIGHTS = { level: 3.7, uneven: 2.35, least: 0.15, between: 0.1356 };
-const BETWEEN = { least: -34, most: -6 };
+const BETWEEN = { even: -26.8, each: 1.8, least: -40 };
 /** What is locked to the swing is even odds at that many decibels, and e times as much for so many more. */
-const LOCKED = { even: -18, each: 2 };
+const LOCKED = { even: -20, each: 1.5 };
 
 interface Frames {
   /** when each begins, s from the pluck on */
@@ -128,21 +131,31 @@ function lockedPart(
   const mean = (n: number): number =>
     starts.reduce((sum, from) => sum + powerAt(samples, n * turn, window, from), 1e-20) / starts.length;
   const partials = [1, ...numbers, last + 1].map(mean);
-  // By the partials around, so that all pitches count alike.
-  const by = numbers.map((_, i) => 1 / Math.sqrt(Math.max(...partials.slice(i, i + 4))));
+  // By the partials around, so that all pitches count alike; where there are none nothing is heard either.
+  const least = FAINT * Math.max(...partials);
+  const by = numbers.map((_, i) => 1 / Math.sqrt(Math.max(least, ...partials.slice(i, i + 4))));
+  // Against one beginning for all frames.
+  const frames = starts.map((from) =>
+    numbers.map((n, i) => {
+      const angle = (n + 0.5) * turn;
+      const [re, im] = transformAt(samples, angle, window, from);
+      const [c, s, g] = [Math.cos(angle * from), Math.sin(angle * from), by[i] ?? 0];
+      return [g * (re * c + im * s), g * (im * c - re * s)] as const;
+    }),
+  );
   let [re, im, own, half, pairs] = [0, 0, 0, 0, 0];
-  for (const from of starts) {
-    const all = numbers.map((n, i) =>
-      transformAt(samples, (n + 0.5) * turn, window, from).map((x) => x * (by[i] ?? 0)),
-    );
-    const [c, s] = [Math.cos(turn * from), Math.sin(turn * from)];
+  for (let k = APART; k < frames.length; k++) {
+    // A tone half-way, of an octave below or another string, is the same a frame before: what is left is noise.
+    const all = (frames[k] ?? []).map(([x, y], i) => {
+      const [u, v] = frames[k - APART]?.[i] ?? [0, 0];
+      return [(x - u) * Math.SQRT1_2, (y - v) * Math.SQRT1_2] as const;
+    });
     for (let i = 0; i + 1 < all.length; i++) {
-      const [aRe = 0, aIm = 0] = all[i] ?? [];
-      const [bRe = 0, bIm = 0] = all[i + 1] ?? [];
-      // Against one beginning for all frames.
+      const [aRe, aIm] = all[i] ?? [0, 0];
+      const [bRe, bIm] = all[i + 1] ?? [0, 0];
       const [pRe, pIm] = [aRe * bRe + aIm * bIm, aIm * bRe - aRe * bIm];
-      re += pRe * c - pIm * s;
-      im += pRe * s + pIm * c;
+      re += pRe;
+      im += pIm;
       own += Math.hypot(pRe, pIm);
       half += aRe * aRe + aIm * aIm;
       pairs++;
@@ -181,76 +194,33 @@ function framesOf({ samples, rate }: Sound, steady: Steady, f0: Hz, b: number): 
   };
 }
 
-/** What one partial tells. */
-interface Sign {
-  /** how far it is from dying away evenly, decibels squared, without what noise brings */
-  readonly uneven: number;
-  /** what stands between it and the next early on, over the quiet, decibels */
-  readonly between: number;
-}
-
-/** The straight line through decibels by time, weighed by their variance: how far they lie off it beyond that. */
-function offLine(at: readonly number[], db: readonly number[], variance: readonly number[]): number {
-  let [w, x, y, xx, xy] = [0, 0, 0, 0, 0];
-  db.forEach((d, k) => {
-    const g = 1 / ((variance[k] ?? 0) + 1);
-    const t = at[k] ?? 0;
-    w += g;
-    x += g * t;
-    y += g * d;
-    xx += g * t * t;
-    xy += g * t * d;
-  });
-  const slope = (w * xy - x * y) / (w * xx - x * x);
-  const level = (y - slope * x) / w;
-  const sum = db.reduce((all, d, k) => {
-    const off = (d - level - slope * (at[k] ?? 0)) ** 2;
-    return all + Math.max(-1, Math.min(100, off) - 1.5 * (variance[k] ?? 0));
-  }, 0);
-  return Math.max(0, sum / (db.length - 2));
-}
-
-function signOf(f: Frames, n: number, loudest: readonly number[]): Sign | null {
+/** What stands between a partial and the next right after the pluck, over the quiet, decibels; null where the partial is hardly there. */
+function betweenAt(f: Frames, n: number, loudest: readonly number[]): number | null {
   const [on, off] = [f.on[n] ?? [], f.off[n] ?? []];
   const quiet = f.quiet[n] ?? 0;
-  const under = on.map(
-    (_, k) =>
-      1e-20 +
-      quiet +
-      LEAKS * ((f.on[n - 1]?.[k] ?? 0) + (f.on[n + 1]?.[k] ?? 0)) +
-      LEAKS_FAR * (loudest[k] ?? 0),
-  );
-  let count = on.length;
-  while (count > 0 && (on[count - 1] ?? 0) < STANDS_OUT * (under[count - 1] ?? 0)) count--;
-  if (count < FEWEST_FRAMES) return null;
-  const db = on.slice(0, count).map((p) => 10 * Math.log10(p + 1e-20));
-  const variance = db.map((_, k) => {
-    const over = Math.max(1, (on[k] ?? 0) / (under[k] ?? 1));
-    return 0.05 ** 2 + DECIBEL ** 2 / (2 * over);
+  const stands = on.filter((p, k) => {
+    const leaks = LEAKS * ((f.on[n - 1]?.[k] ?? 0) + (f.on[n + 1]?.[k] ?? 0));
+    return p >= STANDS_OUT * (1e-20 + quiet + leaks + LEAKS_FAR * (loudest[k] ?? 0));
   });
-  const early = Math.max(2, f.at.filter((t) => t < EARLY).length);
+  if (stands.length < FEWEST_FRAMES) return null;
+  const early = Math.max(1, f.at.filter((t) => t < EARLY).length);
   let [between, own] = [0, 0];
   for (let k = 0; k < early; k++) {
     between += Math.max(0, (off[k] ?? 0) - quiet);
     own += on[k] ?? 0;
   }
-  return {
-    uneven: offLine(f.at, db, variance),
-    between: 10 * Math.log10(Math.max(1e-4, between / own)),
-  };
+  return Math.max(BETWEEN.least, 10 * Math.log10(Math.max(1e-12, between / own)));
 }
 
-/** The evidence for a buzz, as the logarithm of its odds. */
-function evidence(signs: readonly Sign[], locked: number): number {
+/**
+ * The evidence for a buzz, as the logarithm of its odds: what stands between the cleanest quarter of the partials, since a body, a
+ * nail and a room fill some gaps and a buzz fills all; or, of a rattle that goes on, what is locked to the swing.
+ */
+function evidence(between: readonly number[], locked: number): number {
   const byLocked = (10 * Math.log10(locked + 1e-9) - LOCKED.even) / LOCKED.each;
-  if (signs.length < FEWEST_PARTIALS) return byLocked;
-  const uneven = Math.sqrt(signs.reduce((sum, s) => sum + s.uneven, 0) / signs.length);
-  const sorted = signs.map((s) => s.between).sort((a, b) => a - b);
-  const middle = sorted[sorted.length >> 1] ?? BETWEEN.least;
-  const between = Math.max(BETWEEN.least, Math.min(BETWEEN.most, middle));
-  const byDying =
-    WEIGHTS.level + WEIGHTS.uneven * Math.log(WEIGHTS.least + uneven) + WEIGHTS.between * between;
-  return Math.max(byDying, byLocked);
+  if (between.length < FEWEST_PARTIALS) return byLocked;
+  const sorted = [...between].sort((a, b) => a - b);
+  return Math.max(byLocked, ((sorted[between.length >> 2] ?? BETWEEN.least) - BETWEEN.even) / BETWEEN.each);
 }
 
 const asAmount = (z: number): number => 1 / (1 + Math.exp(-z));
@@ -271,10 +241,9 @@ function othersRing(steady: Steady, rate: number, f0: Hz, b: number): number {
 }
 
 /**
- * How much a plucked string buzzes. One that rings clear dies away partial by partial, each evenly, and nothing stands between
- * them; one that touches goes up and down in all its partials, its bursts stand between them while it is loud, and a rattle that
- * goes on is locked to the swing. The signs are weighed. Null where it can't be told: too little of the string over the noise, or
- * other strings ring along.
+ * How much a plucked string buzzes. Where one rings clear hardly anything stands between its partials; where it touches, its bursts
+ * stand between all of them while it is loud, and a rattle that goes on is locked to the swing. Null where it can't be told: too
+ * little of the string over the noise, or other strings ring along.
  * @param heard the series that was heard in this sound
  */
 export function buzzOf(sound: Sound, heard: HeardSeries): Buzz | null {
@@ -286,10 +255,10 @@ export function buzzOf(sound: Sound, heard: HeardSeries): Buzz | null {
   const frames = framesOf(sound, steady, f0, b);
   if (frames.at.length < FEWEST_FRAMES) return null;
   const loudest = frames.at.map((_, k) => Math.max(...frames.on.map((p) => p[k] ?? 0)));
-  const signs: Sign[] = [];
+  const signs: number[] = [];
   for (let n = 2; n < frames.on.length - 1; n++) {
-    const sign = signOf(frames, n, loudest);
-    if (sign) signs.push(sign);
+    const between = betweenAt(frames, n, loudest);
+    if (between !== null) signs.push(between);
   }
   if (signs.length < FEWEST_PARTIALS && frames.locked < LOCKED_FOR_SURE) return null;
   const z = evidence(signs, frames.locked);
