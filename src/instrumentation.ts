@@ -27,4 +27,6 @@ export async function register(): Promise<void> {
   startPeriods();
   const { startWeek } = await import('./server/week/week-loop.ts');
   startWeek();
+  const { startLearning } = await import('./server/learn/learn-loop.ts');
+  startLearning();
 }

@@ -13,6 +13,8 @@ import { hunt, playPlaces } from './noises.ts';
 import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
+import { learnDue } from '../server/learn/learn-due.ts';
+import { longLife } from './long-life.ts';
 import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { readRound } from './read-round.ts';
@@ -221,6 +223,14 @@ async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
   await story.give('rack.move', { jobId, version, placeId, holderId, waitingFor, waitingNote });
 }
 
+const FIRST_NUMBER = 401;
+
+/** The next job gets that number, if none has a higher one: what came long ago has a low one. */
+async function beginNumbersAt({ models }: Database, firstNumber: number): Promise<void> {
+  const setting = await models.Setting.findOne({ where: { name: 'shop' }, rejectOnEmpty: true });
+  await setting.update({ value: { ...(setting.value as object), firstNumber } });
+}
+
 interface Ids {
   readonly instruments: ReadonlyMap<string, { readonly id: number; readonly customerId: number }>;
   readonly places: ReadonlyMap<string, number>;
@@ -280,6 +290,13 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
     }));
   const actor = (n: number): Actor => hands[n % hands.length] ?? raise('nobody works here');
   const taken: Taken[] = [];
+  for (const job of longLife(today)) {
+    await beginNumbersAt(db, job.number);
+    const arrived = await arrive(db, actor(0), job, today, ids);
+    await prepare(arrived);
+    await carryOut(arrived);
+  }
+  await beginNumbersAt(db, FIRST_NUMBER);
   for (const [n, job] of DEMO_JOBS.entries()) {
     const arrived = await arrive(db, actor(n), job, today, ids);
     if (job.signed) {
@@ -290,6 +307,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   await Promise.all(taken.map(prepare));
   for (const t of taken) await carryOut(t);
   await countDue(db);
+  while ((await learnDue(db)) > 0);
 }
 
 function raise(why: string): never {

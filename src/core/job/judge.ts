@@ -215,7 +215,7 @@ export function judge(g: JudgedJob & JudgingShop) {
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
     findings: deals,
     unplanned: undone,
-    settings: settingsFor(planning, construction, g.info.heights),
+    settings: settingsFor(planning, construction, g.info.heights, g.numbers),
   };
   const plannedFor = jobOfPlan(g, found, planInput);
   let plan: PlanOfJob | null = null;

@@ -1,3 +1,4 @@
+import type { LearnedNumbers } from '../learn/learned.ts';
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Minor } from '../money/minor.ts';
@@ -84,6 +85,8 @@ export interface JudgedJob {
   /** the plan it goes by */
   readonly choice: { readonly plan: Plan['id'] } | null;
   readonly turns: readonly JudgedTurn[];
+  /** what is believed of the instrument’s own numbers; what the shop’s rules say where nothing is */
+  readonly numbers?: LearnedNumbers | undefined;
 }
 
 /** What judging needs of the shop. */

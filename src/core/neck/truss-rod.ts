@@ -18,6 +18,8 @@ export interface Band {
 export interface RodPrior {
   readonly perEighth: Mm;
   readonly sd: Mm;
+  /** what it was known by, in words: `what this rod did before` */
+  readonly known?: string | undefined;
 }
 
 export interface RodAdvice {
@@ -32,6 +34,7 @@ export interface RodAdvice {
 
 /** Relief that one eighth usually takes out, before an instrument has shown its own answer. A setting's default. */
 export const USUAL_ROD: RodPrior = { perEighth: 0.05, sd: 0.03 };
+const USUALLY = 'what such a rod usually does';
 const LARGEST_STEP = 2;
 /** The least turn that is made on purpose, eighths: a sixteenth of a turn. */
 const LEAST_STEP = 0.5;
@@ -43,7 +46,7 @@ const UNANSWERED_EIGHTHS = 2 * LARGEST_STEP;
 /** Below this relief per eighth, mm, the rod is not answering as a rod does. */
 const WEAK_ANSWER = 0.005;
 
-const respond = (turns: readonly LoggedTurn[], prior: RodPrior): RodPrior => {
+const respond = (turns: readonly LoggedTurn[], prior: RodPrior): Pick<RodPrior, 'perEighth' | 'sd'> => {
   let weight = 1 / prior.sd ** 2;
   let sum = prior.perEighth * weight;
   for (const t of turns) {
@@ -116,7 +119,7 @@ export function rodAdvice(
     perEighth: answer.perEighth,
     why:
       turns.length === 0
-        ? 'From what such a rod usually does.'
-        : `From ${turns.length === 1 ? 'one logged turn' : `${turns.length} logged turns`} over what such a rod usually does.`,
+        ? `From ${prior.known ?? USUALLY}.`
+        : `From ${turns.length === 1 ? 'one logged turn' : `${turns.length} logged turns`} over ${prior.known ?? USUALLY}.`,
   };
 }

@@ -4,6 +4,9 @@ import type { Construction } from '../instrument/construction.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Station } from '../readings/stations.ts';
 import type { Target } from '../targets/target.ts';
+import type { LearnedNumbers } from '../learn/learned.ts';
+import type { LearnedNumber } from '../learn/response.ts';
+import { sayFrom } from '../learn/say-number.ts';
 import type { LengthUnit } from '../units/length-units.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules.ts';
@@ -11,6 +14,8 @@ import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules.ts';
 /** A shop's rules as the sums of a plan use them for one instrument. */
 export interface PlanSettings extends Omit<PlanRules, 'rodActionRatio'> {
   readonly rodActionRatio: number;
+  /** where the rod's answer and the ratio come from, in words; absent: the shop's setting */
+  readonly from?: { readonly rod: string; readonly ratio: string } | undefined;
   /** unit heights are said in */
   readonly actionUnit: LengthUnit;
 }
@@ -21,12 +26,33 @@ export const USUAL_SETTINGS: PlanSettings = {
   actionUnit: '64ths',
 };
 
-/** A shop's rules for an instrument: what follows from its kind where the rules say nothing of it. */
+/** Where a number comes from, where acts told something of it. */
+const fromActs = (id: 'rod' | 'ratio', learned: LearnedNumber): string =>
+  learned.own + learned.others.acts === 0 ? 'setting' : sayFrom(id, learned);
+
+/**
+ * A shop's rules for an instrument: what follows from its kind where the rules say nothing of it, and what it and its kind have
+ * shown of the rod where acts told that.
+ */
 export const settingsFor = (
   rules: PlanRules,
   { kind }: Pick<Construction, 'kind'>,
   actionUnit: LengthUnit,
-): PlanSettings => ({ ...rules, rodActionRatio: rules.rodActionRatio ?? ratioOf(kind), actionUnit });
+  numbers?: LearnedNumbers,
+): PlanSettings => ({
+  ...rules,
+  rodActionRatio: numbers?.ratio.value ?? rules.rodActionRatio ?? ratioOf(kind),
+  ...(numbers && {
+    rodPrior: {
+      perEighth: numbers.rod.value,
+      sd: numbers.rod.sd,
+      ...(numbers.rod.own > 0 && { known: 'what this rod did before' }),
+      ...(numbers.rod.own === 0 && numbers.rod.others.acts > 0 && { known: 'what such rods did here' }),
+    },
+    from: { rod: fromActs('rod', numbers.rod), ratio: fromActs('ratio', numbers.ratio) },
+  }),
+  actionUnit,
+});
 
 /** Something that no plan deals with, and why. */
 export interface Undone {

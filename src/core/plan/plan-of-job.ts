@@ -90,15 +90,16 @@ function readLines(input: PlanInput, keys: readonly string[]): string[] {
   });
 }
 
+const round = (x: number): number => Math.round(100 * x) / 100;
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** The sum behind an operation's amounts, in words. */
-function sumOf(p: Problem, o: Done): string[] {
+function sumOf(p: Problem, o: Done, from: PlanInput['settings']['from']): string[] {
   const { scale, compensation } = p.model.construction;
   const sums: Readonly<Record<Group, readonly string[]>> = {
     rod: [
-      `One eighth usually takes out ${formatLength(p.rodPrior.perEighth, 'mm')} (setting)${p.turns.length > 0 ? `, and ${p.turns.length} logged ${p.turns.length === 1 ? 'turn says' : 'turns say'} more` : ''}; never more than a quarter turn between readings.`,
-      `At its aim the rod moves the action at 12 by ${p.ratio} × the change of relief.`,
+      `One eighth usually takes out ${formatLength(p.rodPrior.perEighth, 'mm')} (${from?.rod ?? 'setting'})${p.turns.length > 0 ? `, and ${p.turns.length} logged ${p.turns.length === 1 ? 'turn says' : 'turns say'} more` : ''}; never more than a quarter turn between readings.`,
+      `At its aim the rod moves the action at 12 by ${round(p.ratio)} × the change of relief${from && from.ratio !== 'setting' ? ` (${from.ratio})` : ''}.`,
     ],
     frets: [
       'The highest plane that takes every fret to level; what comes off raises action and gaps by as much.',
@@ -125,7 +126,7 @@ function lineOf(input: PlanInput, p: Problem, plan: Plan, o: Done): ProposalLine
     why:
       o.says === GOES_ALONG
         ? []
-        : [...readLines(input, keys), ...sumOf(p, o), ...(reason ? [reason.would] : [])],
+        : [...readLines(input, keys), ...sumOf(p, o, input.settings.from), ...(reason ? [reason.would] : [])],
     restsOn: keys,
     warnings: [...o.warns, ...keys.flatMap((key) => doubtAbout(input, key) ?? [])],
   };

@@ -67,6 +67,8 @@ export const USUAL_WORTH: WorthRules = { share: 0.5, total: 0.75, thinUpTo: 80_0
 export interface RodRule {
   readonly perEighth: number;
   readonly sd: number;
+  /** what it was known by, in words; absent: the setting */
+  readonly known?: string | undefined;
 }
 
 /** How a shop plans: every choice the sums make by themselves. */

@@ -29,6 +29,7 @@ import { up as weekHours } from './migrations/030-week-hours.ts';
 import { up as hunts } from './migrations/031-hunts.ts';
 import { up as keptSounds } from './migrations/032-kept-sounds.ts';
 import { up as buzzOfReadings } from './migrations/033-buzz-of-readings.ts';
+import { up as learnedNumbers } from './migrations/034-learned-numbers.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -69,6 +70,7 @@ const MIGRATIONS = [
   { name: '031-hunts', up: hunts },
   { name: '032-kept-sounds', up: keptSounds },
   { name: '033-buzz-of-readings', up: buzzOfReadings },
+  { name: '034-learned-numbers', up: learnedNumbers },
 ];
 
 /** The names of all migrations, in order. */

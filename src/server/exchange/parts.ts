@@ -107,7 +107,7 @@ export const JOB_LEAVES = [
 ] as const;
 
 /** What of an instrument means nothing elsewhere: on whose floor it hangs least of all. */
-export const INSTRUMENT_LEAVES = ['id', 'customerId', 'mergedInto', 'floorSince'] as const;
+export const INSTRUMENT_LEAVES = ['id', 'customerId', 'mergedInto', 'floorSince', 'learnedAt'] as const;
 
 type Attribute = {
   readonly type: {

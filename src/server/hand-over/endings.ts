@@ -2,6 +2,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { endingObstacles } from '../../core/hand-over/obstacles.ts';
 import { fail, ok } from '../../core/result.ts';
 import { countLater } from '../jobs/job-facts.ts';
+import { learnLater } from '../learn/learn-later.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { readJob } from '../jobs/read-job.ts';
 import { conflict } from '../use-case/conflict.ts';
@@ -69,6 +70,7 @@ export const endJob = defineUseCase({
       version: job.version + 1,
     });
     await countLater(work, job);
+    await learnLater(work, [job.instrumentId]);
     await recordEvent(work, {
       jobId,
       kind: 'job ended',
@@ -109,6 +111,7 @@ export const reopenJob = defineUseCase({
       );
     job.set({ state: 'open', closedAt: null, waitingFor: 'hands', version: job.version + 1 });
     await countLater(work, job);
+    await learnLater(work, [job.instrumentId]);
     await recordEvent(work, {
       jobId,
       kind: 'job opened again',

@@ -4,6 +4,7 @@ import { canonicalJson } from '../../core/record/canonical.ts';
 import { ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { enterSeal } from '../ledger/ledger.ts';
+import { learnLater } from '../learn/learn-later.ts';
 import { readJob } from '../jobs/read-job.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
@@ -69,6 +70,7 @@ export const sign = defineUseCase({
       version: job.version + 1,
     });
     await countLater(work, job);
+    await learnLater(work, [job.instrumentId]);
     const record = await buildRecord(models, job, t);
     const digest = digestOf(record);
     await sheet.update({ record: canonicalJson(record), digest }, { transaction: t });

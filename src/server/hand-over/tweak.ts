@@ -1,3 +1,4 @@
+import { learnLater } from '../learn/learn-later.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { tweakIsFree } from '../../core/hand-over/rules.ts';
 import { operation } from '../../core/catalogue/operations.ts';
@@ -129,6 +130,7 @@ export const askTweak = defineUseCase({
       version: job.version + 1,
     });
     await countLater(work, job);
+    await learnLater(work, [job.instrumentId]);
     await recordEvent(work, {
       jobId,
       kind: 'job reopened',

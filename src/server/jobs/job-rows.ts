@@ -3,6 +3,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey } from '../../core/readings/stations.ts';
 import type { TargetWish } from '../../core/targets/target.ts';
 import type { JobTarget, ReadingRow, Round } from '../db/models/readings.ts';
+import type { ActRow } from '../db/models/learned.ts';
 import type { RodTurn } from '../db/models/work.ts';
 
 type RowOfReading = Pick<
@@ -113,4 +114,12 @@ export const asRound = (r: Round): JobRound => ({
   gauges: r.gauges,
   startedAt: r.startedAt,
   version: r.version,
+});
+
+/** A row of an instrument's acts as the sums use it. */
+export const asNumberedAct = (r: Pick<ActRow, 'number' | 'moved' | 'gave' | 'variance'>) => ({
+  number: r.number,
+  by: Number(r.moved),
+  gave: Number(r.gave),
+  variance: Number(r.variance),
 });

@@ -4,10 +4,12 @@ import { USUAL_METHODS } from '../../core/readings/methods.ts';
 import { standardReadings } from '../../core/readings/standard.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
 import type { Models } from '../db/models/index.ts';
+import { learnedNumbers, type LearnedNumbers } from '../../core/learn/learned.ts';
 import type { Job } from '../db/models/jobs.ts';
+import type { Instrument } from '../db/models/shop.ts';
 import { readTogether, type RowsOf } from '../db/read-together.ts';
 import { readShop } from '../house/read-shop.ts';
-import { asReading, asRound, asTurn, asWish } from './job-rows.ts';
+import { asReading, asRound, asTurn, asWish, asNumberedAct } from './job-rows.ts';
 
 /** How the rows of a job are named in a statement: by its own row, or by its number. */
 interface Named {
@@ -54,6 +56,11 @@ const always = (models: Models, n: Named) => {
     stringChanges: { model: models.StringChange, where: ofJob },
     choice: { model: models.PlanChoice, where: ofJob },
     turns: { model: models.RodTurn, where: ofJob, order: ['turnedAt', 'id'] },
+    acts: { model: models.ActRow, where: `instrument_id = ${n.instrument}` },
+    kindNumbers: {
+      model: models.KindNumber,
+      where: `kind = (SELECT kind FROM instruments WHERE id = ${n.instrument})`,
+    },
   } as const;
 };
 
@@ -174,6 +181,18 @@ async function readRows(
 }
 
 type Shop = Awaited<ReturnType<typeof readShop>>;
+
+/** What is believed of the instrument's own numbers at this visit: by the visits before it, its kind, and the shop's rules. */
+function numbersOfJob(
+  { construction }: Instrument,
+  { id }: Pick<Job, 'id'>,
+  { acts, kindNumbers }: Pick<Rows, 'acts' | 'kindNumbers'>,
+  rules: Shop['planning'],
+): LearnedNumbers {
+  const before = acts.filter((a) => a.jobId < id).map(asNumberedAct);
+  const ofKind = Object.fromEntries(kindNumbers.map((k) => [k.number, k]));
+  return learnedNumbers(construction.kind, rules, before, acts.map(asNumberedAct), ofKind);
+}
 type Rows = Awaited<ReturnType<typeof readRows>>;
 
 /** A job out of its rows, and the shop. What the sums rest on is read in one way; how a shop reads is converted to it. */
@@ -214,6 +233,7 @@ function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
     catalogue: shop.catalogue,
     shopTargets: shop.targets,
     planning: shop.planning,
+    numbers: numbersOfJob(instrument, job, rows, shop.planning),
     opening: shop.opening,
     info: shop.info,
   };

@@ -26,7 +26,7 @@ export const changeInstrument = defineUseCase({
     if (!(await kindExists(work, named.kind))) return fail(refuse('The shop knows no such kind.'));
     const { maker, model, year, yearFrom, serial, kind: before, construction: was } = instrument;
     await instrument.update(
-      { ...named, construction, scaleMm: String(construction.scale), version: version + 1 },
+      { ...named, construction, scaleMm: String(construction.scale), learnedAt: null, version: version + 1 },
       { transaction: t },
     );
     const open = await models.Job.findOne({

@@ -96,6 +96,7 @@ export async function loadInstrument({ models }: Database, id: number) {
     serial: instrument.serial,
     construction: instrument.construction,
     customer: customer?.name ?? '',
+    customerId: instrument.customerId,
     version: instrument.version,
     floorSince: instrument.floorSince?.toISOString() ?? null,
     visits: jobs.map((j) => ({

@@ -1,3 +1,4 @@
+import { learnLater } from '../learn/learn-later.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Moved } from '../db/models/merges.ts';
@@ -68,6 +69,7 @@ export const mergeRows = defineUseCase({
     if (same) {
       await give(work, entity, moved, keepId);
       await stepBack(work, entity, gone, keepId);
+      if (entity === 'instrument') await learnLater(work, [keepId, goneId]);
     }
     const row = await models.Merge.create(
       { entity, verdict, keptId: keepId, goneId, moved, mergedBy: actor.personId, mergedAt: now },
@@ -96,6 +98,7 @@ export const undoMerge = defineUseCase({
     if (row.undoneAt !== null) return ok({ mergeId });
     const { entity, keptId, goneId, moved } = row;
     await give(work, entity, moved, goneId);
+    if (entity === 'instrument') await learnLater(work, [keptId, goneId]);
     const gone = await rowOf(work, entity, goneId);
     if (gone) await stepBack(work, entity, gone, null);
     await row.update({ undoneAt: now }, { transaction: t });

@@ -31,6 +31,7 @@ import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
+import { ActRow, initLearned, KindNumber } from './learned.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import {
   Absence,
@@ -56,6 +57,8 @@ const ALL = {
   JobDate,
   WeekFeed,
   LedgerRow,
+  ActRow,
+  KindNumber,
   Person,
   Device,
   PairingCode,
@@ -141,5 +144,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initUpkeep(sequelize, own);
   initWeek(sequelize, own);
   initLedger(sequelize, own);
+  initLearned(sequelize, own);
   return own;
 }

@@ -38,6 +38,8 @@ export class Instrument extends Model<InferAttributes<Instrument>, InferCreation
   /** what it is worth, minor units, where somebody said so */
   declare worthMinor: CreationOptional<number | null>;
   declare mergedInto: CreationOptional<number | null>;
+  /** when the acts of its closed visits were last counted; null: they wait for it */
+  declare learnedAt: CreationOptional<Date | null>;
   declare createdAt: Date;
   declare version: CreationOptional<number>;
 }
@@ -102,6 +104,7 @@ export function initShop(
       yearFrom: { type: DataTypes.STRING(120), field: 'year_from', defaultValue: '' },
       worthMinor: { type: DataTypes.INTEGER.UNSIGNED, field: 'worth_minor', defaultValue: null },
       floorSince: { type: DataTypes.DATE(3), field: 'floor_since', defaultValue: null },
+      learnedAt: { type: DataTypes.DATE(3), field: 'learned_at', defaultValue: null },
       mergedInto: { type: DataTypes.INTEGER.UNSIGNED, field: 'merged_into', defaultValue: null },
       createdAt: { type: DataTypes.DATE(3), field: 'created_at' },
       version: { type: DataTypes.INTEGER, defaultValue: 0 },

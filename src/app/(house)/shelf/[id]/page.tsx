@@ -6,15 +6,20 @@ import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
 import { sayDate } from '../../../../core/days/say-days.ts';
 import { dayIn } from '../../../../core/days/zone.ts';
 import { loadShop } from '../../../../server/house/load-shop.ts';
-import { sayValue } from '../../../../ui/neck-sheet/units.ts';
+import { sayValue, type DisplayUnit } from '../../../../ui/neck-sheet/units.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { may } from '../../../../core/people/roles.ts';
 import { OnTheFloor } from '../../../../ui/shelf/on-the-floor.tsx';
 import { requireActor } from '../../../_lib/session.ts';
+import { loadLife, type Life as LifeOf } from '../../../../server/shelf/load-life.ts';
+import { lifeBands, sayForecast } from '../../../../ui/shelf/life-bands.ts';
+import { LifeLine } from '../../../../ui/shelf/life-line.tsx';
+import { OwnNumbers } from '../../../../ui/shelf/own-numbers.tsx';
 
 export const metadata = { title: 'Instrument' };
 
-type Visit = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>['visits'][number];
+type Found = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>;
+type Visit = Found['visits'][number];
 
 const ROUNDS: readonly RoundKind[] = ['as-found', 'as-left'];
 
@@ -50,18 +55,104 @@ function VisitReadings({ visit, strings }: { readonly visit: Visit; readonly str
   );
 }
 
+/** Its visits on one line of time, and what is to come. */
+function Life({ life, unit }: { readonly life: LifeOf | null; readonly unit: DisplayUnit }) {
+  if (!life || life.rounds.length === 0)
+    return <p>Nothing was read on it yet: what its readings do over the years will stand here.</p>;
+  const ahead = sayForecast(life, unit);
+  const visits = new Set(life.rounds.map((r) => r.job)).size;
+  const says = `Readings of ${visits} ${visits === 1 ? 'visit' : 'visits'} over time; the same in numbers stands under “What moved”.`;
+  return (
+    <section aria-labelledby="over-the-years" className="min-w-0">
+      <h2 id="over-the-years" className="text-xl">
+        Over the years
+      </h2>
+      <LifeLine bands={lifeBands(life, unit)} says={says} />
+      <p className="text-sm text-quiet">
+        ○ found, ● left; a full line is what was done, a dotted one what it moved by itself
+        {life.forecast ? ', ◇ what is expected' : ''}.
+      </p>
+      {ahead !== null && <p className="mt-1">{ahead}</p>}
+    </section>
+  );
+}
+
+function Watched({ watched }: { readonly watched: LifeOf['watched'] }) {
+  if (watched.length === 0) return null;
+  return (
+    <section aria-labelledby="watched">
+      <h2 id="watched" className="text-xl">
+        What is watched
+      </h2>
+      <ul className="divide-y divide-line border-y border-line text-sm">
+        {watched.map((w) => (
+          <li key={w.title} className="py-1.5">
+            {w.title}
+            {w.note !== '' && <span className="text-ink"> “{w.note}”</span>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Every visit with what was said and read. */
+function Visits({
+  found,
+  shop,
+}: {
+  readonly found: Found;
+  readonly shop: Awaited<ReturnType<typeof loadShop>>;
+}) {
+  return (
+    <>
+      <h2 className="px-5 text-xl">Every visit</h2>
+      <ol className="max-w-3xl px-5 py-3">
+        {found.visits.length === 0 && <li>It has not been worked on here yet.</li>}
+        {found.visits.map((v) => (
+          <li key={v.number} className="border-b border-line py-3">
+            <h3 className="text-lg">
+              <Link
+                className="inline-flex min-h-8 items-center underline"
+                href={`/job/${v.number}/${v.state === 'closed' ? 'hand-over' : 'arrival'}`}
+              >
+                {v.number}, {sayDate(dayIn(Date.parse(v.takenInAt), shop.zone), shop.dates)}
+              </Link>{' '}
+              <span className={v.digest ? 'text-base text-seal' : 'text-base text-quiet'}>
+                {v.digest ? '✒ signed' : (v.end ?? 'in the house')}
+              </span>
+            </h3>
+            <p className="text-ink">{v.complaint}</p>
+            <VisitReadings visit={v} strings={found.construction.strings.length} />
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
 export default async function InstrumentPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const actor = await requireActor();
   const { id } = await params;
   const shop = await loadShop(database());
   const found = /^\d{1,9}$/.test(id) ? await loadInstrument(database(), Number(id)) : null;
   if (!found) notFound();
+  const life = await loadLife(database(), found.id, new Date());
+  const here = found.visits.some((v) => v.state === 'open');
   return (
     <>
       <PageHead
         title={found.name}
         note={`${found.kindName}${found.year && `, ${found.year}`} · ${found.serial || 'no serial'} · ${found.customer}`}
       >
+        {!here && may(actor.role, 'take-in') && (
+          <Link
+            href={`/desk/take-in?customer=${found.customerId}&instrument=${found.id}`}
+            className="button button-main"
+          >
+            Take it in
+          </Link>
+        )}
         <Link href={`/shelf/${found.id}/readings`} className="button">
           What moved
         </Link>
@@ -72,26 +163,14 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
           may={may(actor.role, 'hand-over')}
         />
       )}
-      <ol className="max-w-3xl px-5 py-3">
-        {found.visits.length === 0 && <li>It has not been worked on here yet.</li>}
-        {found.visits.map((v) => (
-          <li key={v.number} className="border-b border-line py-3">
-            <h2 className="text-lg">
-              <Link
-                className="inline-flex min-h-8 items-center underline"
-                href={`/job/${v.number}/${v.state === 'closed' ? 'hand-over' : 'arrival'}`}
-              >
-                {v.number}, {sayDate(dayIn(Date.parse(v.takenInAt), shop.zone), shop.dates)}
-              </Link>{' '}
-              <span className={v.digest ? 'text-base text-seal' : 'text-base text-quiet'}>
-                {v.digest ? '✒ signed' : (v.end ?? 'in the house')}
-              </span>
-            </h2>
-            <p className="text-ink">{v.complaint}</p>
-            <VisitReadings visit={v} strings={found.construction.strings.length} />
-          </li>
-        ))}
-      </ol>
+      <div className="grid gap-x-8 gap-y-4 px-5 py-3 lg:grid-cols-[1fr_26rem]">
+        <Life life={life} unit={shop.heights} />
+        <div className="space-y-4">
+          <Watched watched={life?.watched ?? []} />
+          {life && <OwnNumbers life={life} shop={shop} unit={shop.heights === 'mm' ? 'mm' : 'thou'} />}
+        </div>
+      </div>
+      <Visits found={found} shop={shop} />
     </>
   );
 }

@@ -1,0 +1,51 @@
+import { expect, type Page } from '@playwright/test';
+import { A, accessible, go, tablet, test } from './shop.ts';
+
+let ilse: Page;
+test.beforeAll(async ({ browser }) => {
+  ilse = await tablet(browser, A, 'Ilse Marrow', '2468');
+});
+
+const numbers = (page: Page) => page.getByRole('region', { name: 'Its own numbers' });
+
+test('an instrument with seven visits over five years tells its story', async () => {
+  await go(ilse, '/shelf?find=WO-21008');
+  await ilse.getByRole('link', { name: /Wendlow Otter/ }).click();
+  const years = ilse.getByRole('region', { name: 'Over the years' });
+  await expect(years.getByRole('img', { name: /^Readings of 7 visits over time/ })).toBeVisible();
+  await expect(years).toContainText(/In February it will probably read \S+ of relief \(\S+ to \S+ in nine/);
+  await expect(years).toContainText(/its relief follows the air by 1\.\d thou for 10 %/);
+  const rod = numbers(ilse).getByRole('listitem').first();
+  await expect(rod).toContainText(/Relief for an eighth of a turn\s*[23]\.\d thou \(/);
+  await rod.getByText(/turns of its own, over what the trade says/).click();
+  await expect(rod.getByText(/eighths (tighter|looser) gave/).first()).toBeVisible();
+  await accessible(ilse, 'the life of an instrument');
+});
+
+test('taken in again, the plan turns its rod by what it did before, and says so', async () => {
+  await go(ilse, '/shelf?find=WO-21008');
+  await ilse.getByRole('link', { name: /Wendlow Otter/ }).click();
+  await ilse.getByRole('link', { name: 'Take it in' }).click();
+  await ilse.getByLabel(/in their own words/).fill('It has come up again.');
+  await ilse.getByRole('button', { name: 'Take it in' }).click();
+  await ilse.waitForURL(/\/job\/\d+\/arrival/);
+  const job = new URL(ilse.url()).pathname.replace('/arrival', '');
+  await go(ilse, `${job}/readings`);
+  for (const [key, text] of [
+    ['relief:0:7', '.016'],
+    ['action:6:12', '6/64'],
+    ['action:1:12', '5/64'],
+  ] as const) {
+    await ilse.locator(`[id="station-${key}"]`).fill(text);
+    await ilse.locator(`[id="station-${key}"]`).press('Enter');
+  }
+  await go(ilse, `${job}/plan`);
+  const line = ilse.getByRole('listitem').filter({ hasText: 'truss rod' }).first();
+  await line.getByText('Why').click();
+  await expect(line).toContainText(
+    /One eighth usually takes out 0\.0[78]\d? mm \(\d turns of its own, over what the trade says\)/,
+  );
+  await go(ilse, '/shelf?find=WO-21008');
+  await ilse.getByRole('link', { name: /Wendlow Otter/ }).click();
+  await expect(ilse.getByRole('link', { name: 'Take it in' })).toHaveCount(0);
+});
