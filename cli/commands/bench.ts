@@ -10,7 +10,15 @@ import { ensureDatabase } from '../base/databases.ts';
 import type { Options } from '../base/options.ts';
 import { startDatabase } from '../base/private-database.ts';
 import { fillUpTo } from '../bench/filled-shop.ts';
-import { bareSave, growthRows, houseRows, saver, saveTogetherRow } from '../bench/house-rows.ts';
+import {
+  bareSave,
+  growthRows,
+  houseRows,
+  saver,
+  saveTogetherRow,
+  type MeasuredHouse,
+} from '../bench/house-rows.ts';
+import { shelfRows } from '../bench/shelf-rows.ts';
 import { sayRow, type Row } from '../bench/row.ts';
 import { weekRows } from '../bench/week-rows.ts';
 import { times } from '../bench/times.ts';
@@ -24,6 +32,8 @@ import { say, Trouble } from '../base/say.ts';
 import { endServer, serve } from '../base/serve.ts';
 
 const SIZES = [1_000, 20_000, 200_000] as const;
+/** The shelf is measured where it is large. */
+const SHELF_FROM = 20_000;
 const PORT = 4391;
 const SECOND_PORT = 4392;
 const SECRET = 'only for the bench';
@@ -40,8 +50,19 @@ async function cookie(db: Database): Promise<string> {
   return `rubrica_device=${paired.value.token}; rubrica_session=${session.value.token}`;
 }
 
+/** The shelf alone, at its sizes. */
+async function shelfOnly(house: MeasuredHouse): Promise<Row[]> {
+  const rows: Row[] = [];
+  for (const jobs of SIZES.filter((n) => n >= SHELF_FROM)) {
+    say(`filling up to ${jobs} jobs …`);
+    await fillUpTo(house.db, jobs);
+    rows.push(...(await shelfRows(house, jobs)));
+  }
+  return rows;
+}
+
 /** Rows of the server on a throwaway database. */
-async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[]> {
+async function serverRows(wanted: readonly ('server' | 'sheet' | 'shelf')[]): Promise<Row[]> {
   process.env['RUBRICA_SECRET'] = SECRET;
   await buildIfNeeded();
   const server = await startDatabase('bench-database');
@@ -59,9 +80,10 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
     try {
       const cookies = await cookie(db);
       if (wanted.includes('sheet')) rows.push(...(await sheetRows(db, `http://127.0.0.1:${PORT}`, cookies)));
-      if (!wanted.includes('server')) return rows;
       const base = `http://127.0.0.1:${PORT}`;
       const house = { db, base, cookies, number: READ_JOB };
+      const shelf = wanted.includes('shelf');
+      if (!wanted.includes('server')) return shelf ? [...rows, ...(await shelfOnly(house))] : rows;
       const bare = await times(bareSave(db));
       rows.push(await answerRow(db, base, cookies, bare));
       rows.push(...(await paperRows(base, cookies, bare)));
@@ -84,6 +106,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
         say(`filling up to ${jobs} jobs …`);
         await fillUpTo(db, jobs);
         sized.push(await houseRows(house, jobs));
+        if (shelf && jobs >= SHELF_FROM) rows.push(...(await shelfRows(house, jobs)));
       }
       rows.push(...sized.flat());
       for (const [i, jobs] of SIZES.entries())
@@ -99,7 +122,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet')[]): Promise<Row[
   return rows;
 }
 
-const KINDS = ['sums', 'plans', 'week', 'ear', 'sheet', 'server'] as const;
+const KINDS = ['sums', 'plans', 'week', 'ear', 'sheet', 'server', 'shelf'] as const;
 
 /** Measures the core's sums, the neck sheet in a browser and the server, or those named, each row beside its baseline in the same run. */
 export async function run(o: Options): Promise<number> {
@@ -111,8 +134,8 @@ export async function run(o: Options): Promise<number> {
     ...(wanted('plans') ? planRows() : []),
     ...(wanted('week') ? weekRows() : []),
     ...(wanted('ear') ? earRows() : []),
-    ...(wanted('server') || wanted('sheet')
-      ? await serverRows((['server', 'sheet'] as const).filter((k) => wanted(k)))
+    ...(wanted('server') || wanted('sheet') || wanted('shelf')
+      ? await serverRows((['server', 'sheet', 'shelf'] as const).filter((k) => wanted(k)))
       : []),
   ];
   if (o.json) process.stdout.write(`${JSON.stringify(rows)}\n`);

@@ -28,7 +28,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['take-in', '/desk/take-in'],
   ['bench', '/bench'],
   ['house', '/house'],
-  ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'WO-21008') + 1}`],
+  ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'KL-0107') + 1}`],
   [
     'sums',
     '/sums/string-line?scale=25.5+in&points.0.fret=1&points.0.height=.024&points.1.fret=12&points.1.height=5.5&frets=12+17+20&u=64ths',

@@ -32,7 +32,7 @@ const thou = (mm: number): string =>
 const half64ths = (mm: number): string => `${Math.round((mm * 128) / 25.4) / 2}/64`;
 
 const COMPLAINTS = [
-  'First look over: it is new, and I want it to be easy.',
+  'It was my aunt’s. I want it to be easy.',
   'It has come up over the summer.',
   'Buzzes at the first frets since the heating is on.',
   'Higher again, and I play more now.',
@@ -42,7 +42,7 @@ const COMPLAINTS = [
 ];
 
 /**
- * Visits over five years of one steel-string whose neck follows the air: each finds what the air has done since the last, turns the
+ * Visits over five years of one semi-hollow whose neck follows the air: each finds what the air has done since the last, turns the
  * rod, and leaves it where it is set. The seasons are those of the days the visits fall on.
  * @param today ms since the epoch
  */
@@ -59,7 +59,7 @@ export function longLife(today: number): readonly (DemoJob & { readonly number: 
     [relief, humidity] = [after, air[1]];
     return {
       number,
-      serial: 'WO-21008',
+      serial: 'KL-0107',
       taken,
       due: taken + 10,
       complaint: COMPLAINTS[i] ?? '',
@@ -71,8 +71,8 @@ export function longLife(today: number): readonly (DemoJob & { readonly number: 
         {
           ...found(
             thou(came),
-            action(came, 2.2),
             action(came, 1.75),
+            action(came, 1.42),
             '.004 .004 .004 .003 .003 .003',
             '2 1 1 1 0 1',
             '3.4',
@@ -82,8 +82,8 @@ export function longLife(today: number): readonly (DemoJob & { readonly number: 
         {
           ...left(
             thou(after),
-            action(after, 2.2),
             action(after, 1.75),
+            action(after, 1.42),
             '.004 .004 .004 .003 .003 .003',
             '1 1 0 1 0 1',
             '3.4',

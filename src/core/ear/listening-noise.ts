@@ -1,9 +1,10 @@
 import { buzzOf, type Buzz } from '../sound/buzz.ts';
 import { hear } from '../sound/hear.ts';
 import type { Sound } from '../sound/wav.ts';
-import { knocksMean, type EarWord } from './ear-round.ts';
+import type { EarWord } from './ear-round.ts';
 import { beginNoise, hearNoise, noiseAgain, type NoiseRound } from './noise-round.ts';
 import { PluckFinder } from './plucks.ts';
+import { pluckTeller } from './plucks-told.ts';
 
 /** What hearing a noise says, as it comes. */
 export interface NoiseSaid {
@@ -46,14 +47,14 @@ export function listenNoise(before: readonly Buzz[], rate: number): ListeningNoi
     round: () => round,
     level: () => finder.level(),
     say: (word) => [say(word)],
-    push: (samples) =>
-      finder.push(samples).flatMap((found): readonly NoiseSaid[] => {
-        if (round.at === 'over' || found.kind === 'ringing') return [];
-        if (found.kind === 'pluck') return [pluck(found.sound)];
-        const word = knocksMean(found.count);
-        if (word !== null) return [say(word)];
+    push: pluckTeller(finder, {
+      over: () => round.at === 'over',
+      pluck,
+      say,
+      knocked: () => {
         round = { ...round, last: { kind: 'knocked' } };
-        return [said()];
-      }),
+        return said();
+      },
+    }),
   };
 }

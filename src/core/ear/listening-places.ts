@@ -1,7 +1,7 @@
 import { buzzOf } from '../sound/buzz.ts';
 import { hear } from '../sound/hear.ts';
 import type { Sound } from '../sound/wav.ts';
-import { knocksMean, type EarWord } from './ear-round.ts';
+import type { EarWord } from './ear-round.ts';
 import {
   awaitedPlaces,
   beginPlaces,
@@ -13,6 +13,7 @@ import {
   type PlaceRound,
 } from './place-round.ts';
 import { PluckFinder } from './plucks.ts';
+import { pluckTeller } from './plucks-told.ts';
 
 /** What playing every place says, as it comes. */
 export interface PlacesSaid {
@@ -59,14 +60,14 @@ export function listenPlaces(plan: PlacePlan, rate: number): ListeningPlaces {
     round: () => round,
     level: () => finder.level(),
     say: (word) => [say(word)],
-    push: (samples) =>
-      finder.push(samples).flatMap((found): readonly PlacesSaid[] => {
-        if (placeNow(round) === null || found.kind === 'ringing') return [];
-        if (found.kind === 'pluck') return [pluck(found.sound)];
-        const word = knocksMean(found.count);
-        if (word !== null) return [say(word)];
+    push: pluckTeller(finder, {
+      over: () => placeNow(round) === null,
+      pluck,
+      say,
+      knocked: () => {
         round = { ...round, last: { kind: 'knocked' } };
-        return [said()];
-      }),
+        return said();
+      },
+    }),
   };
 }

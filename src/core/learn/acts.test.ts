@@ -55,6 +55,11 @@ test('a turn tells the rod, and what the action did with it the ratio', () => {
   ]);
 });
 
+test('a saddle that reads otherwise was moved, whatever was written down: the ratio is not told', () => {
+  const rounds = [round('as found', 1, setup(0.3, 2.2, 4)), round('as left', 9, setup(0.2, 1.8, 3.7))];
+  expect(said([visit(7, rounds, { turns: [turn(2, 0.3, 0.2, 5)] })])).toEqual([['rod', 2, 0.1]]);
+});
+
 test('a cut tells the saddle, without what the relief did meanwhile', () => {
   const cut = work(5, 'saddle-height');
   const rounds = [round('as found', 1, setup(0.2, 2.4, 4)), round('as left', 9, setup(0.2, 1.9, 3))];

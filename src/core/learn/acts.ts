@@ -158,6 +158,9 @@ function ratioAct(pair: Pair): readonly LifeAct[] {
   if (!relief || !action || Math.abs(relief.by) < LEAST.ratio) return [];
   const done = doneBetween(visit, [relief, action]);
   if (!(done.turned || touched(done, 'relief')) || !only(done, ['rod'])) return [];
+  // The saddle moved, whatever was written down of it.
+  const saddle = moved(a, b, STANDOUT, USUAL_UNCERTAINTY.standout);
+  if (saddle && Math.abs(saddle.by) >= LEAST.saddle) return [];
   const variance = action.variance + ratio ** 2 * relief.variance;
   return [actOf(pair, 'ratio', action.to, { by: relief.by, gave: action.by, variance })];
 }

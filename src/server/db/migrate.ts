@@ -30,6 +30,7 @@ import { up as hunts } from './migrations/031-hunts.ts';
 import { up as keptSounds } from './migrations/032-kept-sounds.ts';
 import { up as buzzOfReadings } from './migrations/033-buzz-of-readings.ts';
 import { up as learnedNumbers } from './migrations/034-learned-numbers.ts';
+import { up as findWords } from './migrations/035-find-words.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
 import { up as receipts } from './migrations/003-receipts.ts';
@@ -71,6 +72,7 @@ const MIGRATIONS = [
   { name: '032-kept-sounds', up: keptSounds },
   { name: '033-buzz-of-readings', up: buzzOfReadings },
   { name: '034-learned-numbers', up: learnedNumbers },
+  { name: '035-find-words', up: findWords },
 ];
 
 /** The names of all migrations, in order. */

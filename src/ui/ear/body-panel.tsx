@@ -9,9 +9,8 @@ import type { Hz } from '../../core/units/unit-types.ts';
 import { BodyPicture } from './body-picture.tsx';
 import { EarControls } from './ear-controls.tsx';
 import { useWords } from './ear-hearing.tsx';
-import { TROUBLE } from './ear-trouble.ts';
-import { useEar, type Ear } from './use-ear.ts';
-import { WavFile } from './wav-file.tsx';
+import { EarStands, EarStart } from './ear-start.tsx';
+import { useEar } from './use-ear.ts';
 
 interface Props {
   readonly construction: Construction;
@@ -45,22 +44,9 @@ export function BodyPanel({ construction, tuning, pitch, onClose }: Props) {
           {heard ? (
             <Resonances heard={heard} construction={construction} tuning={tuning} pitch={pitch} />
           ) : (
-            <Before ear={ear} />
+            <EarStands ear={ear} says={ear.stands.kind === 'over' ? 'No knock was heard.' : BEFORE} />
           )}
-          <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-            <button
-              type="button"
-              className="button button-main"
-              disabled={ear.stands.kind === 'opening'}
-              onClick={() => void ear.byMicrophone(WORK)}
-            >
-              Listen by the microphone
-            </button>
-            <WavFile onSound={(sound) => ear.byFile(WORK, sound)} />
-            <button type="button" className="button ml-auto" onClick={onClose}>
-              Leave it
-            </button>
-          </div>
+          <EarStart ear={ear} work={() => WORK} onClose={onClose} />
         </>
       )}
     </div>
@@ -69,16 +55,6 @@ export function BodyPanel({ construction, tuning, pitch, onClose }: Props) {
 
 const BEFORE =
   'Five knocks at the bridge with a soft fingertip, the strings damped, a second apart. What is heard stays on this tablet and is forgotten when you leave.';
-
-function Before({ ear: { stands } }: { readonly ear: Ear }) {
-  if (stands.kind === 'trouble')
-    return (
-      <p role="alert" className="text-rubric">
-        ◆ {TROUBLE[stands.why]}
-      </p>
-    );
-  return <p role="status">{stands.kind === 'over' ? 'No knock was heard.' : BEFORE}</p>;
-}
 
 function Resonances({
   heard,

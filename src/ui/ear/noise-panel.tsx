@@ -4,9 +4,8 @@ import type { NoiseRound } from '../../core/ear/noise-round.ts';
 import { isNoiseTrouble, sayNoiseOutcome, sayNoiseStep } from '../../core/ear/say-noise.ts';
 import { EarControls } from './ear-controls.tsx';
 import { useWords } from './ear-hearing.tsx';
-import { TROUBLE } from './ear-trouble.ts';
-import { useEar, type Ear } from './use-ear.ts';
-import { WavFile } from './wav-file.tsx';
+import { EarStands, EarStart } from './ear-start.tsx';
+import { useEar } from './use-ear.ts';
 
 interface Props {
   /** plucks of the noise that were heard already: then only the try is heard */
@@ -20,7 +19,6 @@ export function NoisePanel({ before, onHeard, onClose }: Props) {
   const ear = useEar({ onNoise: onHeard });
   const listening = ear.stands.kind === 'listening';
   useWords(listening, ear.say);
-  const work = { kind: 'noise', before } as const;
   return (
     <section aria-label="The noise by the ear" className="space-y-2 border-y border-line py-2">
       {listening && ear.noise ? (
@@ -30,21 +28,11 @@ export function NoisePanel({ before, onHeard, onClose }: Props) {
         </div>
       ) : (
         <>
-          <Before ear={ear} />
-          <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-            <button
-              type="button"
-              className="button button-main"
-              disabled={ear.stands.kind === 'opening'}
-              onClick={() => void ear.byMicrophone(work)}
-            >
-              Listen by the microphone
-            </button>
-            <WavFile onSound={(sound) => ear.byFile(work, sound)} />
-            <button type="button" className="button ml-auto" onClick={onClose}>
-              Leave it
-            </button>
-          </div>
+          <EarStands
+            ear={ear}
+            says={ear.stands.kind === 'over' ? 'It ended before both were heard.' : BEFORE}
+          />
+          <EarStart ear={ear} work={() => ({ kind: 'noise', before })} onClose={onClose} />
         </>
       )}
     </section>
@@ -53,16 +41,6 @@ export function NoisePanel({ before, onHeard, onClose }: Props) {
 
 const BEFORE =
   'One string at a time, where the noise is worst, the others damped: twice as it is, twice with the try. What is heard stays on this tablet and is forgotten at once; only how much it buzzes is kept with the try.';
-
-function Before({ ear: { stands } }: { readonly ear: Ear }) {
-  if (stands.kind === 'trouble')
-    return (
-      <p role="alert" className="text-rubric">
-        ◆ {TROUBLE[stands.why]}
-      </p>
-    );
-  return <p role="status">{stands.kind === 'over' ? 'It ended before both were heard.' : BEFORE}</p>;
-}
 
 function Hearing({ round }: { readonly round: NoiseRound }) {
   const { last } = round;

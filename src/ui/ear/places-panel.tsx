@@ -15,10 +15,9 @@ import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { EarControls } from './ear-controls.tsx';
 import { useWords } from './ear-hearing.tsx';
-import { TROUBLE } from './ear-trouble.ts';
 import { Which } from './ear-begin.tsx';
-import { useEar, type Ear } from './use-ear.ts';
-import { WavFile } from './wav-file.tsx';
+import { useEar } from './use-ear.ts';
+import { EarStands, EarStart } from './ear-start.tsx';
 
 /** One that is written down: what stood there before goes with it, so that nothing is overwritten unseen. */
 export type Note = Pick<HeardPlace, 'string' | 'held' | 'heard'>;
@@ -60,16 +59,8 @@ export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNot
       )}
       {!listening && (
         <>
-          <Before ear={ear} />
-          <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-            <button
-              type="button"
-              className="button button-main"
-              disabled={ear.stands.kind === 'opening'}
-              onClick={() => void ear.byMicrophone(work())}
-            >
-              Listen by the microphone
-            </button>
+          <EarStands ear={ear} says={ear.places ? sayOver(ear.places) : BEFORE} />
+          <EarStart ear={ear} work={work} onClose={onClose}>
             <Which construction={c} value={string} onChange={setString} />
             <FormField label="Held up to fret" className="w-32">
               {(w) => (
@@ -81,11 +72,7 @@ export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNot
                 />
               )}
             </FormField>
-            <WavFile onSound={(sound) => ear.byFile(work(), sound)} />
-            <button type="button" className="button ml-auto" onClick={onClose}>
-              Leave it
-            </button>
-          </div>
+          </EarStart>
         </>
       )}
     </section>
@@ -94,16 +81,6 @@ export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNot
 
 const BEFORE =
   'String by string, open and then held at every fret, each plucked once as this player does, the others damped. What is heard stays on this tablet and is forgotten at once; only clear or buzzing is written down.';
-
-function Before({ ear: { stands, places } }: { readonly ear: Ear }) {
-  if (stands.kind === 'trouble')
-    return (
-      <p role="alert" className="text-rubric">
-        ◆ {TROUBLE[stands.why]}
-      </p>
-    );
-  return <p role="status">{places ? sayOver(places) : BEFORE}</p>;
-}
 
 function sayOver(round: PlaceRound): string {
   const heard = round.amounts.filter((a) => a !== null);

@@ -8,6 +8,7 @@ import { useLoaded } from '../data/queries.tsx';
 import { FRAME_KEY } from '../data/refresh.ts';
 import { forgetPages } from '../data/forget-pages.ts';
 import { HelpKey } from '../guide/help-key.tsx';
+import { FindKey } from './find-key.tsx';
 import { Bell } from './bell.tsx';
 
 /** The places, each at the address of its name. */
@@ -97,6 +98,7 @@ export function Nav({
         </Link>
       ))}
       <div className="mt-auto flex flex-col items-center max-sm:mt-0 max-sm:flex-row">
+        <FindKey />
         <HelpKey />
         <Bell notices={notices} waits={waits} />
         <PersonMenu name={name} initials={initials} />

@@ -14,6 +14,7 @@ export interface PageHelp {
 }
 
 const FIND: KeyHelp = { keys: '/', does: 'to the search field' };
+const ANYTHING: KeyHelp = { keys: '/', does: 'finds anything: a job, an instrument, a customer' };
 const ALL: readonly KeyHelp[] = [
   { keys: '?', does: 'this help' },
   { keys: 'Esc', does: 'closes what is open' },
@@ -25,6 +26,14 @@ interface Rule extends PageHelp {
 
 /** The first that fits a path. */
 const RULES: readonly Rule[] = [
+  {
+    at: /^\/shelf\/\d+$/,
+    name: 'An instrument',
+    purpose:
+      'Its life: every visit on one line of time, what it moved by itself, what it will read in February, what is watched, and its own numbers with the readings behind them.',
+    keys: [],
+    guide: 'owner-day',
+  },
   {
     at: /^\/shelf\/customer/,
     name: 'A customer',
@@ -220,5 +229,7 @@ const ANYWHERE: PageHelp = {
 export function helpFor(path: string): PageHelp {
   const found = RULES.find((r) => r.at.test(path)) ?? ANYWHERE;
   const { name, purpose, keys, guide } = found;
-  return { name, purpose, keys: [...keys, ...ALL], guide };
+  // Where a page has its own search field, `/` is that one's.
+  const find = keys.some((k) => k.keys === ANYTHING.keys) ? [] : [ANYTHING];
+  return { name, purpose, keys: [...keys, ...find, ...ALL], guide };
 }

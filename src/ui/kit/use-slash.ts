@@ -9,6 +9,8 @@ export const isTyping = (target: EventTarget | null): boolean =>
 /** `/` goes to a field from anywhere on the page. */
 export function useSlash(field: RefObject<HTMLInputElement | null>): void {
   useEffect(() => {
+    // Where a page has its own field, `/` is that one's.
+    field.current?.setAttribute('data-slash', '');
     const key = (e: KeyboardEvent) => {
       if (e.key !== '/' || isTyping(e.target)) return;
       e.preventDefault();
