@@ -99,3 +99,14 @@ test('one instrument that cannot be counted holds no other up', async () => {
   expect(await db.models.ActRow.count({ where: { instrumentId: goodId } })).toBe(1);
   expect(await learnDue(db)).toBe(0);
 });
+
+test('two processes that count the first two of a kind at once lose neither', async () => {
+  const { db } = house;
+  const jobs = [await house.jobWith(['rod']), await house.jobWith(['rod'])];
+  const ids = [];
+  for (const job of jobs) ids.push(await visitWithTurns(job, 0.5, [0.05, 0.05]));
+  await db.models.Instrument.update({ kind: 'semi-hollow' }, { where: { id: ids } });
+  await Promise.all([learnDue(db), learnDue(db)]);
+  while ((await learnDue(db)) > 0);
+  expect(await kindRow('semi-hollow')).toMatchObject({ instruments: 2, acts: 4 });
+});

@@ -1,3 +1,4 @@
+import { isDeadlock } from '../db/is-deadlock.ts';
 import { DatabaseError, Transaction, UniqueConstraintError } from 'sequelize';
 import {
   COMMANDS,
@@ -23,11 +24,6 @@ class Rollback extends Error {
 }
 
 const RETRIES = 6;
-
-const isDeadlock = (e: unknown): boolean => {
-  const code = e instanceof DatabaseError ? (e.parent as { code?: string }).code : undefined;
-  return code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT' || code === 'ER_CHECKREAD';
-};
 
 const invalid = (fields: Readonly<Record<string, string>>): Failure => ({
   code: 'invalid',

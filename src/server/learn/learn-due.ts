@@ -8,6 +8,7 @@ import { USUAL_PLAN_RULES } from '../../core/plan/plan-rules.ts';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import type { Job } from '../db/models/jobs.ts';
+import { isDeadlock } from '../db/is-deadlock.ts';
 import type { ActRow } from '../db/models/learned.ts';
 import type { Instrument } from '../db/models/shop.ts';
 import { houseLog } from '../keep/log.ts';
@@ -72,6 +73,11 @@ async function changeKind(
   for (const number of NUMBER_IDS) {
     if (told[number].instruments === 0) continue;
     const where = { kind, number };
+    // A row that is there can be locked: two processes that count the first of a kind at once would each begin at nothing.
+    await models.KindNumber.bulkCreate([{ ...where, ...NOTHING_TOLD }], {
+      ignoreDuplicates: true,
+      transaction,
+    });
     const row = await models.KindNumber.findOne({ where, transaction, lock: transaction.LOCK.UPDATE });
     await models.KindNumber.upsert(
       { ...where, ...together(row ?? NOTHING_TOLD, told[number], times) },
@@ -141,6 +147,8 @@ export async function learnDue(db: Database): Promise<number> {
   });
   for (const { id } of due)
     await learn(db, id).catch(async (error: unknown) => {
+      // Given up for another process's sake: it waits for the next time.
+      if (isDeadlock(error)) return;
       // One that cannot be counted holds no other up: it is counted again when it changes.
       houseLog().error('an instrument’s acts could not be counted', { error, at: `instrument ${id}` });
       await db.models.Instrument.update({ learnedAt: new Date() }, { where: { id } });
