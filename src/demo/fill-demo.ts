@@ -15,6 +15,7 @@ import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
 import { learnDue } from '../server/learn/learn-due.ts';
 import { longLife } from './long-life.ts';
+import { saddleVisits } from './saddles.ts';
 import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { readRound } from './read-round.ts';
@@ -82,6 +83,9 @@ async function work(story: Story, job: DemoJob, number: number): Promise<void> {
     if (step.operation === 'rod')
       for (const [eighths, after] of job.turns ?? [])
         await story.give('work.turn', { lineId: step.id, eighths, after, unit: 'thou' });
+    if (step.operation === 'saddle-lower')
+      for (const [place, meant, took] of job.cuts ?? [])
+        await story.give('work.cut', { lineId: step.id, place, meant, took, unit: 'mm' });
     story.pass(step.minutes.likely * MINUTE);
     await story.give('work.step', { lineId: step.id, version: started.version, action: 'finish' });
   }
@@ -290,7 +294,8 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
     }));
   const actor = (n: number): Actor => hands[n % hands.length] ?? raise('nobody works here');
   const taken: Taken[] = [];
-  for (const job of longLife(today)) {
+  const before = [...longLife(today), ...saddleVisits()].sort((a, b) => a.number - b.number);
+  for (const job of before) {
     await beginNumbersAt(db, job.number);
     const arrived = await arrive(db, actor(0), job, today, ids);
     await prepare(arrived);

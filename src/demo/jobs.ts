@@ -1,6 +1,7 @@
 import type { View } from '../core/instrument/outline.ts';
 import type { OperationId } from '../core/catalogue/operation-ids.ts';
 import type { Wait } from '../core/job/waiting.ts';
+import type { CutPlace } from '../core/work/cuts.ts';
 import type { Touch } from '../core/targets/target.ts';
 import { MAPPED } from './fret-map.ts';
 import { found, left, type DemoRound } from './rounds.ts';
@@ -29,6 +30,8 @@ export interface DemoJob {
   readonly found?: Readonly<Record<string, string>>;
   /** turns logged at the rod: eighths, tightening positive, and what it read then */
   readonly turns?: readonly (readonly [eighths: number, after: string])[];
+  /** cuts logged at the saddle: where, what was meant, what came off */
+  readonly cuts?: readonly (readonly [place: CutPlace, meant: string, took: string])[];
   readonly rounds?: readonly DemoRound[];
   /** accept what is proposed */
   readonly accept?: boolean;

@@ -43,6 +43,7 @@ import { houseSaveOpening } from './house/save-opening.ts';
 import { houseSaveMessages } from './house/save-messages.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
+import { houseTakeLearned } from './house/take-learned.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
 import { houseSaveShop } from './house/save-shop.ts';
@@ -102,6 +103,8 @@ import { workRemark } from './work/remark.ts';
 import { workReply } from './work/reply.ts';
 import { workStep } from './work/step.ts';
 import { workTakeBackTurn } from './work/take-back-turn.ts';
+import { workCut } from './work/cut.ts';
+import { workTakeBackCut } from './work/take-back-cut.ts';
 import { workTurn } from './work/turn.ts';
 import { workWithdrawLink } from './work/withdraw-link.ts';
 import { houseSaveWeek } from './house/save-week.ts';
@@ -192,6 +195,8 @@ export const COMMANDS = {
   'work.price': workPrice,
   'work.step': workStep,
   'work.turn': workTurn,
+  'work.cut': workCut,
+  'work.take-back-cut': workTakeBackCut,
   'work.take-back-turn': workTakeBackTurn,
   'work.move': workMove,
   'work.ask-change': workAskChange,
@@ -225,6 +230,7 @@ export const COMMANDS = {
   'devices.code': devicesCode,
   'devices.rename': devicesRename,
   'devices.revoke': devicesRevoke,
+  'house.take-learned': houseTakeLearned,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,
   'house.save-rules': houseSaveRules,

@@ -11,6 +11,8 @@ export const QUEUED_COMMANDS = [
 /** Kinds of events that change a job’s own leaves and tag, and nothing elsewhere. */
 export const OWN_LEAVES_ONLY = [
   'conditions set',
+  'cut logged',
+  'cut taken back',
   'hunt begun',
   'hunt ended',
   'hunt opened again',

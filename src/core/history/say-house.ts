@@ -61,6 +61,7 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'logo changed': ({ data }) => (data['after'] === null ? 'took the logo away' : 'changed the logo'),
   'opening changed': said('changed when the shop is open'),
   'week changed': said('changed how the week is planned'),
+  'learned changed': said('put away what the shop’s work proposed'),
   'away said': (e) =>
     `said that ${whom(e)} is not here from ${text(e.data['from'])} to ${text(e.data['to'])}${colon(e.data['why'])}`,
   'away taken back': (e) =>

@@ -105,6 +105,12 @@ test.each([
     'turned the rod a quarter turn looser; relief since: 0.41 mm',
   ],
   [
+    'cut logged',
+    { operation: 'saddle-lower', place: 'bass', meant: 0.6, took: 0.62 },
+    '1',
+    'took 0.62 mm off the saddle, bass side; 0.60 mm was meant',
+  ],
+  [
     'job ended',
     { after: { ending: 'called-off', note: 'by telephone' } },
     '1',

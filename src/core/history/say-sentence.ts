@@ -205,6 +205,9 @@ const eighths = (v: unknown): string => {
   return `${n === 8 ? 'a whole turn' : n === 4 ? 'half a turn' : n === 2 ? 'a quarter turn' : `${n} eighths`} ${way}`;
 };
 
+/** Where a cut was made: `the saddle, bass side`. */
+const cutWhere = (data: Plain): string =>
+  `the ${data['operation'] === 'nut-slots' ? 'nut slot' : 'saddle'}, ${text(data['place'])}${/^(?:bass|treble)$/.test(text(data['place'])) ? ' side' : ''}`;
 const mm = (v: unknown): string => (v === null || v === undefined ? '' : `${number(v).toFixed(2)} mm`);
 
 /** What each kind of entry says, after who did it. */
@@ -286,6 +289,9 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
   'rod turned': ({ data }) =>
     `turned the rod ${eighths(data['eighths'])}${data['after'] === null || data['after'] === undefined ? '' : `; relief since: ${mm(data['after'])}`}`,
   'rod turn taken back': ({ data }) => `took back a turn of the rod, ${eighths(data['eighths'])}`,
+  'cut logged': ({ data }) =>
+    `took ${mm(data['took'])} off ${cutWhere(data)}; ${mm(data['meant'])} was meant`,
+  'cut taken back': ({ data }) => `took back a cut of ${mm(data['took'])} at ${cutWhere(data)}`,
   'strings taken off': ({ data }) => `took the strings off${because(data['reason'])}`,
   'strings put on': ({ data }) => `put ${stringsSaid(data)} on${colon(data['setName'])}${brokenSaid(data)}`,
   'accident recorded': ({ data }) =>

@@ -4,6 +4,7 @@ import type { OfferContent } from '../plan/options.ts';
 import type { PaymentKind } from '../money/payments.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Moves } from '../whatif/moves.ts';
+import type { CutMade } from '../work/cuts.ts';
 import type { Job } from './job.ts';
 
 /** Who brought it. */
@@ -78,6 +79,15 @@ export interface JobPhoto {
 }
 
 /** A clock of a line. */
+/** A cut as it was logged, mm. */
+export interface JobCut extends CutMade {
+  readonly id: number;
+  readonly lineId: number | null;
+  readonly madeBy: number;
+  readonly madeAt: Date;
+  readonly version: number;
+}
+
 export interface JobClock {
   readonly id: number;
   readonly lineId: number;
@@ -227,6 +237,7 @@ export interface JobParts {
   /** by number */
   readonly invoices: readonly JobInvoice[];
   readonly clocks: readonly JobClock[];
+  readonly cuts: readonly JobCut[];
   readonly remarks: readonly JobRemark[];
   readonly passings: readonly JobPassing[];
   readonly accidents: readonly JobAccident[];

@@ -58,6 +58,23 @@ const respond = (turns: readonly LoggedTurn[], prior: RodPrior): Pick<RodPrior, 
 };
 
 /**
+ * The relief expected after a turn, mm.
+ * @param turns those logged before it
+ */
+export const expectedAfter = (
+  before: Mm,
+  eighths: number,
+  turns: readonly LoggedTurn[],
+  prior: RodPrior = USUAL_ROD,
+): Mm =>
+  before -
+  eighths *
+    respond(
+      turns.filter((t) => t.eighths !== 0),
+      prior,
+    ).perEighth;
+
+/**
  * Whether the latest two turns or more, either way, have not moved the neck by as much as the gauge can tell; turns smaller than
  * the largest step count once they add up to two of it.
  */

@@ -7,7 +7,7 @@ import { readJobNumber } from '../jobs/read-job.ts';
 
 /** What the Bench shows of the job in these hands: its work order and what was said over it, no more. Null when there is none. */
 export async function loadBenchJob({ models }: Database, number: number, now: Date = new Date()) {
-  const g = await readJobNumber(models, number, ['remarks', 'passings', 'clocks', 'photos']);
+  const g = await readJobNumber(models, number, ['remarks', 'passings', 'clocks', 'cuts', 'photos']);
   if (!g) return null;
   const { job, shop } = g;
   const [name, place] = [namesOf(shop), job.placeId && (await models.Place.findByPk(job.placeId))];

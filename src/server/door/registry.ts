@@ -60,6 +60,7 @@ import { cancelInvoice, makeInvoice } from '../hand-over/invoices.ts';
 import { recordPayment, takeBackPayment } from '../hand-over/payments.ts';
 import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
+import { takeLearned } from '../learn/take-learned.ts';
 import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules, saveShop } from '../house/save-rules.ts';
 import { noteCall } from '../messages/note-call.ts';
@@ -77,6 +78,7 @@ import { makeRemark, replyTo } from '../work/remarks.ts';
 import { priceLine } from '../work/price-line.ts';
 import { setDiscount } from '../work/set-discount.ts';
 import { stepLine } from '../work/step-line.ts';
+import { logCut, takeBackCut } from '../work/cuts.ts';
 import { logTurn, takeBackTurn } from '../work/turns.ts';
 import type { UseCase } from '../use-case/use-case.ts';
 
@@ -157,6 +159,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'work.price': priceLine,
   'work.step': stepLine,
   'work.turn': logTurn,
+  'work.cut': logCut,
+  'work.take-back-cut': takeBackCut,
   'work.take-back-turn': takeBackTurn,
   'work.move': moveLine,
   'work.ask-change': askChange,
@@ -190,6 +194,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'devices.code': makeCode,
   'devices.rename': renameDevice,
   'devices.revoke': revokeDevice,
+  'house.take-learned': takeLearned,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,
   'house.save-rules': saveRules,

@@ -25,7 +25,8 @@ export async function saveSetting(
       | 'opening'
       | 'copies'
       | 'doors'
-      | 'week';
+      | 'week'
+      | 'learned';
     what: string;
     value: unknown;
     version: number;

@@ -1,10 +1,11 @@
 import type { JobReading, JobRound, JobTurn } from '../../core/job/job.ts';
+import type { JobCut } from '../../core/job/job-parts.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { stationKey } from '../../core/readings/stations.ts';
 import type { TargetWish } from '../../core/targets/target.ts';
 import type { JobTarget, ReadingRow, Round } from '../db/models/readings.ts';
 import type { ActRow } from '../db/models/learned.ts';
-import type { RodTurn } from '../db/models/work.ts';
+import type { CutRow, RodTurn } from '../db/models/work.ts';
 
 type RowOfReading = Pick<
   ReadingRow,
@@ -96,6 +97,18 @@ export const asTurn = (
   typed: r.typed,
   turnedBy: r.turnedBy,
   turnedAt: r.turnedAt,
+  version: r.version,
+});
+
+/** A row of the cuts as a value, mm. */
+export const asCut = (r: CutRow): JobCut => ({
+  id: r.id,
+  lineId: r.lineId,
+  place: r.place,
+  meant: Number(r.meant),
+  took: Number(r.took),
+  madeBy: r.madeBy,
+  madeAt: r.madeAt,
   version: r.version,
 });
 

@@ -9,7 +9,7 @@ import type { Job } from '../db/models/jobs.ts';
 import type { Instrument } from '../db/models/shop.ts';
 import { readTogether, type RowsOf } from '../db/read-together.ts';
 import { readShop } from '../house/read-shop.ts';
-import { asReading, asRound, asTurn, asWish, asNumberedAct } from './job-rows.ts';
+import { asCut, asNumberedAct, asReading, asRound, asTurn, asWish } from './job-rows.ts';
 
 /** How the rows of a job are named in a statement: by its own row, or by its number. */
 interface Named {
@@ -78,6 +78,7 @@ const more = (models: Models, n: Named) => {
     payments: { model: models.PaymentRow, where: ofJob, order: ['id'] },
     invoices: { model: models.InvoiceRow, where: ofJob, order: ['number'], without: ['content'] },
     clocks: { model: models.TimeEntry, where: `line_id IN (SELECT id FROM work_lines WHERE ${ofJob})` },
+    cuts: { model: models.CutRow, where: ofJob, order: ['id'] },
     remarks: { model: models.Remark, where: ofJob },
     passings: { model: models.HandOn, where: ofJob },
     accidents: { model: models.Accident, where: ofJob },
@@ -147,6 +148,7 @@ const PART_OF: { readonly [P in JobPart]: (rows: MoreRows) => JobParts[P] } = {
   payments: ({ payments }) => payments,
   invoices: ({ invoices }) => invoices,
   clocks: ({ clocks }) => clocks,
+  cuts: ({ cuts }) => cuts.map(asCut),
   remarks: ({ remarks }) => remarks,
   passings: ({ passings }) => passings,
   accidents: ({ accidents }) => accidents,

@@ -4,6 +4,7 @@ import { readEntry, type EntryReading } from '../../core/readings/entry.ts';
 import { RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
 import { unitSlip } from '../../core/readings/unit-slip.ts';
 import { BARE } from '../../core/units/bare-unit.ts';
+import { expectedAfter } from '../../core/neck/truss-rod.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { readJob } from '../jobs/read-job.ts';
@@ -84,6 +85,12 @@ export const logTurn = defineUseCase({
         lineId,
         eighths: eighths.toFixed(1),
         reliefBefore: before === null ? null : before.toFixed(9),
+        expected:
+          before === null
+            ? null
+            : expectedAfter(before, eighths, g.plannedFor.turns ?? [], g.planInput.settings.rodPrior).toFixed(
+                9,
+              ),
         typed,
         turnedBy: actor.personId,
         // It was turned before it was read.

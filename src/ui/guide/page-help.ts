@@ -110,6 +110,14 @@ const RULES: readonly Rule[] = [
     guide: 'bench-day',
   },
   {
+    at: /^\/house\/learned/,
+    name: 'How it came out',
+    purpose:
+      'What was said beforehand and what came of it: cuts, turns, plans, minutes, promises. What the shop’s own work says its rules would better be is proposed here; a lead or the owner takes it.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/house\/week/,
     name: 'The week',
     purpose:

@@ -14,6 +14,7 @@ export const HOUSE_PAGES = [
   { href: '/house/operations', name: 'Operations' },
   { href: '/house/planning', name: 'How we plan' },
   { href: '/house/week', name: 'The week' },
+  { href: '/house/learned', name: 'How it came out' },
   { href: '/house/kinds', name: 'Kinds of instrument' },
   { href: '/house/targets', name: 'Targets' },
   { href: '/house/checklists', name: 'Checklists' },

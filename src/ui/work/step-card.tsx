@@ -1,12 +1,9 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import Link from '../kit/link.tsx';
 import { lazy, Suspense, useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
-import { sayPlaces } from '../../core/readings/say-places.ts';
 import { useNow } from '../frame/bell.tsx';
-import { TextField } from '../kit/text-field.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueuedFor } from '../data/command-queue.ts';
@@ -14,9 +11,10 @@ import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
 
-/** A rod's turns read what is typed: they come where a rod is on the order. */
+/** Turns and cuts read what is typed: they come where a rod, a saddle or a nut is on the order. */
 const PutOn = lazy(async () => ({ default: (await import('./put-on.tsx')).PutOn }));
-const RodTurns = lazy(async () => ({ default: (await import('./rod-turns.tsx')).RodTurns }));
+const Hinders = lazy(async () => ({ default: (await import('./hinders.tsx')).Hinders }));
+const StepLog = lazy(async () => ({ default: (await import('./step-log.tsx')).StepLog }));
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
 const BECOMES: Readonly<Record<Exclude<Action, 'undo'>, Line['step']>> = {
@@ -49,62 +47,6 @@ function Hazards({ line }: { readonly line: Line }) {
         </p>
       ))}
     </div>
-  );
-}
-
-/** What stands between a step and its beginning, with the way to each. */
-function Hinders({
-  job,
-  line,
-  onWithout,
-}: {
-  readonly job: Pick<BenchJob, 'number'>;
-  readonly line: Line;
-  readonly onWithout: ((reason: string) => void) | null;
-}) {
-  const [reason, setReason] = useState('');
-  return (
-    <ul className="space-y-1" aria-label={`What hinders ${line.title}`}>
-      {line.hinders.map((h) => (
-        <li key={h.words} className="text-rubric">
-          ◆ {h.words}
-          {h.places.length > 0 && (
-            <>
-              {' '}
-              <span className="text-sm">{sayPlaces(h.places.map((p) => p.label))}</span>{' '}
-              <Link className="button" href={`/job/${job.number}/readings`}>
-                Read it now
-              </Link>
-            </>
-          )}
-          {h.passable && onWithout && (
-            <form
-              className="mt-1 flex items-end gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
-                onWithout(reason);
-              }}
-            >
-              <TextField
-                label="Or why it is begun without"
-                className="min-w-60 flex-1"
-                maxLength={200}
-                value={reason}
-                onChange={setReason}
-              />
-              <button
-                type="submit"
-                className="button"
-                disabled={reason.trim() === ''}
-                aria-label={`Begin without: ${line.title}`}
-              >
-                Begin without
-              </button>
-            </form>
-          )}
-        </li>
-      ))}
-    </ul>
   );
 }
 
@@ -211,13 +153,15 @@ export function StepCard({
           </div>
         )}
       </div>
-      {line.rod !== null && (
+      {(line.rod ?? line.cuts) !== null && (
         <Suspense>
-          <RodTurns line={line} may={may} />
+          <StepLog line={line} may={may} />
         </Suspense>
       )}
       {hindered && (
-        <Hinders job={job} line={line} onWithout={may ? (reason) => act('start', reason) : null} />
+        <Suspense>
+          <Hinders job={job} line={line} onWithout={may ? (reason) => act('start', reason) : null} />
+        </Suspense>
       )}
       {line.clocks.some((c) => c.correction !== '') && (
         <p className="text-sm text-quiet">

@@ -49,6 +49,7 @@ export const COMMON_PARTS = [
   'photos',
   'payments',
   'clocks',
+  'cuts',
   'remarks',
   'passings',
   'accidents',

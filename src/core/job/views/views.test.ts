@@ -209,6 +209,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     payments: [],
     invoices: [],
     clocks: [],
+    cuts: [],
     remarks: [],
     passings: [],
     accidents: [],

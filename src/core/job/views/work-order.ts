@@ -5,6 +5,7 @@ import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';
 import { stopped } from '../../work/may-start.ts';
 import { rangeOf } from '../../work/order-of-lines.ts';
+import { cutPlaces, isCutOperation, nextCut, plannedCuts } from '../../work/cuts.ts';
 import { waitsOf } from '../../work/waits.ts';
 import type { JobLine } from '../job.ts';
 import type { JobClock, JobWith } from '../job-parts.ts';
@@ -67,9 +68,39 @@ function rodView(g: JobWith<'clocks'>, judged: Judged, name: NameOf) {
   };
 }
 
+/** The cuts of one line place by place: what the plan says, what was made, what to mean next. */
+function cutsView(g: JobWith<'cuts'>, judged: Judged, l: JobLine, name: NameOf) {
+  if (!isCutOperation(l.operation)) return null;
+  const { operation } = l;
+  const c = g.instrument.construction;
+  const amounts = g.choice?.content.operations.find((o) => o.id === operation)?.amounts ?? [];
+  const planned = plannedCuts(operation, amounts);
+  const made = g.cuts.filter((x) => x.lineId === l.id);
+  const share = operation === 'saddle-lower' ? judged.planInput.settings.firstCutShare : ALL_BUT_A_LITTLE;
+  const unit = judged.planInput.settings.actionUnit === 'mm' ? ('mm' as const) : ('thou' as const);
+  const places = cutPlaces(operation, c).map((place) => ({
+    place,
+    planned: planned.get(place) ?? null,
+    next: nextCut(planned.get(place), made, place, share),
+    made: made
+      .filter((x) => x.place === place)
+      .map((x) => ({
+        id: x.id,
+        meant: x.meant,
+        took: x.took,
+        by: name(x.madeBy),
+        at: x.madeAt.toISOString(),
+        version: x.version,
+      })),
+  }));
+  return { unit, places };
+}
+/** Nut slots are all brought nearly down first. */
+const ALL_BUT_A_LITTLE = 0.8;
+
 interface Showing {
   readonly judged: Judged;
-  readonly g: JobWith<'clocks'> & JudgingShop;
+  readonly g: JobWith<'clocks' | 'cuts'> & JudgingShop;
   readonly bench: BenchOrder<JobLine>;
   readonly label: LabelOf;
   readonly still: readonly number[];
@@ -121,12 +152,18 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     decisionLine: g.decisions.find((d) => d.id === l.decisionId)?.line ?? null,
     hinders: hindersView(bench, l, label),
     rod: l.operation === 'rod' ? rodView(g, judged, name) : null,
+    cuts: cutsView(g, judged, l, name),
     ...clocksView(own, op.minutes.high, name, now),
   };
 }
 
 /** The work order of a job as the Work leaf and the Bench show it. Money in minor units, spans in minutes and ms. */
-export function workOrderView(g: JobWith<'clocks'> & JudgingShop, judged: Judged, name: NameOf, now: Date) {
+export function workOrderView(
+  g: JobWith<'clocks' | 'cuts'> & JudgingShop,
+  judged: Judged,
+  name: NameOf,
+  now: Date,
+) {
   const bench = benchOrder(g, judged, g.clocks);
   const label: LabelOf = (key) => bench.places.find((p) => p.key === key)?.label ?? key;
   const asked = bench.ordered.map((l) => ({

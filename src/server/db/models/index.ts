@@ -43,7 +43,7 @@ import {
   StepPut,
   WeekFeed,
 } from './week.ts';
-import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn } from './work.ts';
+import { initWork, Decision, WorkLine, TimeEntry, HandOver, RodTurn, CutRow } from './work.ts';
 import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
 
 const ALL = {
@@ -88,6 +88,7 @@ const ALL = {
   WorkLine,
   TimeEntry,
   RodTurn,
+  CutRow,
   HandOver,
   StringChange,
   PaymentRow,

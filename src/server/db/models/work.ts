@@ -10,6 +10,7 @@ import type { End } from '../../../core/hand-over/ends.ts';
 import type { SignedInstrument, Withdrawn } from '../../../core/job/job.ts';
 import type { KeptOperation } from '../../../core/catalogue/operations.ts';
 import type { OperationId } from '../../../core/catalogue/operation-ids.ts';
+import type { CutPlace } from '../../../core/work/cuts.ts';
 import type { ProposalLine } from '../../../core/plan/proposal.ts';
 
 export class Decision extends Model<InferAttributes<Decision>, InferCreationAttributes<Decision>> {
@@ -120,9 +121,26 @@ export class RodTurn extends Model<InferAttributes<RodTurn>, InferCreationAttrib
   declare reliefBefore: string | null;
   /** null for a turn that was made blind and not read yet */
   declare reliefAfter: string | null;
+  /** what it was expected to read after it; null where that was not kept */
+  declare expected: CreationOptional<string | null>;
   declare typed: CreationOptional<string>;
   declare turnedBy: number;
   declare turnedAt: Date;
+  declare version: CreationOptional<number>;
+}
+
+/** One cut of a saddle or a nut slot as it was made: what was meant and what came off, mm. */
+export class CutRow extends Model<InferAttributes<CutRow>, InferCreationAttributes<CutRow>> {
+  declare id: CreationOptional<number>;
+  declare jobId: number;
+  declare lineId: number | null;
+  declare operation: OperationId;
+  declare place: CutPlace;
+  declare meant: string;
+  declare took: string;
+  declare typed: CreationOptional<string>;
+  declare madeBy: number;
+  declare madeAt: Date;
   declare version: CreationOptional<number>;
 }
 
@@ -147,9 +165,24 @@ const rodTurnColumns = () => ({
   eighths: { type: DataTypes.DECIMAL(4, 1) },
   reliefBefore: { type: DataTypes.DECIMAL(12, 9), field: 'relief_before', defaultValue: null },
   reliefAfter: { type: DataTypes.DECIMAL(12, 9), field: 'relief_after', defaultValue: null },
+  expected: { type: DataTypes.DECIMAL(12, 9), defaultValue: null },
   typed: { type: DataTypes.STRING(160), defaultValue: '' },
   turnedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'turned_by' },
   turnedAt: { type: DataTypes.DATE(3), field: 'turned_at' },
+  version: { type: DataTypes.INTEGER, defaultValue: 0 },
+});
+
+const cutColumns = () => ({
+  id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
+  jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
+  lineId: { type: DataTypes.INTEGER.UNSIGNED, field: 'line_id', defaultValue: null },
+  operation: { type: DataTypes.STRING(40) },
+  place: { type: DataTypes.STRING(20) },
+  meant: { type: DataTypes.DECIMAL(12, 9) },
+  took: { type: DataTypes.DECIMAL(12, 9) },
+  typed: { type: DataTypes.STRING(160), defaultValue: '' },
+  madeBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'made_by' },
+  madeAt: { type: DataTypes.DATE(3), field: 'made_at' },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
 });
 
@@ -227,11 +260,13 @@ export function initWork(
     readonly WorkLine: typeof WorkLine;
     readonly TimeEntry: typeof TimeEntry;
     readonly RodTurn: typeof RodTurn;
+    readonly CutRow: typeof CutRow;
     readonly HandOver: typeof HandOver;
   },
 ): void {
   own.Decision.init(decisionColumns(), { sequelize, modelName: 'Decision', tableName: 'decisions' });
   own.RodTurn.init(rodTurnColumns(), { sequelize, modelName: 'RodTurn', tableName: 'rod_turns' });
+  own.CutRow.init(cutColumns(), { sequelize, modelName: 'CutRow', tableName: 'cuts' });
   own.WorkLine.init(workLineColumns(), { sequelize, modelName: 'WorkLine', tableName: 'work_lines' });
   own.TimeEntry.init(timeEntryColumns(), { sequelize, modelName: 'TimeEntry', tableName: 'time_entries' });
   own.HandOver.init(handOverColumns(), { sequelize, modelName: 'HandOver', tableName: 'hand_overs' });
