@@ -1,3 +1,6 @@
+import { shelfWatch, shelfChangeWatch } from './shelf/watch.ts';
+import { shelfOriginality, shelfKeepPart, shelfChangePart } from './shelf/parts.ts';
+import { deskAfterwards } from './desk/afterwards.ts';
 import type { z } from 'zod';
 import { custodyBag } from './custody/bag.ts';
 import { custodyChangeMark } from './custody/change-mark.ts';
@@ -230,6 +233,12 @@ export const COMMANDS = {
   'devices.code': devicesCode,
   'devices.rename': devicesRename,
   'devices.revoke': devicesRevoke,
+  'shelf.watch': shelfWatch,
+  'shelf.change-watch': shelfChangeWatch,
+  'shelf.originality': shelfOriginality,
+  'shelf.keep-part': shelfKeepPart,
+  'shelf.change-part': shelfChangePart,
+  'desk.afterwards': deskAfterwards,
   'house.take-learned': houseTakeLearned,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,

@@ -1,3 +1,6 @@
+import { ORIGINAL_PARTS, PART_STATES, type OriginalPart, type PartState } from '../learn/originality.ts';
+import { WATCHED, type WatchedId } from '../learn/watched.ts';
+
 type Plain = Readonly<Record<string, unknown>>;
 
 /** A change of the house: what was kept with it, and whom or what it is about by number. */
@@ -45,6 +48,11 @@ function fields({ data }: HouseEntry): string {
   return changed.length === 0 ? '' : `: ${changed.map((k) => FIELDS[k] ?? k).join(', ')}`;
 }
 
+/** What is watched, in words: `Lowest fret, not under 0.60 mm`. */
+const watchSaid = (data: Plain): string =>
+  `${WATCHED[text(data['what']) as WatchedId]?.name ?? text(data['what'])}, not ${data['side'] === 'below' ? 'under' : 'over'} ${Number(data['limit'] ?? 0).toFixed(2)} mm`;
+const partSaid = (data: Plain): string =>
+  `${ORIGINAL_PARTS[text(data['part']) as OriginalPart] ?? text(data['part'])} ${PART_STATES[text(data['state']) as PartState] ?? ''}`;
 const noted = (what: string) => (e: HouseEntry) => `kept ${what}${colon(e.data['note'])}`;
 const said = (words: string) => () => words;
 
@@ -61,6 +69,17 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'logo changed': ({ data }) => (data['after'] === null ? 'took the logo away' : 'changed the logo'),
   'opening changed': said('changed when the shop is open'),
   'week changed': said('changed how the week is planned'),
+  'watch set': ({ data }) => `watches on ${text(data['instrument'])}: ${watchSaid(data)}`,
+  'watch changed': ({ data }) => `changed what is watched on ${text(data['instrument'])}: ${watchSaid(data)}`,
+  'watch ended': ({ data }) => `watches on ${text(data['instrument'])} no longer: ${watchSaid(data)}`,
+  'originality said': ({ data }) =>
+    `said of ${text(data['instrument'])}: ${partSaid(data)}${colon(data['knownBy'])}`,
+  'part kept': ({ data }) =>
+    `keeps of ${text(data['instrument'])}: ${text(data['name'])}, ${text(data['place'])}`,
+  'kept part changed': ({ data }) =>
+    text(data['gone']) === ''
+      ? `changed what is said of a part of ${text(data['instrument'])}: ${text(data['name'])}, ${text(data['place'])}`
+      : `let a part of ${text(data['instrument'])} go, ${text(data['name'])}${colon(data['gone'])}`,
   'learned changed': said('put away what the shop’s work proposed'),
   'away said': (e) =>
     `said that ${whom(e)} is not here from ${text(e.data['from'])} to ${text(e.data['to'])}${colon(e.data['why'])}`,

@@ -1,4 +1,5 @@
 import { HOUSE_SENTENCES } from './say-house.ts';
+import { BENCH_SENTENCES } from './say-bench.ts';
 import { HUNT_SENTENCES } from './say-hunt.ts';
 import { findingOn } from '../inspection/findings.ts';
 import { ENDS, type End } from '../hand-over/ends.ts';
@@ -195,6 +196,7 @@ const MESSAGES: Readonly<Record<string, string>> = {
   estimate: 'the estimate',
   ready: 'that it is ready',
   'next-check': 'the next check',
+  look: 'a look',
 };
 const message = ({ data }: Told): string =>
   `${MESSAGES[text(data['purpose'])] ?? text(data['purpose'])}${data['channel'] === undefined ? '' : ` by ${channel(data['channel'])}`}`;
@@ -205,9 +207,6 @@ const eighths = (v: unknown): string => {
   return `${n === 8 ? 'a whole turn' : n === 4 ? 'half a turn' : n === 2 ? 'a quarter turn' : `${n} eighths`} ${way}`;
 };
 
-/** Where a cut was made: `the saddle, bass side`. */
-const cutWhere = (data: Plain): string =>
-  `the ${data['operation'] === 'nut-slots' ? 'nut slot' : 'saddle'}, ${text(data['place'])}${/^(?:bass|treble)$/.test(text(data['place'])) ? ' side' : ''}`;
 const mm = (v: unknown): string => (v === null || v === undefined ? '' : `${number(v).toFixed(2)} mm`);
 
 /** What each kind of entry says, after who did it. */
@@ -289,9 +288,6 @@ const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {
   'rod turned': ({ data }) =>
     `turned the rod ${eighths(data['eighths'])}${data['after'] === null || data['after'] === undefined ? '' : `; relief since: ${mm(data['after'])}`}`,
   'rod turn taken back': ({ data }) => `took back a turn of the rod, ${eighths(data['eighths'])}`,
-  'cut logged': ({ data }) =>
-    `took ${mm(data['took'])} off ${cutWhere(data)}; ${mm(data['meant'])} was meant`,
-  'cut taken back': ({ data }) => `took back a cut of ${mm(data['took'])} at ${cutWhere(data)}`,
   'strings taken off': ({ data }) => `took the strings off${because(data['reason'])}`,
   'strings put on': ({ data }) => `put ${stringsSaid(data)} on${colon(data['setName'])}${brokenSaid(data)}`,
   'accident recorded': ({ data }) =>
@@ -344,6 +340,7 @@ export const SAID_KINDS: ReadonlySet<string> = new Set([
   ...Object.keys(SENTENCES),
   ...Object.keys(HOUSE_SENTENCES),
   ...Object.keys(HUNT_SENTENCES),
+  ...Object.keys(BENCH_SENTENCES),
 ]);
 
 /**
@@ -355,7 +352,7 @@ export function saySentence(e: LogEntry, n: HistoryNames): string | null {
   const data = plain(e.data);
   const told: Told = { e, data, before: plain(data['before']), after: plain(data['after']), n };
   const house = HOUSE_SENTENCES[e.kind];
-  const hunt = HUNT_SENTENCES[e.kind]?.(data);
+  const hunt = HUNT_SENTENCES[e.kind]?.(data) ?? BENCH_SENTENCES[e.kind]?.(data);
   return (
     SENTENCES[e.kind]?.(told) ?? hunt ?? house?.({ entityId: e.entityId, data, person: n.person }) ?? null
   );

@@ -49,3 +49,25 @@ export function nextMonth(after: number, month: number): number {
   const here = Date.UTC(year, month - 1, 15);
   return here > after ? here : Date.UTC(year + 1, month - 1, 15);
 }
+
+/** Looked ahead so far, in steps. */
+const AHEAD_MS = 120 * 86_400_000;
+const STEP_MS = 10 * 86_400_000;
+/** Four of five lie on one side of a value less so many standard deviations. */
+const FOUR_OF_FIVE = 0.84;
+
+/**
+ * The first time in the next four months at which something has probably left its band, by four chances in five; null where it
+ * stays in it, or nobody can tell.
+ */
+export function leavesBand(
+  forecast: (at: number) => Forecast | null,
+  { low, high }: { readonly low: number; readonly high: number },
+  now: number,
+): Forecast | null {
+  for (let at = now; at <= now + AHEAD_MS; at += STEP_MS) {
+    const f = forecast(at);
+    if (f && (f.value - high > FOUR_OF_FIVE * f.sd || low - f.value > FOUR_OF_FIVE * f.sd)) return f;
+  }
+  return null;
+}

@@ -1,11 +1,12 @@
 /** What the shop writes to its customers about. */
-export const MESSAGE_PURPOSES = ['estimate', 'ready', 'next-check'] as const;
+export const MESSAGE_PURPOSES = ['estimate', 'ready', 'next-check', 'look'] as const;
 export type Purpose = (typeof MESSAGE_PURPOSES)[number];
 
 export const PURPOSE_NAMES: Readonly<Record<Purpose, string>> = {
   estimate: 'Something to decide',
   ready: 'It is ready',
   'next-check': 'The check after it has settled',
+  look: 'A look is offered',
 };
 
 /** Words of a message, with places in braces that are filled in when it is written. */
@@ -22,6 +23,7 @@ export const PLACEHOLDERS = {
   job: 'the job’s number',
   day: 'the day of the next check',
   hours: 'when the shop is open',
+  why: 'why a look is offered',
   link: 'their own link',
 } as const;
 export type Placeholder = keyof typeof PLACEHOLDERS;
@@ -39,6 +41,10 @@ export const SHIPPED_TEMPLATES: Readonly<Record<Purpose, Template>> = {
   'next-check': {
     subject: '{instrument}: the check after it has settled',
     body: '{customer},\n\nAfter some weeks new strings and wood have settled. We have kept {day} for a look at your {instrument}; it costs nothing. What was done stands here:\n{link}\n\n{shop}',
+  },
+  look: {
+    subject: '{instrument}: a look, if you like',
+    body: '{customer},\n\nwe keep an eye on your {instrument}: {why}. Bring it by when it suits you ({hours}); looking costs nothing. What was done last stands here:\n{link}\n\n{shop}',
   },
 };
 

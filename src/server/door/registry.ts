@@ -1,3 +1,6 @@
+import { setWatch, changeWatch } from '../shelf/watches.ts';
+import { sayOriginality, keepPart, changePart } from '../shelf/parts.ts';
+import { noteAfterwards } from '../desk/note-afterwards.ts';
 import type { CommandName } from '../../contracts/commands/commands.ts';
 import { correctThing } from '../custody/correct-thing.ts';
 import { changeCustomer } from '../desk/change-customer.ts';
@@ -194,6 +197,12 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'devices.code': makeCode,
   'devices.rename': renameDevice,
   'devices.revoke': revokeDevice,
+  'shelf.watch': setWatch,
+  'shelf.change-watch': changeWatch,
+  'shelf.originality': sayOriginality,
+  'shelf.keep-part': keepPart,
+  'shelf.change-part': changePart,
+  'desk.afterwards': noteAfterwards,
   'house.take-learned': takeLearned,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,

@@ -46,7 +46,7 @@ export async function queueMessage(
   job: Job,
   purpose: Purpose,
   channel: 'mail' | 'text',
-  nextCheck: string | null,
+  { nextCheck, why = '' }: { readonly nextCheck: string | null; readonly why?: string },
 ): Promise<MessageRow> {
   const { models, t, actor, now } = work;
   const [customer, instrument, settings] = await Promise.all([
@@ -69,6 +69,7 @@ export async function queueMessage(
       shop,
       job: String(job.number),
       day: nextCheck === null ? 'a day' : sayDateIn(nextCheck, language, info.dates),
+      why,
       hours: sayWeekIn(openingOf(settings).hours, language),
     });
   const moved = await models.MessageRow.count({

@@ -17,5 +17,5 @@ export async function offerNextCheck(work: Work, job: Job, sheet: HandOver): Pro
   await sheet.update({ nextCheck: day }, { transaction: t });
   const customer = await models.Customer.findByPk(job.customerId, { transaction: t });
   const channel = customer?.email ? 'mail' : customer?.phone ? 'text' : null;
-  if (channel !== null) await queueMessage(work, job, 'next-check', channel, day);
+  if (channel !== null) await queueMessage(work, job, 'next-check', channel, { nextCheck: day });
 }

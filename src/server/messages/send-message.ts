@@ -1,4 +1,4 @@
-import { refuse, type Failure } from '../../contracts/failure.ts';
+import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { gatewayOf } from '../house/load-rules.ts';
@@ -18,7 +18,7 @@ const withoutAddress = (
 /** Writes to the customer: there is something to decide, it is ready, or the check is due. */
 export const sendMessage = defineUseCase({
   name: 'desk.message',
-  run: async (work, { jobId, purpose, channel }) => {
+  run: async (work, { jobId, purpose, channel, why = '' }) => {
     const { models, t } = work;
     const job = await models.Job.findByPk(jobId, { transaction: t, lock: t.LOCK.UPDATE });
     if (!job) return fail({ code: 'not-found', message: 'There is no such job.' });
@@ -34,8 +34,12 @@ export const sendMessage = defineUseCase({
       );
     const unreachable = withoutAddress(await models.Setting.findAll({ transaction: t }), channel);
     if (unreachable) return fail(unreachable);
+    if (purpose === 'look' && why === '') return fail(invalidField('why', 'Why is a look offered?'));
     const sheet = await models.HandOver.findOne({ where: { jobId }, transaction: t });
-    const message = await queueMessage(work, job, purpose, channel, sheet?.nextCheck ?? null);
+    const message = await queueMessage(work, job, purpose, channel, {
+      nextCheck: sheet?.nextCheck ?? null,
+      why,
+    });
     await recordEvent(work, {
       jobId,
       kind: 'message written',

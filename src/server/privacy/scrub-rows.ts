@@ -25,6 +25,14 @@ const OF_JOB = [
   'MessageRow',
 ] as const satisfies readonly (keyof Models)[];
 
+/** Every table that holds words about an instrument. */
+const OF_INSTRUMENT = [
+  'Watch',
+  'Afterward',
+  'Originality',
+  'KeptPart',
+] as const satisfies readonly (keyof Models)[];
+
 /** What holds the name or the hand of whoever spoke for the customer, or how they are reached: it goes whole. */
 const WHOLLY: Readonly<Partial<Record<keyof Models, readonly string[]>>> = {
   Receipt: ['name', 'initials'],
@@ -100,6 +108,13 @@ export async function scrubJobs(
     const model = models[name] as unknown as { findAll: (o: object) => Promise<{ id: number }[]> };
     return (await model.findAll({ where: ofJob, attributes: ['id'], transaction: t })).map((r) => r.id);
   };
+  const instruments = await models.Job.findAll({
+    attributes: ['instrumentId'],
+    where: { id: [...jobIds] },
+    transaction: t,
+  });
+  const ofInstrument = { instrumentId: instruments.map((j) => j.instrumentId) };
+  for (const name of OF_INSTRUMENT) await go(name, ofInstrument);
   await go('InspectionAnswer', { inspectionId: await ids('Inspection') });
   await go('TimeEntry', { lineId: await ids('WorkLine') });
   if (invoices) await go('InvoiceRow', ofJob);

@@ -29,7 +29,7 @@ function drifts(rounds: readonly Round[]): readonly Drift[] {
 }
 
 /** The air of the shop over the year, as it was read with the rounds; null where that is not known. */
-async function airOfHouse({ models }: Database): Promise<Season | null> {
+export async function airOfHouse({ models }: Database): Promise<Season | null> {
   const rows = await models.Round.findAll({
     attributes: ['startedAt', 'humidity'],
     where: { humidity: { [Op.ne]: null } },

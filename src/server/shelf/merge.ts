@@ -39,13 +39,24 @@ async function belongings({ models, t }: Work, entity: Entity, id: number): Prom
     models.Job.findAll({ where: entity === 'customer' ? { customerId: id } : { instrumentId: id }, ...at }),
     entity === 'customer' ? models.Instrument.findAll({ where: { customerId: id }, ...at }) : [],
   ]);
-  return { jobs: jobs.map((j) => j.id), instruments: instruments.map((i) => i.id) };
+  const own = { where: { instrumentId: id }, ...at };
+  const [watches, parts] =
+    entity === 'customer'
+      ? [[], []]
+      : await Promise.all([models.Watch.findAll(own), models.KeptPart.findAll(own)]);
+  const ids = (rows: readonly { readonly id: number }[]): number[] => rows.map((r) => r.id);
+  return { jobs: ids(jobs), instruments: ids(instruments), watches: ids(watches), parts: ids(parts) };
 }
 
 async function give({ models, t }: Work, entity: Entity, moved: Moved, id: number): Promise<void> {
   const at = (ids: readonly number[]) => ({ where: { id: [...ids] }, transaction: t });
   await models.Job.update(entity === 'customer' ? { customerId: id } : { instrumentId: id }, at(moved.jobs));
-  if (entity === 'customer') await models.Instrument.update({ customerId: id }, at(moved.instruments));
+  if (entity === 'customer') {
+    await models.Instrument.update({ customerId: id }, at(moved.instruments));
+    return;
+  }
+  await models.Watch.update({ instrumentId: id }, at(moved.watches ?? []));
+  await models.KeptPart.update({ instrumentId: id }, at(moved.parts ?? []));
 }
 
 /** Joins two that are one: jobs and instruments go to the one that is kept, the other steps back. Or says they are two. */

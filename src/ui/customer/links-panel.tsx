@@ -14,7 +14,12 @@ const NAMES: Readonly<Record<Purpose, string>> = {
   estimate: 'answer line by line',
   sheet: 'the customer’s sheet',
 };
-const MESSAGES = { estimate: 'estimate', ready: 'ready', 'next-check': 'next check' } as const;
+const MESSAGES = {
+  estimate: 'estimate',
+  ready: 'ready',
+  'next-check': 'next check',
+  look: 'a look offered',
+} as const;
 const CHANNELS = { mail: 'E-mail', text: 'Text', call: 'By telephone' } as const;
 const STATES = { waiting: 'on its way', delivered: 'delivered', failed: 'failed' } as const;
 

@@ -8,6 +8,7 @@ const ABOUT: Readonly<Record<string, string>> = {
   estimate: 'what it would cost',
   ready: 'it is ready',
   'next-check': 'the next check',
+  look: 'a look',
 };
 const CHANNELS = { mail: 'e-mail', text: 'text', call: 'by telephone' } as const;
 const STATES = { waiting: 'on its way', delivered: 'delivered', failed: '◆ failed' } as const;

@@ -82,6 +82,14 @@ const RULES: readonly Rule[] = [
     guide: 'desk-day',
   },
   {
+    at: /^\/desk\/afterwards/,
+    name: 'Afterwards',
+    purpose:
+      'Whom to call about what went home: a check that was offered, something watched that is near its limit or past it, an instrument that the season will have moved. What came of it is kept, and it comes again on its day.',
+    keys: [],
+    guide: 'desk-day',
+  },
+  {
     at: /^\/desk/,
     name: 'Desk',
     purpose:

@@ -26,6 +26,7 @@ const sample = (language: string): Readonly<Record<Placeholder, string>> => ({
   job: '412',
   day: sayDateIn(SAMPLE_DAY, language, 'day-month'),
   hours: sayWeekIn(shopOpening().hours, language),
+  why: 'its neck has probably moved',
   link: '(their own link)',
 });
 

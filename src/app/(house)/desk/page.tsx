@@ -5,6 +5,7 @@ import type { RackTag } from '../../../server/rack/load-rack.ts';
 import { DeskFind } from '../../../ui/desk/desk-find.tsx';
 import { DeskWords } from '../../../ui/desk/desk-words.tsx';
 import { TagRow } from '../../../ui/desk/tag-row.tsx';
+import Link from '../../../ui/kit/link.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
@@ -43,7 +44,11 @@ export default async function DeskPage() {
   const { goingHome, words, cameToday, today } = day;
   return (
     <>
-      <PageHead title="Desk" note="who is at the counter, today" />
+      <PageHead title="Desk" note="who is at the counter, today">
+        <Link href="/desk/afterwards" className="button">
+          Afterwards
+        </Link>
+      </PageHead>
       <DeskFind>
         <div className="grid gap-8 pt-5 lg:grid-cols-3">
           <Column title="Going home" none="Nothing is promised for today." tags={goingHome} today={today} />

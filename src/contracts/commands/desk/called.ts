@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { answering, command } from '../command.ts';
+import { MESSAGE_PURPOSES } from '../../../core/messages/templates.ts';
 import { id } from '../fields.ts';
 
 /** Says that the customer was called: they know, or nobody answered. */
@@ -9,7 +10,7 @@ export const deskCalled = command({
   events: ['customer called'],
   input: z.object({
     jobId: id,
-    purpose: z.enum(['estimate', 'ready', 'next-check']),
+    purpose: z.enum(MESSAGE_PURPOSES),
     reached: z.boolean(),
     /** what was said, or with whom word was left */
     note: z.string().trim().max(160),

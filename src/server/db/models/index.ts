@@ -31,6 +31,7 @@ import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
+import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import {
@@ -59,6 +60,10 @@ const ALL = {
   LedgerRow,
   ActRow,
   KindNumber,
+  Watch,
+  Afterward,
+  Originality,
+  KeptPart,
   Person,
   Device,
   PairingCode,
@@ -146,5 +151,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initWeek(sequelize, own);
   initLedger(sequelize, own);
   initLearned(sequelize, own);
+  initBiography(sequelize, own);
   return own;
 }

@@ -12,6 +12,9 @@ import type { Construction } from '../../../core/instrument/construction.ts';
 export interface Moved {
   readonly jobs: readonly number[];
   readonly instruments: readonly number[];
+  /** what is watched, and parts that are kept; absent in older ones */
+  readonly watches?: readonly number[];
+  readonly parts?: readonly number[];
 }
 
 /** A verdict on two entries: one, joined; or two, kept apart. */

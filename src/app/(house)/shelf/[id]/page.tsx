@@ -8,12 +8,19 @@ import { dayIn } from '../../../../core/days/zone.ts';
 import { loadShop } from '../../../../server/house/load-shop.ts';
 import { sayValue, type DisplayUnit } from '../../../../ui/neck-sheet/units.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
-import { may } from '../../../../core/people/roles.ts';
+import { may, type Role } from '../../../../core/people/roles.ts';
 import { OnTheFloor } from '../../../../ui/shelf/on-the-floor.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 import { loadLife, type Life as LifeOf } from '../../../../server/shelf/load-life.ts';
 import { lifeBands, sayForecast } from '../../../../ui/shelf/life-bands.ts';
 import { LifeLine } from '../../../../ui/shelf/life-line.tsx';
+import { loadBiography, type Biography } from '../../../../server/shelf/load-biography.ts';
+import { InstrumentFacts } from '../../../../ui/shelf/instrument-facts.tsx';
+import { KeptParts } from '../../../../ui/shelf/kept-parts.tsx';
+import { OriginalityPanel } from '../../../../ui/shelf/originality-panel.tsx';
+import { PhotosOfPlaces } from '../../../../ui/shelf/photos-of-places.tsx';
+import { SoundsKept } from '../../../../ui/shelf/sounds-kept.tsx';
+import { WatchPanel } from '../../../../ui/shelf/watch-panel.tsx';
 import { OwnNumbers } from '../../../../ui/shelf/own-numbers.tsx';
 
 export const metadata = { title: 'Instrument' };
@@ -77,25 +84,6 @@ function Life({ life, unit }: { readonly life: LifeOf | null; readonly unit: Dis
   );
 }
 
-function Watched({ watched }: { readonly watched: LifeOf['watched'] }) {
-  if (watched.length === 0) return null;
-  return (
-    <section aria-labelledby="watched">
-      <h2 id="watched" className="text-xl">
-        What is watched
-      </h2>
-      <ul className="divide-y divide-line border-y border-line text-sm">
-        {watched.map((w) => (
-          <li key={w.title} className="py-1.5">
-            {w.title}
-            {w.note !== '' && <span className="text-ink"> “{w.note}”</span>}
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
 /** Every visit with what was said and read. */
 function Visits({
   found,
@@ -123,11 +111,72 @@ function Visits({
               </span>
             </h3>
             <p className="text-ink">{v.complaint}</p>
+            <p className="text-sm">
+              <span className="text-quiet">Papers: </span>
+              <a className="inline-flex min-h-8 items-center underline" href={`/api/job/${v.number}/sheet`}>
+                customer’s sheet<span className="sr-only"> of {v.number}</span>
+              </a>
+              {', '}
+              <a
+                className="inline-flex min-h-8 items-center underline"
+                href={`/api/job/${v.number}/readings.csv`}
+              >
+                readings as CSV<span className="sr-only"> of {v.number}</span>
+              </a>
+            </p>
             <VisitReadings visit={v} strings={found.construction.strings.length} />
           </li>
         ))}
       </ol>
     </>
+  );
+}
+
+/** Its life at the left, what is watched, its numbers and its parts at the right. */
+function Body({
+  id,
+  life,
+  biography,
+  shop,
+  role,
+}: {
+  readonly id: number;
+  readonly life: LifeOf | null;
+  readonly biography: Biography | null;
+  readonly shop: Awaited<ReturnType<typeof loadShop>>;
+  readonly role: Role;
+}) {
+  return (
+    <div className="grid gap-x-8 gap-y-4 px-5 py-3 lg:grid-cols-[1fr_26rem]">
+      <div className="min-w-0 space-y-4">
+        <Life life={life} unit={shop.heights} />
+        {biography && <InstrumentFacts of={biography} />}
+        {biography && <PhotosOfPlaces places={biography.places} />}
+      </div>
+      <div className="space-y-4">
+        {biography && (
+          <WatchPanel
+            instrumentId={id}
+            watches={biography.watches}
+            said={life?.watched ?? []}
+            unit={shop.heights}
+            may={may(role, 'inspect')}
+          />
+        )}
+        {life && <OwnNumbers life={life} shop={shop} unit={shop.heights === 'mm' ? 'mm' : 'thou'} />}
+        {biography && (
+          <>
+            <OriginalityPanel
+              instrumentId={id}
+              originality={biography.originality}
+              may={may(role, 'inspect')}
+            />
+            <KeptParts instrumentId={id} kept={biography.kept} may={may(role, 'work')} />
+            <SoundsKept sounds={biography.sounds} />
+          </>
+        )}
+      </div>
+    </div>
   );
 }
 
@@ -137,7 +186,11 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
   const shop = await loadShop(database());
   const found = /^\d{1,9}$/.test(id) ? await loadInstrument(database(), Number(id)) : null;
   if (!found) notFound();
-  const life = await loadLife(database(), found.id, new Date());
+  const now = new Date();
+  const [life, biography] = await Promise.all([
+    loadLife(database(), found.id, now),
+    loadBiography(database(), found.id, now),
+  ]);
   const here = found.visits.some((v) => v.state === 'open');
   return (
     <>
@@ -163,13 +216,7 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
           may={may(actor.role, 'hand-over')}
         />
       )}
-      <div className="grid gap-x-8 gap-y-4 px-5 py-3 lg:grid-cols-[1fr_26rem]">
-        <Life life={life} unit={shop.heights} />
-        <div className="space-y-4">
-          <Watched watched={life?.watched ?? []} />
-          {life && <OwnNumbers life={life} shop={shop} unit={shop.heights === 'mm' ? 'mm' : 'thou'} />}
-        </div>
-      </div>
+      <Body id={found.id} life={life} biography={biography} shop={shop} role={actor.role} />
       <Visits found={found} shop={shop} />
     </>
   );
