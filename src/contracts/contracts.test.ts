@@ -313,6 +313,8 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'shelf.keep-part': { instrumentId: id, name: 'old nut', place: 'drawer 3', measures: '' },
   'shelf.change-part': { partId: id, version: 0, name: 'old nut', place: 'drawer 3', measures: '', gone: '' },
   'desk.afterwards': { instrumentId: id, source: 'watch:3', outcome: 'later', note: '', againOn: null },
+  'shelf.keep-view': { name: 'Open basses', query: 'state=open&kind=bass', hidden: ['phone'] },
+  'shelf.drop-view': { viewId: id },
   'house.take-learned': { proposal: 'minutes:rod', proposed: 20, take: true },
   'house.save-planning': { version: 0, rules: {} },
   'house.save-gateway': { version: 0, gateway: { does: 'fail', delay: 0 } },

@@ -1,3 +1,4 @@
+import { shelfDropView, shelfKeepView } from './shelf/views.ts';
 import { shelfWatch, shelfChangeWatch } from './shelf/watch.ts';
 import { shelfOriginality, shelfKeepPart, shelfChangePart } from './shelf/parts.ts';
 import { deskAfterwards } from './desk/afterwards.ts';
@@ -239,6 +240,8 @@ export const COMMANDS = {
   'shelf.keep-part': shelfKeepPart,
   'shelf.change-part': shelfChangePart,
   'desk.afterwards': deskAfterwards,
+  'shelf.keep-view': shelfKeepView,
+  'shelf.drop-view': shelfDropView,
   'house.take-learned': houseTakeLearned,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,

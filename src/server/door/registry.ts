@@ -1,3 +1,4 @@
+import { dropView, keepView } from '../find/views.ts';
 import { setWatch, changeWatch } from '../shelf/watches.ts';
 import { sayOriginality, keepPart, changePart } from '../shelf/parts.ts';
 import { noteAfterwards } from '../desk/note-afterwards.ts';
@@ -203,6 +204,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.keep-part': keepPart,
   'shelf.change-part': changePart,
   'desk.afterwards': noteAfterwards,
+  'shelf.keep-view': keepView,
+  'shelf.drop-view': dropView,
   'house.take-learned': takeLearned,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,

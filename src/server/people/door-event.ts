@@ -16,6 +16,7 @@ export const DOOR_KINDS = [
   'customer’s file taken out',
   'customers taken out',
   'instruments taken out',
+  'jobs taken out',
   'job taken out',
   'job brought in',
 ] as const;

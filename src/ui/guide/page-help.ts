@@ -35,6 +35,14 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   {
+    at: /^\/shelf\/jobs/,
+    name: 'Every job',
+    purpose:
+      'Every job the shop has known, narrowed by words, how they stand, kind and days, ordered by a column’s head; kept as a view of your own, taken out as CSV, printed.',
+    keys: [],
+    guide: 'desk-day',
+  },
+  {
     at: /^\/shelf\/customer/,
     name: 'A customer',
     purpose:

@@ -33,6 +33,9 @@ export default async function ShelfPage({
             </Link>
           )
         )}
+        <Link href="/shelf/jobs" className="button">
+          Every job
+        </Link>
         <Link href="/shelf/double" className="button">
           Double entries
         </Link>

@@ -32,6 +32,7 @@ import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
 import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
+import { initViews, SavedView } from './views.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import {
@@ -64,6 +65,7 @@ const ALL = {
   Afterward,
   Originality,
   KeptPart,
+  SavedView,
   Person,
   Device,
   PairingCode,
@@ -152,5 +154,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initLedger(sequelize, own);
   initLearned(sequelize, own);
   initBiography(sequelize, own);
+  initViews(sequelize, own);
   return own;
 }
