@@ -27,7 +27,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['desk', '/desk'],
   ['take-in', '/desk/take-in'],
   ['bench', '/bench'],
-  ['house', '/house'],
+  ['learned', '/house/learned'],
   ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'KL-0107') + 1}`],
   [
     'sums',
