@@ -4,7 +4,8 @@ import { dayIn, daysBetween, wallClock, type Day } from './zone.ts';
 export const DATE_FORMS = ['day-month', 'month-day', 'iso'] as const;
 export type DateForm = (typeof DATE_FORMS)[number];
 
-const MONTHS = [
+/** The months by their names. */
+export const MONTHS = [
   'January',
   'February',
   'March',

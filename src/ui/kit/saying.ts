@@ -1,20 +1,6 @@
+import { MONTHS } from '../../core/days/say-days.ts';
 import type { Saying } from '../../core/learn/say-reach.ts';
 import { dayOf } from './dates.ts';
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
 
 /** A moment by its month in the shop: `March 2027`. */
 const month = (at: number): string => {

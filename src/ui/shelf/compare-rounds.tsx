@@ -17,6 +17,8 @@ const ReadingCharts = dynamic(() => import('./reading-charts.tsx').then((m) => m
   loading: () => <p>Drawing the readings over time …</p>,
 });
 
+const NeckShapes = dynamic(() => import('./neck-shapes.tsx').then((m) => m.NeckShapes));
+
 type Round = InstrumentRounds['rounds'][number];
 
 const DRAWN_WIDTH = 1180;
@@ -124,6 +126,7 @@ export function CompareRounds({
         {choice('To', bId, setB)}
       </div>
       <Overlaid instrument={instrument} a={a} b={b} />
+      <NeckShapes construction={construction} a={a} b={b} displayUnit={displayUnit} />
       <table className="w-full text-left text-sm">
         <caption className="py-1 text-left font-serif text-xl font-semibold">In numbers</caption>
         <thead>

@@ -7,50 +7,14 @@ import { bareUnit } from '../../core/units/bare-unit.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import { sayCutPlace, whyNoSuchCut, type CutPlace } from '../../core/work/cuts.ts';
 import { useSend } from '../data/use-send.ts';
-import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import type { Line } from './clock.tsx';
+import { LoggedRow } from './logged-row.tsx';
 
 type Place = NonNullable<Line['cuts']>['places'][number];
-type Made = Place['made'][number];
-
-/** One cut as it was logged. */
-function Logged({
-  cut,
-  unit,
-  may,
-}: {
-  readonly cut: Made & { readonly place: CutPlace };
-  readonly unit: LengthUnit;
-  readonly may: boolean;
-}) {
-  const { give, busy, trouble } = useSend();
-  return (
-    <li className="flex flex-wrap items-center gap-2 text-sm">
-      <span>
-        {sayCutPlace(cut.place)}: meant {formatLength(cut.meant, unit)}, came off{' '}
-        <b className="text-ink">{formatLength(cut.took, unit)}</b>{' '}
-        <span className="text-ink">
-          {cut.by}, {sayMoment(cut.at)}
-        </span>
-      </span>
-      {may && (
-        <button
-          type="button"
-          className="button min-h-8 px-2"
-          disabled={busy}
-          onClick={() => void give('work.take-back-cut', { cutId: cut.id, version: cut.version })}
-        >
-          Take it back
-        </button>
-      )}
-      <Trouble trouble={trouble} />
-    </li>
-  );
-}
 
 const lengthOf = (typed: string, unit: LengthUnit) =>
   typed.trim() === '' ? null : parseLength(typed, bareUnit(typed, unit));
@@ -166,7 +130,19 @@ export function CutsMade({ line, may }: { readonly line: Line; readonly may: boo
       {made.length > 0 && (
         <ol className="space-y-1">
           {made.map((c, i) => (
-            <Logged key={c.id} cut={c} unit={unit} may={may && at && i === made.length - 1} />
+            <LoggedRow
+              key={c.id}
+              by={c.by}
+              at={c.at}
+              back={
+                may && at && i === made.length - 1
+                  ? { name: 'work.take-back-cut', input: { cutId: c.id, version: c.version } }
+                  : null
+              }
+            >
+              {sayCutPlace(c.place)}: meant {formatLength(c.meant, unit)}, came off{' '}
+              <b className="text-ink">{formatLength(c.took, unit)}</b>
+            </LoggedRow>
           ))}
         </ol>
       )}

@@ -2,41 +2,11 @@
 
 import { sayTurn } from '../../core/neck/say-turn.ts';
 import { formatLength } from '../../core/units/format-length.ts';
-import { useSend } from '../data/use-send.ts';
-import { sayMoment } from '../kit/dates.ts';
-import { Trouble } from '../kit/trouble.tsx';
+import { LoggedRow } from './logged-row.tsx';
 import { LogTurn } from './log-turn.tsx';
 import type { Line } from './clock.tsx';
 
-type Turn = NonNullable<Line['rod']>['turns'][number];
-
 const relief = (mm: number | null): string => (mm === null ? 'not read' : formatLength(mm, 'thou'));
-
-function Logged({ turn, may }: { readonly turn: Turn; readonly may: boolean }) {
-  const { give, busy, trouble } = useSend();
-  return (
-    <li className="flex flex-wrap items-center gap-2 text-sm">
-      <span>
-        {turn.eighths > 0 ? 'Tightened' : 'Loosened'} {sayTurn(turn.eighths)}: {relief(turn.before)} →{' '}
-        <b>{turn.after === null ? 'blind, not read yet' : relief(turn.after)}</b>{' '}
-        <span className="text-ink">
-          {turn.by}, {sayMoment(turn.at)}
-        </span>
-      </span>
-      {may && (
-        <button
-          type="button"
-          className="button min-h-8 px-2"
-          disabled={busy}
-          onClick={() => void give('work.take-back-turn', { turnId: turn.id, version: turn.version })}
-        >
-          Take it back
-        </button>
-      )}
-      <Trouble trouble={trouble} />
-    </li>
-  );
-}
 
 /** The turns of a rod where they are made; the next one follows from what they have done. */
 export function RodTurns({ line, may }: { readonly line: Line; readonly may: boolean }) {
@@ -49,7 +19,19 @@ export function RodTurns({ line, may }: { readonly line: Line; readonly may: boo
       {turns.length > 0 && (
         <ol className="space-y-1">
           {turns.map((t, i) => (
-            <Logged key={t.id} turn={t} may={may && at && i === turns.length - 1} />
+            <LoggedRow
+              key={t.id}
+              by={t.by}
+              at={t.at}
+              back={
+                may && at && i === turns.length - 1
+                  ? { name: 'work.take-back-turn', input: { turnId: t.id, version: t.version } }
+                  : null
+              }
+            >
+              {t.eighths > 0 ? 'Tightened' : 'Loosened'} {sayTurn(t.eighths)}: {relief(t.before)} →{' '}
+              <b>{t.after === null ? 'blind, not read yet' : relief(t.after)}</b>
+            </LoggedRow>
           ))}
         </ol>
       )}
