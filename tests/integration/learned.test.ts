@@ -122,3 +122,18 @@ test('a person sees their own work, the shop’s page holds everybody’s, and t
   expect(file.split('\r\n').filter((l) => l.includes('Cuts of saddle and nut'))).toHaveLength(12);
   expect(file).not.toContain(technician.name);
 });
+
+test('what was turned blind before counts with the turn after which was read', async () => {
+  const { order, technician, db } = house;
+  const { jobId, line, step } = await house.jobWith(['rod']);
+  const read = { jobId, round: 'as-found' as const, quantity: 'relief' as const, string: 0, fret: 7 };
+  await order(technician, 'readings.save', { ...read, typed: '0.5 mm', unit: 'mm', version: 0 });
+  await step('rod', 'start');
+  const { id: lineId } = await line('rod');
+  const turn = (after: string) => order(technician, 'work.turn', { lineId, eighths: 2, after, unit: 'mm' });
+  await turn('');
+  await turn('0.3 mm');
+  const [blind, told] = await db.models.RodTurn.findAll({ where: { lineId }, order: [['id', 'ASC']] });
+  expect(Number(blind?.expected)).toBeCloseTo(0.4, 6);
+  expect(Number(told?.expected)).toBeCloseTo(0.3, 6);
+});

@@ -19,6 +19,7 @@ test('what nobody called about is asked; what was put off comes on its day', () 
 
 test('nobody answered: again in two days; who said they would come and did not: in thirty', () => {
   expect(askedAgain(note({ outcome: 'no-answer' }))).toBe('2026-11-12');
+  expect(askedAgain(note({ outcome: 'written' }))).toBe('2026-11-17');
   expect(askedAgain(note({ outcome: 'coming' }))).toBe('2026-12-10');
   expect(isAsked('watch:1', [note({ outcome: 'no-answer' })], TODAY)).toBe(true);
 });

@@ -4,6 +4,7 @@ import { addDays, type Day } from '../days/zone.ts';
 export const AFTER_OUTCOMES = {
   coming: 'They bring it in',
   later: 'Not now: ask again',
+  written: 'Written to them',
   'no-answer': 'Nobody answered',
   never: 'They want no such calls',
 } as const;
@@ -28,6 +29,8 @@ export interface AfterNote {
 
 /** Nobody answered: again so many days later, where no day was said. */
 const NO_ANSWER_DAYS = 2;
+/** They were written to: again so many days later, where no day was said. */
+const WRITTEN_DAYS = 7;
 /** They said they would come and did not: again after so long. */
 const COMING_DAYS = 30;
 
@@ -35,6 +38,7 @@ const COMING_DAYS = 30;
 export function askedAgain({ outcome, againOn, day }: AfterNote): Day | null {
   if (outcome === 'never') return null;
   if (againOn !== null) return againOn;
+  if (outcome === 'written') return addDays(day, WRITTEN_DAYS);
   if (outcome === 'no-answer') return addDays(day, NO_ANSWER_DAYS);
   return outcome === 'coming' ? addDays(day, COMING_DAYS) : null;
 }

@@ -53,6 +53,12 @@ function slipOf(g: Judged, entry: EntryReading, typed: string, before: number | 
   return unitSlip(entry, station, typed, yardstick)?.message ?? null;
 }
 
+/** Eighths that were turned since the relief was last read after a turn. */
+const unread = (turns: readonly { readonly eighths: number; readonly after: number | null }[]): number =>
+  turns
+    .slice(turns.findLastIndex((turn) => turn.after !== null) + 1)
+    .reduce((sum, turn) => sum + turn.eighths, 0);
+
 /**
  * Logs a turn of the rod where it is made, with what the relief reads now. The reading is kept too; the next turn is worked out
  * from what the instrument has answered so far.
@@ -67,7 +73,8 @@ export const logTurn = defineUseCase({
     if (!opened.ok) return opened;
     if (line.operation !== 'rod') return fail(refuse('Only the rod is turned here.'));
     if (line.step !== 'running' && line.step !== 'paused') return fail(refuse('Start the step first.'));
-    const g = judge(await readJob(models, opened.value, [], t));
+    const known = await readJob(models, opened.value, [], t);
+    const g = judge(known);
     const before = g.latest.get(RELIEF)?.value ?? null;
     const typed = after.trim();
     const read = typed === '' ? null : readEntry(typed, 'relief', unit);
@@ -88,9 +95,12 @@ export const logTurn = defineUseCase({
         expected:
           before === null
             ? null
-            : expectedAfter(before, eighths, g.plannedFor.turns ?? [], g.planInput.settings.rodPrior).toFixed(
-                9,
-              ),
+            : expectedAfter(
+                before,
+                eighths + unread(known.turns),
+                g.plannedFor.turns ?? [],
+                g.planInput.settings.rodPrior,
+              ).toFixed(9),
         typed,
         turnedBy: actor.personId,
         // It was turned before it was read.

@@ -64,9 +64,9 @@ function Write({ item, onDone }: { readonly item: AfterItem; readonly onDone: ()
     const noted = {
       instrumentId: item.instrumentId,
       source: item.source,
-      outcome: 'no-answer' as const,
-      note: channel === 'mail' ? 'written by e-mail' : 'written by text',
-      againOn: inDays(WRITTEN_DAYS),
+      outcome: 'written' as const,
+      note: channel === 'mail' ? 'by e-mail' : 'by text',
+      againOn: null,
     };
     if (await give('desk.afterwards', noted)) onDone();
   };
@@ -98,7 +98,6 @@ function Write({ item, onDone }: { readonly item: AfterItem; readonly onDone: ()
   );
 }
 
-const WRITTEN_DAYS = 7;
 const LATER_DAYS = 60;
 const DAY_MS = 86_400_000;
 const inDays = (days: number): string =>

@@ -26,7 +26,7 @@ const STEPS = [
     id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY,
     instrument_id INT UNSIGNED NOT NULL,
     source VARCHAR(40) NOT NULL,
-    outcome ENUM('coming','later','no-answer','never') NOT NULL,
+    outcome ENUM('coming','later','written','no-answer','never') NOT NULL,
     note VARCHAR(200) NOT NULL DEFAULT '',
     again_on DATE NULL,
     made_by INT UNSIGNED NOT NULL,

@@ -92,7 +92,7 @@ const afterwardColumns = () => ({
   id: id(),
   instrumentId: number('instrument_id'),
   source: { type: DataTypes.STRING(40) },
-  outcome: { type: DataTypes.ENUM('coming', 'later', 'no-answer', 'never') },
+  outcome: { type: DataTypes.ENUM('coming', 'later', 'written', 'no-answer', 'never') },
   note: words(200, 'note'),
   againOn: { type: DataTypes.DATEONLY, field: 'again_on', defaultValue: null },
   madeBy: number('made_by'),
