@@ -315,6 +315,8 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   'desk.afterwards': { instrumentId: id, source: 'watch:3', outcome: 'later', note: '', againOn: null },
   'shelf.keep-view': { name: 'Open basses', query: 'state=open&kind=bass', hidden: ['phone'] },
   'shelf.drop-view': { viewId: id },
+  'house.bring-air': { name: 'bench.csv', hours: [[496000, 44.5, 20.5]] },
+  'house.take-back-air': { logId: 1 },
   'house.take-learned': { proposal: 'minutes:rod', proposed: 20, take: true },
   'house.save-planning': { version: 0, rules: {} },
   'house.save-gateway': { version: 0, gateway: { does: 'fail', delay: 0 } },

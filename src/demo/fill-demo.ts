@@ -5,6 +5,7 @@ import type { JobView } from '../server/leaves/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
+import { logAir } from './air.ts';
 import { tellBiographies } from './biographies.ts';
 import { DEMO_CUSTOMERS } from './customers.ts';
 import { fillShop } from './fill-shop.ts';
@@ -313,6 +314,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   await Promise.all(taken.map(prepare));
   for (const t of taken) await carryOut(t);
   await tellBiographies(new Story(db, actor(0), today - DAY + 10 * 60 * MINUTE), ids.instruments);
+  await logAir(new Story(db, actor(0), today - DAY + 19 * 60 * MINUTE), today);
   await countDue(db);
   while ((await learnDue(db)) > 0);
 }

@@ -71,3 +71,31 @@ test('a person at the bench sees their own work there and nobody else’s, and p
   const file = await ilse.request.get(`${A}/api/learned`);
   expect(await file.text()).toContain('Cuts of saddle and nut,Lower the saddle');
 });
+
+test('what a logger wrote down is read, the order of its dates asked for, taken in and out again', async () => {
+  await go(ilse, '/house/air');
+  const file = (text: string) => ({
+    name: 'shelf logger.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text),
+  });
+  const field = ilse.getByLabel('The logger’s file');
+  await field.setInputFiles(file('a;b\n1;2\n'));
+  await expect(ilse.getByText('names a time and a humidity')).toBeVisible();
+  await field.setInputFiles(
+    file('Time;Temperature °F;Humidity\n3/4/2021 10:00;68;41\n3/5/2021 10:00;70;43\nbattery;;\n'),
+  );
+  await ilse.getByRole('radio', { name: 'the month first' }).click();
+  await expect(
+    ilse.getByText('2 hours from 4 March 2021 to 5 March 2021, 41 to 43 %, 20 to 21 °C.'),
+  ).toBeVisible();
+  await expect(ilse.getByText('1 lines say nothing')).toHaveCount(0);
+  await expect(ilse.getByText('1 line says nothing of the air and is left out; line 4')).toBeVisible();
+  await ilse.getByRole('button', { name: 'Take it in' }).click();
+  await expect(ilse.getByText('2 hours were taken in.')).toBeVisible();
+  await accessible(ilse, 'the air');
+  const taken = ilse.getByRole('listitem').filter({ hasText: 'shelf logger.csv' });
+  await expect(taken).toContainText('2 hours');
+  await taken.getByRole('button', { name: /^Take it out again/ }).click();
+  await expect(taken).toHaveCount(0);
+});

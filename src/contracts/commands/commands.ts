@@ -47,6 +47,7 @@ import { houseSaveOpening } from './house/save-opening.ts';
 import { houseSaveMessages } from './house/save-messages.ts';
 import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
+import { houseBringAir, houseTakeBackAir } from './house/air.ts';
 import { houseTakeLearned } from './house/take-learned.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
@@ -243,6 +244,8 @@ export const COMMANDS = {
   'shelf.keep-view': shelfKeepView,
   'shelf.drop-view': shelfDropView,
   'house.take-learned': houseTakeLearned,
+  'house.bring-air': houseBringAir,
+  'house.take-back-air': houseTakeBackAir,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,
   'house.save-rules': houseSaveRules,

@@ -67,6 +67,12 @@ export function dayIn(at: number, zone: string): Day {
 
 const DAY_MS = 86_400_000;
 
+/** Whether a text is a day there is, as `yyyy-mm-dd`. */
+export function isDay(text: string): boolean {
+  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : Number.NaN;
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
+}
+
 /** A day some days later or earlier: counted on the calendar, whatever the clocks do. */
 export const addDays = (day: Day, days: number): Day =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);

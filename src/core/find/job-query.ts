@@ -1,3 +1,5 @@
+import { isDay } from '../days/zone.ts';
+
 /** What a list of jobs is narrowed to, ordered by, and which page of it is shown. */
 export interface JobQuery {
   readonly words: string;
@@ -58,8 +60,6 @@ export const ALL_JOBS: JobQuery = {
   page: 1,
 };
 
-const DAY = /^\d{4}-\d{2}-\d{2}$/;
-const isDay = (text: string): boolean => DAY.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`));
 const LONGEST = 120;
 
 /** Reads a query out of an address; what makes no sense is as if it were not there. */

@@ -80,6 +80,8 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
     text(data['gone']) === ''
       ? `changed what is said of a part of ${text(data['instrument'])}: ${text(data['name'])}, ${text(data['place'])}`
       : `let a part of ${text(data['instrument'])} go, ${text(data['name'])}${colon(data['gone'])}`,
+  'air brought in': ({ data }) => `took in what a logger wrote down of the air${colon(data['name'])}`,
+  'air taken out': ({ data }) => `took what a logger wrote down of the air out again${colon(data['name'])}`,
   'learned changed': said('put away what the shop’s work proposed'),
   'away said': (e) =>
     `said that ${whom(e)} is not here from ${text(e.data['from'])} to ${text(e.data['to'])}${colon(e.data['why'])}`,

@@ -22,6 +22,15 @@ const angle = (at: number): number => (2 * Math.PI * at) / YEAR_MS;
 const CHANCE = 0.04;
 const FEWEST_POINTS = 6;
 const FEWEST_STEPS = 5;
+/** What nobody read for more than half a year is not told by the other half. */
+const WIDEST_GAP = 0.52 * 2 * Math.PI;
+
+/** Whether moments are spread over the year, so that none of it is only guessed. */
+function coversTheYear(times: readonly number[]): boolean {
+  const turn = 2 * Math.PI;
+  const phases = times.map((at) => ((angle(at) % turn) + turn) % turn).sort((a, b) => a - b);
+  return phases.every((p, i) => (phases[i + 1] ?? (phases[0] ?? 0) + turn) - p <= WIDEST_GAP);
+}
 
 /** Solves small normal equations by elimination; null where they say nothing. */
 function solve(rows: readonly (readonly number[])[]): number[] | null {
@@ -61,7 +70,7 @@ const byChance = (without: number, withThem: number, free: number): number =>
 
 /** The season of values that are read over years; null where they are too few or all of one time of the year. */
 export function seasonOf(points: readonly At[]): Season | null {
-  if (points.length < FEWEST_POINTS) return null;
+  if (points.length < FEWEST_POINTS || !coversTheYear(points.map((p) => p.at))) return null;
   const values = points.map((p) => p.value);
   const terms = points.map(({ at }) => [1, Math.cos(angle(at)), Math.sin(angle(at))]);
   const found = fit(terms, values);

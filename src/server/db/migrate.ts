@@ -33,6 +33,7 @@ import { up as learnedNumbers } from './migrations/034-learned-numbers.ts';
 import { up as findWords } from './migrations/035-find-words.ts';
 import { up as cuts } from './migrations/036-cuts.ts';
 import { up as savedViews } from './migrations/038-saved-views.ts';
+import { up as air } from './migrations/039-air.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -79,6 +80,7 @@ const MIGRATIONS = [
   { name: '036-cuts', up: cuts },
   { name: '037-biography', up: biography },
   { name: '038-saved-views', up: savedViews },
+  { name: '039-air', up: air },
 ];
 
 /** The names of all migrations, in order. */

@@ -8,12 +8,12 @@ import { wantsLook, type Reach } from '../../core/learn/reach.ts';
 import { isSeason } from '../../core/learn/season.ts';
 import type { WatchedId } from '../../core/learn/watched.ts';
 import { RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
+import { airOfHouse, airWeeks } from '../air/house-air.ts';
 import type { Database } from '../db/connection.ts';
 import { loadShop } from '../house/load-shop.ts';
 import { readShop } from '../house/read-shop.ts';
 import { asNumberedAct } from '../jobs/job-rows.ts';
 import { readJobNumber } from '../jobs/read-job.ts';
-import { airOfHouse } from '../shelf/load-life.ts';
 import { loadWatches, type LoadedWatch } from '../shelf/load-watches.ts';
 
 const DAY_MS = 86_400_000;
@@ -129,7 +129,7 @@ async function forecasts(
 
 /** The instruments whose relief will probably leave its band within four months by the air alone. */
 async function bySeason(db: Database, now: Date) {
-  const house = await airOfHouse(db);
+  const house = await airOfHouse(db, await airWeeks(db));
   if (!isSeason(house)) return [];
   const rows = await db.sequelize.query<LeftRow>(LEFT_SQL, {
     type: QueryTypes.SELECT,

@@ -64,6 +64,7 @@ import { cancelInvoice, makeInvoice } from '../hand-over/invoices.ts';
 import { recordPayment, takeBackPayment } from '../hand-over/payments.ts';
 import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
+import { bringAir, takeBackAir } from '../air/bring-air.ts';
 import { takeLearned } from '../learn/take-learned.ts';
 import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules, saveShop } from '../house/save-rules.ts';
@@ -207,6 +208,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.keep-view': keepView,
   'shelf.drop-view': dropView,
   'house.take-learned': takeLearned,
+  'house.bring-air': bringAir,
+  'house.take-back-air': takeBackAir,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,
   'house.save-rules': saveRules,

@@ -2,7 +2,9 @@ import { tuningName } from '../../core/instrument/defaults.ts';
 import { roundMovers, type RoundMover } from '../../core/job/round-movers.ts';
 import { nextAfterRound, type RoundKind } from '../../core/readings/rounds.ts';
 import { catalogueOf } from '../house/load-operations.ts';
+import { loggedAir } from '../air/house-air.ts';
 import type { Job } from '../db/models/jobs.ts';
+import type { Round } from '../db/models/readings.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** What moved readings so far. */
@@ -29,6 +31,21 @@ export async function currentAfterRound(work: Work, job: Job): Promise<RoundKind
   return last?.kind ?? 'after-work';
 }
 
+/** Air that was read longer ago says nothing of a round that begins now. */
+const SAME_AIR_MS = 12 * 3_600_000;
+
+/** The air a round begins in: as it was read with the round before on the same day, else as the shop's logger says; else nobody knows. */
+async function airOfRound({ models, t, now }: Work, before: Round | undefined) {
+  if (before && before.humidity !== null) {
+    const where = { roundId: before.id };
+    const read = await models.ReadingRow.findOne({ where, order: [['takenAt', 'DESC']], transaction: t });
+    const last = read?.takenAt ?? before.startedAt;
+    if (now.getTime() - last.getTime() < SAME_AIR_MS)
+      return { temperature: before.temperature, humidity: before.humidity };
+  }
+  return (await loggedAir(models, now, t)) ?? { temperature: null, humidity: null };
+}
+
 /** A round of the job, begun when it is first read in; its conditions are inherited from the round before. */
 export async function openRound(work: Work, job: Job, kind: RoundKind) {
   const { models, t, now } = work;
@@ -48,7 +65,10 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
     rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
     kind.startsWith('after-work') ? await moversOf(work, job) : [],
   );
-  const instrument = await models.Instrument.findByPk(job.instrumentId, { transaction: t });
+  const [instrument, air] = await Promise.all([
+    models.Instrument.findByPk(job.instrumentId, { transaction: t }),
+    airOfRound(work, before),
+  ]);
   return models.Round.create(
     {
       jobId: job.id,
@@ -57,8 +77,7 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
       strings: job.stringsState === 'off' ? 'off' : 'at-pitch',
       position: before?.position ?? 'playing',
       tuning: before?.tuning ?? tuningName(instrument?.construction.strings ?? []),
-      temperature: before?.temperature ?? null,
-      humidity: before?.humidity ?? null,
+      ...air,
       pitch: before?.pitch ?? null,
       methods: before?.methods ?? null,
       gauges: before?.gauges ?? null,

@@ -13,6 +13,8 @@ import { hear } from '../../core/sound/hear.ts';
 import { smallSound } from '../../core/sound/small-sound.ts';
 import { readWav, writeWav, type Sound } from '../../core/sound/wav.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
+import { airSpan } from '../air/house-air.ts';
+import type { AirHour } from '../db/models/air.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { readTogether } from '../db/read-together.ts';
@@ -120,7 +122,7 @@ const shown = (r: ReadingRow) => ({
  * What stands where a reading is saved, in one statement: the job's lock, taken before, keeps every other writer of it away.
  * The round is missing where it is first read in, the reading where nothing stood.
  */
-async function standing({ models, t }: Work, job: Job, { quantity, string, fret, round: kind }: Save) {
+async function standing({ models, t, now }: Work, job: Job, { quantity, string, fret, round: kind }: Save) {
   const { sequelize } = models.Job;
   if (!sequelize) throw new Error('these models belong to no connection');
   const ofRound = 'round_id IN (SELECT id FROM rounds WHERE job_id = :job AND kind = :kind)';
@@ -129,6 +131,7 @@ async function standing({ models, t }: Work, job: Job, { quantity, string, fret,
     round: [round],
     known: [known],
     turn: [turn = null],
+    air,
   } = await readTogether(
     sequelize,
     {
@@ -142,11 +145,18 @@ async function standing({ models, t }: Work, job: Job, { quantity, string, fret,
         model: models.RodTurn,
         where: 'id = (SELECT MAX(id) FROM rod_turns WHERE job_id = :job)',
       },
+      air: { model: models.AirHour, where: 'at BETWEEN :since AND :now', order: ['at'] },
     } as const,
-    { job: job.id, instrument: job.instrumentId, kind, quantity, string, fret },
+    { job: job.id, instrument: job.instrumentId, kind, quantity, string, fret, ...airSpan(now) },
     t,
   );
-  return { instrument, round, known, turn };
+  return { instrument, round, known, turn, air: air.at(-1) ?? null };
+}
+
+/** A round that began before anybody read in it has the air of its first reading, until somebody says what it is. */
+async function sayAir({ t }: Work, round: Round, { temperature, humidity }: AirHour): Promise<void> {
+  if (round.version > 0 || round.humidity !== null) return;
+  await round.update({ temperature, humidity, version: 1 }, { transaction: t });
 }
 
 /**
@@ -160,7 +170,7 @@ export const saveReading = defineUseCase({
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
     const shop = await readShop(models, t);
-    const { instrument, round: begun, known, turn } = await standing(work, opened.value, input);
+    const { instrument, round: begun, known, turn, air } = await standing(work, opened.value, input);
     const key = stationKey(input.quantity, input.string, input.fret);
     if (!instrument || !allStations(instrument.construction).some((s) => s.key === key)) {
       return { ok: false, error: invalidField('quantity', 'This instrument is not read at that place.') };
@@ -174,6 +184,7 @@ export const saveReading = defineUseCase({
     if (pluck === null || (hasSound && pluck === NO_PLUCK))
       return { ok: false, error: invalidField('sound', 'That is no sound of a pluck that was heard.') };
     const round = begun ?? (await openRound(work, opened.value, input.round));
+    if (begun && air) await sayAir(work, begun, air);
     const where = { roundId: round.id, quantity: input.quantity, stringNo: input.string, fret: input.fret };
     if ((known?.version ?? 0) !== input.version) {
       return conflict(work, known?.takenBy ?? null, known?.typed ?? 'nothing', known?.version ?? 0);

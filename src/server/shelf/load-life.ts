@@ -1,16 +1,13 @@
-import { Op } from 'sequelize';
 import { nextMonth, reliefForecast, type Forecast } from '../../core/learn/forecast.ts';
-import { seasonOf, seasonOfDrifts, type At, type Drift, type Season } from '../../core/learn/season.ts';
+import { seasonOfDrifts, type At, type Drift } from '../../core/learn/season.ts';
 import { RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
+import { airOfHouse, airWeeks } from '../air/house-air.ts';
 import type { Database } from '../db/connection.ts';
 import { loadNumbers } from '../learn/load-numbers.ts';
 import { loadRounds, type InstrumentRounds } from './load-rounds.ts';
 
 const RELIEF = stationKey('relief', 0, RELIEF_FRET);
 const FEBRUARY = 2;
-/** The air of the shop over the year is told by so many rounds at most, the newest. */
-const MOST_AIRS = 500;
-
 type Round = InstrumentRounds['rounds'][number];
 
 const valueAt = (round: Round, key: string): number | null =>
@@ -26,17 +23,6 @@ function drifts(rounds: readonly Round[]): readonly Drift[] {
     if (!before || !after || a == null || b == null) return [];
     return [{ from: Date.parse(before.at), to: Date.parse(after.at), by: b - a }];
   });
-}
-
-/** The air of the shop over the year, as it was read with the rounds; null where that is not known. */
-export async function airOfHouse({ models }: Database): Promise<Season | null> {
-  const rows = await models.Round.findAll({
-    attributes: ['startedAt', 'humidity'],
-    where: { humidity: { [Op.ne]: null } },
-    order: [['id', 'DESC']],
-    limit: MOST_AIRS,
-  });
-  return seasonOf(rows.map((r): At => ({ at: r.startedAt.getTime(), value: Number(r.humidity) })));
 }
 
 /** What is watched on an instrument, as its last inspection said. */
@@ -71,18 +57,22 @@ function lastLeft(rounds: readonly Round[]): (At & { readonly humidity: number |
  * null when it is not known.
  */
 export async function loadLife(db: Database, id: number, now: Date) {
-  const [known, own, house, watched] = await Promise.all([
+  const [known, own, weeks, watched] = await Promise.all([
     loadRounds(db, id),
     loadNumbers(db, id),
-    airOfHouse(db),
+    airWeeks(db),
     watchedOn(db, id),
   ]);
   if (!known || !own) return null;
+  const house = await airOfHouse(db, weeks);
   const left = lastLeft(known.rounds);
   const year = seasonOfDrifts(drifts(known.rounds));
   const forecast: Forecast | null =
     left && reliefForecast(left, nextMonth(now.getTime(), FEBRUARY), own.numbers.air, house, year);
-  return { ...known, ...own, watched, forecast };
+  // The air of weeks before its first visit says nothing of it.
+  const since = Date.parse(known.rounds[0]?.at ?? '');
+  const air = weeks.filter((w) => w.at >= since).map(({ at, value }) => ({ at, value }));
+  return { ...known, ...own, watched, forecast, air };
 }
 
 export type Life = NonNullable<Awaited<ReturnType<typeof loadLife>>>;

@@ -51,6 +51,14 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   {
+    at: /^\/house\/air/,
+    name: 'The air',
+    purpose:
+      'Temperature and humidity of the shop, as a logger wrote them down: rounds begin with them, and what a neck will do over the year is said by them.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/house\/hours/,
     name: 'Opening hours',
     purpose:

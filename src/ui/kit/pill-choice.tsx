@@ -12,7 +12,8 @@ export function PillChoice<T extends string>({
   quiet = false,
 }: {
   readonly legend: string;
-  readonly value: T;
+  /** null: nothing chosen yet */
+  readonly value: T | null;
   readonly options: Readonly<Record<T, string>>;
   readonly onChange: (value: T) => void;
   readonly disabled?: boolean;
@@ -20,7 +21,12 @@ export function PillChoice<T extends string>({
   readonly quiet?: boolean;
 }) {
   return (
-    <RadioGroup value={value} onChange={onChange} disabled={disabled} aria-label={legend}>
+    <RadioGroup<'div', T | null>
+      value={value}
+      onChange={(v) => v !== null && onChange(v)}
+      disabled={disabled}
+      aria-label={legend}
+    >
       <Label className={quiet ? 'sr-only' : 'label'}>{legend}</Label>
       <div className="inline-flex flex-wrap border border-plain">
         {(Object.entries(options) as [T, string][]).map(([key, text]) => (

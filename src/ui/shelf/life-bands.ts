@@ -46,6 +46,7 @@ export function lifeBands(life: Life, unit: DisplayUnit): readonly LifeBand[] {
       name: 'Air, humidity',
       points: pointsOf(life.rounds, (r) => r.humidity),
       ahead: null,
+      behind: life.air,
       say: (v) => `${Math.round(v)} %`,
     },
   ];

@@ -19,6 +19,8 @@ export interface LifeBand {
   readonly name: string;
   readonly points: readonly LifePoint[];
   readonly ahead: LifeAhead | null;
+  /** what went on between the points, as a thin line behind them */
+  readonly behind?: readonly Pick<LifePoint, 'at' | 'value'>[];
   /** how a value is said at the side */
   readonly say: (value: number) => string;
 }
@@ -35,6 +37,8 @@ export interface LaidBand {
   readonly top: number;
   readonly height: number;
   readonly points: readonly LaidPoint[];
+  /** the points of the thin line behind, as a polyline has them */
+  readonly behind: string;
   /** what was done at a visit: from its first to its last point */
   readonly done: readonly (readonly [LaidPoint, LaidPoint])[];
   /** what moved by itself from one visit to the next */
@@ -93,7 +97,11 @@ export function layLife(bands: readonly LifeBand[]): LaidLife {
     const height = HEIGHTS[i] ?? SMALLEST;
     const [own, begin] = [band, top];
     top += height + GAP;
-    const values = [...own.points.map((p) => p.value), ...(own.ahead ? [own.ahead.low, own.ahead.high] : [])];
+    const trace = (own.behind ?? []).filter((p) => p.at >= from && p.at <= to);
+    const values = [
+      ...[...own.points, ...trace].map((p) => p.value),
+      ...(own.ahead ? [own.ahead.low, own.ahead.high] : []),
+    ];
     const [low, high] = span(values);
     const y = (value: number): number => begin + (height * (high - value)) / (high - low);
     const points = own.points.map((p) => ({ ...p, x: x(p.at), y: y(p.value) }));
@@ -107,6 +115,7 @@ export function layLife(bands: readonly LifeBand[]): LaidLife {
       top: begin,
       height,
       points,
+      behind: trace.map((p) => `${x(p.at).toFixed(1)},${y(p.value).toFixed(1)}`).join(' '),
       done: pairs.filter(([a, b]) => a.job === b.job),
       between: pairs.filter(([a, b]) => a.job !== b.job),
       ahead: own.ahead && {

@@ -47,6 +47,7 @@ function Band({ band: b }: { readonly band: LaidBand }) {
           {t.says}
         </text>
       ))}
+      {b.behind !== '' && <polyline points={b.behind} fill="none" className="stroke-quiet" />}
       {b.between.map(([p, q]) => (
         <line
           key={`${p.x} ${q.x}`}

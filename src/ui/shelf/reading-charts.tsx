@@ -5,6 +5,7 @@ import { useRef, useState } from 'react';
 import Chart from 'react-apexcharts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
 import { dayOf, sayDate } from '../kit/dates.ts';
+import { nonceOf } from '../kit/nonce-of.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { chartSeries, type ChartSeries } from './chart-series.ts';
 
@@ -15,9 +16,6 @@ const DAYS_SHOWN = 6;
 /** A moment on the axis, ms since the epoch (the library gives it as text or number), as a day. */
 const sayAxisDay = (moment: string | number): string => sayDate(dayOf(Number(moment)));
 const DASHES = [0, 6, 2, 10, 4, 8, 3, 12];
-
-/** The page's nonce, for the style elements the charts put in. */
-const nonceOf = (): string => document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? '';
 
 const options = (unit: string, series: readonly ChartSeries[], onDrawn: () => void): ApexOptions => ({
   chart: {

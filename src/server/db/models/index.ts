@@ -32,6 +32,7 @@ import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
 import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
+import { AirHour, AirLog, initAir } from './air.ts';
 import { initViews, SavedView } from './views.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
@@ -66,6 +67,8 @@ const ALL = {
   Originality,
   KeptPart,
   SavedView,
+  AirLog,
+  AirHour,
   Person,
   Device,
   PairingCode,
@@ -155,5 +158,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initLearned(sequelize, own);
   initBiography(sequelize, own);
   initViews(sequelize, own);
+  initAir(sequelize, own);
   return own;
 }

@@ -77,7 +77,8 @@ function Life({ life, unit }: { readonly life: LifeOf | null; readonly unit: Dis
       <LifeLine bands={lifeBands(life, unit)} says={says} />
       <p className="text-sm text-quiet">
         ○ found, ● left; a full line is what was done, a dotted one what it moved by itself
-        {life.forecast ? ', ◇ what is expected' : ''}.
+        {life.forecast ? ', ◇ what is expected' : ''}
+        {life.air.length > 0 ? ', the thin line what a logger wrote down of the air' : ''}.
       </p>
       {ahead !== null && <p className="mt-1">{ahead}</p>}
     </section>
