@@ -31,6 +31,28 @@ const thou = (mm: number): string =>
   `${mm < 0 ? '-' : ''}.${String(Math.round(Math.abs(mm) / MM_A_THOU)).padStart(3, '0')}`;
 const half64ths = (mm: number): string => `${Math.round((mm * 128) / 25.4) / 2}/64`;
 
+/** A slight hump at the 9th, as the straightedge showed it at two of its visits, mm. */
+const HUMPS: Readonly<Record<number, number>> = { 266: 0.02, 372: 0.05 };
+
+/** The gaps under a straightedge along both edges: the bow, less what stands up at the 9th. */
+function underEdge(relief: number, hump: number): Readonly<Record<string, string>> {
+  const bow: readonly (readonly [fret: number, share: number])[] = [
+    [3, 0.35],
+    [5, 0.58],
+    [7, 0.7],
+    [9, 0.66],
+    [12, 0.42],
+  ];
+  return Object.fromEntries(
+    bow.flatMap(([fret, share]) =>
+      ([3, 1] as const).map((edge) => [
+        `straightedge:${edge}:${fret}`,
+        (share * relief - (fret === 9 ? hump : 0)).toFixed(2),
+      ]),
+    ),
+  );
+}
+
 const COMPLAINTS = [
   'It was my aunt’s. I want it to be easy.',
   'It has come up over the summer.',
@@ -78,6 +100,7 @@ export function longLife(today: number): readonly (DemoJob & { readonly number: 
             '3.4',
           ),
           air,
+          ...(HUMPS[number] !== undefined && { more: underEdge(came, HUMPS[number]) }),
         },
         {
           ...left(

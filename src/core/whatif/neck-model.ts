@@ -1,6 +1,7 @@
 import type { Construction } from '../instrument/construction.ts';
 import type { StringFact } from '../instrument/construction-facts.ts';
 import { acrossOf, stringNumber } from '../instrument/construction.ts';
+import { boardShape, type BoardShape } from '../neck/board-shape.ts';
 import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { fretTopsOver } from '../readings/fret-tops.ts';
 import type { Reading } from '../readings/reading.ts';
@@ -23,7 +24,7 @@ export interface NeckModel {
   readonly cents: ReadonlyArray<number | null>;
   /** where each string leaves the saddle, from its front edge; null where it was not read */
   readonly contact: ReadonlyArray<number | null>;
-  /** how far fret tops stand over their place; index is the fret */
+  /** how far fret tops stand over an even bow, by their own heights and by the measured neck's shape; index is the fret */
   readonly tops: Float64Array;
   readonly standout: number | null;
   /** degrees behind the saddle */
@@ -53,6 +54,10 @@ export interface ModelSource {
 }
 
 const USUAL_GAP = 0.1;
+const RELIEF = stationKey('relief', 0, RELIEF_FRET);
+
+const meanOf = (shape: BoardShape | null, n: number): number =>
+  shape ? ((shape.bass[n] ?? 0) + (shape.treble[n] ?? 0)) / 2 : 0;
 
 /** Heights between two outer strings follow the board's arc: over their own frets they go in a straight line. */
 function between(low: number, high: number, c: Construction): Float64Array {
@@ -86,8 +91,9 @@ export function neckModel(source: ModelSource): NeckModel | null {
     (_, i) => aimed(stationKey('nut-gap', number(i), 1), USUAL_GAP, 'nut gaps') * PER_GAP,
   );
   assumed.splice(before, Math.max(0, assumed.length - before - 1));
-  const relief = aimed(stationKey('relief', 0, RELIEF_FRET), 0.2, 'relief');
   const used = [...readings].filter(([key]) => !stale.has(key)).map(([, r]) => r);
+  const shape = boardShape(c, used, read(RELIEF));
+  const relief = shape?.relief != null && read(RELIEF) === null ? shape.relief : aimed(RELIEF, 0.2, 'relief');
   return {
     construction: c,
     relief,
@@ -95,7 +101,7 @@ export function neckModel(source: ModelSource): NeckModel | null {
     action,
     cents: c.strings.map((_, i) => read(stationKey('intonation', number(i), 12))),
     contact: c.strings.map((_, i) => read(stationKey('contact', number(i), 0))),
-    tops: fretTopsOver(c.frets, used),
+    tops: fretTopsOver(c.frets, used).map((t, n) => t + meanOf(shape, n)),
     standout: read(stationKey('saddle-standout', 0, 0)),
     breakAngle: read(stationKey('break-angle', 0, 0)),
     bridge: read(stationKey('bridge-thickness', 0, 0)),

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
-import { fretTop, lineOf, placeLabels, sheetGeometry } from './geometry.ts';
+import { fretTop, lineOf, placeLabels, readTop, sheetGeometry } from './geometry.ts';
 
 describe('the neck sheet’s measures', () => {
   test.each([...KINDS])('a %s stands to scale between its gutters, at any width', (kind) => {
@@ -36,7 +36,7 @@ describe('the neck sheet’s measures', () => {
     const line = lineOf(c, { relief: 0.3, action: 2.4, nutGap: 0.1 });
     const share = fretPosition(c.scale, 12) / (c.scale + c.compensation);
     const at12 = (line?.nut ?? 0) + ((line?.saddle ?? 0) - (line?.nut ?? 0)) * share;
-    expect(at12 - fretTop(c, 0.3, 12)).toBeCloseTo(2.4, 9);
+    expect(at12 - readTop(c, { relief: 0.3, action: null, nutGap: null }, 12)).toBeCloseTo(2.4, 9);
     expect(lineOf(c, { relief: 0.3, action: null, nutGap: 0.1 })).toBeNull();
   });
 });

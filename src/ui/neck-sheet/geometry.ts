@@ -1,15 +1,16 @@
 import { acrossOf, type Construction } from '../../core/instrument/construction.ts';
 import { alongNeck, fretAlong, scaleAcross } from '../../core/instrument/scales.ts';
+import type { BoardShape } from '../../core/neck/board-shape.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { stringLine } from '../../core/neck/string-line.ts';
 import { LIES_ON, nutSlot } from '../../core/nut/nut-slot.ts';
-import { type SheetPart } from '../../core/readings/stations.ts';
+import { RELIEF_FRET, type SheetPart } from '../../core/readings/stations.ts';
 
 /** What was measured of one string on one round, mm; null where it was not read. */
 export interface Measured {
   readonly relief: number | null;
-  /** relief read at further frets, mm by fret */
-  readonly reliefAt?: ReadonlyMap<number, number>;
+  /** how the neck's line lies off an even bow, where it was read at several frets or under a straightedge */
+  readonly shape?: BoardShape | null;
   /** how much a fret's top stands over its neighbours', mm by fret */
   readonly tops?: ReadonlyMap<number, number>;
   readonly action: number | null;
@@ -101,23 +102,14 @@ export function fretTop(construction: Construction, relief: number, fret: number
 }
 
 /**
- * Height of a fret's top as it was read, mm: the dip through every relief reading (how much deeper or flatter than an even
- * bend it is, carried from fret to fret between them), and what stands up over its neighbours.
+ * Height of a fret's top as it was read, mm: an even bow as deep as the relief says at the 7th, what the measured neck lies off it,
+ * and what the fret stands up over its neighbours.
  */
 export function readTop(construction: Construction, m: Measured, fret: number): number {
-  const main = m.relief ?? 0;
-  const even = fretTop(construction, 1, fret);
-  const known = [...(m.reliefAt ?? [])]
-    .filter(([n]) => fretTop(construction, 1, n) !== 0)
-    .map(([n, value]) => ({ n, deep: -value / fretTop(construction, 1, n) }));
-  if (m.relief !== null) known.push({ n: 7, deep: main });
-  known.sort((a, b) => a.n - b.n);
-  const after = known.find((k) => k.n >= fret);
-  const before = [...known].reverse().find((k) => k.n <= fret);
-  const [a, b] = [before ?? after, after ?? before];
-  const share = a && b && b.n !== a.n ? (fret - a.n) / (b.n - a.n) : 0;
-  const deep = a && b ? a.deep + (b.deep - a.deep) * share : main;
-  return even * deep + (m.tops?.get(fret) ?? 0);
+  const at7 = -fretTop(construction, 1, RELIEF_FRET);
+  const even = at7 > 0 ? fretTop(construction, (m.relief ?? 0) / at7, fret) : 0;
+  const wood = m.shape ? ((m.shape.bass[fret] ?? 0) + (m.shape.treble[fret] ?? 0)) / 2 : 0;
+  return even + wood + (m.tops?.get(fret) ?? 0);
 }
 
 /** Heights of the string at nut and saddle, mm, with the usual nut where its gap was not read. Null without an action. */
@@ -126,7 +118,7 @@ export function lineOf(construction: Construction, m: Measured): { nut: number; 
   const nut = (m.nutGap ?? 0.12) * nutSlot(LIES_ON, 0, 0).perGap;
   const points = [
     { fret: 0, height: nut },
-    { fret: 12, height: m.action, fretTop: fretTop(construction, m.relief ?? 0, 12) },
+    { fret: 12, height: m.action, fretTop: readTop(construction, m, 12) },
   ] as const;
   return stringLine(construction.scale, points, construction.compensation);
 }

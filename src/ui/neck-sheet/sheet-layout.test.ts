@@ -2,6 +2,7 @@ import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { allStations, SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
+import { boardShape } from '../../core/neck/board-shape.ts';
 import { fretTop, readTop, sheetGeometry, stretchOf } from './geometry.ts';
 import { placeCells, placeHeads, spotOf, stationsOfPart } from './sheet-layout.ts';
 
@@ -55,26 +56,33 @@ describe('the board as it was read', () => {
   test('one relief reading is an even bend', () => {
     for (const n of [2, 7, 12, 18])
       expect(readTop(c, { relief: 0.3, action: null, nutGap: null }, n)).toBeCloseTo(
-        (fretTop(c, 0.3, n) / fretTop(c, 0.3, 7)) * fretTop(c, 0.3, 7),
+        (fretTop(c, 1, n) / fretTop(c, 1, 7)) * -0.3,
         12,
       );
   });
 
   test('several readings are all met, and a high fret stands up by what was read', () => {
+    const read = [
+      [3, 0.15],
+      [7, 0.2],
+      [12, 0.1],
+    ] as const;
+    const shape = boardShape(
+      c,
+      read.map(([fret, value]) => ({ quantity: 'relief' as const, string: 0, fret, value })),
+      0.2,
+    );
     const m = {
       relief: 0.2,
       action: null,
       nutGap: null,
-      reliefAt: new Map([
-        [3, 0.15],
-        [12, 0.1],
-      ]),
+      shape,
       tops: new Map([[9, 0.08]]),
     };
     expect(readTop(c, m, 3)).toBeCloseTo(-0.15, 12);
     expect(readTop(c, m, 12)).toBeCloseTo(-0.1, 12);
     expect(readTop(c, m, 9) - readTop(c, { ...m, tops: new Map() }, 9)).toBeCloseTo(0.08, 12);
-    expect(readTop(c, m, 1)).toBe(0);
+    expect(readTop(c, m, 1)).toBeCloseTo(0, 12);
   });
 });
 

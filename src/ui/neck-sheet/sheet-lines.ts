@@ -1,7 +1,8 @@
+import { boardShape } from '../../core/neck/board-shape.ts';
 import { topsByFret } from '../../core/readings/fret-tops.ts';
 import { actionFret } from '../../core/readings/methods.ts';
 import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
-import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
+import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import type { Measured } from './geometry.ts';
 import { methodsOf } from './sheet-stations.ts';
@@ -15,12 +16,13 @@ export type LineChoice = keyof typeof LINES;
 export function measuredOf(job: LeafJob, round: RoundKind, string: number): Measured {
   const readings = job.readings.readings.filter((r) => r.round === round && r.notRepresentative === null);
   const value = (key: string) => readings.find((r) => r.key === key)?.standard ?? null;
+  const standard = readings.map((r) => ({ ...r, value: r.standard }));
+  const relief = value(stationKey('relief', 0, RELIEF_FRET));
+  const shape = boardShape(job.instrument.construction, standard, relief);
   return {
-    relief: value(stationKey('relief', 0, 7)),
-    reliefAt: new Map(
-      readings.filter((r) => r.quantity === 'relief' && r.fret !== 7).map((r) => [r.fret, r.standard]),
-    ),
-    tops: topsByFret(readings.map((r) => ({ ...r, value: r.standard }))),
+    relief: relief ?? shape?.relief ?? null,
+    shape,
+    tops: topsByFret(standard),
     action: value(stationKey('action', string, ACTION_FRET)),
     nutGap: value(stationKey('nut-gap', string, 1)),
   };

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Operation } from '../../core/catalogue/operation.ts';
-import { ACROSS } from '../../core/frets/fret-level.ts';
+import { ACROSS, heightAt, type FretTops } from '../../core/frets/fret-level.ts';
 import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
 import { formatLength } from '../../core/units/format-length.ts';
@@ -67,7 +67,7 @@ function NotRead({
 export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
   const c = job.instrument.construction;
-  const tops = fretTopsOf(input.readings, input.stale);
+  const tops = fretTopsOf(input);
   const rocks = [...input.readings.values()].filter(
     (r) => r.quantity === 'fret-rock' && !input.stale.has(r.key),
   );
@@ -75,6 +75,9 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const plan = fretPlan(c.scale, tops, limits.fretHeight, limits.newFretHeight);
   if (!plan) return <NotRead job={job} rocks={rocks} />;
   const tallest = Math.max(...plan.frets.map((f) => Math.max(f.bass, f.middle, f.treble)));
+  const leastOf = (f: FretTops | undefined) =>
+    f ? f.bass - heightAt(f, 'bass') + limits.fretHeight : limits.fretHeight;
+  const onWood = plan.frets.some((f) => ACROSS.some((z) => Math.abs(f[z] - heightAt(f, z)) > 1e-9));
   const y = (mm: number) => 18 + (1 - mm / tallest) * HEIGHT;
   const width = plan.frets.length * COLUMN + 60;
   return (
@@ -83,8 +86,9 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       <div className="flex items-center gap-3 print:hidden">
         <PrintButton low={false} />
         <p className="text-sm text-quiet">
-          Bars: what stands over the board at bass, middle and treble. Dark: what comes off to level all with
-          the least metal ({formatLength(plan.level.total, 'mm')} together; the action rises by about{' '}
+          Bars: what stands over the board at bass, middle and treble
+          {onWood ? ', on the wood as the neck was measured' : ''}. Dark: what comes off to level all with the
+          least metal ({formatLength(plan.level.total, 'mm')} together; the action rises by about{' '}
           {formatLength(plan.level.actionRise, 'mm')}).
         </p>
       </div>
@@ -95,15 +99,7 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
           role="img"
           aria-label="Fret map with what comes off each fret; the table below says the same"
         >
-          <line
-            x1={40}
-            x2={width - 10}
-            y1={y(limits.fretHeight)}
-            y2={y(limits.fretHeight)}
-            stroke="var(--quiet)"
-            strokeDasharray="4 4"
-          />
-          <text x={0} y={y(limits.fretHeight) + 4} fontSize={11} fill="var(--quiet)">
+          <text x={0} y={y(leastOf(plan.frets[0])) + 4} fontSize={11} fill="var(--quiet)">
             {limits.fretHeight}
           </text>
           {plan.frets.map((f, i) => {
@@ -119,9 +115,17 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
                         x={x}
                         y={y(f[z])}
                         width={SIDE - 3}
-                        height={y(0) - y(f[z])}
+                        height={y(f[z] - heightAt(f, z)) - y(f[z])}
                         fill="var(--card)"
                         stroke="var(--plain)"
+                      />
+                      <line
+                        x1={x - 4}
+                        x2={x + SIDE}
+                        y1={y(f[z] - heightAt(f, z) + limits.fretHeight)}
+                        y2={y(f[z] - heightAt(f, z) + limits.fretHeight)}
+                        stroke="var(--quiet)"
+                        strokeDasharray="4 4"
                       />
                       <rect
                         x={x}

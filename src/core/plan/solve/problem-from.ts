@@ -3,7 +3,8 @@ import { tellsApart } from '../../readings/gauge.ts';
 import { QUANTITY_FACTS } from '../../readings/quantities.ts';
 import type { Minor } from '../../money/minor.ts';
 import type { Reading } from '../../readings/reading.ts';
-import { ACTION_FRET, stationKey } from '../../readings/stations.ts';
+import { boardShape } from '../../neck/board-shape.ts';
+import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import type { LoggedTurn } from '../../neck/truss-rod.ts';
 import type { Touch } from '../../targets/target.ts';
 import { handFor } from '../../whatif/clearance-map.ts';
@@ -36,8 +37,18 @@ function judgedOf(input: PlanInput): Judged[] {
   });
 }
 
-/** Tops and heights of the frets that were read in full. A straight board: what a fret stands over it is its top. */
-export function fretTopsOf(readings: ModelSource['readings'], stale: ReadonlySet<string>): FretTops[] {
+/**
+ * Tops and heights of the frets that were read in full. Over a board whose shape was measured a top is what the wood lies off its bow
+ * and what the fret stands over it; a board that was not measured is taken to be straight.
+ */
+export function fretTopsOf({
+  construction,
+  readings,
+  stale,
+}: Pick<ModelSource, 'construction' | 'readings' | 'stale'>): FretTops[] {
+  const used = [...readings].filter(([key]) => !stale.has(key)).map(([, r]) => r);
+  const relief = used.find((r) => r.quantity === 'relief' && r.fret === RELIEF_FRET)?.value ?? null;
+  const shape = boardShape(construction, used, relief);
   const byFret = new Map<number, Map<number, number>>();
   for (const [key, r] of readings) {
     if (r.quantity !== 'fret-height' || stale.has(key)) continue;
@@ -49,7 +60,14 @@ export function fretTopsOf(readings: ModelSource['readings'], stale: ReadonlySet
       const known = [...at.values()];
       const mean = known.reduce((s, v) => s + v, 0) / known.length;
       const [bass, middle, treble] = [3, 2, 1].map((n) => at.get(n) ?? mean) as [number, number, number];
-      return { fret, bass, middle, treble, height: { bass, middle, treble } };
+      const [low, high] = [shape?.bass[fret] ?? 0, shape?.treble[fret] ?? 0];
+      return {
+        fret,
+        bass: bass + low,
+        middle: middle + (low + high) / 2,
+        treble: treble + high,
+        height: { bass, middle, treble },
+      };
     });
 }
 
@@ -121,7 +139,7 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
       ...pinQuestions(input),
     ],
     pinTaper: pinTaperOf(input),
-    frets: fretTopsOf(input.readings, input.stale),
+    frets: fretTopsOf(input),
     rod: job.rod ?? 'turns',
     turns: job.turns ?? [],
     rodPrior: input.settings.rodPrior,
