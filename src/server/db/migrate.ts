@@ -34,6 +34,7 @@ import { up as findWords } from './migrations/035-find-words.ts';
 import { up as cuts } from './migrations/036-cuts.ts';
 import { up as savedViews } from './migrations/038-saved-views.ts';
 import { up as air } from './migrations/039-air.ts';
+import { up as phoneDigits } from './migrations/040-phone-digits.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -81,6 +82,7 @@ const MIGRATIONS = [
   { name: '037-biography', up: biography },
   { name: '038-saved-views', up: savedViews },
   { name: '039-air', up: air },
+  { name: '040-phone-digits', up: phoneDigits },
 ];
 
 /** The names of all migrations, in order. */
