@@ -65,6 +65,14 @@ test('a look is offered by e-mail with its reason in the customer’s words', as
   await expect(asked).toHaveCount(0);
 });
 
+test('what is watched stands where it is read again, with its limit and what the round reads', async () => {
+  await go(ilse, '/job/372/readings');
+  const here = ilse.getByRole('list', { name: 'Watched on this instrument' });
+  await expect(here).toContainText('Action at 12, lowest string, not over 6½/64; reads');
+  await expect(here).toContainText('“Over that she tires in an evening.”');
+  await accessible(ilse, 'watched where it is read');
+});
+
 test('what is original is said part by part, and a part that is kept is found again', async () => {
   await open(ilse, 'KL-0107');
   const original = ilse.getByRole('region', { name: 'What is original' });

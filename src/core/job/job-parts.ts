@@ -1,6 +1,7 @@
 import type { Hunt } from '../hunt/hunt-record.ts';
 import type { View } from '../instrument/outline.ts';
 import type { OfferContent } from '../plan/options.ts';
+import type { WatchedId } from '../learn/watched.ts';
 import type { PaymentKind } from '../money/payments.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { Moves } from '../whatif/moves.ts';
@@ -14,6 +15,15 @@ export interface JobCustomer {
   readonly phone: string;
   readonly email: string;
   readonly version: number;
+}
+
+/** Something watched on the instrument, with its limit, mm. */
+export interface JobWatch {
+  readonly id: number;
+  readonly what: WatchedId;
+  readonly limit: number;
+  readonly side: 'above' | 'below';
+  readonly note: string;
 }
 
 /** What came with the instrument, and parts taken off at the bench. */
@@ -251,6 +261,8 @@ export interface JobParts {
   readonly visits: readonly JobVisit[];
   /** readings of the last three visits before this one that stand for the instrument, the oldest first */
   readonly earlier: readonly EarlierReading[];
+  /** what is watched on the instrument */
+  readonly watches: readonly JobWatch[];
   /** the newest receipt that was initialled */
   readonly receipt: JobReceipt | null;
 }

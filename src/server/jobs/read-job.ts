@@ -106,6 +106,11 @@ const more = (models: Models, n: Named) => {
       where: `not_representative IS NULL AND round_id IN (SELECT id FROM rounds WHERE job_id IN (${before}))`,
       order: ['takenAt', 'id'],
     },
+    watches: {
+      model: models.Watch,
+      where: `instrument_id = ${n.instrument} AND ended_at IS NULL`,
+      order: ['id'],
+    },
     receipt: { model: models.Receipt, where: `id = (SELECT MAX(id) FROM receipts WHERE ${ofJob})` },
   } as const;
 };
@@ -165,6 +170,8 @@ const PART_OF: { readonly [P in JobPart]: (rows: MoreRows) => JobParts[P] } = {
   offers: ({ offers }) => offers,
   visits: ({ visits }) => visits,
   earlier: earlierOf,
+  watches: ({ watches }) =>
+    watches.map(({ id, what, limit, side, note }) => ({ id, what, limit: Number(limit), side, note })),
   receipt: ({ receipt: [r = null] }) => r,
 };
 

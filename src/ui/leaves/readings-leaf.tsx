@@ -22,6 +22,9 @@ import type { LeafProps } from '../job/leaf-props.ts';
 
 /** Listening comes with what it needs when it is asked for. */
 const EarPanel = lazy(async () => ({ default: (await import('../ear/ear-panel.tsx')).EarPanel }));
+const WatchedHere = lazy(async () => ({
+  default: (await import('../neck-sheet/watched-here.tsx')).WatchedHere,
+}));
 
 const DISPLAY_UNITS: Readonly<Record<DisplayUnit, string>> = { '64ths': '64ths', thou: 'thou', mm: 'mm' };
 const VIEWS = { ...SHEET_PARTS, table: 'Table' } as const;
@@ -161,6 +164,11 @@ export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
           <SheetSays station={station} state={state} displayUnit={displayUnit} job={job} round={round} />
         </div>
       </div>
+      {job.readings.watches.length > 0 && (
+        <Suspense fallback={null}>
+          <WatchedHere job={job} round={round} unit={displayUnit} />
+        </Suspense>
+      )}
       <Sentences job={job} />
       {asking && <ConditionsDialog job={job} round={round} onClose={() => setAsking(false)} />}
       <p className="sr-only">Rounds: {job.readings.rounds.map((r) => r.name).join(', ')}</p>

@@ -57,6 +57,7 @@ export const COMMON_PARTS = [
   'seals',
   'messages',
   'earlier',
+  'watches',
 ] as const satisfies readonly JobPart[];
 type Common = (typeof COMMON_PARTS)[number];
 

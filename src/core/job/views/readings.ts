@@ -111,7 +111,12 @@ const readingView = (r: JobReading, asRead: JobReading | undefined, stale: strin
 });
 
 /** What the Readings leaf and everything that shows readings need of a job. */
-export function readingsView(g: JobWith<'earlier'> & JudgingShop, judged: Judged, shop: Shop, name: NameOf) {
+export function readingsView(
+  g: JobWith<'earlier' | 'watches'> & JudgingShop,
+  judged: Judged,
+  shop: Shop,
+  name: NameOf,
+) {
   const next = nextAfterRound(
     g.rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
     roundMovers(g),
@@ -125,6 +130,7 @@ export function readingsView(g: JobWith<'earlier'> & JudgingShop, judged: Judged
       asCourse: courseValue(g, judged, i),
     })),
     before: beforeView(g.earlier),
+    watches: g.watches,
     habits: shop.habits,
     wishes: g.wishes,
     shopTargets: shop.targets,

@@ -221,6 +221,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     offers: [],
     visits: [],
     earlier: [],
+    watches: [],
     receipt: null,
     catalogue: OPERATIONS,
     shopTargets: SHIPPED_TARGETS,
