@@ -25,7 +25,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['week', '/week'],
   ['rack', '/rack'],
   ['desk', '/desk'],
-  ['take-in', '/desk/take-in'],
+  ['stores', '/stores'],
   ['bench', '/bench'],
   ['learned', '/house/learned'],
   ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'KL-0107') + 1}`],

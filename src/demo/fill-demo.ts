@@ -21,6 +21,7 @@ import { saddleVisits } from './saddles.ts';
 import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { readRound } from './read-round.ts';
+import { fillShelves } from './stores.ts';
 import { Story } from './story.ts';
 
 const DAY = 86_400_000;
@@ -230,6 +231,8 @@ async function carryOut({ job, story, number, jobId }: Taken): Promise<void> {
 }
 
 const FIRST_NUMBER = 401;
+/** The shelves are in the book since so many days. */
+const SHELVES_SINCE = 200;
 
 /** The next job gets that number, if none has a higher one: what came long ago has a low one. */
 async function beginNumbersAt({ models }: Database, firstNumber: number): Promise<void> {
@@ -303,6 +306,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
     await prepare(arrived);
     await carryOut(arrived);
   }
+  await fillShelves(new Story(db, actor(0), today - SHELVES_SINCE * DAY + 10 * 60 * MINUTE), today);
   await beginNumbersAt(db, FIRST_NUMBER);
   for (const [n, job] of DEMO_JOBS.entries()) {
     const arrived = await arrive(db, actor(n), job, today, ids);

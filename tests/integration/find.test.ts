@@ -60,6 +60,7 @@ test.each([
   ['the begin of a model', 'lant', ['instrument Kestrow Lantern']],
   ['a customer, without the mark', 'tarn', ['customer Henrik Tärn']],
   ['a telephone number, as it is written or not', '5550101', ['customer Petra Aldous']],
+  ['a telephone number without its country', '030 998877', ['customer Henrik Tärn']],
   ['another', '30 9988', ['customer Henrik Tärn']],
   ['customer and model together', 'petra otter', ['instrument Wendlow Otter']],
 ])('%s', async (_, text, found) => {

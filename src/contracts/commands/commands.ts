@@ -49,6 +49,8 @@ import { houseSaveKind } from './house/save-kind.ts';
 import { houseSaveOperations } from './house/save-operations.ts';
 import { houseBringAir, houseTakeBackAir } from './house/air.ts';
 import { houseTakeLearned } from './house/take-learned.ts';
+import { storesMove } from './stores/move.ts';
+import { storesSaveItem } from './stores/save-item.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
 import { houseSaveShop } from './house/save-shop.ts';
@@ -246,6 +248,8 @@ export const COMMANDS = {
   'house.take-learned': houseTakeLearned,
   'house.bring-air': houseBringAir,
   'house.take-back-air': houseTakeBackAir,
+  'stores.save-item': storesSaveItem,
+  'stores.move': storesMove,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,
   'house.save-rules': houseSaveRules,

@@ -60,6 +60,21 @@ describe('a set of strings', () => {
     expect(fitOf(need, set(text))).toEqual(how && expect.objectContaining({ how, why }));
   });
 
+  test('what is wrapped with another metal only would do, after all that is wrapped alike', () => {
+    const wrapped = (text: string, wrap: string) => item('string-set', { strings: gauges(text), wrap }, wrap);
+    const own = '53w 42w 32w 24w 16p 12p';
+    expect(fitOf(need, wrapped(own, 'phosphor Bronze'))?.how).toBe('just so');
+    expect(fitOf(need, wrapped(own, 'nickel'))).toMatchObject({
+      how: 'would do',
+      why: 'nickel instead of bronze: read again after it',
+    });
+    const near = wrapped('52w 42w 32w 24w 16p 12p', 'bronze');
+    expect(fitting(need, [wrapped(own, 'nickel'), near]).map((f) => f.item.name)).toEqual([
+      'bronze',
+      'nickel',
+    ]);
+  });
+
   test('steel never goes on what is built for nylon, whatever its gauges', () => {
     const strings = NYLON.strings.map(
       (s) => ({ gauge: s.gauge, kind: s.wound ? 'wound' : 'plain' }) as const,

@@ -14,7 +14,13 @@ export interface FittingItem {
 
 /** What a job needs from the shelf. Lengths in mm; null where nobody read it. */
 export type StockNeed =
-  | { readonly kind: 'set'; readonly strings: readonly NeededString[]; readonly steel: boolean }
+  | {
+      readonly kind: 'set';
+      readonly strings: readonly NeededString[];
+      readonly steel: boolean;
+      /** what its wound strings are wrapped with; empty where that does not matter */
+      readonly wrap: string;
+    }
   | { readonly kind: 'string'; readonly string: NeededString; readonly steel: boolean }
   | {
       readonly kind: 'blank';
@@ -49,6 +55,8 @@ const ONE = 0.5;
 const NEAR = { plain: 2, wound: 3 } as const;
 /** All together a set is still the same sort of set, thousandths a string. */
 const NEAR_ALL = 1;
+/** Another wrap sounds otherwise: what is wrapped alike comes first, whatever thousandths it is off. */
+const OTHER_WRAP = 100;
 /** A replacement of one string must sound with its neighbours, thousandths. */
 const NEAR_SINGLE = 1;
 
@@ -78,6 +86,15 @@ function setFit(need: Extract<StockNeed, { kind: 'set' }>, item: FittingItem): F
     if (by > ONE) differs.push(`${short(s.gauge)} instead of ${short(wanted.gauge)}`);
   }
   if (off > NEAR_ALL * strings.length) return null;
+  const wrap = typeof item.facts['wrap'] === 'string' ? item.facts['wrap'] : '';
+  if (
+    wrap !== '' &&
+    need.wrap !== '' &&
+    !need.wrap.split(' or ').some((w) => wrap.toLowerCase().includes(w))
+  ) {
+    differs.push(`${wrap} instead of ${need.wrap}`);
+    off += OTHER_WRAP;
+  }
   return differs.length === 0
     ? { how: 'just so', why: '', off }
     : { how: 'would do', why: `${differs.join(', ')}: read again after it`, off };

@@ -95,8 +95,9 @@ test('no number that is none, no part of a hundredth', () => {
 });
 
 test.each([
-  [{ code: 'none free', free: 0, aside: 2 }, 'None of the 2 sets are free: 2 wait for other jobs.'],
+  [{ code: 'none free', free: 0, aside: 2 }, 'None of the 2 sets is free: 2 wait for other jobs.'],
   [{ code: 'none free', free: 1, aside: 1 }, 'Only 1 of the 2 sets is free: 1 waits for other jobs.'],
+  [{ code: 'none free', free: 0, aside: 1 }, 'The only one there waits for another job.'],
   [{ code: 'none free', free: 0, aside: 0 }, 'None is there.'],
   [{ code: 'not so many', onHand: 0 }, 'The shelf says none is there. If one is, count it.'],
   [

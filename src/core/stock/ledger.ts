@@ -122,15 +122,24 @@ export const replayed = (moves: readonly StockMove[]): StockLevel =>
     return next.ok ? next.value : level;
   }, NOTHING);
 
+function sayNoneFree(
+  { free, aside }: { readonly free: number; readonly aside: number },
+  unit: string,
+): string {
+  if (aside === 0) return free === 0 ? 'None is there.' : `Only ${free} ${unit} are there.`;
+  const total = sum(free, aside);
+  const wait = `${aside} ${aside === 1 ? 'waits' : 'wait'} for other jobs`;
+  if (free > 0) return `Only ${free} of the ${total} ${unit} ${free === 1 ? 'is' : 'are'} free: ${wait}.`;
+  return total === 1
+    ? 'The only one there waits for another job.'
+    : `None of the ${total} ${unit} is free: ${wait}.`;
+}
+
 /** Why something cannot happen, in words. @param unit what it is counted in, like `sets` */
 export function sayTrouble(trouble: StockTrouble, unit: string): string {
   switch (trouble.code) {
     case 'none free':
-      return trouble.aside === 0
-        ? trouble.free === 0
-          ? 'None is there.'
-          : `Only ${trouble.free} ${unit} are there.`
-        : `${trouble.free === 0 ? 'None' : `Only ${trouble.free}`} of the ${sum(trouble.free, trouble.aside)} ${unit} ${trouble.free === 1 ? 'is' : 'are'} free: ${trouble.aside} ${trouble.aside === 1 ? 'waits' : 'wait'} for other jobs.`;
+      return sayNoneFree(trouble, unit);
     case 'not so many':
       return trouble.onHand === 0
         ? 'The shelf says none is there. If one is, count it.'

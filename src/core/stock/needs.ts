@@ -18,11 +18,19 @@ const plus = (a: number | null, b: number | null): number | null => (a === null 
 /** Whether it is built for steel strings. */
 const isSteel = (c: Pick<Construction, 'kind'>): boolean => !KIND_RECORDS[c.kind].softStrung;
 
+/** What a wound string is wrapped with, as packets say it: a pickup hears nickel and steel, plated or not. */
+const WRAPPED = {
+  bronze: 'bronze',
+  nickel: 'nickel or steel',
+  'plated or stainless steel': 'nickel or steel',
+} as const;
+
 /** A set like the one the instrument is strung with. */
 export const setNeed = (c: Construction): StockNeed => ({
   kind: 'set',
   strings: c.strings.map(({ gauge, wound }) => ({ gauge, wound })),
   steel: isSteel(c),
+  wrap: isSteel(c) && c.strings.some((s) => s.wound) ? WRAPPED[KIND_RECORDS[c.kind].wrap] : '',
 });
 
 /** One string like that of the instrument. @param number 1 is the highest; null where it has none of it */
@@ -55,7 +63,7 @@ const saddleNeed = (readings: readonly Read[]): StockNeed => {
  * @param readings those that may be used, mm
  */
 export function needsOf(
-  operation: Pick<Operation, 'materials' | 'takesFrom'>,
+  operation: Pick<Operation, 'materials'>,
   c: Construction,
   readings: readonly Read[],
 ): readonly StockNeed[] {

@@ -98,6 +98,18 @@ export const SORTS = {
 export type SortId = keyof typeof SORTS;
 export const SORT_IDS = Object.keys(SORTS) as SortId[];
 
+/** What one job takes whole: it can wait for it. A bottle, a sheet or a coil serves many. */
+const OF_ONE_JOB: ReadonlySet<SortId> = new Set([
+  'string-set',
+  'string',
+  'nut-blank',
+  'saddle-blank',
+  'pins',
+  'electronics',
+  'hardware',
+]);
+export const isOfOneJob = (sort: SortId): boolean => OF_ONE_JOB.has(sort);
+
 /** A sort's facts, whatever sort it is. */
 export const sortOf = (id: SortId): StockSort => SORTS[id];
 

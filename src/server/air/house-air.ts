@@ -21,8 +21,27 @@ export interface AirWeek extends At {
   readonly temperature: number | null;
 }
 
-/** The air of each week that was logged, the oldest first. */
+/** The weeks as they were last counted, by what was taken in until then. */
+const counted = new WeakMap<
+  Database['sequelize'],
+  { readonly of: string; readonly weeks: readonly AirWeek[] }
+>();
+
+/** The air of each week that was logged, the oldest first: counted anew when a file came in or went out. */
 export async function airWeeks({ sequelize }: Pick<Database, 'sequelize'>): Promise<readonly AirWeek[]> {
+  const [state] = await sequelize.query<{ of: string | null }>(
+    "SELECT GROUP_CONCAT(id, ':', hours ORDER BY id) AS of FROM air_logs",
+    { type: QueryTypes.SELECT },
+  );
+  const of = state?.of ?? '';
+  const known = counted.get(sequelize);
+  if (known?.of === of) return known.weeks;
+  const weeks = of === '' ? [] : await weeksNow({ sequelize });
+  counted.set(sequelize, { of, weeks });
+  return weeks;
+}
+
+async function weeksNow({ sequelize }: Pick<Database, 'sequelize'>): Promise<readonly AirWeek[]> {
   const rows = await sequelize.query<{
     middle: number | string;
     humidity: string;

@@ -9,6 +9,8 @@ import { catalogueOf } from '../house/load-operations.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { answerOfferWhere, offerOfJob } from '../plan/offers.ts';
 import { lockedJob, recordByCustomer, refreshAsCustomer, ringDesk } from './by-customer.ts';
+import { setAsideFor } from '../stores/set-aside.ts';
+import type { EventFacts } from '../use-case/record-event.ts';
 import { openLink } from '../links/customer-link.ts';
 
 export type Answered = { readonly ok: true } | { readonly ok: false; readonly message: string };
@@ -114,6 +116,8 @@ export async function answerEstimate(
       },
       { transaction: t },
     );
+    const mover = { models, t, now, by: null, record: (e: EventFacts) => recordByCustomer(db, t, now, e) };
+    if (said.answer === 'yes') await setAsideFor(mover, job, [line]);
     await refreshAsCustomer(db, job, now, t);
     await recordByCustomer(db, t, now, {
       jobId: job.id,

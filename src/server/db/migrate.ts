@@ -34,7 +34,8 @@ import { up as findWords } from './migrations/035-find-words.ts';
 import { up as cuts } from './migrations/036-cuts.ts';
 import { up as savedViews } from './migrations/038-saved-views.ts';
 import { up as air } from './migrations/039-air.ts';
-import { up as phoneDigits } from './migrations/040-phone-digits.ts';
+import { up as findIndexes } from './migrations/040-find-indexes.ts';
+import { up as stores } from './migrations/041-stores.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -82,7 +83,8 @@ const MIGRATIONS = [
   { name: '037-biography', up: biography },
   { name: '038-saved-views', up: savedViews },
   { name: '039-air', up: air },
-  { name: '040-phone-digits', up: phoneDigits },
+  { name: '040-find-indexes', up: findIndexes },
+  { name: '041-stores', up: stores },
 ];
 
 /** The names of all migrations, in order. */

@@ -66,6 +66,8 @@ import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
 import { bringAir, takeBackAir } from '../air/bring-air.ts';
 import { takeLearned } from '../learn/take-learned.ts';
+import { moveStock } from '../stores/move.ts';
+import { saveItem } from '../stores/save-item.ts';
 import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules, saveShop } from '../house/save-rules.ts';
 import { noteCall } from '../messages/note-call.ts';
@@ -210,6 +212,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.take-learned': takeLearned,
   'house.bring-air': bringAir,
   'house.take-back-air': takeBackAir,
+  'stores.save-item': saveItem,
+  'stores.move': moveStock,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,
   'house.save-rules': saveRules,

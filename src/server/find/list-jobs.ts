@@ -37,10 +37,24 @@ interface Row extends Omit<ListedJob, 'taken' | 'closed' | 'open' | 'state'> {
 const COLUMNS = `j.number, i.id AS instrumentId, TRIM(CONCAT(i.maker, ' ', i.model)) AS instrument, i.kind, i.serial, c.id AS customerId,
   c.name AS customer, c.phone, j.taken_in_at AS taken, j.closed_at AS closed, j.state, h.ending, h.digest,
   COALESCE(p.name, '') AS place, COALESCE(s.name, '') AS holder, j.complaint`;
-const FROM = `FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN customers c ON c.id = j.customer_id
-  LEFT JOIN places p ON p.id = j.place_id AND j.state = 'open' LEFT JOIN people s ON s.id = j.holder_id LEFT JOIN hand_overs h ON h.job_id = j.id`;
-/** To count them only what narrows them is joined. */
-const COUNTED = `FROM jobs j JOIN instruments i ON i.id = j.instrument_id LEFT JOIN hand_overs h ON h.job_id = j.id`;
+/** What a narrowed or ordered list is joined with, by what it asks. */
+const JOINS = {
+  instrument: 'JOIN instruments i ON i.id = j.instrument_id',
+  customer: 'JOIN customers c ON c.id = j.customer_id',
+  handOver: 'LEFT JOIN hand_overs h ON h.job_id = j.id',
+  place: "LEFT JOIN places p ON p.id = j.place_id AND j.state = 'open'",
+  holder: 'LEFT JOIN people s ON s.id = j.holder_id',
+} as const;
+type Joined = keyof typeof JOINS;
+
+const SORT_JOINS: Readonly<Partial<Record<JobSort, Joined>>> = {
+  instrument: 'instrument',
+  kind: 'instrument',
+  serial: 'instrument',
+  customer: 'customer',
+  place: 'place',
+  holder: 'holder',
+};
 
 const ORDER: Readonly<Record<JobSort, string>> = {
   number: 'j.number',
@@ -61,14 +75,14 @@ const STATE: Readonly<Record<JobQuery['state'], string | null>> = {
   ended: "j.state = 'closed' AND h.ended_at IS NOT NULL",
 };
 
-/** The jobs one word stands at: its number, a serial's begin, its instrument, its customer, what was said or found. */
-const wordAt = (k: number): string => `j.id IN (
+/** The jobs one word stands at, found once: its number, a serial's begin, its instrument, its customer, what was said or found. */
+const wordAt = (k: number): string => `JOIN (
   SELECT id FROM jobs WHERE number = :n${k}
-  UNION SELECT x.id FROM jobs x JOIN instruments y ON y.id = x.instrument_id WHERE y.serial LIKE :b${k}
+  UNION SELECT x.id FROM instruments y JOIN jobs x ON x.instrument_id = y.id WHERE y.serial LIKE :b${k}
   UNION SELECT id FROM jobs WHERE MATCH(complaint) AGAINST (:w${k} IN BOOLEAN MODE)
   UNION SELECT n.job_id FROM inspection_answers a JOIN inspections n ON n.id = a.inspection_id WHERE MATCH(a.note) AGAINST (:w${k} IN BOOLEAN MODE)
   UNION SELECT x.id FROM instruments y JOIN jobs x ON x.instrument_id = y.id WHERE MATCH(y.maker, y.model, y.serial) AGAINST (:w${k} IN BOOLEAN MODE)
-  UNION SELECT x.id FROM customers z JOIN jobs x ON x.customer_id = z.id WHERE MATCH(z.name) AGAINST (:w${k} IN BOOLEAN MODE))`;
+  UNION SELECT x.id FROM customers z JOIN jobs x ON x.customer_id = z.id WHERE MATCH(z.name) AGAINST (:w${k} IN BOOLEAN MODE)) w${k} ON w${k}.id = j.id`;
 
 /** What narrows the list, as SQL with what stands in it. */
 function narrowedBy(query: JobQuery, zone: string) {
@@ -78,7 +92,6 @@ function narrowedBy(query: JobQuery, zone: string) {
     query.kind === '' ? null : 'i.kind = :kind',
     query.from === '' ? null : 'j.taken_in_at >= :from',
     query.to === '' ? null : 'j.taken_in_at < :to',
-    ...words.map((_, k) => wordAt(k)),
   ].filter((w) => w !== null);
   const replacements: Record<string, unknown> = {
     kind: query.kind,
@@ -90,7 +103,16 @@ function narrowedBy(query: JobQuery, zone: string) {
     replacements[`b${k}`] = `${w}%`;
     replacements[`n${k}`] = /^\d{1,7}$/.test(w) ? Number(w) : 0;
   }
-  return { where: where.length === 0 ? '' : `WHERE ${where.join(' AND ')}`, replacements };
+  const joins: Joined[] = [
+    ...(query.kind === '' ? [] : (['instrument'] as const)),
+    ...(query.state === 'signed' || query.state === 'ended' ? (['handOver'] as const) : []),
+  ];
+  return {
+    found: words.map((_, k) => wordAt(k)).join(' '),
+    joins,
+    where: where.length === 0 ? '' : `WHERE ${where.join(' AND ')}`,
+    replacements,
+  };
 }
 
 const moment = (at: Date | string): string => new Date(at).toISOString();
@@ -118,15 +140,22 @@ export async function listJobs(
   most: number | null = null,
 ): Promise<{ readonly rows: readonly ListedJob[]; readonly count: number }> {
   const { zone } = await loadShop(db);
-  const { where, replacements } = narrowedBy(query, zone);
+  const { found, joins, where, replacements } = narrowedBy(query, zone);
   const way = query.down ? 'DESC' : 'ASC';
   const offset = most === null ? (query.page - 1) * JOBS_A_PAGE : 0;
+  const sortJoin = SORT_JOINS[query.sort];
+  const from = (names: readonly Joined[]): string =>
+    `FROM jobs j ${found} ${[...new Set(names)].map((n) => JOINS[n]).join(' ')} ${where}`;
+  // Which jobs stand on the page is asked of what the order needs alone; the rest of their rows only for those.
+  const page = `SELECT j.id ${from(sortJoin ? [...joins, sortJoin] : joins)}
+    ORDER BY ${ORDER[query.sort]} ${way}, j.number ${way} LIMIT :limit OFFSET :offset`;
   const [rows, counted, kinds] = await Promise.all([
     db.sequelize.query<Row>(
-      `SELECT ${COLUMNS} ${FROM} ${where} ORDER BY ${ORDER[query.sort]} ${way}, j.number ${way} LIMIT :limit OFFSET :offset`,
+      `SELECT ${COLUMNS} FROM (${page}) only JOIN jobs j ON j.id = only.id ${Object.values(JOINS).join(' ')}
+       ORDER BY ${ORDER[query.sort]} ${way}, j.number ${way}`,
       { type: QueryTypes.SELECT, replacements: { ...replacements, limit: most ?? JOBS_A_PAGE, offset } },
     ),
-    db.sequelize.query<{ n: string }>(`SELECT COUNT(*) AS n ${COUNTED} ${where}`, {
+    db.sequelize.query<{ n: string }>(`SELECT COUNT(*) AS n ${from(joins)}`, {
       type: QueryTypes.SELECT,
       replacements,
     }),

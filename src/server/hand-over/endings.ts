@@ -9,6 +9,7 @@ import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openHandOver } from './open-hand-over.ts';
+import { releaseAll } from '../stores/release-all.ts';
 
 /** Says how a job will end that the customer signs for: done, or as it is. It can be said otherwise until they have signed. */
 export const sayEnding = defineUseCase({
@@ -69,6 +70,7 @@ export const endJob = defineUseCase({
       waitingUntil: null,
       version: job.version + 1,
     });
+    await releaseAll(work, jobId);
     await countLater(work, job);
     await learnLater(work, [job.instrumentId]);
     await recordEvent(work, {

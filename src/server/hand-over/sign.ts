@@ -16,6 +16,7 @@ import { openHandOver } from './open-hand-over.ts';
 import { subjectOf } from '../../core/job/views/sealed-record.ts';
 import { buildRecord, digestOf, sha256 } from './sealed-record.ts';
 import { SHEET_PARTS, sheetText } from './shown-sheet.ts';
+import { releaseAll } from '../stores/release-all.ts';
 
 /** The customer signs: the record is built, digested and sealed, and the job closes. */
 export const sign = defineUseCase({
@@ -69,6 +70,7 @@ export const sign = defineUseCase({
       waitingUntil: null,
       version: job.version + 1,
     });
+    await releaseAll(work, job.id);
     await countLater(work, job);
     await learnLater(work, [job.instrumentId]);
     const record = await buildRecord(models, job, t);

@@ -4,6 +4,8 @@ import { fail, ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
+import { moverOf } from '../stores/move.ts';
+import { setAsideFor } from '../stores/set-aside.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
@@ -33,7 +35,7 @@ export const takeOption = defineUseCase({
     };
     for (const line of open.filter((l) => l.approval !== 'yes' && chosen.operations?.includes(l.operation)))
       await line.update({ ...said, version: line.version + 1 }, { transaction: t });
-    await models.WorkLine.bulkCreate(
+    const made = await models.WorkLine.bulkCreate(
       missing.map((op) => ({
         jobId: offer.jobId,
         operation: op.id,
@@ -48,6 +50,10 @@ export const takeOption = defineUseCase({
       })),
       { transaction: t },
     );
+    await setAsideFor(moverOf(work), opened.value, [
+      ...open.filter((l) => chosen.operations?.includes(l.operation)),
+      ...made,
+    ]);
     await countLater(work, opened.value);
     await recordEvent(work, {
       jobId: offer.jobId,

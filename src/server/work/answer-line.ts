@@ -7,6 +7,8 @@ import { countLater } from '../jobs/job-facts.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
+import { moverOf } from '../stores/move.ts';
+import { setAsideFor } from '../stores/set-aside.ts';
 import { openLine } from './open-line.ts';
 
 type Answer = Pick<CommandInput<'work.answer'>, 'answer' | 'by' | 'how'>;
@@ -53,7 +55,9 @@ export const answerLine = defineUseCase({
   run: async (work, input) => {
     const done = await answerOne(work, input, input);
     if (!done.ok) return done;
-    await afterAnswers(work, done.value.job);
+    const { line, job } = done.value;
+    if (input.answer === 'yes') await setAsideFor(moverOf(work), job, [line]);
+    await afterAnswers(work, job);
     return ok({ version: done.value.line.version });
   },
 });
@@ -63,12 +67,15 @@ export const answerAll = defineUseCase({
   name: 'work.answer-all',
   run: async (work, { jobId, lines, ...answer }) => {
     let job: Job | null = null;
+    const agreed: WorkLine[] = [];
     for (const line of lines) {
       const done = await answerOne(work, line, answer);
       if (!done.ok) return done;
       if (done.value.job.id !== jobId) return fail(refuse('These lines are not all of this job.'));
       job = done.value.job;
+      agreed.push(done.value.line);
     }
+    if (job && answer.answer === 'yes') await setAsideFor(moverOf(work), job, agreed);
     if (job) await afterAnswers(work, job);
     return ok({ answered: lines.length });
   },

@@ -14,6 +14,8 @@ import { openJob } from '../jobs/open-job.ts';
 import { tellDesk } from '../people/notices.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { stopClocks } from './clocks.ts';
+import { moverOf } from '../stores/move.ts';
+import { setAsideFor } from '../stores/set-aside.ts';
 
 /** The line that stands still from now on: its clock stops with it. */
 async function standStill(work: Work, job: Job, lineId: number): Promise<Result<WorkLine, Failure>> {
@@ -114,6 +116,7 @@ export const askChange = defineUseCase({
       },
       { transaction: t },
     );
+    if (goes) await setAsideFor(moverOf(work), job, [line]);
     if (!goes) {
       await hangForWord(work, job, op.name);
       await tellDesk(work, job.id, 'customer', `Job ${job.number}: ask about “${op.name}”.`);

@@ -36,7 +36,8 @@ export function Queries({ children }: { readonly children: ReactNode }) {
   return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
 }
 
-async function get<T>(path: string, signal: AbortSignal): Promise<T> {
+/** What the house says at an address. */
+export async function getJson<T>(path: string, signal: AbortSignal): Promise<T> {
   const answer = await fetch(path, { cache: 'no-store', signal });
   if (!answer.ok) throw new NotGiven(answer.status);
   return (await answer.json()) as T;
@@ -53,7 +54,7 @@ export function useLoaded<T extends object>(key: QueryKey, path: string, initial
   const client = useQueryClient();
   const { data } = useQuery<T>({
     queryKey: key,
-    queryFn: ({ signal }) => get<T>(path, signal),
+    queryFn: ({ signal }) => getJson<T>(path, signal),
     initialData: initial,
   });
   const [first] = useState(initial);

@@ -12,7 +12,7 @@ import { FindKey } from './find-key.tsx';
 import { Bell } from './bell.tsx';
 
 /** The places, each at the address of its name. */
-const PLACES = ['Rack', 'Desk', 'Bench', 'Week', 'Shelf', 'Sums', 'House'].map((name) => ({
+const PLACES = ['Rack', 'Desk', 'Bench', 'Week', 'Shelf', 'Stores', 'Sums', 'House'].map((name) => ({
   name,
   href: `/${name.toLowerCase()}`,
 }));

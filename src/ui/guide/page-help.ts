@@ -51,6 +51,22 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   {
+    at: /^\/stores\/\d+$/,
+    name: 'On the shelves',
+    purpose:
+      'One thing of the stores: how many are there and free, what waits for which job, and everything that happened to it. A count puts it right, with its reason.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/stores/,
+    name: 'Stores',
+    purpose:
+      'Strings, blanks, wire and parts: how many are there, how many nobody waits for, what is short or past its day. A scanned code finds its item; Enter opens it.',
+    keys: [FIND],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/house\/air/,
     name: 'The air',
     purpose:

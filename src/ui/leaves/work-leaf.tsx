@@ -20,6 +20,10 @@ const LinksPanel = lazy(async () => ({
   default: (await import('../customer/links-panel.tsx')).LinksPanel,
 }));
 
+const FromTheShelf = lazy(async () => ({
+  default: (await import('../stores/from-the-shelf.tsx')).FromTheShelf,
+}));
+
 const AccidentsPanel = lazy(async () => ({
   default: (await import('../work/accidents-panel.tsx')).AccidentsPanel,
 }));
@@ -131,6 +135,9 @@ export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>)
           )}
           <OrderList job={job} allowed={allowed} />
         </section>
+        <Suspense fallback={null}>
+          <FromTheShelf number={job.number} may={allowed.work} />
+        </Suspense>
         {allowed.work && (
           <div className="flex flex-wrap items-start gap-2">
             <ChangeRequest job={job} />

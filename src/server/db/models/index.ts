@@ -33,6 +33,7 @@ import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
 import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
 import { AirHour, AirLog, initAir } from './air.ts';
+import { initStock, StockAside, StockItem, StockMoveRow } from './stock.ts';
 import { initViews, SavedView } from './views.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
@@ -69,6 +70,9 @@ const ALL = {
   SavedView,
   AirLog,
   AirHour,
+  StockItem,
+  StockAside,
+  StockMoveRow,
   Person,
   Device,
   PairingCode,
@@ -159,5 +163,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initBiography(sequelize, own);
   initViews(sequelize, own);
   initAir(sequelize, own);
+  initStock(sequelize, own);
   return own;
 }

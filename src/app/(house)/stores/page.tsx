@@ -1,0 +1,27 @@
+import { dayIn } from '../../../core/days/zone.ts';
+import { may } from '../../../core/people/roles.ts';
+import { database } from '../../../server/db/connection.ts';
+import { loadShop } from '../../../server/house/load-shop.ts';
+import { loadStores } from '../../../server/stores/load-stores.ts';
+import { PageHead } from '../../../ui/kit/page-head.tsx';
+import { StoresList } from '../../../ui/stores/stores-list.tsx';
+import { requireActor } from '../../_lib/session.ts';
+
+export const metadata = { title: 'Stores' };
+
+export default async function StoresPage() {
+  const actor = await requireActor();
+  const db = database();
+  const [items, shop] = await Promise.all([loadStores(db), loadShop(db)]);
+  return (
+    <>
+      <PageHead title="Stores" note="what is on the shelves" />
+      <StoresList
+        items={items}
+        money={shop.currency}
+        today={dayIn(Date.now(), shop.zone)}
+        working={may(actor.role, 'work')}
+      />
+    </>
+  );
+}

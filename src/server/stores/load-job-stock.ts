@@ -1,0 +1,74 @@
+import { operation } from '../../core/catalogue/operations.ts';
+import { fitting, sayNeed } from '../../core/stock/fits.ts';
+import { needsOf, stringNeed } from '../../core/stock/needs.ts';
+import type { Database } from '../db/connection.ts';
+import { readJobNumber } from '../jobs/read-job.ts';
+import { loadStores } from './load-stores.ts';
+
+/** So many things that would do are shown for a need. */
+const MOST_SHOWN = 4;
+
+/**
+ * What the agreed lines of a job take from the shelves: for each what fits, how many of it are free, how many wait for this job, and
+ * what was used already; null when there is no such job.
+ */
+export async function loadJobStock(db: Database, number: number) {
+  const g = await readJobNumber(db.models, number);
+  if (!g) return null;
+  const [items, asides, moves, people] = await Promise.all([
+    loadStores(db),
+    db.models.StockAside.findAll({ where: { jobId: g.job.id } }),
+    db.models.StockMoveRow.findAll({
+      where: { jobId: g.job.id, kind: ['used', 'broken'] },
+      order: [['id', 'ASC']],
+    }),
+    db.models.Person.findAll({ attributes: ['id', 'name'] }),
+  ]);
+  const { construction } = g.instrument;
+  const read = g.standard.filter((r) => r.notRepresentative === null);
+  const here = items.filter((i) => !i.retired);
+  const own = new Map(asides.map((a) => [a.itemId, Number(a.quantity)]));
+  const optionsFor = (need: Parameters<typeof sayNeed>[0]) => ({
+    words: sayNeed(need),
+    options: fitting(need, here)
+      .slice(0, MOST_SHOWN)
+      .map(({ item, fit }) => ({
+        itemId: item.id,
+        sort: item.sort,
+        name: item.name,
+        place: item.place,
+        free: item.free,
+        price: item.price,
+        aside: own.get(item.id) ?? 0,
+        how: fit.how,
+        why: fit.why,
+      })),
+  });
+  return {
+    jobId: g.job.id,
+    open: g.job.state === 'open',
+    lines: g.lines
+      .filter((l) => l.approval === 'yes')
+      .map((l) => ({
+        lineId: l.id,
+        title: l.title,
+        finished: l.step === 'finished',
+        needs: needsOf(l.record ?? operation(l.operation, g.catalogue), construction, read).map(optionsFor),
+      }))
+      .filter((l) => l.needs.length > 0),
+    /** each string of the instrument by its number, the highest first: for one that broke */
+    singles: construction.strings
+      .map((_, i) => ({ number: i + 1, need: stringNeed(construction, i + 1) }))
+      .flatMap(({ number: n, need }) => (need ? [{ number: n, ...optionsFor(need) }] : [])),
+    used: moves.map((m) => ({
+      id: m.id,
+      kind: m.kind,
+      item: items.find((i) => i.id === m.itemId)?.name ?? '',
+      sort: items.find((i) => i.id === m.itemId)?.sort ?? ('own' as const),
+      quantity: Number(m.quantity),
+      by: people.find((p) => p.id === m.madeBy)?.name ?? '',
+    })),
+  };
+}
+
+export type LoadedJobStock = NonNullable<Awaited<ReturnType<typeof loadJobStock>>>;

@@ -1,0 +1,171 @@
+'use client';
+
+import { useQuery } from '@tanstack/react-query';
+import { sayQuantity, SORTS } from '../../core/stock/sorts.ts';
+import type { LoadedJobStock } from '../../server/stores/load-job-stock.ts';
+import { getJson } from '../data/queries.tsx';
+import { JOB_KEY } from '../data/refresh.ts';
+import { useSend } from '../data/use-send.ts';
+import Link from '../kit/link.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+
+type Need = LoadedJobStock['lines'][number]['needs'][number];
+type Option = Need['options'][number];
+type Take = (o: Option, kind: 'set-aside' | 'released' | 'used', lineId: number | null) => void;
+
+/** A button that does something with one thing. */
+function Give({
+  says,
+  name,
+  busy,
+  main = false,
+  on,
+}: {
+  readonly says: string;
+  readonly name: string;
+  readonly busy: boolean;
+  readonly main?: boolean;
+  readonly on: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      className={main ? 'button button-main' : 'button'}
+      disabled={busy}
+      aria-label={`${says}: ${name}`}
+      onClick={on}
+    >
+      {says}
+    </button>
+  );
+}
+
+/** One thing that does: set aside, let go, taken. */
+function OptionRow({
+  option: o,
+  lineId,
+  busy,
+  may,
+  take,
+}: {
+  readonly option: Option;
+  readonly lineId: number | null;
+  readonly busy: boolean;
+  readonly may: boolean;
+  readonly take: Take;
+}) {
+  const there = o.free + o.aside > 0;
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-1">
+      <span className="min-w-0 flex-1 basis-60">
+        <Link href={`/stores/${o.itemId}`} className="underline">
+          {o.name}
+        </Link>
+        {o.place !== '' && <span className="text-ink">, {o.place}</span>}
+        {o.how === 'would do' && <span className="block text-sm text-quiet">would do: {o.why}</span>}
+        <span className={`block text-sm ${there ? 'text-quiet' : 'text-rubric'}`}>
+          {o.aside > 0 &&
+            `${sayQuantity(o.sort, o.aside)} ${o.aside === 1 ? 'waits' : 'wait'} for this job, `}
+          {there ? `${o.free} free` : '◆ none there'}
+        </span>
+      </span>
+      {may && o.aside > 0 && (
+        <Give {...{ busy, name: o.name }} says="Let it go" on={() => take(o, 'released', lineId)} />
+      )}
+      {may && o.aside === 0 && o.free > 0 && (
+        <Give {...{ busy, name: o.name }} says="Set aside" on={() => take(o, 'set-aside', lineId)} />
+      )}
+      {may && there && (
+        <Give
+          {...{ busy, name: o.name }}
+          says={`Used 1 ${SORTS[o.sort].unit[0]}`}
+          main
+          on={() => take(o, 'used', lineId)}
+        />
+      )}
+    </li>
+  );
+}
+
+/** What is needed, with everything on the shelves that does. */
+function NeedRows({
+  need,
+  ...rest
+}: { readonly need: Need } & Omit<Parameters<typeof OptionRow>[0], 'option'>) {
+  return (
+    <div>
+      <p className="text-sm">
+        Takes {need.words}
+        {need.options.length === 0 && (
+          <span className="text-quiet">: nothing on the shelves is known to fit</span>
+        )}
+      </p>
+      <ul>
+        {need.options.map((o) => (
+          <OptionRow key={o.itemId} option={o} {...rest} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** What the work of a job takes from the shelves: what fits, what waits for it, what was used. */
+export function FromTheShelf({ number, may }: { readonly number: number; readonly may: boolean }) {
+  const { data } = useQuery<LoadedJobStock>({
+    queryKey: [JOB_KEY, number, 'stock'],
+    queryFn: ({ signal }) => getJson(`/api/job/${number}/stock`, signal),
+  });
+  const { give, busy, trouble } = useSend();
+  if (!data || (data.lines.length === 0 && data.used.length === 0)) return null;
+  const singles = data.singles.filter((n) => n.options.length > 0);
+  const take: Take = (o, kind, lineId) =>
+    void give('stores.move', {
+      itemId: o.itemId,
+      kind,
+      quantity: kind === 'released' ? o.aside : 1,
+      jobId: data.jobId,
+      lineId: kind === 'used' ? lineId : null,
+      reason: '',
+    });
+  return (
+    <section aria-labelledby="from-the-shelf" className="space-y-2">
+      <h2 id="from-the-shelf" className="text-xl">
+        From the shelf
+      </h2>
+      <Trouble trouble={trouble} />
+      {data.lines.map((l) => (
+        <div key={l.lineId} className="border-t-2 border-plain pt-1">
+          <h3 className="font-semibold">{l.title}</h3>
+          {l.needs.map((n) => (
+            <NeedRows
+              key={n.words}
+              need={n}
+              lineId={l.lineId}
+              busy={busy}
+              may={may && data.open}
+              take={take}
+            />
+          ))}
+        </div>
+      ))}
+      {singles.length > 0 && (
+        <details>
+          <summary className="min-h-11 cursor-pointer py-2">One string alone, where one broke</summary>
+          {singles.map((n) => (
+            <NeedRows key={n.number} need={n} lineId={null} busy={busy} may={may && data.open} take={take} />
+          ))}
+        </details>
+      )}
+      {data.used.length > 0 && (
+        <ul aria-label="Used for this job" className="border-t border-line text-sm">
+          {data.used.map((u) => (
+            <li key={u.id}>
+              <span className="text-ink">{sayQuantity(u.sort, u.quantity)}</span> of {u.item}{' '}
+              {u.kind === 'broken' ? 'written off' : 'used'} <span className="text-quiet">({u.by})</span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

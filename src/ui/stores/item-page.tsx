@@ -1,0 +1,155 @@
+'use client';
+
+import { lazy, Suspense, useState } from 'react';
+import { formatMoney, type MoneyForm } from '../../core/money/currency.ts';
+import { MOVES } from '../../core/stock/ledger.ts';
+import { sayFacts } from '../../core/stock/read-facts.ts';
+import { sayQuantity } from '../../core/stock/sorts.ts';
+import type { LoadedItem } from '../../server/stores/load-stores.ts';
+import { useSend } from '../data/use-send.ts';
+import { sayMoment } from '../kit/dates.ts';
+import Link from '../kit/link.tsx';
+import { Trouble } from '../kit/trouble.tsx';
+import { MoveForm } from './move-form.tsx';
+import { isShort } from './short.ts';
+
+const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
+
+/** What waits for which job; each can be let go. */
+function Waiting({ item }: { readonly item: LoadedItem }) {
+  const { give, busy, trouble } = useSend();
+  if (item.asides.length === 0) return null;
+  return (
+    <section aria-labelledby="waiting" className="space-y-1">
+      <h2 id="waiting" className="text-xl">
+        Set aside
+      </h2>
+      <Trouble trouble={trouble} />
+      <ul className="divide-y divide-line border-y border-line">
+        {item.asides.map((a) => (
+          <li key={a.jobId} className="flex items-center gap-4 py-1">
+            <span className="grow">
+              {sayQuantity(item.sort, a.quantity)} for{' '}
+              <Link href={`/job/${a.job ?? 0}/work`} className="underline">
+                job {a.job}
+              </Link>
+            </span>
+            <button
+              type="button"
+              className="button"
+              disabled={busy}
+              aria-label={`Let it go: job ${a.job ?? ''}`}
+              onClick={() =>
+                void give('stores.move', {
+                  itemId: item.id,
+                  kind: 'released',
+                  quantity: a.quantity,
+                  jobId: a.jobId,
+                  lineId: null,
+                  reason: '',
+                })
+              }
+            >
+              Let it go
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The ledger of an item, the newest first. */
+function Ledger({ item }: { readonly item: LoadedItem }) {
+  return (
+    <section aria-labelledby="ledger" className="space-y-1">
+      <h2 id="ledger" className="text-xl">
+        What happened to it
+      </h2>
+      {item.moves.length === 0 ? (
+        <p className="text-quiet">Nothing yet: say how many came in, or count them.</p>
+      ) : (
+        <table className="w-full text-left text-sm">
+          <thead>
+            <tr className="border-b-2 border-plain">
+              {['When', 'What', 'How many', 'There after it', 'For', 'By'].map((h) => (
+                <th key={h} scope="col" className="pr-4">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {item.moves.map((m) => (
+              <tr key={m.id} className="border-b border-line align-top">
+                <td className="pr-4 whitespace-nowrap">{sayMoment(m.at)}</td>
+                <td className="pr-4">
+                  {MOVES[m.kind]}
+                  {m.reason !== '' && <span className="text-ink">: {m.reason}</span>}
+                </td>
+                <td className="pr-4 text-ink">{m.quantity}</td>
+                <td className="pr-4">{m.onHand}</td>
+                <td className="pr-4">{m.job === null ? '' : `job ${m.job}`}</td>
+                <td>{m.by}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+/** An item of the stores: what it is, how many are there, what happened to it. */
+export function ItemPage({
+  item,
+  money,
+  working,
+}: {
+  readonly item: LoadedItem;
+  readonly money: MoneyForm;
+  /** whether who looks works at the benches */
+  readonly working: boolean;
+}) {
+  const [changing, setChanging] = useState(false);
+  const facts = sayFacts(item.sort, item.facts);
+  const amount = (n: number | null) => (n === null ? null : formatMoney(n, money));
+  const says = [
+    facts,
+    item.place && `lies in ${item.place}`,
+    item.supplier && `from ${item.supplier}`,
+    item.code && `code ${item.code}`,
+    amount(item.cost) && `costs ${amount(item.cost) ?? ''}`,
+    amount(item.price) && `the customer pays ${amount(item.price) ?? ''}`,
+  ].filter(Boolean);
+  return (
+    <div className="max-w-4xl space-y-6 px-5 py-4">
+      <div>
+        <p className="text-3xl">
+          {sayQuantity(item.sort, item.onHand)} there
+          {item.free !== item.onHand && <span className="text-quiet">, {item.free} free</span>}
+        </p>
+        {isShort(item) && (
+          <p className="text-rubric">
+            ◆ Short: at least {sayQuantity(item.sort, item.least)} should be free.
+          </p>
+        )}
+        {item.retired && <p className="text-quiet">It is kept no longer.</p>}
+        <p className="text-ink">{says.join(' · ')}</p>
+        {working && !changing && (
+          <button type="button" className="button mt-2" onClick={() => setChanging(true)}>
+            Change what is said of it
+          </button>
+        )}
+      </div>
+      {changing && (
+        <Suspense>
+          <ItemForm item={item} money={money} onDone={() => setChanging(false)} />
+        </Suspense>
+      )}
+      <MoveForm item={item} working={working} />
+      <Waiting item={item} />
+      <Ledger item={item} />
+    </div>
+  );
+}
