@@ -63,6 +63,22 @@ test('a scanned code opens its item, on a telephone, and what came in is written
   expect(wide).toBe(false);
 });
 
+test('what is short stands on a list for each supplier, with how many to order, and leaves as CSV', async () => {
+  await go(ilse, '/stores');
+  await ilse.getByRole('link', { name: 'What is short' }).click();
+  const strings = ilse.getByRole('region', { name: 'Harrow Lane Strings' });
+  const twelve = strings.getByRole('row', { name: /Twelve-string light/ });
+  await expect(twelve).toContainText('10 sets');
+  await accessible(ilse, 'what is short');
+  const saved = ilse.waitForEvent('download');
+  await strings.getByRole('link', { name: 'As CSV: Harrow Lane Strings' }).click();
+  const file = await (await saved).createReadStream();
+  let text = '';
+  for await (const piece of file) text += String(piece);
+  expect(text.split('\r\n')[0]).toBe('code,name,facts,how many,unit,cost of one');
+  expect(text).toContain('"Twelve-string light, bronze"');
+});
+
 test('the last set is set aside by the customer’s yes; who comes second sees it at once and cannot take it', async () => {
   await go(ilse, '/stores');
   await ilse.getByRole('searchbox', { name: 'Find' }).fill('Ukulele, nylon');

@@ -17,26 +17,35 @@ export const FORGIVEN = 4;
 export const soughtIn = (text: string): readonly string[] =>
   wordsOf(text).filter((w) => w.length >= SHORTEST && !EVERYWHERE.has(w));
 
-/** Whether two words differ by one letter at most: one other, one more, one less, or two that changed places. */
-export function nearlySame(a: string, b: string): boolean {
-  if (a === b) return true;
-  if (Math.abs(a.length - b.length) > 1) return false;
-  let from = 0;
-  while (from < a.length && from < b.length && a[from] === b[from]) from++;
-  const [restA, restB] = [a.slice(from), b.slice(from)];
-  if (restA.slice(1) === restB.slice(1)) return true;
-  if (restA.slice(1) === restB || restA === restB.slice(1)) return true;
-  return (
-    restA.length > 1 && restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2)
-  );
+/** Whether what follows is the same: of a word up to its end from one place on, of another from another on. */
+function sameRest(a: string, i: number, end: number, b: string, j: number): boolean {
+  if (end - i !== b.length - j) return false;
+  for (; i < end; i++, j++) if (a.charCodeAt(i) !== b.charCodeAt(j)) return false;
+  return true;
 }
 
+/** The same as `nearlySame` of the first letters of a word: hundreds of thousands are looked at, so nothing is cut off. */
+function nearlyUpTo(a: string, end: number, b: string): boolean {
+  if (Math.abs(end - b.length) > 1) return false;
+  let k = 0;
+  while (k < end && k < b.length && a.charCodeAt(k) === b.charCodeAt(k)) k++;
+  if (k === end && k === b.length) return true;
+  if (sameRest(a, k + 1, end, b, k + 1) || sameRest(a, k + 1, end, b, k) || sameRest(a, k, end, b, k + 1))
+    return true;
+  const turned = a.charCodeAt(k) === b.charCodeAt(k + 1) && a.charCodeAt(k + 1) === b.charCodeAt(k);
+  return end - k > 1 && turned && sameRest(a, k + 2, end, b, k + 2);
+}
+
+/** Whether two words differ by one letter at most: one other, one more, one less, or two that changed places. */
+export const nearlySame = (a: string, b: string): boolean => nearlyUpTo(a, a.length, b);
+
 /** Whether the begin of a word differs from what is sought by one letter at most: it is typed while it is sought. */
-export const beginsNearly = (word: string, sought: string): boolean =>
-  nearlySame(word, sought) ||
-  [sought.length - 1, sought.length, sought.length + 1].some(
-    (n) => n >= FORGIVEN && n < word.length && nearlySame(word.slice(0, n), sought),
-  );
+export function beginsNearly(word: string, sought: string): boolean {
+  if (nearlySame(word, sought)) return true;
+  for (let n = Math.max(FORGIVEN, sought.length - 1); n <= sought.length + 1; n++)
+    if (n < word.length && nearlyUpTo(word, n, sought)) return true;
+  return false;
+}
 
 /**
  * The words of a shop that a word may have meant, the most frequent first: those that are it but for a letter.

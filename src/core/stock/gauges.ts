@@ -30,7 +30,7 @@ const PLAUSIBLE = { low: 6, high: 150 } as const;
  * Reads the strings of a packet by their thousandths of an inch: `53w 42w 32w 24w 16p 12p`, p plain, w wound, n nylon, f fluorocarbon, s wound over nylon;
  * without a letter as a steel string of that gauge usually is.
  * @param text any number of them, with spaces or commas, leading points or none
- * @example readGauges('.053 .012') → .053 wound and .012 plain
+ * @example .053 and .012 are a wound string and a plain one
  */
 export function readGauges(text: string): Result<readonly PacketString[], string> {
   const tokens = text.split(/[\s,]+/).filter((t) => t !== '');

@@ -87,7 +87,7 @@ function within(onHand: number, aside: ReadonlyMap<number, number>): ReadonlyMap
 /**
  * What stands on the shelf after something happened. Nothing is ever set aside twice, and no shelf holds less than nothing: what cannot
  * happen says why.
- * @example after(after(NOTHING, 2 received), 1 set aside for job 7) → 2 on hand, 1 of them for job 7
+ * @example two came in and one was set aside for job 7: two on hand, one of them free
  */
 export function after(level: StockLevel, move: StockMove): Result<StockLevel, StockTrouble> {
   const { kind, quantity, job } = move;

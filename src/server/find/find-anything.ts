@@ -83,8 +83,8 @@ async function asked(
 const byTelephone = (db: Database, digits: string): Promise<Found[]> =>
   asked(
     db,
-    `SELECT ${CUSTOMER_COLUMNS} WHERE MATCH(c.phone_parts) AGAINST (:piece IN BOOLEAN MODE) AND c.${STANDS} LIMIT ${OF_EACH}`,
-    { piece: `${digits}* ${digits.replace(/^0+(?=\d{3})/, '')}*` },
+    `SELECT ${CUSTOMER_COLUMNS} WHERE REGEXP_REPLACE(c.phone, '[^0-9]', '') LIKE :piece AND c.${STANDS} LIMIT ${OF_EACH}`,
+    { piece: `%${digits.replace(/^0+(?=\d{3})/, '')}%` },
     asCustomer,
   );
 

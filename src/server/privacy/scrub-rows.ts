@@ -23,6 +23,7 @@ const OF_JOB = [
   'PlanChoice',
   'Offer',
   'MessageRow',
+  'StockMoveRow',
 ] as const satisfies readonly (keyof Models)[];
 
 /** Every table that holds words about an instrument. */

@@ -71,7 +71,9 @@ export async function loadLife(db: Database, id: number, now: Date) {
     left && reliefForecast(left, nextMonth(now.getTime(), FEBRUARY), own.numbers.air, house, year);
   // The air of weeks before its first visit says nothing of it.
   const since = Date.parse(known.rounds[0]?.at ?? '');
-  const air = weeks.filter((w) => w.at >= since).map(({ at, value }) => ({ at, value }));
+  const air = weeks
+    .filter((w) => w.at >= since)
+    .map(({ at, value, temperature }) => ({ at, humidity: value, temperature }));
   return { ...known, ...own, watched, forecast, air };
 }
 

@@ -59,6 +59,14 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   {
+    at: /^\/stores\/short/,
+    name: 'What is short',
+    purpose:
+      'Of what fewer are free than there should be at least: a list for each supplier with how many to order, as CSV or on paper.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/stores/,
     name: 'Stores',
     purpose:

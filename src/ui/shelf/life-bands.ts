@@ -46,8 +46,17 @@ export function lifeBands(life: Life, unit: DisplayUnit): readonly LifeBand[] {
       name: 'Air, humidity',
       points: pointsOf(life.rounds, (r) => r.humidity),
       ahead: null,
-      behind: life.air,
+      behind: life.air.map(({ at, humidity }) => ({ at, value: humidity })),
       say: (v) => `${Math.round(v)} %`,
+    },
+    {
+      name: 'Air, temperature',
+      points: pointsOf(life.rounds, (r) => r.temperature),
+      ahead: null,
+      behind: life.air.flatMap(({ at, temperature }) =>
+        temperature === null ? [] : [{ at, value: temperature }],
+      ),
+      say: (v) => `${Math.round(v)} °C`,
     },
   ];
 }

@@ -11,7 +11,7 @@ import { sayMoment } from '../kit/dates.ts';
 import Link from '../kit/link.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { MoveForm } from './move-form.tsx';
-import { isShort } from './short.ts';
+import { isShort } from '../../core/stock/short.ts';
 
 const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
 

@@ -9,7 +9,7 @@ import type { ShelfItem } from '../../server/stores/load-stores.ts';
 import Link from '../kit/link.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { useSlash } from '../kit/use-slash.ts';
-import { isNamed, isPast, isShort } from './short.ts';
+import { isNamed, isPast, isShort } from '../../core/stock/short.ts';
 
 const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
 

@@ -3,6 +3,7 @@ import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { loadShop } from '../../../server/house/load-shop.ts';
 import { loadStores } from '../../../server/stores/load-stores.ts';
+import Link from '../../../ui/kit/link.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { StoresList } from '../../../ui/stores/stores-list.tsx';
 import { requireActor } from '../../_lib/session.ts';
@@ -15,7 +16,16 @@ export default async function StoresPage() {
   const [items, shop] = await Promise.all([loadStores(db), loadShop(db)]);
   return (
     <>
-      <PageHead title="Stores" note="what is on the shelves" />
+      <PageHead title="Stores" note="what is on the shelves">
+        {may(actor.role, 'take-in') && (
+          <a href="/api/stores" download className="button">
+            All of it as CSV
+          </a>
+        )}
+        <Link href="/stores/short" className="button">
+          What is short
+        </Link>
+      </PageHead>
       <StoresList
         items={items}
         money={shop.currency}

@@ -7,7 +7,7 @@ import { id, text, version } from '../fields.ts';
 export const handOverEnd = command({
   name: 'hand-over.end',
   may: 'hand-over',
-  events: ['job ended'],
+  events: ['job ended', 'stock moved'],
   input: z
     .object({ jobId: id, version, ending: z.enum(UNSIGNED_ENDS), note: text(400) })
     .refine((i) => i.ending === 'floor' || i.note !== '', {

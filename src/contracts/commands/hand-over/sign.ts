@@ -6,7 +6,7 @@ import { id, strokes, text, version } from '../fields.ts';
 export const handOverSign = command({
   name: 'hand-over.sign',
   may: 'hand-over',
-  events: ['signed', 'message written'],
+  events: ['signed', 'message written', 'stock moved'],
   input: z.object({
     jobId: id,
     version,

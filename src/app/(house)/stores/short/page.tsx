@@ -1,0 +1,95 @@
+import { formatMoney } from '../../../../core/money/currency.ts';
+import { sayFacts } from '../../../../core/stock/read-facts.ts';
+import { shortLists } from '../../../../core/stock/short.ts';
+import { sayQuantity } from '../../../../core/stock/sorts.ts';
+import { database } from '../../../../server/db/connection.ts';
+import { loadShop } from '../../../../server/house/load-shop.ts';
+import { loadStores, type ShelfItem } from '../../../../server/stores/load-stores.ts';
+import Link from '../../../../ui/kit/link.tsx';
+import { PageHead } from '../../../../ui/kit/page-head.tsx';
+import { PrintButton } from '../../../../ui/kit/print-button.tsx';
+import { requireActor } from '../../../_lib/session.ts';
+
+export const metadata = { title: 'What is short' };
+
+type List = ReturnType<typeof shortLists<ShelfItem>>[number];
+
+/** What is to be ordered from one supplier. */
+function Supplier({ list, currency }: { readonly list: List; readonly currency: string }) {
+  const name = list.supplier === '' ? 'Nobody said from whom' : list.supplier;
+  return (
+    <section aria-labelledby={`from-${list.supplier}`} className="break-inside-avoid space-y-1">
+      <div className="flex flex-wrap items-center justify-between gap-3 border-b-2 border-plain">
+        <h2 id={`from-${list.supplier}`} className="text-xl">
+          {name}
+        </h2>
+        <a
+          href={`/api/stores?supplier=${encodeURIComponent(list.supplier)}`}
+          download
+          className="button no-print mb-1"
+          aria-label={`As CSV: ${name}`}
+        >
+          As CSV
+        </a>
+      </div>
+      <table className="w-full text-left">
+        <thead className="text-sm">
+          <tr>
+            {['Order', 'What', 'Code', 'Free now, at least'].map((h) => (
+              <th key={h} scope="col" className="pr-4 font-normal text-quiet">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {list.rows.map(({ item: i, order }) => (
+            <tr key={i.id} className="border-b border-line align-top">
+              <td className="w-32 py-1 pr-4 font-semibold">{sayQuantity(i.sort, order)}</td>
+              <td className="pr-4">
+                <Link href={`/stores/${i.id}`} className="underline">
+                  {i.name}
+                </Link>{' '}
+                <span className="text-sm text-quiet">{sayFacts(i.sort, i.facts)}</span>
+              </td>
+              <td className="pr-4 text-ink">{i.code}</td>
+              <td>
+                {i.free}, <span className="text-ink">{i.least}</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        {formatMoney(list.cost, currency)}
+        {list.unknown > 0 && `, and ${list.unknown} of which nobody knows the cost`}
+      </p>
+    </section>
+  );
+}
+
+export default async function ShortPage() {
+  await requireActor();
+  const db = database();
+  const [items, shop] = await Promise.all([loadStores(db), loadShop(db)]);
+  const lists = shortLists(items);
+  return (
+    <>
+      <PageHead
+        title="What is short"
+        note="fewer free than there should be at least, a list for each supplier"
+      >
+        <Link href="/stores" className="button">
+          Stores
+        </Link>
+      </PageHead>
+      <div className="max-w-4xl space-y-6 px-5 py-4">
+        {lists.length === 0 && <p className="text-quiet">Nothing is short.</p>}
+        {lists.map((l) => (
+          <Supplier key={l.supplier} list={l} currency={shop.currency} />
+        ))}
+        {lists.length > 0 && <PrintButton low={false} />}
+      </div>
+    </>
+  );
+}
