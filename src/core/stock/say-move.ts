@@ -1,5 +1,4 @@
 import type { MoveKind } from './ledger.ts';
-import { SORTS, sayQuantity, type SortId } from './sorts.ts';
 
 type Plain = Readonly<Record<string, unknown>>;
 
@@ -18,11 +17,8 @@ const SAID: Readonly<Record<MoveKind, (of: string) => string>> = {
 
 /** A row of the ledger in words, after who made it: `used 1 set of Light bronze`. */
 export function sayMove(data: Plain): string {
-  const sort = text(data['sort']) as SortId;
-  const quantity = Number(data['quantity']);
-  const many = Object.hasOwn(SORTS, sort) ? sayQuantity(sort, quantity) : String(quantity);
   const kind = text(data['move']) as MoveKind;
-  const of = `${many} of ${text(data['item'])}`;
+  const of = `${text(data['many'])} of ${text(data['item'])}`;
   const said = Object.hasOwn(SAID, kind) ? SAID[kind](of) : `moved ${of}`;
   const where = kind === 'counted' ? ` where ${String(data['before'])} stood in the book` : '';
   const reason = text(data['reason']);

@@ -3,7 +3,7 @@ import { invalidField } from '../../contracts/failure.ts';
 import { may } from '../../core/people/roles.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { after, freeOf, sayTrouble, type MoveKind, type StockLevel } from '../../core/stock/ledger.ts';
-import { SORTS } from '../../core/stock/sorts.ts';
+import { SORTS, sayQuantity } from '../../core/stock/sorts.ts';
 import type { StockItem } from '../db/models/stock.ts';
 import { recordEvent, type EventFacts } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -112,7 +112,15 @@ export async function happen(
     entity: 'stock item',
     entityId: item.id,
     fromVersion: null,
-    data: { move: kind, quantity, item: item.name, sort: item.sort, lineId, reason, before: was.onHand },
+    data: {
+      move: kind,
+      quantity,
+      many: sayQuantity(item.sort, quantity),
+      item: item.name,
+      lineId,
+      reason,
+      before: was.onHand,
+    },
   });
   return next;
 }
