@@ -15,12 +15,20 @@ export const metadata = { title: 'What is short' };
 type List = ReturnType<typeof shortLists<ShelfItem>>[number];
 
 /** What is to be ordered from one supplier. */
-function Supplier({ list, currency }: { readonly list: List; readonly currency: string }) {
+function Supplier({
+  id,
+  list,
+  currency,
+}: {
+  readonly id: string;
+  readonly list: List;
+  readonly currency: string;
+}) {
   const name = list.supplier === '' ? 'Nobody said from whom' : list.supplier;
   return (
-    <section aria-labelledby={`from-${list.supplier}`} className="break-inside-avoid space-y-1">
+    <section aria-labelledby={id} className="break-inside-avoid space-y-1">
       <div className="flex flex-wrap items-center justify-between gap-3 border-b-2 border-plain">
-        <h2 id={`from-${list.supplier}`} className="text-xl">
+        <h2 id={id} className="text-xl">
           {name}
         </h2>
         <a
@@ -85,8 +93,8 @@ export default async function ShortPage() {
       </PageHead>
       <div className="max-w-4xl space-y-6 px-5 py-4">
         {lists.length === 0 && <p className="text-quiet">Nothing is short.</p>}
-        {lists.map((l) => (
-          <Supplier key={l.supplier} list={l} currency={shop.currency} />
+        {lists.map((l, i) => (
+          <Supplier key={l.supplier} id={`supplier-${i}`} list={l} currency={shop.currency} />
         ))}
         {lists.length > 0 && <PrintButton low={false} />}
       </div>
