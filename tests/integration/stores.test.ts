@@ -90,12 +90,16 @@ test('what comes in waits for a job, is used for it, and stands in its history; 
   expect(await move(itemId, 'used', 1)).toMatchObject({
     error: { message: expect.stringContaining('count it') as string },
   });
+  expect((await loadJobStock(house.db, a.number))?.used).toMatchObject([{ itemId, quantity: 1 }]);
   const item = await loadItem(house.db, itemId);
   expect(item?.moves.map((m) => [m.kind, m.quantity, m.onHand, m.job])).toEqual([
     ['used', 1, 0, a.number],
     ['set-aside', 1, 1, a.number],
     ['received', 1, 1, null],
   ]);
+  // Not used after all: it is on the shelf again, and the job took nothing.
+  await move(itemId, 'returned', 1, { jobId: a.jobId });
+  expect((await loadJobStock(house.db, a.number))?.used).toEqual([]);
 });
 
 test('a count that differs says why; what breaks says how; nothing waits without a job', async () => {

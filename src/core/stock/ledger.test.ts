@@ -7,6 +7,7 @@ import {
   NOTHING,
   replayed,
   sayTrouble,
+  usedOf,
   type MoveKind,
   type StockMove,
 } from './ledger.ts';
@@ -74,6 +75,18 @@ test('a job takes what waits for it first, then what is free; what it lets go is
   expect(after(did(m('received', 3)), m('released', 1, 7))).toMatchObject({
     error: { code: 'not set aside' },
   });
+});
+
+test('what a job used is what it took less what it put back', () => {
+  const of = (item: number, kind: MoveKind, quantity: number) => ({ item, kind, quantity });
+  const used = usedOf([
+    of(1, 'used', 2),
+    of(2, 'used', 0.3),
+    of(1, 'returned', 1),
+    of(2, 'returned', 0.3),
+    of(3, 'broken', 1),
+  ]);
+  expect(used).toEqual(new Map([[1, 1]]));
 });
 
 test('a count puts it right: who asked first keeps theirs', () => {

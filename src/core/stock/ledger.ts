@@ -122,6 +122,17 @@ export const replayed = (moves: readonly StockMove[]): StockLevel =>
     return next.ok ? next.value : level;
   }, NOTHING);
 
+/** How many of each item a job used, less what was put back; none where all was. */
+export function usedOf(
+  moves: readonly { readonly item: number; readonly kind: MoveKind; readonly quantity: number }[],
+): ReadonlyMap<number, number> {
+  const used = new Map<number, number>();
+  for (const { item, kind, quantity } of moves)
+    if (kind === 'used' || kind === 'returned')
+      used.set(item, sum(used.get(item) ?? 0, kind === 'used' ? quantity : -quantity));
+  return new Map([...used].filter(([, n]) => n > 0));
+}
+
 function sayNoneFree(
   { free, aside }: { readonly free: number; readonly aside: number },
   unit: string,

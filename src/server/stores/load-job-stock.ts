@@ -1,5 +1,6 @@
 import { operation } from '../../core/catalogue/operations.ts';
 import { fitting, sayNeed } from '../../core/stock/fits.ts';
+import { usedOf } from '../../core/stock/ledger.ts';
 import { needsOf, stringNeed } from '../../core/stock/needs.ts';
 import type { Database } from '../db/connection.ts';
 import { readJobNumber } from '../jobs/read-job.ts';
@@ -10,19 +11,18 @@ const MOST_SHOWN = 4;
 
 /**
  * What the agreed lines of a job take from the shelves: for each what fits, how many of it are free, how many wait for this job, and
- * what was used already; null when there is no such job.
+ * what was used already, less what was put back; null when there is no such job.
  */
 export async function loadJobStock(db: Database, number: number) {
   const g = await readJobNumber(db.models, number);
   if (!g) return null;
-  const [items, asides, moves, people] = await Promise.all([
+  const [items, asides, moves] = await Promise.all([
     loadStores(db),
     db.models.StockAside.findAll({ where: { jobId: g.job.id } }),
     db.models.StockMoveRow.findAll({
-      where: { jobId: g.job.id, kind: ['used', 'broken'] },
+      where: { jobId: g.job.id, kind: ['used', 'returned'] },
       order: [['id', 'ASC']],
     }),
-    db.models.Person.findAll({ attributes: ['id', 'name'] }),
   ]);
   const { construction } = g.instrument;
   const read = g.standard.filter((r) => r.notRepresentative === null);
@@ -60,14 +60,12 @@ export async function loadJobStock(db: Database, number: number) {
     singles: construction.strings
       .map((_, i) => ({ number: i + 1, need: stringNeed(construction, i + 1) }))
       .flatMap(({ number: n, need }) => (need ? [{ number: n, ...optionsFor(need) }] : [])),
-    used: moves.map((m) => ({
-      id: m.id,
-      kind: m.kind,
-      item: items.find((i) => i.id === m.itemId)?.name ?? '',
-      sort: items.find((i) => i.id === m.itemId)?.sort ?? ('own' as const),
-      quantity: Number(m.quantity),
-      by: people.find((p) => p.id === m.madeBy)?.name ?? '',
-    })),
+    used: [...usedOf(moves.map((m) => ({ item: m.itemId, kind: m.kind, quantity: Number(m.quantity) })))].map(
+      ([itemId, quantity]) => {
+        const item = items.find((i) => i.id === itemId);
+        return { itemId, quantity, item: item?.name ?? '', sort: item?.sort ?? ('own' as const) };
+      },
+    ),
   };
 }
 

@@ -109,6 +109,50 @@ function NeedRows({
   );
 }
 
+/** What was used for the job; what was not after all goes back where it came from. */
+function UsedRows({
+  stock,
+  may,
+  busy,
+  give,
+}: {
+  readonly stock: LoadedJobStock;
+  readonly may: boolean;
+  readonly busy: boolean;
+  readonly give: ReturnType<typeof useSend>['give'];
+}) {
+  if (stock.used.length === 0) return null;
+  const { jobId } = stock;
+  return (
+    <ul aria-label="Used for this job" className="border-t border-line text-sm">
+      {stock.used.map(({ itemId, quantity, sort, item }) => (
+        <li key={itemId} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
+          <span className="flex-1">
+            <span className="text-ink">{sayQuantity(sort, quantity)}</span> of {item} used
+          </span>
+          {may && (
+            <Give
+              says="Put it back"
+              name={item}
+              busy={busy}
+              on={() =>
+                void give('stores.move', {
+                  itemId,
+                  kind: 'returned',
+                  quantity,
+                  jobId,
+                  lineId: null,
+                  reason: '',
+                })
+              }
+            />
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** What the work of a job takes from the shelves: what fits, what waits for it, what was used. */
 export function FromTheShelf({ number, may }: { readonly number: number; readonly may: boolean }) {
   const { data } = useQuery<LoadedJobStock>({
@@ -156,16 +200,7 @@ export function FromTheShelf({ number, may }: { readonly number: number; readonl
           ))}
         </details>
       )}
-      {data.used.length > 0 && (
-        <ul aria-label="Used for this job" className="border-t border-line text-sm">
-          {data.used.map((u) => (
-            <li key={u.id}>
-              <span className="text-ink">{sayQuantity(u.sort, u.quantity)}</span> of {u.item}{' '}
-              {u.kind === 'broken' ? 'written off' : 'used'} <span className="text-quiet">({u.by})</span>
-            </li>
-          ))}
-        </ul>
-      )}
+      <UsedRows stock={data} may={may} busy={busy} give={give} />
     </section>
   );
 }
