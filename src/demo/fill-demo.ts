@@ -21,7 +21,7 @@ import { saddleVisits } from './saddles.ts';
 import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { readRound } from './read-round.ts';
-import { fillShelves } from './stores.ts';
+import { fillShelves, orderSome } from './stores.ts';
 import { Story } from './story.ts';
 
 const DAY = 86_400_000;
@@ -306,7 +306,10 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
     await prepare(arrived);
     await carryOut(arrived);
   }
-  await fillShelves(new Story(db, actor(0), today - SHELVES_SINCE * DAY + 10 * 60 * MINUTE), today);
+  const onShelves = await fillShelves(
+    new Story(db, actor(0), today - SHELVES_SINCE * DAY + 10 * 60 * MINUTE),
+    today,
+  );
   await beginNumbersAt(db, FIRST_NUMBER);
   for (const [n, job] of DEMO_JOBS.entries()) {
     const arrived = await arrive(db, actor(n), job, today, ids);
@@ -317,6 +320,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   }
   await Promise.all(taken.map(prepare));
   for (const t of taken) await carryOut(t);
+  await orderSome(new Story(db, actor(0), today - 6 * DAY + 9 * 60 * MINUTE), today, onShelves);
   await tellBiographies(new Story(db, actor(0), today - DAY + 10 * 60 * MINUTE), ids.instruments);
   await logAir(new Story(db, actor(0), today - DAY + 19 * 60 * MINUTE), today);
   await countDue(db);

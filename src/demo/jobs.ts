@@ -265,7 +265,6 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     needsWork: { 'fret-wear': 'pits at 1 to 3' },
     rounds: [found('.009', '5.5/64', '4.5/64', '.005 .005 .004 .004 .003 .003', '2 1 2 1 2 1', '3.4')],
     accept: true,
-    waits: { for: 'part', note: 'wire, due Tuesday' },
   },
   {
     serial: 'MS-0416',

@@ -145,8 +145,93 @@ const SUPPLIERS: Readonly<Partial<Record<SortId, string>>> = {
   'fret-wire': 'Tolland Wire',
 };
 
+/** How the suppliers are reached, and how many days they usually take. */
+const REACHED: Readonly<Record<string, readonly [email: string, days: number | null]>> = {
+  'Harrow Lane Strings': ['orders@harrowlane.example', 3],
+  'Bonewright & Co': ['bench@bonewright.example', 6],
+  'Tolland Wire': ['', null],
+  'Quillmere Hardware': ['desk@quillmere.example', 4],
+};
+
+/** The job whose frets wait for wire. */
+const AWAITS_WIRE = 410;
+
+/**
+ * Two orders under way: wire that a job waits for, likely in three days, and strings some of which are here and the rest is late.
+ * @param story at the time they were written
+ */
+export async function orderSome(
+  story: Story,
+  today: number,
+  items: ReadonlyMap<string, number>,
+): Promise<void> {
+  const day = (from: number): string => new Date(today + from * 86_400_000).toISOString().slice(0, 10);
+  const order = async (
+    supplier: string,
+    expected: string,
+    note: string,
+    many: Readonly<Record<string, number>>,
+  ) => {
+    const rows = Object.entries(many).flatMap(([name, quantity]) => {
+      const itemId = items.get(name);
+      return itemId === undefined ? [] : [{ itemId, quantity }];
+    });
+    const { orderId, version } = await story.give('stores.save-order', {
+      orderId: null,
+      version: 0,
+      supplier,
+      expected,
+      note,
+      rows,
+    });
+    const placed = await story.give('stores.place-order', { orderId, version, how: 'own' });
+    return { orderId, version: placed.version };
+  };
+  for (const [name, [email, days]] of Object.entries(REACHED))
+    await story.give('stores.save-supplier', { name, version: 0, email, days });
+  await order('Tolland Wire', day(3), 'The same coil as last time, please.', { 'Wire, hard': 6 });
+  const wire = items.get('Wire, hard');
+  if (wire === undefined) throw new Error('demo: no hard wire');
+  const { id: jobId } = await story.view(AWAITS_WIRE);
+  await story.give('stores.want', { jobId, itemId: wire, lineId: null, quantity: 3 });
+  const strings = await order('Harrow Lane Strings', day(-1), '', {
+    'Acoustic custom light, bronze': 10,
+    'Twelve-string light, bronze': 4,
+    'Single wound .026': 12,
+  });
+  const first = items.get('Single wound .026');
+  if (first === undefined) throw new Error('demo: no single wound .026');
+  await story.give('stores.order-came', { ...strings, rows: [{ itemId: first, came: 12 }] });
+}
+
+/** What went in each of six months at the benches, the first of them first. */
+const USED: Readonly<Record<string, readonly number[]>> = {
+  'Acoustic light, bronze': [3, 4, 2, 5, 4, 3],
+  'Electric regular, nickel': [5, 3, 4, 4, 6, 2],
+  'Nylon, normal tension': [1, 2, 1, 0, 2, 1],
+  'Saddle blank, bone 3 × 12 × 80': [1, 0, 2, 1, 1, 0],
+  'Nut blank, bone 6 × 10 × 52': [0, 1, 1, 0, 1, 1],
+  'Wire, medium': [1.5, 0, 1.5, 1.5, 0, 1.5],
+  'Paper 400': [4, 6, 3, 5, 8, 4],
+  'Battery, 9 V': [2, 1, 0, 2, 1, 1],
+};
+
+/** Writes down what the benches took, month by month. */
+async function spendSome(story: Story, items: ReadonlyMap<string, number>): Promise<void> {
+  for (let month = 0; month < 6; month++) {
+    story.after(30 * (month + 1));
+    for (const [name, many] of Object.entries(USED)) {
+      const [itemId, quantity] = [items.get(name), many[month] ?? 0];
+      if (itemId === undefined) throw new Error(`demo: nothing is called ${name}`);
+      const move = { itemId, kind: 'used', jobId: null, lineId: null, reason: 'at the benches' } as const;
+      if (quantity > 0) await story.give('stores.move', { ...move, quantity });
+    }
+  }
+}
+
 /** Puts on the shelves what the shop keeps, and says where it came from. @param today ms since the epoch */
-export async function fillShelves(story: Story, today: number): Promise<void> {
+export async function fillShelves(story: Story, today: number): Promise<ReadonlyMap<string, number>> {
+  const known = new Map<string, number>();
   const day = (from: number): string => new Date(today + from * 86_400_000).toISOString().slice(0, 10);
   for (const [i, [sort, name, facts, place, many, least, usual, cost, price]] of itemsOn(day).entries()) {
     const { itemId } = await story.give('stores.save-item', {
@@ -167,10 +252,13 @@ export async function fillShelves(story: Story, today: number): Promise<void> {
     await story.give('stores.move', {
       itemId,
       kind: 'received',
-      quantity: many,
+      quantity: many + (USED[name] ?? []).reduce((s, n) => s + n, 0),
       jobId: null,
       lineId: null,
       reason: 'the first count',
     });
+    known.set(name, itemId);
   }
+  await spendSome(story, known);
+  return known;
 }

@@ -1,7 +1,8 @@
 /** The week as its people use it: a step put and taken back, two at the same bar, somebody ill, a rush job, a promise at the counter. */
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { A, accessible, B, BY_ITSELF, go, live, tablet, test } from './shop.ts';
 import { inDatabase, takenIn } from './taken-in.ts';
+import { fromToday, openStep } from './week-steps.ts';
 
 let ilse: Page;
 let odile: Page;
@@ -15,32 +16,6 @@ function tuesday(): string {
   const at = new Date(Date.now() + 3 * 86_400_000);
   while (at.getUTCDay() !== 2) at.setUTCDate(at.getUTCDate() + 1);
   return at.toISOString().slice(0, 10);
-}
-
-/** Opens a step of a job by its thread: any bar of the job, on the day where it has room. */
-async function openStep(page: Page, number: number, title: RegExp): Promise<void> {
-  await go(page, '/week');
-  await page.getByRole('radio', { name: 'Two weeks' }).click();
-  await page.getByRole('radio', { name: 'Day', exact: true }).click();
-  const bar = page.getByRole('button', { name: new RegExp(`^${number} `) }).first();
-  await fromToday(page, bar);
-  await bar.click();
-  await page
-    .getByRole('region', { name: new RegExp(`^${number} `) })
-    .getByRole('listitem')
-    .filter({ hasText: title })
-    .getByRole('button')
-    .click();
-}
-
-/** From today on, day by day, to the one that shows something. */
-async function fromToday(page: Page, what: Locator): Promise<void> {
-  const today = page.getByRole('button', { name: 'Today' });
-  if (await today.isEnabled()) await today.click();
-  for (let i = 0; i < 14 && !(await what.isVisible()); i++) {
-    await page.getByRole('button', { name: 'Later' }).click();
-    await page.waitForTimeout(150);
-  }
 }
 
 const panel = (page: Page, number: number) => page.getByRole('region', { name: new RegExp(`^${number} `) });

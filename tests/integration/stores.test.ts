@@ -72,6 +72,9 @@ test('an item is kept with what it is, corrected, and kept no longer; a colleagu
 test('what comes in waits for a job, is used for it, and stands in its history; nobody takes what waits for another', async () => {
   const itemId = await kept();
   const [a, b] = [await house.jobWith(['restring']), await house.jobWith(['restring'])];
+  // Both have waited for it since their yes, and do no longer: it is free.
+  for (const { jobId } of [b, a])
+    await house.order(house.technician, 'stores.want', { jobId, itemId, lineId: null, quantity: 0 });
   expect(await move(itemId, 'received', 1, {}, house.desk)).toMatchObject({ value: { onHand: 1, free: 1 } });
   expect(await move(itemId, 'set-aside', 1, { jobId: a.jobId })).toMatchObject({
     value: { onHand: 1, free: 0 },
@@ -90,8 +93,8 @@ test('what comes in waits for a job, is used for it, and stands in its history; 
   expect(await move(itemId, 'used', 1)).toMatchObject({
     error: { message: expect.stringContaining('count it') as string },
   });
-  expect((await loadJobStock(house.db, a.number))?.used).toMatchObject([{ itemId, quantity: 1 }]);
-  const item = await loadItem(house.db, itemId);
+  expect((await loadJobStock(house.db, a.number, new Date()))?.used).toMatchObject([{ itemId, quantity: 1 }]);
+  const item = await loadItem(house.db, itemId, new Date());
   expect(item?.moves.map((m) => [m.kind, m.quantity, m.onHand, m.job])).toEqual([
     ['used', 1, 0, a.number],
     ['set-aside', 1, 1, a.number],
@@ -99,7 +102,7 @@ test('what comes in waits for a job, is used for it, and stands in its history; 
   ]);
   // Not used after all: it is on the shelf again, and the job took nothing.
   await move(itemId, 'returned', 1, { jobId: a.jobId });
-  expect((await loadJobStock(house.db, a.number))?.used).toEqual([]);
+  expect((await loadJobStock(house.db, a.number, new Date()))?.used).toEqual([]);
 });
 
 test('a count that differs says why; what breaks says how; nothing waits without a job', async () => {
@@ -190,7 +193,7 @@ test('a yes sets aside what the line takes, one of each, for who asked first; wh
   const first = await jobWith(['restring', 'play-test']);
   const second = await jobWith(['restring']);
   const stock = async (number: number) =>
-    (await loadJobStock(house.db, number))?.lines[0]?.needs[0]?.options[0];
+    (await loadJobStock(house.db, number, new Date()))?.lines[0]?.needs[0]?.options[0];
   expect(await stock(first.number)).toMatchObject({
     name: 'The last set',
     free: 0,
@@ -198,7 +201,7 @@ test('a yes sets aside what the line takes, one of each, for who asked first; wh
     how: 'just so',
   });
   expect(await stock(second.number)).toMatchObject({ name: 'The last set', free: 0, aside: 0 });
-  expect((await loadItem(house.db, itemId))?.asides).toEqual([
+  expect((await loadItem(house.db, itemId, new Date()))?.asides).toEqual([
     { jobId: first.jobId, job: first.number, quantity: 1 },
   ]);
   const { handOver } = await view(first.number);
@@ -210,11 +213,15 @@ test('a yes sets aside what the line takes, one of each, for who asked first; wh
       note: 'The customer wants to think about it.',
     }),
   ).toMatchObject({ ok: true });
-  expect(await loadItem(house.db, itemId)).toMatchObject({ free: 1, asides: [] });
+  // The other job has waited for it: it is theirs at once.
+  expect(await loadItem(house.db, itemId, new Date())).toMatchObject({
+    free: 0,
+    wants: [],
+    asides: [{ jobId: second.jobId }],
+  });
   expect(await move(itemId, 'set-aside', 1, { jobId: first.jobId })).toMatchObject({
     error: { fields: { jobId: expect.any(String) as string } },
   });
-  expect(await move(itemId, 'set-aside', 1, { jobId: second.jobId })).toMatchObject({ ok: true });
 });
 
 test('a yes over the link sets aside, too, and the ledger says it was nobody of the shop', async () => {
@@ -233,7 +240,7 @@ test('a yes over the link sets aside, too, and the ledger says it was nobody of 
     new Date(),
   );
   expect(said).toEqual({ ok: true });
-  const item = await loadItem(db, itemId);
+  const item = await loadItem(db, itemId, new Date());
   expect(item?.asides).toMatchObject([{ job: number, quantity: 1 }]);
   expect(item?.moves[0]).toMatchObject({ kind: 'set-aside', by: '' });
 });

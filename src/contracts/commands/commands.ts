@@ -51,6 +51,14 @@ import { houseBringAir, houseTakeBackAir } from './house/air.ts';
 import { houseTakeLearned } from './house/take-learned.ts';
 import { storesMove } from './stores/move.ts';
 import { storesSaveItem } from './stores/save-item.ts';
+import { storesImport } from './stores/import.ts';
+import { storesSaveOrder } from './stores/save-order.ts';
+import { storesPlaceOrder } from './stores/place-order.ts';
+import { storesOrderCame } from './stores/order-came.ts';
+import { storesEndOrder } from './stores/end-order.ts';
+import { storesSaveSupplier } from './stores/save-supplier.ts';
+import { storesWant } from './stores/want.ts';
+import { storesTake } from './stores/take.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
 import { houseSaveShop } from './house/save-shop.ts';
@@ -250,6 +258,14 @@ export const COMMANDS = {
   'house.take-back-air': houseTakeBackAir,
   'stores.save-item': storesSaveItem,
   'stores.move': storesMove,
+  'stores.import': storesImport,
+  'stores.save-order': storesSaveOrder,
+  'stores.place-order': storesPlaceOrder,
+  'stores.order-came': storesOrderCame,
+  'stores.end-order': storesEndOrder,
+  'stores.save-supplier': storesSaveSupplier,
+  'stores.want': storesWant,
+  'stores.take': storesTake,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,
   'house.save-rules': houseSaveRules,

@@ -75,12 +75,18 @@ const USUAL: Readonly<Record<SheetField, RegExp>> = {
   scale: /scale/i,
 };
 
+/** Which column of a list of customers probably holds what. */
+export const guessColumns = (head: readonly string[]): Columns => columnsBy(USUAL, head);
+
 /** Which column probably holds what, by what it is called; each column at most once. */
-export function guessColumns(head: readonly string[]): Columns {
+export function columnsBy<F extends string>(
+  usual: Readonly<Record<F, RegExp>>,
+  head: readonly string[],
+): Readonly<Partial<Record<F, number>>> {
   const taken = new Set<number>();
-  const found: Partial<Record<SheetField, number>> = {};
-  for (const field of Object.keys(USUAL) as SheetField[]) {
-    const at = head.findIndex((h, i) => !taken.has(i) && USUAL[field].test(h));
+  const found: Partial<Record<F, number>> = {};
+  for (const field of Object.keys(usual) as F[]) {
+    const at = head.findIndex((h, i) => !taken.has(i) && usual[field].test(h));
     if (at < 0) continue;
     taken.add(at);
     found[field] = at;

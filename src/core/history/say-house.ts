@@ -1,6 +1,6 @@
 import { ORIGINAL_PARTS, PART_STATES, type OriginalPart, type PartState } from '../learn/originality.ts';
 import { WATCHED, type WatchedId } from '../learn/watched.ts';
-import { sayMove } from '../stock/say-move.ts';
+import { STORES_SENTENCES } from './say-stores.ts';
 
 type Plain = Readonly<Record<string, unknown>>;
 
@@ -81,11 +81,7 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
     text(data['gone']) === ''
       ? `changed what is said of a part of ${text(data['instrument'])}: ${text(data['name'])}, ${text(data['place'])}`
       : `let a part of ${text(data['instrument'])} go, ${text(data['name'])}${colon(data['gone'])}`,
-  'item kept': ({ data }) => {
-    const after = plain(data['after']);
-    return `${data['before'] === null ? 'put on the shelves' : after['retired'] === true ? 'keeps no longer' : 'changed on the shelves'}: ${text(after['name'])}`;
-  },
-  'stock moved': ({ data }) => sayMove(data),
+  ...STORES_SENTENCES,
   'air brought in': ({ data }) => `took in what a logger wrote down of the air${colon(data['name'])}`,
   'air taken out': ({ data }) => `took what a logger wrote down of the air out again${colon(data['name'])}`,
   'learned changed': said('put away what the shop’s work proposed'),

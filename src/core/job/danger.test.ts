@@ -15,6 +15,11 @@ test.each<[string, Partial<Promised>, string | null]>([
   ['nobody waits for it', { neededBy: null, stepsOpen: 9 }, null],
   ['on its way home', { neededBy: '2026-01-01', waitingFor: 'home' }, null],
   ['yesterday', { neededBy: '2026-11-24' }, 'late'],
+  [
+    'its part comes after its day',
+    { waitingFor: 'part', waitingUntil: Date.parse('2026-11-27T00:00:00Z') },
+    'the part comes too late',
+  ],
   ['rests over its day', { waitingUntil: Date.parse('2026-11-27T00:00:00Z') }, 'rests past its day'],
   ['rests to the last minute of its day', { waitingUntil: Date.parse('2026-11-26T23:59:00Z') }, null],
   ['no part, soon', { waitingFor: 'part' }, 'a part is missing'],

@@ -127,6 +127,30 @@ describe('an order', () => {
     }
   });
 
+  test('a line waits for the last of its own parts, the others go on; what is for all stands before the first', () => {
+    const lines = [line(1, 'rod'), line(2, 'restring')];
+    const in2 = from + 2 * 86_400_000;
+    const parts = [
+      { lineId: 2, at: in2 },
+      { lineId: 2, at: from + 86_400_000 },
+    ];
+    const found = steps({ lines, parts });
+    expect(found.map((s) => s.waits?.for ?? null)).toEqual([null, 'part', null]);
+    expect(found[1]?.waits?.until).toEqual({ low: 1440, likely: 2880, high: 2880 + 3 * 1440 });
+    // Nobody knows when: as long as parts usually take. What should be here already comes at once, or some days later.
+    expect(steps({ lines, parts: [{ lineId: null, at: null }] })[0]?.waits).toMatchObject({
+      for: 'part',
+      until: { likely: 5 * 1440 },
+    });
+    expect(steps({ lines, parts: [{ lineId: 1, at: from - 1 }] })[0]?.waits?.until.likely).toBe(0);
+    // A part and the customer's word: the later of the two.
+    const asked = [line(1, 'rod', { approval: 'asked', askedAt: from })];
+    const both = (waitingUntil: number) =>
+      steps({ lines: asked, waitingFor: 'part', waitingUntil })[0]?.waits;
+    expect(both(in2)?.for).toBe('part');
+    expect(both(from + 3_600_000)?.for).toBe('word');
+  });
+
   test('what somebody put stands; to whom has left, it does not', () => {
     const lines = [line(1, 'rod')];
     const put = (worker: number | null) =>

@@ -53,6 +53,8 @@ export interface JobToPlan {
   readonly findings: readonly string[];
   /** what the customer asks for already, by operation */
   readonly wanted: readonly string[];
+  /** what its lines wait for from the stores: the line, or null for the whole job; when it will likely be here, ms, null where nobody knows */
+  readonly parts: readonly { readonly lineId: number | null; readonly at: number | null }[];
 }
 
 /** A job of which nothing is known yet but that it is here. */
@@ -70,6 +72,7 @@ export const NEW_JOB: JobToPlan = {
   lines: [],
   findings: [],
   wanted: [],
+  parts: [],
 };
 
 /** What such operations took in this shop, where it was measured often enough. */
@@ -169,7 +172,25 @@ function awaited(lines: readonly LineToPlan[], needs: NeedsOf): ReadonlyMap<numb
   return last ? new Map(stopped(all, needs).map((id) => [id, last])) : new Map();
 }
 
-function lineStep(line: LineToPlan, waitsFor: LineToPlan | null, day: PlanningDay): Step {
+/** A part that comes at a moment (ms): a day sooner, some days later; where nobody knows when, by what parts usually take. */
+function partBy(at: number | null, { from }: PlanningDay): Doubt {
+  if (at === null) return PART;
+  const until = Math.max(0, (at - from) / MINUTE);
+  return { low: Math.max(0, until - DAY), likely: until, high: until + 3 * DAY };
+}
+
+/** The last of the parts a line waits for; null where it waits for none. */
+function partsOf(parts: JobToPlan['parts'], day: PlanningDay): Step['waits'] {
+  const [last] = parts.map((p) => partBy(p.at, day)).sort((x, y) => y.likely - x.likely);
+  return last ? { for: 'part', until: last } : null;
+}
+
+function lineStep(
+  line: LineToPlan,
+  waitsFor: LineToPlan | null,
+  parts: JobToPlan['parts'],
+  day: PlanningDay,
+): Step {
   const op = line.agreed ?? operationOf(line.operation, day.catalogue);
   const begun = line.step === 'running' || line.step === 'paused' ? line.begunBy : null;
   const hands = begun !== null && day.workers.has(begun) ? begun : null;
@@ -180,7 +201,7 @@ function lineStep(line: LineToPlan, waitsFor: LineToPlan | null, day: PlanningDa
     spent: line.spent,
     only: hands === null ? null : [hands],
     running: line.step === 'running' && hands !== null,
-    waits: asked ? { for: 'word', until: answerIn(asked.askedAt, day) } : null,
+    waits: asked ? { for: 'word', until: answerIn(asked.askedAt, day) } : partsOf(parts, day),
   };
 }
 
@@ -223,17 +244,19 @@ const chained = (steps: readonly Step[]): Step[] =>
   steps.map((s, i) => ({ ...s, after: i === 0 ? [] : [(steps[i - 1] as Step).id] }));
 
 /** What the whole job waits for from outside: it stands before its first step that does not run. */
-function outside(job: JobToPlan, { from }: PlanningDay): Step['waits'] {
+function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
+  const { from } = day;
   const until = job.waitingUntil === null ? null : Math.max(0, (job.waitingUntil - from) / MINUTE);
   if (job.waitingFor === 'time')
     return { for: 'rest', until: until === null ? REST : { low: until, likely: until, high: until } };
   if (job.waitingFor === 'word') return { for: 'word', until: ANSWER };
   if (job.waitingFor !== 'part') return null;
-  return {
-    for: 'part',
-    until: until === null ? PART : { low: Math.max(0, until - DAY), likely: until, high: until + 3 * DAY },
-  };
+  return { for: 'part', until: partBy(job.waitingUntil, day) };
 }
+
+/** Of two things that are waited for, the one that likely comes last. */
+const laterOf = (a: NonNullable<Step['waits']>, b: Step['waits']): Step['waits'] =>
+  b !== null && b.until.likely >= a.until.likely ? b : a;
 
 /** The minutes that are left where somebody said what a step takes in all; as doubtful as before. */
 function minutesBy(s: Step, inAll: number): Doubt {
@@ -263,16 +286,24 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
     job.lines.find((l) => l.operation === id)?.agreed?.needs ?? operationOf(id, day.catalogue).needs;
   const still = awaited(job.lines, needs);
   const own = any
-    ? inWorkOrder(open, needs).map((l) => lineStep(l, still.get(l.id) ?? null, day))
+    ? inWorkOrder(open, needs).map((l) =>
+        lineStep(
+          l,
+          still.get(l.id) ?? null,
+          job.parts.filter((p) => p.lineId === l.id),
+          day,
+        ),
+      )
     : beforeOrder(job, day);
   const done = job.waitingFor === 'home' || job.facts.signed;
   const check = blank(`check:${job.id}`, 'Bench check and papers', CHECK);
   const all = done ? [] : [...own, ...(job.facts.benchChecked ? [] : [check])];
-  const waits = outside(job, day);
+  const forAll = job.parts.filter((p) => p.lineId === null);
+  const waits = outside(job, day) ?? partsOf(forAll, day);
   const first = all.findIndex((s) => !s.running);
   const steps = chained(all).map((s, i) => {
     const put = withPut(s, day.puts.get(s.id), day);
-    return i === first && waits && !put.waits ? { ...put, waits } : put;
+    return i === first && waits ? { ...put, waits: laterOf(waits, put.waits) } : put;
   });
   const at = (d: Day | null): number | null => (d === null ? null : endOfDay(d, day));
   return {

@@ -10,6 +10,10 @@ export interface Stocked {
   readonly facts: ItemFacts;
   readonly free: number;
   readonly onHand: number;
+  /** so many jobs wait for, more than are here */
+  readonly wanted: number;
+  /** so many are still to come with orders */
+  readonly coming: number;
   /** so many should be free at least; 0 where nobody minds */
   readonly least: number;
   /** so many are usually ordered at once; 0 where nobody said */
@@ -18,27 +22,37 @@ export interface Stocked {
   readonly retired: boolean;
 }
 
-/** Whether fewer are free than there should be at least. */
-export const isShort = (i: Pick<Stocked, 'free' | 'least' | 'retired'>): boolean =>
-  !i.retired && i.least > 0 && i.free < i.least;
+type Levels = Pick<Stocked, 'free' | 'least' | 'wanted' | 'coming'>;
+
+/** Whether fewer are free than there should be at least, or jobs wait for it. */
+export const isShort = (i: Omit<Levels, 'coming'> & Pick<Stocked, 'retired'>): boolean =>
+  !i.retired && i.free - i.wanted < i.least;
+
+/** How many are missing beside what is still to come. */
+const missing = ({ free, least, wanted, coming }: Levels): number =>
+  Math.ceil(least + wanted - free - coming);
 
 /** Whether it is past its day. @param today yyyy-mm-dd */
 export const isPast = ({ facts }: Pick<Stocked, 'facts'>, today: string): boolean =>
   typeof facts['until'] === 'string' && facts['until'] < today;
 
+/** The code an item is scanned by: its own, else the one the house prints for it. */
+export const codeOf = ({ id, code }: { readonly id: number; readonly code: string }): string =>
+  code === '' ? `R${String(id).padStart(5, '0')}` : code;
+
 /** Whether what is typed names it: its name, place, supplier, facts, or its code whole. @param said its facts in words */
-export function isNamed(item: Stocked, said: string, typed: string): boolean {
+export function isNamed(item: Stocked & { readonly id: number }, said: string, typed: string): boolean {
   const text = typed.trim().toLowerCase();
-  if (text === '' || item.code.toLowerCase() === text) return true;
+  if (text === '' || codeOf(item).toLowerCase() === text) return true;
   const all = `${item.name} ${item.place} ${item.supplier} ${said}`.toLowerCase();
   return text.split(/\s+/).every((w) => all.includes(w));
 }
 
-/** How many to order: as usual, as often as it takes until the least are free; whole ones. */
-export function toOrder({ free, least, usual }: Pick<Stocked, 'free' | 'least' | 'usual'>): number {
-  const missing = Math.ceil(least - free);
-  if (missing <= 0) return 0;
-  return usual <= 0 ? missing : usual * Math.ceil(missing / usual);
+/** How many to order: as usual, as often as it takes until all jobs have theirs and the least are free; whole ones. */
+export function toOrder(i: Levels & Pick<Stocked, 'usual'>): number {
+  const short = missing(i);
+  if (short <= 0) return 0;
+  return i.usual <= 0 ? short : i.usual * Math.ceil(short / i.usual);
 }
 
 /** What is short at one supplier. */
@@ -52,10 +66,10 @@ export interface ShortList<I> {
   readonly unknown: number;
 }
 
-/** What is short, a list for each supplier, in the order of their names; without one last. */
+/** What is short and on no order yet, a list for each supplier, in the order of their names; without one last. */
 export function shortLists<I extends Stocked>(items: readonly I[]): readonly ShortList<I>[] {
   const bySupplier = new Map<string, I[]>();
-  for (const i of items.filter(isShort)) {
+  for (const i of items.filter((x) => !x.retired && toOrder(x) > 0)) {
     const known = bySupplier.get(i.supplier);
     if (known) known.push(i);
     else bySupplier.set(i.supplier, [i]);

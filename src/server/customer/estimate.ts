@@ -117,8 +117,8 @@ export async function answerEstimate(
       { transaction: t },
     );
     const mover = { models, t, now, by: null, record: (e: EventFacts) => recordByCustomer(db, t, now, e) };
-    if (said.answer === 'yes') await setAsideFor(mover, job, [line]);
     await refreshAsCustomer(db, job, now, t);
+    if (said.answer === 'yes') await setAsideFor(mover, job, [line]);
     await recordByCustomer(db, t, now, {
       jobId: job.id,
       kind: `customer said ${said.answer}`,

@@ -33,7 +33,11 @@ export const moveJob = defineUseCase({
     const { jobId: _j, version: _v, together: _t, ...after } = input;
     // A rest counted from a step's end is over or was called off by hand: only its rail stays.
     const rests = after.waitingFor === job.waitingFor && after.waitingNote === job.waitingNote;
-    job.set({ ...after, ...(!rests && { waitingUntil: null }), version: job.version + 1 });
+    job.set({
+      ...after,
+      ...(!rests && { waitingUntil: null, waitsForStock: false }),
+      version: job.version + 1,
+    });
     await job.save({ transaction: work.t });
     await recordEvent(work, {
       jobId: job.id,

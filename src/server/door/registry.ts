@@ -66,8 +66,12 @@ import { secondCheck } from '../hand-over/second-check.ts';
 import { askTweak } from '../hand-over/tweak.ts';
 import { bringAir, takeBackAir } from '../air/bring-air.ts';
 import { takeLearned } from '../learn/take-learned.ts';
-import { moveStock } from '../stores/move.ts';
+import { moveStock } from '../stores/move-stock.ts';
 import { saveItem } from '../stores/save-item.ts';
+import { importStock } from '../stores/import-stock.ts';
+import { endOrder, placeOrder, saveOrder, saveSupplier } from '../stores/orders.ts';
+import { orderCame } from '../stores/order-came.ts';
+import { takeForStep, wantPart } from '../stores/want.ts';
 import { savePlanning } from '../house/save-planning.ts';
 import { saveGateway, saveRules, saveShop } from '../house/save-rules.ts';
 import { noteCall } from '../messages/note-call.ts';
@@ -214,6 +218,14 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.take-back-air': takeBackAir,
   'stores.save-item': saveItem,
   'stores.move': moveStock,
+  'stores.import': importStock,
+  'stores.save-order': saveOrder,
+  'stores.place-order': placeOrder,
+  'stores.order-came': orderCame,
+  'stores.end-order': endOrder,
+  'stores.save-supplier': saveSupplier,
+  'stores.want': wantPart,
+  'stores.take': takeForStep,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,
   'house.save-rules': saveRules,

@@ -2,17 +2,19 @@ import type { Database } from '../db/connection.ts';
 
 const SHOWN = 100;
 
-/** The outbox: what went to customers, what is on its way, what failed; newest first. */
+/** The outbox: what went to customers and suppliers, what is on its way, what failed; newest first. */
 export async function loadOutbox({ models }: Pick<Database, 'models'>) {
   const rows = await models.MessageRow.findAll({
     where: { channel: ['mail', 'text'] },
     order: [['id', 'DESC']],
     limit: SHOWN,
   });
-  const jobs = rows.length === 0 ? [] : await models.Job.findAll({ where: { id: rows.map((r) => r.jobId) } });
+  const ids = rows.flatMap((r) => (r.jobId === null ? [] : [r.jobId]));
+  const jobs = ids.length === 0 ? [] : await models.Job.findAll({ where: { id: ids } });
   return rows.map((m) => ({
     id: m.id,
-    number: jobs.find((j) => j.id === m.jobId)?.number ?? 0,
+    /** null where it goes to a supplier */
+    number: jobs.find((j) => j.id === m.jobId)?.number ?? null,
     channel: m.channel === 'mail' ? ('mail' as const) : ('text' as const),
     address: m.address,
     subject: m.subject,

@@ -1,3 +1,5 @@
+import { moverOf } from '../stores/move.ts';
+import { letGoFor } from '../stores/set-aside.ts';
 import { refuse, type Failure } from '../../contracts/failure.ts';
 import { judge } from '../../core/job/judge.ts';
 import type { JobChoice } from '../../core/job/job.ts';
@@ -35,7 +37,8 @@ const keysOf = (choice: JobChoice | null): ReadonlySet<string> =>
   );
 
 /** Takes what an earlier plan put on the order off again, where nobody has begun it. Says what was begun. */
-async function clearEarlier({ t }: Work, g: ReadJob, keep: readonly ProposalLine[]): Promise<string | null> {
+async function clearEarlier(work: Work, g: ReadJob, keep: readonly ProposalLine[]): Promise<string | null> {
+  const { t } = work;
   const keys = keysOf(g.choice);
   const stays = (d: ReadJob['decisions'][number]) =>
     keep.some((l) => l.key === d.line || l.operation === d.proposed.operation);
@@ -45,6 +48,7 @@ async function clearEarlier({ t }: Work, g: ReadJob, keep: readonly ProposalLine
     if (line?.step === 'finished') continue;
     if (line && line.step !== 'ready') return line.title;
     await line?.destroy({ transaction: t });
+    if (line?.approval === 'yes') await letGoFor(moverOf(work), g.job, [line]);
     await d.destroy({ transaction: t });
   }
   return null;

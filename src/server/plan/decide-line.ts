@@ -1,3 +1,5 @@
+import { moverOf } from '../stores/move.ts';
+import { letGoFor } from '../stores/set-aside.ts';
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { judge } from '../../core/job/judge.ts';
 import type { Proposal, ProposalLine } from '../../core/plan/proposal.ts';
@@ -54,8 +56,10 @@ export const decideLine = defineUseCase({
     const decision = known
       ? await known.update(values, { transaction: t })
       : await models.Decision.create({ ...where, ...values }, { transaction: t });
-    if (input.decision === 'declined') await onOrder?.destroy({ transaction: t });
-    else {
+    if (input.decision === 'declined') {
+      await onOrder?.destroy({ transaction: t });
+      if (onOrder?.approval === 'yes') await letGoFor(moverOf(work), opened.value, [onOrder]);
+    } else {
       const put = await putOnOrder(work, g.catalogue, {
         decision,
         operation: values.instead ?? line.operation,

@@ -88,7 +88,7 @@ export async function customerFile(db: Database, id: number): Promise<CustomerFi
     instruments: known.instruments,
     jobs: files,
     messages: messages.map((m) => ({
-      job: numberOf(m.jobId),
+      job: numberOf(m.jobId ?? 0),
       purpose: m.purpose,
       channel: m.channel,
       address: m.address,

@@ -5,29 +5,40 @@ import { needsOf, stringNeed } from '../../core/stock/needs.ts';
 import type { Database } from '../db/connection.ts';
 import { readJobNumber } from '../jobs/read-job.ts';
 import { loadStores } from './load-stores.ts';
+import { awaitedParts } from './read-orders.ts';
 
 /** So many things that would do are shown for a need. */
 const MOST_SHOWN = 4;
 
+/** The shelves, and what of them belongs to a job. */
+async function readShelves(db: Database, jobId: number, now: Date) {
+  const { models } = db;
+  const [items, awaited, asides, moves] = await Promise.all([
+    loadStores(db),
+    awaitedParts(models, now),
+    models.StockAside.findAll({ where: { jobId } }),
+    models.StockMoveRow.findAll({ where: { jobId, kind: ['used', 'returned'] }, order: [['id', 'ASC']] }),
+  ]);
+  return { items, awaited, asides, moves };
+}
+
 /**
- * What the agreed lines of a job take from the shelves: for each what fits, how many of it are free, how many wait for this job, and
- * what was used already, less what was put back; null when there is no such job.
+ * What the agreed lines of a job take from the shelves: for each what fits, how many of it are free, how many wait for this job, what it
+ * waits for, and what was used already, less what was put back; null when there is no such job.
  */
-export async function loadJobStock(db: Database, number: number) {
+export async function loadJobStock(db: Database, number: number, now: Date) {
   const g = await readJobNumber(db.models, number);
   if (!g) return null;
-  const [items, asides, moves] = await Promise.all([
-    loadStores(db),
-    db.models.StockAside.findAll({ where: { jobId: g.job.id } }),
-    db.models.StockMoveRow.findAll({
-      where: { jobId: g.job.id, kind: ['used', 'returned'] },
-      order: [['id', 'ASC']],
-    }),
-  ]);
+  const { items, awaited, asides, moves } = await readShelves(db, g.job.id, now);
   const { construction } = g.instrument;
   const read = g.standard.filter((r) => r.notRepresentative === null);
   const here = items.filter((i) => !i.retired);
   const own = new Map(asides.map((a) => [a.itemId, Number(a.quantity)]));
+  const wants = new Map(
+    awaited
+      .filter(({ want }) => want.jobId === g.job.id)
+      .map(({ want, arrival }) => [want.itemId, { quantity: Number(want.quantity), ...arrival }]),
+  );
   const optionsFor = (need: Parameters<typeof sayNeed>[0]) => ({
     words: sayNeed(need),
     options: fitting(need, here)
@@ -40,6 +51,8 @@ export async function loadJobStock(db: Database, number: number) {
         free: item.free,
         price: item.price,
         aside: own.get(item.id) ?? 0,
+        /** what the job waits for of it, and when it will likely be here; null where it waits for none */
+        wanted: wants.get(item.id) ?? null,
         how: fit.how,
         why: fit.why,
       })),
@@ -53,6 +66,9 @@ export async function loadJobStock(db: Database, number: number) {
         lineId: l.id,
         title: l.title,
         finished: l.step === 'finished',
+        finishedAt: l.finishedAt?.toISOString() ?? null,
+        /** whether somebody wrote down what it took */
+        took: moves.some((m) => m.lineId === l.id && m.kind === 'used'),
         needs: needsOf(l.record ?? operation(l.operation, g.catalogue), construction, read).map(optionsFor),
       }))
       .filter((l) => l.needs.length > 0),

@@ -1,24 +1,27 @@
 import { csv } from '../../contracts/formats/customers.ts';
+import { FACT_LABELS } from '../../contracts/formats/stock-file.ts';
 import { minorPerUnit, type MoneyForm } from '../../core/money/currency.ts';
-import { sayFacts } from '../../core/stock/read-facts.ts';
+import { sayFact, sayFacts } from '../../core/stock/read-facts.ts';
 import { shortLists } from '../../core/stock/short.ts';
-import { SORTS } from '../../core/stock/sorts.ts';
+import { SORTS, sortOf } from '../../core/stock/sorts.ts';
+import type { LoadedOrder } from './load-orders.ts';
 import type { ShelfItem } from './load-stores.ts';
 
 const amount = (n: number | null, money: MoneyForm): string =>
   n === null ? '' : String(n / minorPerUnit(money));
 
-/** Everything on the shelves as CSV (RFC 4180), lengths and amounts as plain numbers. */
+const FACTS = Object.keys(FACT_LABELS);
+
+/** Everything on the shelves as CSV (RFC 4180), as a list of it is read: what is known of it a column each, amounts as plain numbers. */
 export const stockCsv = (items: readonly ShelfItem[], money: MoneyForm): string =>
   csv(
     [
-      'sort',
       'name',
-      'facts',
+      'sort',
+      ...FACTS,
       'place',
       'supplier',
       'code',
-      'unit',
       'there',
       'free',
       'least',
@@ -29,13 +32,12 @@ export const stockCsv = (items: readonly ShelfItem[], money: MoneyForm): string 
     items
       .filter((i) => !i.retired)
       .map((i) => [
-        SORTS[i.sort].name,
         i.name,
-        sayFacts(i.sort, i.facts),
+        SORTS[i.sort].name,
+        ...FACTS.map((f) => sayFact(sortOf(i.sort).facts[f]?.type ?? 'text', i.facts[f])),
         i.place,
         i.supplier,
         i.code,
-        SORTS[i.sort].unit[0],
         String(i.onHand),
         String(i.free),
         String(i.least),
@@ -45,10 +47,26 @@ export const stockCsv = (items: readonly ShelfItem[], money: MoneyForm): string 
       ]),
   );
 
+const ORDER_HEADS = ['code', 'name', 'facts', 'how many', 'unit', 'cost of one'];
+
+/** An order as CSV. */
+export const orderCsv = ({ rows }: Pick<LoadedOrder, 'rows'>, money: MoneyForm): string =>
+  csv(
+    ORDER_HEADS,
+    rows.map((r) => [
+      r.code,
+      r.name,
+      r.facts,
+      String(r.quantity),
+      SORTS[r.sort].unit[0],
+      amount(r.cost, money),
+    ]),
+  );
+
 /** What is short at a supplier as CSV: what an order says. */
 export const shortCsv = (items: readonly ShelfItem[], supplier: string, money: MoneyForm): string =>
   csv(
-    ['code', 'name', 'facts', 'how many', 'unit', 'cost of one'],
+    ORDER_HEADS,
     shortLists(items)
       .filter((l) => l.supplier === supplier)
       .flatMap((l) => l.rows)

@@ -18,6 +18,7 @@ import { weekRulesSchema, type WeekRules } from '../../contracts/week-rules.ts';
 import type { Database } from '../db/connection.ts';
 import { readShop, type ShopState } from '../house/read-shop.ts';
 import { loadRack, type RackTag } from '../rack/load-rack.ts';
+import { awaitedParts } from '../stores/read-orders.ts';
 import { loadAway, loadExtraHours } from './load-away.ts';
 import { closesOn, workingTime, type Away, type ExtraHours } from './working-time.ts';
 
@@ -141,19 +142,22 @@ async function readRows(db: Database, now: Date) {
   const { models, sequelize } = db;
   const ask = <T extends object>(sql: string, replacements: unknown[] = []): Promise<T[]> =>
     sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements });
-  const [shop, tags, lines, findings, promises, people, places, puts, planned, times] = await Promise.all([
-    readShop(models),
-    loadRack(db, now),
-    ask<LineRow>(LINES_SQL, [now]),
-    ask<{ jobId: number; found: string }>(FINDINGS_SQL),
-    ask<{ jobId: number; day: string }>(PROMISES_SQL),
-    models.Person.findAll({ where: { active: true }, order: [['name', 'ASC']] }),
-    models.Place.findAll({ where: { kind: 'bench' }, order: [['sort', 'ASC']] }),
-    models.StepPut.findAll(),
-    models.PlannedStep.findAll(),
-    measuredHere(db, now.getTime()),
-  ]);
-  return { shop, tags, lines, findings, promises, people, places, puts, planned, times };
+  const [shop, tags, lines, findings, promises, people, places, puts, planned, times, awaited] =
+    await Promise.all([
+      readShop(models),
+      loadRack(db, now),
+      ask<LineRow>(LINES_SQL, [now]),
+      ask<{ jobId: number; found: string }>(FINDINGS_SQL),
+      ask<{ jobId: number; day: string }>(PROMISES_SQL),
+      models.Person.findAll({ where: { active: true }, order: [['name', 'ASC']] }),
+      models.Place.findAll({ where: { kind: 'bench' }, order: [['sort', 'ASC']] }),
+      models.StepPut.findAll(),
+      models.PlannedStep.findAll(),
+      measuredHere(db, now.getTime()),
+      awaitedParts(models, now),
+    ]);
+  const parts = awaited.map(({ want, at }) => ({ jobId: want.jobId, lineId: want.lineId, at }));
+  return { shop, tags, lines, findings, promises, people, places, puts, planned, times, parts };
 }
 
 function grouped<T extends { readonly jobId: number }>(rows: readonly T[]): ReadonlyMap<number, T[]> {
@@ -171,6 +175,7 @@ type Rows = Awaited<ReturnType<typeof readRows>>;
 function jobsToPlan(rows: Rows): JobToPlan[] {
   const lines = grouped(rows.lines);
   const found = grouped(rows.findings);
+  const parts = grouped(rows.parts);
   const promised = new Map(rows.promises.map((p) => [p.jobId, p.day]));
   return rows.tags.map((t): JobToPlan => ({
     id: t.jobId,
@@ -186,6 +191,7 @@ function jobsToPlan(rows: Rows): JobToPlan[] {
     lines: (lines.get(t.jobId) ?? []).map(asLine),
     findings: (found.get(t.jobId) ?? []).map((f) => f.found),
     wanted: [],
+    parts: parts.get(t.jobId) ?? [],
   }));
 }
 

@@ -8,7 +8,7 @@ import type { Job } from '../db/models/jobs.ts';
 import type { WorkLine } from '../db/models/work.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { moverOf } from '../stores/move.ts';
-import { setAsideFor } from '../stores/set-aside.ts';
+import { letGoFor, setAsideFor } from '../stores/set-aside.ts';
 import { openLine } from './open-line.ts';
 
 type Answer = Pick<CommandInput<'work.answer'>, 'answer' | 'by' | 'how'>;
@@ -56,8 +56,8 @@ export const answerLine = defineUseCase({
     const done = await answerOne(work, input, input);
     if (!done.ok) return done;
     const { line, job } = done.value;
-    if (input.answer === 'yes') await setAsideFor(moverOf(work), job, [line]);
     await afterAnswers(work, job);
+    await (input.answer === 'yes' ? setAsideFor : letGoFor)(moverOf(work), job, [line]);
     return ok({ version: done.value.line.version });
   },
 });
@@ -67,16 +67,18 @@ export const answerAll = defineUseCase({
   name: 'work.answer-all',
   run: async (work, { jobId, lines, ...answer }) => {
     let job: Job | null = null;
-    const agreed: WorkLine[] = [];
+    const answered: WorkLine[] = [];
     for (const line of lines) {
       const done = await answerOne(work, line, answer);
       if (!done.ok) return done;
       if (done.value.job.id !== jobId) return fail(refuse('These lines are not all of this job.'));
       job = done.value.job;
-      agreed.push(done.value.line);
+      answered.push(done.value.line);
     }
-    if (job && answer.answer === 'yes') await setAsideFor(moverOf(work), job, agreed);
-    if (job) await afterAnswers(work, job);
+    if (job) {
+      await afterAnswers(work, job);
+      await (answer.answer === 'yes' ? setAsideFor : letGoFor)(moverOf(work), job, answered);
+    }
     return ok({ answered: lines.length });
   },
 });

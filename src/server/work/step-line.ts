@@ -14,6 +14,8 @@ import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { benchOrder } from '../../core/work/bench-order.ts';
 import { stopClocks, takeUp } from './clocks.ts';
 import { openLine } from './open-line.ts';
+import { moverOf } from '../stores/move.ts';
+import { forgetWants, hangByParts } from '../stores/wants.ts';
 import { restAfterSteps } from './rest.ts';
 import { undoStep } from './undo-step.ts';
 
@@ -101,7 +103,11 @@ export async function stepOpened(
   const change = await changeOf(work, input, line, job);
   if (!change.ok) return change;
   await line.update({ ...change.value, version: line.version + 1 }, { transaction: work.t });
-  if (input.action !== 'start' && input.action !== 'pause') await restAfterSteps(work, job);
+  if (input.action !== 'start' && input.action !== 'pause') {
+    await restAfterSteps(work, job);
+    if (input.action === 'finish') await forgetWants(moverOf(work), job, line.id);
+    await hangByParts(work, job);
+  }
   await countLater(work, job);
   const finished = input.action === 'finish';
   const { stale } = agreedOperation(line, await catalogueOf(work.models, work.t));

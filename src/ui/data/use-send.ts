@@ -8,6 +8,9 @@ import { useRefresh } from './refresh.ts';
 import { send } from './send.ts';
 import type { Fault, Offline } from './wire.ts';
 
+/** What gives commands, whether one runs, and what was in the way of the last. */
+export type Sender = ReturnType<typeof useSend>;
+
 /** Gives commands from a leaf: busy while one runs, the trouble it met, and the screen refreshed afterwards. */
 export function useSend() {
   const [busy, setBusy] = useState(false);

@@ -5,51 +5,14 @@ import {
   type Columns,
   type Sheet,
   type SheetContent,
-  type SheetField,
+  type WrongRow,
 } from '../../contracts/formats/spreadsheet.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
+import { MatchColumns } from './match-columns.tsx';
 
-const NONE = '';
 const SHOWN = 20;
-
-/** Which column of the list holds what; each is shown with its first entry. */
-function Matching({
-  sheet,
-  columns,
-  onChange,
-}: {
-  readonly sheet: Sheet;
-  readonly columns: Columns;
-  readonly onChange: (to: Columns) => void;
-}) {
-  const { head, rows } = sheet;
-  const sample = rows[0]?.cells ?? [];
-  const items = [
-    { value: NONE, name: 'not in the list' },
-    ...head.map((h, i) => ({ value: String(i), name: `${h || `column ${i + 1}`}: ${sample[i] ?? ''}` })),
-  ];
-  return (
-    <div className="grid gap-3 sm:grid-cols-3">
-      {(Object.keys(SHEET_FIELDS) as SheetField[]).map((field) => (
-        <FormField key={field} label={SHEET_FIELDS[field]}>
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={columns[field] === undefined ? NONE : String(columns[field])}
-              items={items}
-              onChange={(to) => {
-                const { [field]: _was, ...rest } = columns;
-                onChange(to === NONE ? rest : { ...rest, [field]: Number(to) });
-              }}
-            />
-          )}
-        </FormField>
-      ))}
-    </div>
-  );
-}
 
 /** The kind of an instrument whose row names none. */
 function UsualKind({
@@ -84,20 +47,26 @@ function Preview({ content, rows }: { readonly content: SheetContent; readonly r
         Of {rows} rows {rows - wrong.length} fit: {customers.length} customers, {instruments.length}{' '}
         instruments.
       </p>
-      {wrong.length > 0 && (
-        <>
-          <p>{wrong.length} do not, and are left out:</p>
-          <ul className="list-disc pl-5 text-sm">
-            {wrong.slice(0, SHOWN).map((w) => (
-              <li key={w.line}>
-                line {w.line}: {w.why}
-              </li>
-            ))}
-          </ul>
-          {wrong.length > SHOWN && <p className="text-sm">… and {wrong.length - SHOWN} more.</p>}
-        </>
-      )}
+      <WrongRows wrong={wrong} />
     </div>
+  );
+}
+
+/** The rows that do not fit, each with why. */
+export function WrongRows({ wrong }: { readonly wrong: readonly WrongRow[] }) {
+  if (wrong.length === 0) return null;
+  return (
+    <>
+      <p>{wrong.length} do not, and are left out:</p>
+      <ul className="list-disc pl-5 text-sm">
+        {wrong.slice(0, SHOWN).map((w) => (
+          <li key={w.line}>
+            line {w.line}: {w.why}
+          </li>
+        ))}
+      </ul>
+      {wrong.length > SHOWN && <p className="text-sm">… and {wrong.length - SHOWN} more.</p>}
+    </>
   );
 }
 
@@ -121,7 +90,7 @@ export function SheetMatching({
 }) {
   return (
     <>
-      <Matching sheet={sheet} columns={columns} onChange={onColumns} />
+      <MatchColumns fields={SHEET_FIELDS} sheet={sheet} columns={columns} onChange={onColumns} />
       <UsualKind kinds={kinds} value={usual} onChange={onUsual} />
       <Preview content={content} rows={sheet.rows.length} />
     </>

@@ -23,6 +23,10 @@ const YEAR_S = 365 * 24 * 3600;
 const isHere = (path: string, href: string): boolean =>
   path.startsWith(href) || (href === '/bench' && path.startsWith('/job/'));
 
+/** On a phone not all places stand beside each other: the one we are at is shown. */
+const intoView = (link: HTMLAnchorElement | null): void =>
+  link?.scrollIntoView({ block: 'nearest', inline: 'center' });
+
 function setTheme(theme: 'light' | 'dim'): void {
   document.documentElement.dataset['theme'] = theme;
   document.cookie = `rubrica_theme=${theme}; path=/; max-age=${YEAR_S}; samesite=lax`;
@@ -87,16 +91,19 @@ export function Nav({
       >
         R<span className="block h-[3px] w-10 rounded bg-[#c33]" aria-hidden />
       </Link>
-      {PLACES.map((p) => (
-        <Link
-          key={p.href}
-          href={p.href}
-          aria-current={isHere(path, p.href) ? 'page' : undefined}
-          className={`flex min-h-11 items-center pl-5 max-sm:flex-1 max-sm:justify-center max-sm:pl-0 ${isHere(path, p.href) ? 'ml-1 bg-paper font-bold text-plain' : ''}`}
-        >
-          {p.name}
-        </Link>
-      ))}
+      <div className="contents max-sm:flex max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto">
+        {PLACES.map((p) => (
+          <Link
+            key={p.href}
+            href={p.href}
+            ref={isHere(path, p.href) ? intoView : undefined}
+            aria-current={isHere(path, p.href) ? 'page' : undefined}
+            className={`flex min-h-11 items-center pl-5 max-sm:shrink-0 max-sm:px-3 ${isHere(path, p.href) ? 'ml-1 bg-paper font-bold text-plain' : ''}`}
+          >
+            {p.name}
+          </Link>
+        ))}
+      </div>
       <div className="mt-auto flex flex-col items-center max-sm:mt-0 max-sm:flex-row">
         <FindKey />
         <HelpKey />

@@ -59,10 +59,48 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   {
+    at: /^\/stores\/orders\/\d+$/,
+    name: 'An order',
+    purpose:
+      'What is ordered at a supplier, how it went out, when it should come, and how many came so far. What a job waits for is set aside for it as it comes, and the job is back in hands.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/stores\/orders/,
+    name: 'Orders',
+    purpose: 'Every order at a supplier: written, under way, partly here, late, all here.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/stores\/count/,
+    name: 'Count',
+    purpose:
+      'Stocktaking: a code is scanned or a name typed, how many are there is said, and the next one is scanned. What differs from the book is shown afterwards.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/stores\/labels/,
+    name: 'Labels',
+    purpose: 'Labels to print and stick where things lie, with a code that opens them when it is scanned.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
+    at: /^\/stores\/figures/,
+    name: 'What the shelves come to',
+    purpose:
+      'What is on the shelves cost, how many of each thing every month took, what has not moved for a year, what is past its day.',
+    keys: [],
+    guide: 'owner-day',
+  },
+  {
     at: /^\/stores\/short/,
     name: 'What is short',
     purpose:
-      'Of what fewer are free than there should be at least: a list for each supplier with how many to order, as CSV or on paper.',
+      'What is short and on no order yet, also because a job waits for it: a list for each supplier with how many to order. It is made an order here.',
     keys: [],
     guide: 'owner-day',
   },

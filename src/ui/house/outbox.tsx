@@ -81,7 +81,9 @@ function Gateway({
 /** What a message says, as far as the house keeps it. */
 const wordsOf = (m: OutboxMessage): string =>
   m.body === ''
-    ? 'It was delivered: what it said, and the link in it, are the customer’s alone now.'
+    ? m.number === null
+      ? 'It was delivered: what it said stands in the order.'
+      : 'It was delivered: what it said, and the link in it, are the customer’s alone now.'
     : m.body.replace('{link}', '(their own link, written in when it leaves)');
 
 /** The outbox, to be read, and how the stand-in for a mail or text service behaves. */
@@ -107,7 +109,7 @@ export function Outbox({
           <li key={m.id} className="border-b border-line py-2">
             <details>
               <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-4">
-                <b className="font-serif text-lg">{m.number}</b>
+                <b className="font-serif text-lg">{m.number ?? 'Order'}</b>
                 <span className="min-w-0 flex-1">{m.subject}</span>
                 <span className="text-sm text-quiet">
                   {m.channel === 'mail' ? 'e-mail' : 'text'} to {m.address || 'nobody'} ·{' '}
@@ -119,9 +121,15 @@ export function Outbox({
                   {m.wentBy === 'simulated' && ` (${SIMULATED})`}
                 </span>
               </summary>
-              <Link href={`/job/${m.number}/hand-over`} className="underline">
-                To job {m.number}
-              </Link>
+              {m.number === null ? (
+                <Link href="/stores/orders" className="underline">
+                  To the orders
+                </Link>
+              ) : (
+                <Link href={`/job/${m.number}/hand-over`} className="underline">
+                  To job {m.number}
+                </Link>
+              )}
               <pre className="py-2 font-sans break-words whitespace-pre-wrap">{wordsOf(m)}</pre>
               {m.calendar && (
                 <pre

@@ -3,7 +3,7 @@ import { FormField } from './form-field.tsx';
 
 type Kind = Pick<
   InputHTMLAttributes<HTMLInputElement>,
-  'maxLength' | 'autoComplete' | 'inputMode' | 'placeholder' | 'readOnly' | 'disabled' | 'type'
+  'maxLength' | 'autoComplete' | 'autoFocus' | 'inputMode' | 'placeholder' | 'readOnly' | 'disabled' | 'type'
 >;
 
 /** A labelled field of text, of one line or of several where `rows` is given, with its trouble beside it. */

@@ -65,6 +65,8 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
         {tag.holder && !shown && ' · '}
         {shown ? (
           <span className="text-rubric">◆ {says}</span>
+        ) : tag.waitingFor === 'part' && tag.waitingUntil !== null ? (
+          <>part {sayWeekday(dayOf(tag.waitingUntil))}</>
         ) : tag.waitingNote !== '' ? (
           tag.waitingNote
         ) : (

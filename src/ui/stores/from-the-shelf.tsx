@@ -1,17 +1,19 @@
 'use client';
 
-import { useQuery } from '@tanstack/react-query';
 import { sayQuantity, SORTS } from '../../core/stock/sorts.ts';
 import type { LoadedJobStock } from '../../server/stores/load-job-stock.ts';
-import { getJson } from '../data/queries.tsx';
-import { JOB_KEY } from '../data/refresh.ts';
 import { useSend } from '../data/use-send.ts';
 import Link from '../kit/link.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { useJobStock } from './job-stock.ts';
+import { SayArrival } from './say-arrival.tsx';
+import { AskWhatItTook } from './what-it-took.tsx';
 
 type Need = LoadedJobStock['lines'][number]['needs'][number];
 type Option = Need['options'][number];
-type Take = (o: Option, kind: 'set-aside' | 'released' | 'used', lineId: number | null) => void;
+/** What is done with a thing; waited for, or not any more, where none is here. */
+type Doing = 'set-aside' | 'released' | 'used' | 'wait' | 'wait no longer';
+type Take = (o: Option, doing: Doing, lineId: number | null) => void;
 
 /** A button that does something with one thing. */
 function Give({
@@ -68,7 +70,22 @@ function OptionRow({
             `${sayQuantity(o.sort, o.aside)} ${o.aside === 1 ? 'waits' : 'wait'} for this job, `}
           {there ? `${o.free} free` : '◆ none there'}
         </span>
+        {o.wanted && (
+          <span className="block text-sm">
+            The job waits for {sayQuantity(o.sort, o.wanted.quantity)}: <SayArrival arrival={o.wanted} />
+          </span>
+        )}
       </span>
+      {may && !there && !o.wanted && (
+        <Give {...{ busy, name: o.name }} says="Wait for it" on={() => take(o, 'wait', lineId)} />
+      )}
+      {may && o.wanted && (
+        <Give
+          {...{ busy, name: o.name }}
+          says="Wait no longer"
+          on={() => take(o, 'wait no longer', lineId)}
+        />
+      )}
       {may && o.aside > 0 && (
         <Give {...{ busy, name: o.name }} says="Let it go" on={() => take(o, 'released', lineId)} />
       )}
@@ -155,14 +172,16 @@ function UsedRows({
 
 /** What the work of a job takes from the shelves: what fits, what waits for it, what was used. */
 export function FromTheShelf({ number, may }: { readonly number: number; readonly may: boolean }) {
-  const { data } = useQuery<LoadedJobStock>({
-    queryKey: [JOB_KEY, number, 'stock'],
-    queryFn: ({ signal }) => getJson(`/api/job/${number}/stock`, signal),
-  });
+  const { data } = useJobStock(number);
   const { give, busy, trouble } = useSend();
   if (!data || (data.lines.length === 0 && data.used.length === 0)) return null;
   const singles = data.singles.filter((n) => n.options.length > 0);
-  const take: Take = (o, kind, lineId) =>
+  const take: Take = (o, kind, lineId) => {
+    if (kind === 'wait' || kind === 'wait no longer') {
+      const { jobId } = data;
+      void give('stores.want', { jobId, itemId: o.itemId, lineId, quantity: kind === 'wait' ? 1 : 0 });
+      return;
+    }
     void give('stores.move', {
       itemId: o.itemId,
       kind,
@@ -171,12 +190,14 @@ export function FromTheShelf({ number, may }: { readonly number: number; readonl
       lineId: kind === 'used' ? lineId : null,
       reason: '',
     });
+  };
   return (
     <section aria-labelledby="from-the-shelf" className="space-y-2">
       <h2 id="from-the-shelf" className="text-xl">
         From the shelf
       </h2>
       <Trouble trouble={trouble} />
+      {may && <AskWhatItTook stock={data} />}
       {data.lines.map((l) => (
         <div key={l.lineId} className="border-t-2 border-plain pt-1">
           <h3 className="font-semibold">{l.title}</h3>

@@ -7,10 +7,11 @@ import { sayFacts } from '../../core/stock/read-facts.ts';
 import { sayQuantity } from '../../core/stock/sorts.ts';
 import type { LoadedItem } from '../../server/stores/load-stores.ts';
 import { useSend } from '../data/use-send.ts';
-import { sayMoment } from '../kit/dates.ts';
+import { sayDate, sayMoment } from '../kit/dates.ts';
 import Link from '../kit/link.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { MoveForm } from './move-form.tsx';
+import { SayArrival } from './say-arrival.tsx';
 import { isShort } from '../../core/stock/short.ts';
 
 const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
@@ -52,6 +53,59 @@ function Waiting({ item }: { readonly item: LoadedItem }) {
             >
               Let it go
             </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What jobs wait for, and what is still to come. */
+function Coming({ item, working }: { readonly item: LoadedItem; readonly working: boolean }) {
+  const { give, busy, trouble } = useSend();
+  if (item.wants.length + item.orders.length === 0) return null;
+  return (
+    <section aria-labelledby="coming" className="space-y-1">
+      <h2 id="coming" className="text-xl">
+        Waited for
+      </h2>
+      <Trouble trouble={trouble} />
+      <ul className="divide-y divide-line border-y border-line">
+        {item.wants.map((w) => (
+          <li key={`job-${w.jobId}`} className="flex flex-wrap items-center gap-4 py-1">
+            <span className="grow">
+              {sayQuantity(item.sort, w.quantity)} by{' '}
+              <Link href={`/job/${w.job ?? 0}/work`} className="underline">
+                job {w.job}
+              </Link>
+              : <SayArrival arrival={w} />
+            </span>
+            {working && (
+              <button
+                type="button"
+                className="button"
+                disabled={busy}
+                aria-label={`It waits no longer: job ${w.job ?? ''}`}
+                onClick={() =>
+                  void give('stores.want', { jobId: w.jobId, itemId: item.id, lineId: null, quantity: 0 })
+                }
+              >
+                It waits no longer
+              </button>
+            )}
+          </li>
+        ))}
+        {item.orders.map((o) => (
+          <li key={`order-${o.order}`} className="py-1">
+            {sayQuantity(item.sort, o.missing)} with{' '}
+            <Link href={`/stores/orders/${o.order}`} className="inline-flex min-h-6 items-center underline">
+              order {o.order}
+            </Link>
+            {o.out
+              ? o.expected === null
+                ? ', nobody said when'
+                : `, on ${sayDate(o.expected)}`
+              : ', which is not ordered yet'}
           </li>
         ))}
       </ul>
@@ -131,16 +185,24 @@ export function ItemPage({
         </p>
         {isShort(item) && (
           <p className="text-rubric">
-            ◆ Short: at least {sayQuantity(item.sort, item.least)} should be free.
+            ◆ Short:{' '}
+            {item.wanted > 0
+              ? `jobs wait for ${sayQuantity(item.sort, item.wanted)}.`
+              : `at least ${sayQuantity(item.sort, item.least)} should be free.`}
           </p>
         )}
         {item.retired && <p className="text-quiet">It is kept no longer.</p>}
         <p className="text-ink">{says.join(' · ')}</p>
-        {working && !changing && (
-          <button type="button" className="button mt-2" onClick={() => setChanging(true)}>
-            Change what is said of it
-          </button>
-        )}
+        <div className="mt-2 flex flex-wrap gap-3">
+          {working && !changing && (
+            <button type="button" className="button" onClick={() => setChanging(true)}>
+              Change what is said of it
+            </button>
+          )}
+          <Link href={`/stores/labels?item=${item.id}`} className="button">
+            Its label
+          </Link>
+        </div>
       </div>
       {changing && (
         <Suspense>
@@ -149,6 +211,7 @@ export function ItemPage({
       )}
       <MoveForm item={item} working={working} />
       <Waiting item={item} />
+      <Coming item={item} working={working} />
       <Ledger item={item} />
     </div>
   );

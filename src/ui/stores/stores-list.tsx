@@ -11,6 +11,7 @@ import { PillChoice } from '../kit/pill-choice.tsx';
 import { useSlash } from '../kit/use-slash.ts';
 import { isNamed, isPast, isShort } from '../../core/stock/short.ts';
 
+const BringStock = lazy(async () => ({ default: (await import('./bring-stock.tsx')).BringStock }));
 const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
 
 const SHOWN = { kept: 'All of it', short: 'Short', past: 'Past its day', retired: 'Kept no longer' } as const;
@@ -59,6 +60,7 @@ function Rows({
               <td className="text-ink">{i.place}</td>
               <td className={isShort(i) ? 'text-rubric' : ''}>
                 {isShort(i) ? `◆ ${i.free} free, short` : `${i.free} free`}
+                {i.coming > 0 && <span className="text-sm text-quiet"> · {i.coming} coming</span>}
               </td>
               <td className="text-quiet">
                 {i.onHand} {SORTS[sort].unit[i.onHand === 1 ? 0 : 1]} there
@@ -138,24 +140,33 @@ export function StoresList({
   readonly working: boolean;
 }) {
   const [by, setBy] = useState<Narrowed>({ typed: '', shown: 'kept' });
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<'one' | 'list' | null>(null);
   const found = useMemo(() => items.filter((i) => isShown(i, by, today)), [items, by, today]);
   return (
     <div className="max-w-5xl space-y-3 px-5 py-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <Narrow value={by} only={found.length === 1 ? (found[0] ?? null) : null} onChange={setBy} />
-        {working && !adding && (
-          <button type="button" className="button button-main" onClick={() => setAdding(true)}>
-            Something new
+        {working && adding === null && (
+          <span className="flex gap-3">
+            <button type="button" className="button" onClick={() => setAdding('list')}>
+              From a list
+            </button>
+            <button type="button" className="button button-main" onClick={() => setAdding('one')}>
+              Something new
+            </button>
+          </span>
+        )}
+        {adding === 'list' && (
+          <button type="button" className="button" onClick={() => setAdding(null)}>
+            Done with the list
           </button>
         )}
       </div>
-      {adding && (
-        <Suspense>
-          <ItemForm item={null} money={money} onDone={() => setAdding(false)} />
-        </Suspense>
-      )}
-      {items.length === 0 && !adding && (
+      <Suspense>
+        {adding === 'one' && <ItemForm item={null} money={money} onDone={() => setAdding(null)} />}
+        {adding === 'list' && <BringStock money={money} />}
+      </Suspense>
+      {items.length === 0 && adding === null && (
         <p className="text-quiet">
           Nothing is on the shelves yet. Strings, blanks, wire and parts that stand here are set aside for
           jobs and counted as they are used.

@@ -1,11 +1,13 @@
 import { may } from '../../../core/people/roles.ts';
 import { loadBenchJob } from '../../../server/bench/load-bench-job.ts';
 import { loadBench } from '../../../server/bench/load-bench.ts';
+import { loadFinishedLately } from '../../../server/bench/load-finished-lately.ts';
 import { loadWaits } from '../../../server/bench/load-waits.ts';
 import { database } from '../../../server/db/connection.ts';
 import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { BenchNow } from '../../../ui/bench/bench-now.tsx';
 import { BenchSteps, BenchWaits } from '../../../ui/bench/bench-steps.tsx';
+import { TookLately } from '../../../ui/stores/took-lately.tsx';
 import { MyDay } from '../../../ui/bench/my-day.tsx';
 import { ShowsJob } from '../../../ui/data/shows-job.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
@@ -28,6 +30,7 @@ export default async function BenchPage() {
     steps.find((s) => s.mine && s.step === 'paused') ??
     steps.find((s) => s.mine);
   const job = now ? await sharedLoad(`bench job ${now.number}`, () => loadBenchJob(db, now.number)) : null;
+  const lately = await loadFinishedLately(db, actor.personId);
   const mine = steps.filter((s) => s.mine && s !== now);
   const anyone = steps.filter((s) => !s.mine);
   return (
@@ -37,6 +40,7 @@ export default async function BenchPage() {
       <div className="grid gap-8 px-5 py-4 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem]">
         <BenchNow job={job} lineId={now?.lineId ?? null} may={may(actor.role, 'work')} />
         <div className="space-y-6">
+          <TookLately numbers={lately} />
           <MyDay week={week} person={actor.personId} />
           <BenchSteps title="Yours, next" empty="Nothing else agreed is in your hands." steps={mine} />
           <BenchWaits waits={waits} />

@@ -25,6 +25,15 @@ export default async function StoresPage() {
         <Link href="/stores/short" className="button">
           What is short
         </Link>
+        <Link href="/stores/orders" className="button">
+          Orders
+        </Link>
+        <Link href="/stores/count" className="button">
+          Count
+        </Link>
+        <Link href="/stores/figures" className="button">
+          Figures
+        </Link>
       </PageHead>
       <StoresList
         items={items}

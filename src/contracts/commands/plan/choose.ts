@@ -9,7 +9,7 @@ import { id, text, version } from '../fields.ts';
 export const planChoose = command({
   name: 'plan.choose',
   may: 'plan',
-  events: ['plan chosen'],
+  events: ['plan chosen', 'stock moved', 'part wanted'],
   input: z.object({
     jobId: id,
     plan: z.enum(['leave', 'sufficient', 'best']),

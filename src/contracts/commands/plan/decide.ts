@@ -10,7 +10,7 @@ import { id, text, version } from '../fields.ts';
 export const planDecide = command({
   name: 'plan.decide',
   may: 'plan',
-  events: ['line accepted', 'line changed', 'line declined'],
+  events: ['line accepted', 'line changed', 'line declined', 'stock moved', 'part wanted'],
   input: z.object({
     jobId: id,
     line: text(60),

@@ -6,7 +6,7 @@ import { id } from '../fields.ts';
 export const planTakeOption = command({
   name: 'plan.take-option',
   may: 'plan',
-  events: ['option put on the order', 'stock moved'],
+  events: ['option put on the order', 'stock moved', 'part wanted'],
   input: z.object({ offerId: id }),
   answer: answering<{ readonly lines: number }>(),
 });

@@ -12,7 +12,7 @@ const stringNumbers = z.array(z.number().int().min(1).max(14)).max(14);
 export const stringsOn = command({
   name: 'strings.on',
   may: 'work',
-  events: ['strings put on', 'step start', 'step finish'],
+  events: ['strings put on', 'step start', 'step finish', 'part wanted'],
   input: z.object({
     jobId: id,
     setName: text(120),

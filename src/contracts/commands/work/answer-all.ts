@@ -6,7 +6,7 @@ import { id, text, version } from '../fields.ts';
 export const workAnswerAll = command({
   name: 'work.answer-all',
   may: 'take-in',
-  events: ['customer said yes', 'customer said no', 'stock moved'],
+  events: ['customer said yes', 'customer said no', 'stock moved', 'part wanted'],
   input: z.object({
     jobId: id,
     lines: z

@@ -7,7 +7,7 @@ export const workAnswer = command({
   name: 'work.answer',
   // Whoever hears it writes it down: the yes is the customer's, with who said so and how.
   may: 'take-in',
-  events: ['customer said yes', 'customer said no', 'stock moved'],
+  events: ['customer said yes', 'customer said no', 'stock moved', 'part wanted'],
   input: z.object({
     lineId: id,
     version,

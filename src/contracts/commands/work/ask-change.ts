@@ -10,7 +10,7 @@ import { id, lineOrNone, text } from '../fields.ts';
 export const workAskChange = command({
   name: 'work.ask-change',
   may: 'work',
-  events: ['change asked', 'step interrupted', 'stock moved'],
+  events: ['change asked', 'step interrupted', 'stock moved', 'part wanted'],
   input: z.object({
     jobId: id,
     operation: operationId,

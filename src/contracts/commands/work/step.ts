@@ -9,7 +9,15 @@ import { howLongAgo, id, text, version } from '../fields.ts';
 export const workStep = command({
   name: 'work.step',
   may: 'work',
-  events: ['step start', 'step pause', 'step finish', 'step reopen', 'step undone', 'step interrupted'],
+  events: [
+    'step start',
+    'step pause',
+    'step finish',
+    'step reopen',
+    'step undone',
+    'step interrupted',
+    'part wanted',
+  ],
   offline: true,
   input: z.object({
     lineId: id,

@@ -29,7 +29,7 @@ export class Notice extends Model<InferAttributes<Notice>, InferCreationAttribut
   declare id: CreationOptional<number>;
   declare personId: number;
   declare jobId: number;
-  declare kind: 'question' | 'answer' | 'mention' | 'handed' | 'customer';
+  declare kind: 'question' | 'answer' | 'mention' | 'handed' | 'customer' | 'part';
   declare words: string;
   declare at: Date;
   declare seenAt: CreationOptional<Date | null>;
@@ -97,10 +97,11 @@ export class EarlierSeal extends Model<InferAttributes<EarlierSeal>, InferCreati
   declare keptDigest: CreationOptional<string | null>;
 }
 
-/** A message to a customer on its way through the gateway. */
+/** A message to a customer, or an order to a supplier, on its way through the gateway. */
 export class MessageRow extends Model<InferAttributes<MessageRow>, InferCreationAttributes<MessageRow>> {
   declare id: CreationOptional<number>;
-  declare jobId: number;
+  /** null where it goes to a supplier */
+  declare jobId: number | null;
   declare purpose: string;
   declare channel: 'mail' | 'text' | 'call';
   declare address: string;

@@ -33,6 +33,7 @@ import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
 import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
 import { AirHour, AirLog, initAir } from './air.ts';
+import { initOrders, OrderHead, OrderLine, StockWantRow, Supplier } from './orders.ts';
 import { initStock, StockAside, StockItem, StockMoveRow } from './stock.ts';
 import { initViews, SavedView } from './views.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
@@ -73,6 +74,10 @@ const ALL = {
   StockItem,
   StockAside,
   StockMoveRow,
+  Supplier,
+  OrderHead,
+  OrderLine,
+  StockWantRow,
   Person,
   Device,
   PairingCode,
@@ -164,5 +169,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initViews(sequelize, own);
   initAir(sequelize, own);
   initStock(sequelize, own);
+  initOrders(sequelize, own);
   return own;
 }

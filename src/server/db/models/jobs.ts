@@ -36,6 +36,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare waitingFor: Wait;
   declare waitingNote: CreationOptional<string>;
   declare waitingUntil: CreationOptional<Date | null>;
+  /** it hangs with those that wait for a part because the stores say so, and comes back when it is here */
+  declare waitsForStock: CreationOptional<boolean>;
   declare state: CreationOptional<'open' | 'closed'>;
   declare list: CreationOptional<string>;
   declare facts: JobFacts;
@@ -97,6 +99,7 @@ function initJob(sequelize: Sequelize, own: typeof Job): void {
       waitingFor: { type: DataTypes.ENUM(...WAITS), field: 'waiting_for' },
       waitingNote: { type: DataTypes.STRING(200), field: 'waiting_note', defaultValue: '' },
       waitingUntil: { type: DataTypes.DATE(3), field: 'waiting_until', defaultValue: null },
+      waitsForStock: { type: DataTypes.BOOLEAN, field: 'waits_for_stock', defaultValue: false },
       state: { type: DataTypes.ENUM('open', 'closed'), defaultValue: 'open' },
       list: { type: DataTypes.STRING(40), defaultValue: 'bench-arrival' },
       facts: { type: DataTypes.JSON },

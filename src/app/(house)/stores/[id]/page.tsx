@@ -20,7 +20,7 @@ export default async function StoresItemPage({
   const { id } = await params;
   const db = database();
   const [item, shop] = await Promise.all([
-    /^\d{1,9}$/.test(id) ? loadItem(db, Number(id)) : null,
+    /^\d{1,9}$/.test(id) ? loadItem(db, Number(id), new Date()) : null,
     loadShop(db),
   ]);
   if (!item) notFound();

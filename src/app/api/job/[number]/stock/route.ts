@@ -9,6 +9,6 @@ export async function GET(
 ): Promise<Response> {
   if (!(await currentActor())) return new Response('Sign in first.', { status: 401 });
   const { number } = await params;
-  const stock = /^\d{1,9}$/.test(number) ? await loadJobStock(database(), Number(number)) : null;
+  const stock = /^\d{1,9}$/.test(number) ? await loadJobStock(database(), Number(number), new Date()) : null;
   return stock ? Response.json(stock) : new Response('There is no such job.', { status: 404 });
 }
