@@ -333,6 +333,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
     retired: false,
   },
   'stores.move': { itemId: 1, kind: 'received', quantity: 10, jobId: null, lineId: null, reason: '' },
+  'house.save-care': { version: 0, note: '', care: { policy: 'wipe', verdicts: [], home: {} } },
   'stores.import': {
     items: [
       {

@@ -51,6 +51,7 @@ import { houseBringAir, houseTakeBackAir } from './house/air.ts';
 import { houseTakeLearned } from './house/take-learned.ts';
 import { storesMove } from './stores/move.ts';
 import { storesSaveItem } from './stores/save-item.ts';
+import { houseSaveCare } from './house/save-care.ts';
 import { storesImport } from './stores/import.ts';
 import { storesSaveOrder } from './stores/save-order.ts';
 import { storesPlaceOrder } from './stores/place-order.ts';
@@ -257,6 +258,7 @@ export const COMMANDS = {
   'house.bring-air': houseBringAir,
   'house.take-back-air': houseTakeBackAir,
   'stores.save-item': storesSaveItem,
+  'house.save-care': houseSaveCare,
   'stores.move': storesMove,
   'stores.import': storesImport,
   'stores.save-order': storesSaveOrder,

@@ -1,8 +1,5 @@
-import type { Construction } from '../instrument/construction.ts';
-
 /** What advice hangs on. */
 export interface AdviceFor {
-  readonly construction: Pick<Construction, 'finish' | 'rod'>;
   readonly acoustic: boolean;
   /** whether new strings went on */
   readonly newStrings: boolean;
@@ -10,14 +7,10 @@ export interface AdviceFor {
   readonly woodMoved: boolean;
   /** relative humidity at the bench, per cent, where it was read */
   readonly humidity: number | null;
+  /** what is to be known of its surfaces, a sentence each */
+  readonly care: readonly string[];
   readonly watch: readonly string[];
 }
-
-const TENDER: Readonly<Record<string, string>> = {
-  lacquer: 'Its lacquer is tender: no solvents, no rubber stands, a soft dry cloth only.',
-  shellac: 'Its shellac is hurt by alcohol, sweat and heat: wipe it with a soft dry cloth after playing.',
-  oil: 'Its oil finish dries out: a little of the same oil once a year, wiped off at once.',
-};
 
 /** Advice for an instrument on its way home, a sentence each; the bench may change every word. */
 export function adviceFor(a: AdviceFor): string[] {
@@ -34,7 +27,7 @@ export function adviceFor(a: AdviceFor): string[] {
     ...(a.humidity !== null && (a.humidity < 40 || a.humidity > 60)
       ? [`It was set at ${a.humidity} % humidity: in other air the action moves a little.`]
       : []),
-    ...(TENDER[a.construction.finish] ? [TENDER[a.construction.finish] as string] : []),
+    ...a.care,
     ...a.watch.map((w) => `Watch: ${w}`),
   ];
 }

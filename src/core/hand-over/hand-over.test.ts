@@ -157,11 +157,11 @@ describe('the drawing', () => {
 
 describe('advice', () => {
   const plain: AdviceFor = {
-    construction: { finish: 'poly', rod: 'one-way' },
     acoustic: false,
     newStrings: false,
     woodMoved: false,
     humidity: null,
+    care: [],
     watch: [],
   };
   test('of a plain instrument whose air nobody read is one sentence', () => {
@@ -169,11 +169,11 @@ describe('advice', () => {
   });
   test('all there is to say stands in its order, and nothing else', () => {
     const all = adviceFor({
-      construction: { finish: 'oil', rod: 'none' },
       acoustic: true,
       newStrings: true,
       woodMoved: true,
       humidity: 70,
+      care: ['Its oil dries out.'],
       watch: ['one', 'two'],
     });
     expect(all.map((s) => s.split(' ').slice(0, 2).join(' '))).toEqual([
@@ -201,8 +201,7 @@ describe('advice', () => {
     ['an acoustic', { acoustic: true }, '45 to 55 %', true],
     ['dry air', { humidity: 31 }, 'set at 31 %', true],
     ['usual air', { humidity: 50 }, 'was set at', false],
-    ['lacquer', { construction: { finish: 'lacquer', rod: 'none' } }, 'lacquer is tender', true],
-    ['shellac', { construction: { finish: 'shellac', rod: 'none' } }, 'shellac is hurt', true],
+    ['a surface', { care: ['Its lacquer is tender.'] }, 'lacquer is tender', true],
     ['something to watch', { watch: ['Bridge lift: 1 mm'] }, 'Watch: Bridge lift: 1 mm', true],
   ])('%s', (_what, more, words, said) => {
     expect(

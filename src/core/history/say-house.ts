@@ -104,6 +104,7 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'kind deleted': ({ data }) => `deleted a kind nobody used${colon(data['name'])}`,
   'checklist saved': ({ data }) => `kept the checklist ${text(data['list'])}, ${text(data['items'])} items`,
   'targets saved': noted('the targets'),
+  'care saved': noted('what may touch what'),
   'operations saved': noted('the operations'),
   'gauge kept': ({ data }) => `kept the gauge ${text(data['name'])}`,
   'gauge checked': ({ data }) =>

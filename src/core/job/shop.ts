@@ -1,3 +1,4 @@
+import type { ShopCare } from '../care/care.ts';
 import type { HandOverRules } from '../hand-over/rules.ts';
 import type { Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
@@ -82,6 +83,8 @@ export interface Shop {
   readonly habits: ShopHabits;
   readonly planning: PlanRules;
   readonly targets: ShopTargets;
+  /** what may touch what, where the shop says it otherwise than the trade */
+  readonly care: ShopCare;
   readonly catalogue: readonly Operation[];
   readonly kinds: readonly OfferedKind[];
   readonly gauges: readonly (Gauge & { readonly retired: boolean; readonly version: number })[];

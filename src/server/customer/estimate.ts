@@ -9,6 +9,8 @@ import { catalogueOf } from '../house/load-operations.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { answerOfferWhere, offerOfJob } from '../plan/offers.ts';
 import { lockedJob, recordByCustomer, refreshAsCustomer, ringDesk } from './by-customer.ts';
+import { POLICIES } from '../../core/care/care.ts';
+import { readShop } from '../house/read-shop.ts';
 import { setAsideFor } from '../stores/set-aside.ts';
 import type { EventFacts } from '../use-case/record-event.ts';
 import { openLink } from '../links/customer-link.ts';
@@ -34,16 +36,18 @@ export async function openEstimate(db: Database, token: string, now: Date) {
   const link = await openLink(db, token, 'estimate', now);
   const job = link && (await models.Job.findByPk(link.jobId));
   if (!link || job?.state !== 'open') return null;
-  const [lines, instrument, customer, settings, remarks, photos, offer, catalogue] = await Promise.all([
-    orderOf(models, job.id),
-    models.Instrument.findByPk(job.instrumentId),
-    models.Customer.findByPk(job.customerId),
-    models.Setting.findAll(),
-    models.Remark.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
-    models.Photo.findAll({ where: { jobId: job.id, removedAt: null }, order: [['id', 'ASC']] }),
-    offerOfJob(db, job.id, now),
-    catalogueOf(models),
-  ]);
+  const [lines, instrument, customer, settings, remarks, photos, offer, catalogue, { care }] =
+    await Promise.all([
+      orderOf(models, job.id),
+      models.Instrument.findByPk(job.instrumentId),
+      models.Customer.findByPk(job.customerId),
+      models.Setting.findAll(),
+      models.Remark.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']] }),
+      models.Photo.findAll({ where: { jobId: job.id, removedAt: null }, order: [['id', 'ASC']] }),
+      offerOfJob(db, job.id, now),
+      catalogueOf(models),
+      readShop(models),
+    ]);
   const shop = shopOf(settings);
   const agreed = lines
     .filter((l) => l.approval === 'yes')
@@ -55,6 +59,8 @@ export async function openEstimate(db: Database, token: string, now: Date) {
     instrument: `${instrument?.maker ?? ''} ${instrument?.model ?? ''}`.trim(),
     complaint: job.complaint,
     limit: job.limitMinor,
+    /** how much cleaning is in the price */
+    cleaning: POLICIES[care.policy] as string,
     expiresAt: link.expiresAt.toISOString(),
     agreed: total(agreed, shop.tax, { kind: job.discountKind, value: job.discountValue }).toPay,
     offer,

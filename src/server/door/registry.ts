@@ -67,6 +67,7 @@ import { askTweak } from '../hand-over/tweak.ts';
 import { bringAir, takeBackAir } from '../air/bring-air.ts';
 import { takeLearned } from '../learn/take-learned.ts';
 import { moveStock } from '../stores/move-stock.ts';
+import { saveCare } from '../house/save-care.ts';
 import { saveItem } from '../stores/save-item.ts';
 import { importStock } from '../stores/import-stock.ts';
 import { endOrder, placeOrder, saveOrder, saveSupplier } from '../stores/orders.ts';
@@ -217,6 +218,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'house.bring-air': bringAir,
   'house.take-back-air': takeBackAir,
   'stores.save-item': saveItem,
+  'house.save-care': saveCare,
   'stores.move': moveStock,
   'stores.import': importStock,
   'stores.save-order': saveOrder,

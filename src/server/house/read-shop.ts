@@ -1,4 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { SHIPPED_CARE } from '../../core/care/care.ts';
 import type { Checklist } from '../../core/inspection/checklist.ts';
 import type { Shop } from '../../core/job/shop.ts';
 import { OPERATIONS, wholeOperation } from '../../core/catalogue/operations.ts';
@@ -39,6 +40,7 @@ const VERSION_SQL = `SELECT CONCAT_WS('|',
   (SELECT BIT_XOR(CRC32(CONCAT(name, version, value))) FROM settings),
   (SELECT CONCAT(version, '/', CRC32(targets)) FROM target_versions ORDER BY version DESC LIMIT 1),
   (SELECT CONCAT(version, '/', CRC32(operations)) FROM operation_versions ORDER BY version DESC LIMIT 1),
+  (SELECT CONCAT(version, '/', CRC32(care)) FROM care_versions ORDER BY version DESC LIMIT 1),
   (SELECT CONCAT(COUNT(*), '/', MAX(id)) FROM checklists),
   (SELECT CONCAT(COUNT(*), '/', COALESCE(BIT_XOR(CRC32(CONCAT(id, name, version, retired, construction))), 0)) FROM kinds),
   (SELECT CONCAT(COUNT(*), '/', COALESCE(BIT_XOR(CRC32(CONCAT_WS(' ', id, name, resolution, zero_offset, checked_at, version, retired, quantities, unit, check_every_days))), 0)) FROM gauges),
@@ -54,6 +56,11 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
       targets: {
         model: models.TargetVersion,
         where: 'version = (SELECT MAX(version) FROM target_versions)',
+        order: ['version'],
+      },
+      care: {
+        model: models.CareVersion,
+        where: 'version = (SELECT MAX(version) FROM care_versions)',
         order: ['version'],
       },
       operations: {
@@ -82,6 +89,7 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
     habits: habitsOf(settings),
     planning: planningOf(settings),
     targets: rows.targets[0]?.targets ?? SHIPPED_TARGETS,
+    care: rows.care[0]?.care ?? SHIPPED_CARE,
     catalogue: rows.operations[0]?.operations.map(wholeOperation) ?? OPERATIONS,
     kinds: kindsOf(rows.kinds),
     gauges: rows.gauges.map(asGauge),

@@ -41,6 +41,7 @@ export function estimatePaper(job: JobView, size: PaperSize, head = PLAIN_HEAD):
       ? 'Nothing is done before you say yes to it.'
       : `You named a limit of ${money(job.limit)}: above it we ask first, always.`,
   );
+  paper.text(job.cleaning);
   paper.heading('Your name, and the day');
   paper.pdf.y += 30;
   paper.rule();

@@ -61,6 +61,7 @@ export function AnswerEstimate({ token, estimate }: { readonly token: string; re
         Agreed so far: <b>{money(estimate.agreed)}</b> with tax
         {estimate.limit !== null && `; your limit is ${money(estimate.limit)}`}.
       </p>
+      <p className="py-1 text-sm text-quiet">{estimate.cleaning}</p>
       {asked.length > 0 && (
         <NameField
           value={name}

@@ -1,3 +1,5 @@
+import { STORES_HELP } from './stores-help.ts';
+
 /** A key, and what it does on a page. */
 export interface KeyHelp {
   readonly keys: string;
@@ -20,7 +22,8 @@ const ALL: readonly KeyHelp[] = [
   { keys: 'Esc', does: 'closes what is open' },
 ];
 
-interface Rule extends PageHelp {
+/** Where a help belongs. */
+export interface Rule extends PageHelp {
   readonly at: RegExp;
 }
 
@@ -50,66 +53,13 @@ const RULES: readonly Rule[] = [
     keys: [],
     guide: 'owner-day',
   },
+  ...STORES_HELP,
   {
-    at: /^\/stores\/\d+$/,
-    name: 'On the shelves',
+    at: /^\/house\/care/,
+    name: 'Care',
     purpose:
-      'One thing of the stores: how many are there and free, what waits for which job, and everything that happened to it. A count puts it right, with its reason.',
+      'How much cleaning the price has in it; what may touch what, where this shop says it otherwise than the trade; what players are told at hand-over. Every version stays.',
     keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores\/orders\/\d+$/,
-    name: 'An order',
-    purpose:
-      'What is ordered at a supplier, how it went out, when it should come, and how many came so far. What a job waits for is set aside for it as it comes, and the job is back in hands.',
-    keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores\/orders/,
-    name: 'Orders',
-    purpose: 'Every order at a supplier: written, under way, partly here, late, all here.',
-    keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores\/count/,
-    name: 'Count',
-    purpose:
-      'Stocktaking: a code is scanned or a name typed, how many are there is said, and the next one is scanned. What differs from the book is shown afterwards.',
-    keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores\/labels/,
-    name: 'Labels',
-    purpose: 'Labels to print and stick where things lie, with a code that opens them when it is scanned.',
-    keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores\/figures/,
-    name: 'What the shelves come to',
-    purpose:
-      'What is on the shelves cost, how many of each thing every month took, what has not moved for a year, what is past its day.',
-    keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores\/short/,
-    name: 'What is short',
-    purpose:
-      'What is short and on no order yet, also because a job waits for it: a list for each supplier with how many to order. It is made an order here.',
-    keys: [],
-    guide: 'owner-day',
-  },
-  {
-    at: /^\/stores/,
-    name: 'Stores',
-    purpose:
-      'Strings, blanks, wire and parts: how many are there, how many nobody waits for, what is short or past its day. A scanned code finds its item; Enter opens it.',
-    keys: [FIND],
     guide: 'owner-day',
   },
   {

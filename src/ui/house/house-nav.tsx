@@ -21,6 +21,7 @@ export const HOUSE_PAGES = [
   { href: '/house/readings', name: 'How we read' },
   { href: '/house/gauges', name: 'Gauges' },
   { href: '/house/air', name: 'The air' },
+  { href: '/house/care', name: 'Care' },
   { href: '/house/hand-over', name: 'Handing over' },
   { href: '/house/messages', name: 'Messages' },
   { href: '/house/keeping', name: 'What is kept' },

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { stationsOfItem } from '../../core/inspection/item-stations.ts';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
@@ -17,6 +17,8 @@ import { Trouble } from '../kit/trouble.tsx';
 import { useAnswers } from '../inspection/use-answers.ts';
 import { isTyping } from '../kit/use-slash.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
+
+const CareOfJob = lazy(async () => ({ default: (await import('../care/care-of-job.tsx')).CareOfJob }));
 
 type Item = LeafProps<'inspection'>['job']['inspection']['items'][number] & { readonly unsent?: boolean };
 
@@ -202,6 +204,11 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
             </p>
           )}
         </div>
+        {item.cared && (
+          <Suspense>
+            <CareOfJob number={job.number} at="items" id={item.key} />
+          </Suspense>
+        )}
         {stations.length > 0 && (
           <ItemReadings
             key={item.key}

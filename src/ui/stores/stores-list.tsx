@@ -60,10 +60,10 @@ function Rows({
               <td className="text-ink">{i.place}</td>
               <td className={isShort(i) ? 'text-rubric' : ''}>
                 {isShort(i) ? `◆ ${i.free} free, short` : `${i.free} free`}
-                {i.coming > 0 && <span className="text-sm text-quiet"> · {i.coming} coming</span>}
               </td>
               <td className="text-quiet">
                 {i.onHand} {SORTS[sort].unit[i.onHand === 1 ? 0 : 1]} there
+                {i.coming > 0 && `, ${i.coming} coming`}
               </td>
             </tr>
           ))}

@@ -14,6 +14,7 @@ import { Clock, CorrectClock, type Line } from './clock.tsx';
 /** Turns and cuts read what is typed: they come where a rod, a saddle or a nut is on the order. */
 const PutOn = lazy(async () => ({ default: (await import('./put-on.tsx')).PutOn }));
 const Hinders = lazy(async () => ({ default: (await import('./hinders.tsx')).Hinders }));
+const CareOfJob = lazy(async () => ({ default: (await import('../care/care-of-job.tsx')).CareOfJob }));
 const StepLog = lazy(async () => ({ default: (await import('./step-log.tsx')).StepLog }));
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
@@ -41,6 +42,7 @@ function Hazards({ line }: { readonly line: Line }) {
       <p className="text-quiet">
         Beware. The product’s safety sheet, local rules and licensed people come first:
       </p>
+      {line.wear.length > 0 && <p className="font-bold">{line.wear.join(', ')}</p>}
       {line.hazards.map((h) => (
         <p key={h}>
           <TriangleAlert aria-hidden size={15} className="inline align-[-2px]" /> {h}
@@ -140,6 +142,11 @@ export function StepCard({
             </p>
           )}
           {!finished && <Hazards line={line} />}
+          {!finished && line.cared && (
+            <Suspense>
+              <CareOfJob number={job.number} at="operations" id={line.operation} />
+            </Suspense>
+          )}
         </div>
         {may && (
           <div className="flex flex-wrap gap-2">

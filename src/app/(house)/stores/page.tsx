@@ -34,6 +34,9 @@ export default async function StoresPage() {
         <Link href="/stores/figures" className="button">
           Figures
         </Link>
+        <Link href="/stores/care" className="button">
+          Care
+        </Link>
       </PageHead>
       <StoresList
         items={items}

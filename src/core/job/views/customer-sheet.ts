@@ -1,3 +1,5 @@
+import { homeAdvice, type ShopCare } from '../../care/care.ts';
+import { partsOf } from '../../care/surfaces.ts';
 import { adviceFor } from '../../hand-over/advice.ts';
 import {
   sayWhatChanged,
@@ -130,7 +132,7 @@ function priceOf(g: SheetJob, taxing: Taxing): CustomerSheet['price'] {
 }
 
 /** Advice as the bench wrote it, or what Rubrica would say of this instrument. */
-function adviceOf(g: SheetJob, items: Judged['items']): string[] {
+function adviceOf(g: SheetJob, items: Judged['items'], care: ShopCare): string[] {
   const written = g.handOver?.advice;
   if (written !== null && written !== undefined)
     return written
@@ -140,7 +142,9 @@ function adviceOf(g: SheetJob, items: Judged['items']): string[] {
   const finished = g.lines.filter((l) => l.step === 'finished');
   const humidity = g.rounds.findLast((r) => r.humidity !== null)?.humidity ?? null;
   return adviceFor({
-    construction: g.instrument.construction,
+    care: partsOf(g.instrument.construction)
+      .map((p) => homeAdvice(care, p.surface))
+      .filter((says) => says !== ''),
     acoustic: KIND_RECORDS[g.instrument.construction.kind].acoustic,
     newStrings:
       g.stringChanges.some((c) => c.kind === 'on' && c.fresh) ||
@@ -161,7 +165,7 @@ const thingSaid = (i: JobThing): string =>
 export function sheetView(
   g: SheetJob,
   judged: Pick<Judged, 'items' | 'planInput' | 'bySheet'>,
-  { info, rules }: Pick<Shop, 'info' | 'rules'>,
+  { info, rules, care }: Pick<Shop, 'info' | 'rules' | 'care'>,
   now: Date,
 ): CustomerSheet {
   const { job, customer, things, accidents, photos } = g;
@@ -201,7 +205,7 @@ export function sheetView(
       .filter((c) => g.handOver?.checks[c.key])
       .map((c) => c.title),
     price: priceOf(g, info.tax),
-    advice: adviceOf(g, items),
+    advice: adviceOf(g, items, care),
     nextCheck:
       g.handOver?.nextCheck ??
       (end === 'done' ? nextCheckDay(rules, now.getTime(), info.zone, g.opening) : null),

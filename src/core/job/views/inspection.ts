@@ -1,3 +1,4 @@
+import { CARED_ITEMS } from '../../care/where-it-counts.ts';
 import { ANSWER_FACTS } from '../../inspection/checklist.ts';
 import { listFor } from '../../inspection/list-for.ts';
 import { dealtWithBy, FINDINGS, type NamedFinding } from '../../inspection/findings.ts';
@@ -47,6 +48,8 @@ export const inspectionView = (
       fine: item.fine ?? '',
       caution: item.caution ?? '',
       reading: item.reading ?? null,
+      /** whether what may touch the instrument is asked there */
+      cared: CARED_ITEMS.includes(item.key),
       leadsTo: item.leadsTo ? operation(item.leadsTo, g.catalogue).name : '',
       findings: (FINDINGS.get(item.key) ?? []).map((f) => ({
         id: f.id,

@@ -1,3 +1,4 @@
+import { POLICIES } from '../../care/care.ts';
 import type { Withdrawn } from '../job.ts';
 import type { CustomerSheet } from '../../hand-over/customer-sheet.ts';
 import type { JobPart, JobWith } from '../job-parts.ts';
@@ -93,6 +94,8 @@ export const leafSource = <P extends JobPart>(
 export const commonView = (s: LeafSource<never>, { places }: Pick<Around, 'places'>) => ({
   ...headView(s.job, factsOf(s.job, s.judged), s.shop, s.name),
   shop: s.shop.info,
+  /** how much cleaning is in the price, as the customer reads it */
+  cleaning: POLICIES[s.shop.care.policy] as string,
   people: s.shop.people.map((p) => ({ id: p.id, name: p.name })),
   places: places.map(({ id, name, holds }) => ({ id, name, holds })),
   place: places.find((p) => p.id === s.job.job.placeId)?.name ?? null,

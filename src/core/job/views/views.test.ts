@@ -1,3 +1,4 @@
+import { SHIPPED_CARE } from '../../care/care.ts';
 import { ALWAYS } from '../../days/opening.ts';
 /** What screens and papers show of a job, made from plain values: no house, no clock, no rows. */
 import { USUAL_PLAN_RULES } from '../../plan/plan-rules.ts';
@@ -59,6 +60,7 @@ const shop: Shop = {
     feelings: [...USUAL_FEELINGS],
   },
   targets: SHIPPED_TARGETS,
+  care: SHIPPED_CARE,
   catalogue: OPERATIONS,
   kinds: KINDS.map((id) => ({
     id,

@@ -1,3 +1,5 @@
+import { CARED_OPERATIONS } from '../../care/where-it-counts.ts';
+import { PROTECTION, protectionFor } from '../../catalogue/hazards.ts';
 import { sayNextTurn } from '../../plan/next-turn.ts';
 import { agreedOperation, customerSays, saysStrings } from '../../catalogue/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
@@ -128,6 +130,10 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     partsTax: l.partsTax,
     priceReason: l.priceReason,
     hazards: op.hazards,
+    /** what is worn or switched on for it */
+    wear: protectionFor(op.hazards).map((p) => PROTECTION[p] as string),
+    /** whether it puts something on the instrument: what may touch it is shown */
+    cared: CARED_OPERATIONS.includes(l.operation),
     reversible: op.reversible,
     wait: op.wait,
     /** to finish it is to say which strings went on */

@@ -34,6 +34,7 @@ import { initLedger, LedgerRow } from './ledger.ts';
 import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
 import { AirHour, AirLog, initAir } from './air.ts';
 import { initOrders, OrderHead, OrderLine, StockWantRow, Supplier } from './orders.ts';
+import { CareVersion, initCare } from './care.ts';
 import { initStock, StockAside, StockItem, StockMoveRow } from './stock.ts';
 import { initViews, SavedView } from './views.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
@@ -74,6 +75,7 @@ const ALL = {
   StockItem,
   StockAside,
   StockMoveRow,
+  CareVersion,
   Supplier,
   OrderHead,
   OrderLine,
@@ -170,5 +172,6 @@ export function defineModels(sequelize: Sequelize): Models {
   initAir(sequelize, own);
   initStock(sequelize, own);
   initOrders(sequelize, own);
+  initCare(sequelize, own);
   return own;
 }
