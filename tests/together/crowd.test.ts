@@ -11,6 +11,7 @@ import { asRunning } from '../../cli/base/database-accounts.ts';
 import { startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
 import { replay } from '../../src/core/history/replay.ts';
 import { operation } from '../../src/core/catalogue/operations.ts';
+import { after, freeOf, NOTHING } from '../../src/core/stock/ledger.ts';
 import { runningWait } from '../../src/core/work/waits.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { stationKey } from '../../src/core/readings/stations.ts';
@@ -87,6 +88,22 @@ async function takeJobs(actor: Actor): Promise<CrowdJob[]> {
   return made;
 }
 
+/** Ten things on the shelves, three of each. */
+async function fillShelves(actor: Actor): Promise<number[]> {
+  const shelves: number[] = [];
+  for (let n = 0; n < 10; n++) {
+    const row = { sort: 'own', name: `Thing ${n}`, facts: {}, place: '', supplier: '', code: '' } as const;
+    const rest = { itemId: null, version: 0, least: 0, usual: 0, cost: null, price: null, retired: false };
+    const kept = await execute(db, actor, 'stores.save-item', { ...row, ...rest }, randomUUID());
+    if (!kept.ok) throw new Error(JSON.stringify(kept.error));
+    const { itemId } = kept.value;
+    const came = { itemId, kind: 'received', quantity: 3, jobId: null, lineId: null, reason: '' } as const;
+    await execute(db, actor, 'stores.move', came, randomUUID());
+    shelves.push(itemId);
+  }
+  return shelves;
+}
+
 beforeAll(async () => {
   process.env['RUBRICA_SECRET'] = SECRET;
   server = await startDatabase('crowd-database');
@@ -114,17 +131,20 @@ beforeAll(async () => {
     tokenHash: 'd'.repeat(64),
     pairedAt: new Date(),
   });
-  jobs = await takeJobs({
+  const owner: Actor = {
     personId: lead.id,
     deviceId: device.id,
     name: lead.name,
     initials: 'L',
     role: 'owner',
-  });
+  };
+  jobs = await takeJobs(owner);
+  const shelves = await fillShelves(owner);
   const code = await makePairingCode(db, new Date(), PEOPLE);
   app = await serve(PORT, env(), 'start', silently);
   crowd = [];
-  for (const { id } of people) crowd.push(new Person(BASE, await signedIn(BASE, code, id, '1234'), id, jobs));
+  for (const { id } of people)
+    crowd.push(new Person(BASE, await signedIn(BASE, code, id, '1234'), id, jobs, shelves));
 }, 5 * MINUTE);
 
 afterAll(async () => {
@@ -174,6 +194,27 @@ async function logTellsState({ models }: Database): Promise<void> {
   expect(new Set(open.map((e) => e.personId)).size).toBe(open.length);
 }
 
+/** The ledger of every thing says what stands on its shelf, nothing is under nothing, nothing is set aside twice. */
+async function shelvesHold({ models }: Database): Promise<number> {
+  const moves = await models.StockMoveRow.findAll({ order: [['id', 'ASC']] });
+  const asides = await models.StockAside.findAll({ order: [['jobId', 'ASC']] });
+  for (const item of await models.StockItem.findAll()) {
+    const own = moves.filter((m) => m.itemId === item.id);
+    let level = NOTHING;
+    for (const m of own) {
+      const next = after(level, { kind: m.kind, quantity: Number(m.quantity), job: m.jobId });
+      if (!next.ok) throw new Error(`the ledger of ${item.name} holds what could not happen: ${m.kind}`);
+      level = next.value;
+      expect(Number(m.onHand)).toBe(level.onHand);
+    }
+    expect([item.name, Number(item.onHand)]).toEqual([item.name, level.onHand]);
+    const kept = asides.filter((a) => a.itemId === item.id).map((a) => [a.jobId, Number(a.quantity)]);
+    expect(kept).toEqual([...level.aside].sort((a, b) => a[0] - b[0]));
+    expect(freeOf(level)).toBeGreaterThanOrEqual(0);
+  }
+  return moves.length;
+}
+
 /** What must be true of the house whatever happened. */
 async function holdsTogether(): Promise<number> {
   const { models, sequelize } = db;
@@ -196,6 +237,7 @@ async function holdsTogether(): Promise<number> {
   expect(strangers.map((e) => e.kind)).toEqual([]);
 
   await logTellsState(db);
+  expect(await shelvesHold(db)).toBeGreaterThan(10);
   const overlaps = await sequelize.query(
     `SELECT a.id FROM time_entries a JOIN time_entries b ON a.person_id = b.person_id AND a.id < b.id
      AND a.started_at < COALESCE(b.ended_at, NOW(3)) AND b.started_at < COALESCE(a.ended_at, NOW(3))`,
@@ -265,6 +307,7 @@ async function copyHolds({ path, before }: Awaited<ReturnType<typeof copyNow>>):
   expect(before.filter((id) => !there.has(id))).toEqual([]);
   expect([...there].filter((id) => !now.has(id))).toEqual([]);
   await logTellsState(copy);
+  await shelvesHold(copy);
   await copy.sequelize.close();
   rmSync(folder, { recursive: true, force: true });
 }

@@ -64,6 +64,8 @@ export class Person {
     private readonly cookie: string,
     private readonly person: number,
     private readonly jobs: readonly CrowdJob[],
+    /** the things on the shelves, by their rows */
+    private readonly shelves: readonly number[],
   ) {}
 
   private pick<T>(of: readonly T[]): T {
@@ -124,7 +126,7 @@ export class Person {
   private async once(until: () => boolean): Promise<void> {
     const job = this.pick(this.jobs);
     const jobId = job.id;
-    switch (randomInt(6)) {
+    switch (randomInt(8)) {
       case 0: {
         const item = this.pick(job.items);
         const answer = this.pick(['fine', 'watch', 'work', 'na'] as const);
@@ -180,6 +182,15 @@ export class Person {
           until,
         );
         if (asked && said?.value?.remarkId !== undefined) this.questions.push(said.value.remarkId);
+        return;
+      }
+      case 5:
+      case 6: {
+        // The few things there are wanted by everybody at once.
+        const kind = this.pick(['received', 'set-aside', 'set-aside', 'used', 'used', 'released'] as const);
+        const itemId = this.pick(this.shelves);
+        const quantity = 1 + randomInt(2);
+        await this.give('stores.move', { itemId, kind, quantity, jobId, lineId: null, reason: '' }, until);
         return;
       }
       default: {

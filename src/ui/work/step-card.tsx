@@ -42,12 +42,16 @@ function Hazards({ line }: { readonly line: Line }) {
       <p className="text-quiet">
         Beware. The product’s safety sheet, local rules and licensed people come first:
       </p>
-      {line.wear.length > 0 && <p className="font-bold">{line.wear.join(', ')}</p>}
       {line.hazards.map((h) => (
         <p key={h}>
           <TriangleAlert aria-hidden size={15} className="inline align-[-2px]" /> {h}
         </p>
       ))}
+      {line.wear.length > 0 && (
+        <p>
+          Before hands go on: <b>{line.wear.join(', ')}</b>
+        </p>
+      )}
     </div>
   );
 }
