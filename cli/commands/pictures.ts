@@ -26,6 +26,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['rack', '/rack'],
   ['desk', '/desk'],
   ['stores', '/stores'],
+  ['care', '/stores/care?job=412'],
   ['bench', '/bench'],
   ['learned', '/house/learned'],
   ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'KL-0107') + 1}`],
@@ -120,16 +121,10 @@ export async function run(o: Options): Promise<number> {
       await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
       if (name === 'plans') await page.waitForSelector('article');
       if (name === 'listen') await listen(page);
+      if (name === 'care') await page.getByLabel('What have you in your hand?').fill('rubbing alcohol');
       if (name === 'week') await page.waitForSelector('#main [aria-label="Ilse Marrow"]');
       // What is tried, and what was heard under it, are one page.
       await page.screenshot({ path: join(folder, `${name}.png`), fullPage: name === 'plan-try' });
-    }
-    if (o.rest.length === 0 || o.rest.includes('my-day-phone')) {
-      await page.setViewportSize({ width: 390, height: 844 });
-      await page.goto(`http://127.0.0.1:${port}/bench`);
-      await page.waitForSelector('#my-day');
-      await page.locator('#my-day').scrollIntoViewIfNeeded();
-      await page.screenshot({ path: join(folder, 'my-day-phone.png') });
     }
     if (o.rest.length === 0 || o.rest.includes('estimate-phone'))
       await phonePicture(browser, page, `http://127.0.0.1:${port}`, join(folder, 'estimate-phone.png'));

@@ -150,7 +150,7 @@ test('a part is ordered and arrives: its job hangs on the part rail till then, W
   await go(tomas, '/rack');
   await expect(
     tomas.getByRole('region', { name: 'A part' }).getByRole('link', { name: new RegExp(`^${number}`) }),
-  ).toContainText('part Tue 4 Mar');
+  ).toContainText('by Tue 4 Mar');
 
   // Sooner, after all: Week plans the step behind it.
   const soon = new Date(Date.now() + 4 * 86_400_000).toISOString().slice(0, 10);

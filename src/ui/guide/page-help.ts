@@ -1,19 +1,5 @@
+import type { KeyHelp, PageHelp, Rule } from './help-kinds.ts';
 import { STORES_HELP } from './stores-help.ts';
-
-/** A key, and what it does on a page. */
-export interface KeyHelp {
-  readonly keys: string;
-  readonly does: string;
-}
-
-/** What a page is for, its keys, and the part of the guide that tells more. */
-export interface PageHelp {
-  readonly name: string;
-  readonly purpose: string;
-  readonly keys: readonly KeyHelp[];
-  /** the id of a section of the guide */
-  readonly guide: string;
-}
 
 const FIND: KeyHelp = { keys: '/', does: 'to the search field' };
 const ANYTHING: KeyHelp = { keys: '/', does: 'finds anything: a job, an instrument, a customer' };
@@ -21,11 +7,6 @@ const ALL: readonly KeyHelp[] = [
   { keys: '?', does: 'this help' },
   { keys: 'Esc', does: 'closes what is open' },
 ];
-
-/** Where a help belongs. */
-export interface Rule extends PageHelp {
-  readonly at: RegExp;
-}
 
 /** The first that fits a path. */
 const RULES: readonly Rule[] = [

@@ -1,4 +1,4 @@
-import type { Rule } from './page-help.ts';
+import type { Rule } from './help-kinds.ts';
 
 /** The pages of the stores, the first that fits a path. */
 export const STORES_HELP: readonly Rule[] = [

@@ -66,7 +66,7 @@ export function RackTag({ tag, today }: { readonly tag: Tag; readonly today: str
         {shown ? (
           <span className="text-rubric">◆ {says}</span>
         ) : tag.waitingFor === 'part' && tag.waitingUntil !== null ? (
-          <>part {sayWeekday(dayOf(tag.waitingUntil))}</>
+          <>by {sayWeekday(dayOf(tag.waitingUntil))}</>
         ) : tag.waitingNote !== '' ? (
           tag.waitingNote
         ) : (
