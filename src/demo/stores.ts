@@ -247,6 +247,7 @@ export async function fillShelves(story: Story, today: number): Promise<Readonly
       usual,
       cost,
       price,
+      tax: null,
       retired: false,
     });
     await story.give('stores.move', {

@@ -33,6 +33,7 @@ const BRONZE: CommandInput<'stores.save-item'> = {
   usual: 10,
   cost: 600,
   price: 1200,
+  tax: null,
   retired: false,
 };
 
@@ -353,12 +354,13 @@ test('the shelves as a list: what goes out comes in again in another shop; what 
     sort: 'saddle-blank',
     facts: { material: 'bone', thick: '3 mm', high: '12 mm', long: '80 mm' },
   });
-  const { currency } = await loadShop(db);
+  const { currency: money, tax } = await loadShop(db);
+  const shop = { money, rates: tax.rates };
   const before = (await loadStores(db)).filter((i) => !i.retired && i.sort !== 'own');
-  const text = stockCsv(before, currency);
+  const text = stockCsv(before, shop);
   const sheet = readSheet(decodeSheet(new TextEncoder().encode(text)));
   if (!sheet.ok) throw new Error(sheet.error);
-  const { entries, wrong } = stockContent(sheet.value, guessStockColumns(sheet.value.head), 'own', currency);
+  const { entries, wrong } = stockContent(sheet.value, guessStockColumns(sheet.value.head), 'own', shop);
   expect(wrong).toEqual([]);
   const items = entries.map((e) => ({ ...e, facts: { ...e.facts } }));
   expect(await order(technician, 'stores.import', { items })).toEqual({ added: 0, known: 2 });

@@ -26,6 +26,7 @@ const BRONZE: Item = {
   usual: 10,
   cost: 600,
   price: 1200,
+  tax: null,
   retired: false,
 };
 const kept = async (more: Partial<Item> = {}) =>

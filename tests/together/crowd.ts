@@ -27,6 +27,15 @@ const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout
 const GIVE_UP_MS = 60_000;
 const PATIENCE_MS = 4000;
 
+/** What is answered in time; what is answered later is as good as lost. No signal is needed: one may be collected with its request. */
+async function inTime<T>(asked: Promise<T>): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('no answer in time')), PATIENCE_MS);
+  });
+  return Promise.race([asked, late]).finally(() => clearTimeout(timer));
+}
+
 /** Signs a person in on a tablet of their own, through the doors a browser uses; answers the cookie. */
 export async function signedIn(base: string, code: string, personId: number, pin: string): Promise<string> {
   const jar = new Map<string, string>();
@@ -72,33 +81,32 @@ export class Person {
     return of[randomInt(of.length)] as T;
   }
 
+  /** Asks the house once. */
+  private async ask(command: unknown): Promise<{ readonly status: number; readonly said: Answer }> {
+    const answer = await fetch(`${this.base}/api/command`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', origin: this.base, cookie: this.cookie },
+      body: JSON.stringify(command),
+    });
+    return { status: answer.status, said: (await answer.json()) as Answer };
+  }
+
   /** Gives a command with the same id until it is answered, as a tablet does. */
   private async give<N extends CommandName>(name: N, input: CommandInput<N>, until: () => boolean) {
     const id = randomUUID();
     this.open = id;
     const began = Date.now();
     for (;;) {
-      // Held here: a signal that nothing but the request holds may be collected before its time.
-      const patience = new AbortController();
-      const timer = setTimeout(() => patience.abort(), PATIENCE_MS);
       try {
-        const answer = await fetch(`${this.base}/api/command`, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json', origin: this.base, cookie: this.cookie },
-          body: JSON.stringify({ id, name, input }),
-          signal: patience.signal,
-        });
-        const said = (await answer.json()) as Answer;
+        const { status, said } = await inTime(this.ask({ id, name, input }));
         // A fault of the house tells nothing of what it did: a tablet asks again with the same id.
-        if (answer.status >= 500) throw new Error(`answered ${answer.status}`);
+        if (status >= 500) throw new Error(`answered ${status}`);
         this.open = null;
         if (said.ok) this.acknowledged.push({ id, name, person: this.person });
         return said;
       } catch {
         if (Date.now() - began > GIVE_UP_MS && until()) return null;
         await pause(150);
-      } finally {
-        clearTimeout(timer);
       }
     }
   }

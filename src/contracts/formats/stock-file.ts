@@ -1,3 +1,4 @@
+import type { TaxRate } from '../../core/money/tax.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { readFacts } from '../../core/stock/read-facts.ts';
 import { SORTS, SORT_IDS, sortOf, type SortId } from '../../core/stock/sorts.ts';
@@ -23,6 +24,7 @@ export const STOCK_FIELDS: Readonly<Record<string, string>> = {
   usual: 'Usually ordered',
   cost: 'Costs',
   price: 'The customer pays',
+  tax: 'Tax',
 };
 
 /** What columns are usually called, beside what they are called here. */
@@ -68,6 +70,14 @@ export interface StockEntry {
   readonly usual: number;
   readonly cost: number | null;
   readonly price: number | null;
+  /** a rate of the shop; null for the usual one of parts */
+  readonly tax: string | null;
+}
+
+/** What amounts and rates are in the shop a list is read for. */
+export interface ListMoney {
+  readonly money: MoneyForm;
+  readonly rates: readonly TaxRate[];
 }
 
 const LONGEST: Readonly<Record<string, number>> = { name: 120, place: 60, supplier: 80, code: 60 };
@@ -85,7 +95,11 @@ function howMany(text: string): number {
   return number === '' ? 0 : /^\d{1,6}(?:\.\d{1,2})?$/.test(number) ? Number(number) : Number.NaN;
 }
 
-function entryOf(of: (field: string) => string, usual: SortId, money: MoneyForm): StockEntry | string {
+function entryOf(
+  of: (field: string) => string,
+  usual: SortId,
+  { money, rates }: ListMoney,
+): StockEntry | string {
   const name = of('name');
   if (name === '') return 'it has no name';
   const long = Object.keys(LONGEST).find((f) => of(f).length > (LONGEST[f] ?? 0));
@@ -105,6 +119,9 @@ function entryOf(of: (field: string) => string, usual: SortId, money: MoneyForm)
   const [cost, price] = [readAmount(of('cost'), money), readAmount(of('price'), money)];
   if (!cost.ok) return `costs: ${cost.error}`;
   if (!price.ok) return `the customer pays: ${price.error}`;
+  const named = of('tax').toLowerCase();
+  const rate = rates.find((r) => r.id.toLowerCase() === named || r.name.toLowerCase() === named);
+  if (named !== '' && !rate) return `“${of('tax')}” is no rate of tax of this shop`;
   const [place, supplier, code] = [of('place'), of('supplier'), of('code')];
   return {
     sort,
@@ -118,6 +135,7 @@ function entryOf(of: (field: string) => string, usual: SortId, money: MoneyForm)
     usual: many,
     cost: cost.value,
     price: price.value,
+    tax: rate?.id ?? null,
   };
 }
 
@@ -130,13 +148,13 @@ export function stockContent(
   sheet: Sheet,
   columns: Readonly<Partial<Record<string, number>>>,
   usual: SortId,
-  money: MoneyForm,
+  shop: ListMoney,
 ): { readonly entries: readonly StockEntry[]; readonly wrong: readonly WrongRow[] } {
   const entries: StockEntry[] = [];
   const wrong: WrongRow[] = [];
   const codes = new Set<string>();
   for (const { line, cells } of sheet.rows) {
-    const entry = entryOf((f) => (columns[f] === undefined ? '' : (cells[columns[f]] ?? '')), usual, money);
+    const entry = entryOf((f) => (columns[f] === undefined ? '' : (cells[columns[f]] ?? '')), usual, shop);
     const why =
       typeof entry === 'string'
         ? entry

@@ -1,9 +1,19 @@
 import { describe, expect, test } from 'vitest';
+import { HAZARDS } from '../catalogue/hazards.ts';
 import { FACTS } from '../instrument/construction-facts.ts';
 import { usualConstruction } from '../instrument/defaults.ts';
 import { OPERATIONS } from '../catalogue/operations.ts';
 import { FINDINGS } from '../inspection/findings.ts';
-import { careFor, homeAdvice, judgedBy, mayUse, SHIPPED_CARE, TASK_IDS, type ShopCare } from './care.ts';
+import {
+  careFor,
+  cautionsOf,
+  homeAdvice,
+  judgedBy,
+  mayUse,
+  SHIPPED_CARE,
+  TASK_IDS,
+  type ShopCare,
+} from './care.ts';
 import { MEANS, MEANS_IDS, meansBy, type MeansId } from './means.ts';
 import { partsOf, sayPart, SURFACE_IDS, SURFACES, type SurfaceId } from './surfaces.ts';
 import { lettersOf, verdictOn } from './verdicts.ts';
@@ -45,6 +55,13 @@ describe('the tables are whole', () => {
   test('a part and what it shows, said once', () => {
     expect(sayPart({ part: 'Body and neck', surface: 'shellac' })).toBe('Body and neck: shellac');
     expect(sayPart({ part: 'Frets', surface: 'frets' })).toBe('Frets');
+  });
+
+  test('what is dangerous says so wherever it may be used, and what may not be used warns of nothing', () => {
+    expect(careFor(SHIPPED_CARE, 'poly', 'degrease').cautions).toEqual([HAZARDS.solvent]);
+    expect(careFor(SHIPPED_CARE, 'board-raw', 'moisten').cautions).toEqual([HAZARDS.solvent]);
+    expect(careFor(SHIPPED_CARE, 'unknown', 'polish').cautions).toEqual([]);
+    expect(cautionsOf(['naphtha', 'alcohol', 'dry-cloth'])).toEqual([HAZARDS.solvent]);
   });
 
   test('steps and items that ask for it are ones there are', () => {

@@ -1,3 +1,4 @@
+import { HAZARDS, type HazardId } from '../catalogue/hazards.ts';
 import { MEANS, meansBy, type MeansId } from './means.ts';
 import { SURFACES, type SurfaceId } from './surfaces.ts';
 import { verdictOn, type Judged, type Verdict } from './verdicts.ts';
@@ -32,6 +33,30 @@ const REACHED: Readonly<Record<TaskId, readonly MeansId[]>> = {
   degrease: ['soap', 'naphtha', 'alcohol', 'contact-cleaner', 'acetone', 'household'],
   unstick: ['graphite', 'soap', 'contact-cleaner', 'naphtha', 'alcohol', 'warmth', 'acid', 'silicone'],
 };
+
+/** What each is dangerous by. */
+const DANGEROUS: Readonly<Partial<Record<MeansId, HazardId>>> = {
+  'drying-oil': 'solvent',
+  compound: 'dust',
+  wool: 'dust',
+  abrasive: 'dust',
+  naphtha: 'solvent',
+  alcohol: 'solvent',
+  acetone: 'solvent',
+  'contact-cleaner': 'solvent',
+  'metal-polish': 'solvent',
+  warmth: 'lamp',
+};
+
+/** The cautions that go with some means, each once. */
+export const cautionsOf = (means: readonly MeansId[]): readonly string[] => [
+  ...new Set(
+    means.flatMap((m) => {
+      const hazard = DANGEROUS[m];
+      return hazard === undefined ? [] : [HAZARDS[hazard]];
+    }),
+  ),
+];
 
 /** What is to be known of a task on a surface beyond what may touch it. */
 const NOTES: Readonly<Partial<Record<`${SurfaceId} ${TaskId}`, string>>> = {
@@ -101,6 +126,8 @@ export interface CareAnswer {
   readonly first: string;
   /** empty where nothing more is to be known */
   readonly note: string;
+  /** what to beware of with what may be used */
+  readonly cautions: readonly string[];
 }
 
 /** What is usual for a task on a surface, what goes with care, what never, each with why. */
@@ -110,12 +137,14 @@ export function careFor(care: ShopCare, surface: SurfaceId, task: TaskId): CareA
       .map((means) => ({ means, name: MEANS[means].name as string, ...judgedBy(care, surface, means) }))
       .filter((m) => m.verdict === wanted)
       .map(({ means, name, why }) => ({ means, name, why }));
+  const [usual, withCare] = [said('usual'), said('care')];
   return {
     surface,
     task,
-    usual: said('usual'),
-    care: said('care'),
+    usual,
+    care: withCare,
     never: said('never'),
+    cautions: cautionsOf([...usual, ...withCare].map((m) => m.means)),
     first: SURFACES[surface].first,
     note: NOTES[`${surface} ${task}`] ?? '',
   };

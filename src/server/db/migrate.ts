@@ -38,6 +38,7 @@ import { up as findIndexes } from './migrations/040-find-indexes.ts';
 import { up as stores } from './migrations/041-stores.ts';
 import { up as orders } from './migrations/042-orders.ts';
 import { up as care } from './migrations/043-care.ts';
+import { up as itemTax } from './migrations/044-item-tax.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -89,6 +90,7 @@ const MIGRATIONS = [
   { name: '041-stores', up: stores },
   { name: '042-orders', up: orders },
   { name: '043-care', up: care },
+  { name: '044-item-tax', up: itemTax },
 ];
 
 /** The names of all migrations, in order. */

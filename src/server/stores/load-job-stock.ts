@@ -1,4 +1,5 @@
 import { operation } from '../../core/catalogue/operations.ts';
+import { formatMoney } from '../../core/money/currency.ts';
 import { fitting, sayNeed } from '../../core/stock/fits.ts';
 import { usedOf } from '../../core/stock/ledger.ts';
 import { needsOf, stringNeed } from '../../core/stock/needs.ts';
@@ -49,7 +50,8 @@ export async function loadJobStock(db: Database, number: number, now: Date) {
         name: item.name,
         place: item.place,
         free: item.free,
-        price: item.price,
+        /** what the customer pays for one, before tax where prices are; null where nobody said */
+        price: item.price === null ? null : formatMoney(item.price, g.shop.info.currency),
         aside: own.get(item.id) ?? 0,
         /** what the job waits for of it, and when it will likely be here; null where it waits for none */
         wanted: wants.get(item.id) ?? null,

@@ -20,6 +20,8 @@ export interface ShelfItem {
   readonly usual: number;
   readonly cost: number | null;
   readonly price: number | null;
+  /** its own rate of tax; null for the shop’s usual one of parts */
+  readonly tax: string | null;
   readonly onHand: number;
   /** how many nobody waits for */
   readonly free: number;
@@ -59,6 +61,7 @@ const asShelfItem = (
     usual: Number(i.usual),
     cost: i.cost === null ? null : Number(i.cost),
     price: i.price === null ? null : Number(i.price),
+    tax: i.tax,
     onHand,
     free: Math.round((onHand - sum(asides)) * 100) / 100,
     wanted: sum(wants),

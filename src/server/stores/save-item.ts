@@ -1,6 +1,7 @@
 import { invalidField } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import { readFacts } from '../../core/stock/read-facts.ts';
+import { shopOf } from '../house/load-shop.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
@@ -28,6 +29,9 @@ export const saveItem = defineUseCase({
         ok: false,
         error: invalidField('sort', 'What it is stays. Make another item for another thing.'),
       };
+    const { tax } = shopOf(await models.Setting.findAll({ where: { name: 'shop' }, transaction: t }));
+    if (said.tax !== null && !tax.rates.some((r) => r.id === said.tax))
+      return { ok: false, error: invalidField('tax', 'The shop has no such rate of tax.') };
     const known = code === '' ? null : await models.StockItem.findOne({ where: { code }, transaction: t });
     if (known && known.id !== itemId)
       return { ok: false, error: invalidField('code', `${known.name} has that code.`) };

@@ -1,5 +1,5 @@
 import { csv } from '../../contracts/formats/customers.ts';
-import { FACT_LABELS } from '../../contracts/formats/stock-file.ts';
+import { FACT_LABELS, type ListMoney } from '../../contracts/formats/stock-file.ts';
 import { minorPerUnit, type MoneyForm } from '../../core/money/currency.ts';
 import { sayFact, sayFacts } from '../../core/stock/read-facts.ts';
 import { shortLists } from '../../core/stock/short.ts';
@@ -13,7 +13,7 @@ const amount = (n: number | null, money: MoneyForm): string =>
 const FACTS = Object.keys(FACT_LABELS);
 
 /** Everything on the shelves as CSV (RFC 4180), as a list of it is read: what is known of it a column each, amounts as plain numbers. */
-export const stockCsv = (items: readonly ShelfItem[], money: MoneyForm): string =>
+export const stockCsv = (items: readonly ShelfItem[], { money, rates }: ListMoney): string =>
   csv(
     [
       'name',
@@ -28,6 +28,7 @@ export const stockCsv = (items: readonly ShelfItem[], money: MoneyForm): string 
       'usual',
       'cost',
       'price',
+      'tax',
     ],
     items
       .filter((i) => !i.retired)
@@ -44,6 +45,7 @@ export const stockCsv = (items: readonly ShelfItem[], money: MoneyForm): string 
         String(i.usual),
         amount(i.cost, money),
         amount(i.price, money),
+        rates.find((r) => r.id === i.tax)?.name ?? '',
       ]),
   );
 

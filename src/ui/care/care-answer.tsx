@@ -1,4 +1,6 @@
+import { TriangleAlert } from 'lucide-react';
 import { TASKS, type CareAnswer, type MeansSaid } from '../../core/care/care.ts';
+import { PROTECTION, protectionFor } from '../../core/catalogue/hazards.ts';
 import { sayPart, SURFACES } from '../../core/care/surfaces.ts';
 
 /** Things with what is said of each. */
@@ -21,6 +23,25 @@ function Said({ head, all }: { readonly head: string; readonly all: readonly Mea
   );
 }
 
+/** What to beware of, with what is worn or switched on for it. */
+export function Cautions({ all }: { readonly all: readonly string[] }) {
+  const wear = protectionFor(all).map((p) => PROTECTION[p]);
+  return (
+    <>
+      {all.map((says) => (
+        <p key={says}>
+          <TriangleAlert aria-hidden size={15} className="inline align-[-2px]" /> {says}
+        </p>
+      ))}
+      {wear.length > 0 && (
+        <p>
+          Before hands go on: <b>{wear.join(', ')}</b>
+        </p>
+      )}
+    </>
+  );
+}
+
 /** How something is done to a surface: what is usual, what goes with care, what never, where to try it first. */
 export function CareSaid({ answer: a, part }: { readonly answer: CareAnswer; readonly part?: string }) {
   const nothing = a.usual.length + a.care.length === 0;
@@ -40,6 +61,7 @@ export function CareSaid({ answer: a, part }: { readonly answer: CareAnswer; rea
         <Said head="With care" all={a.care} />
         <Said head="◆ Never" all={a.never} />
       </dl>
+      <Cautions all={a.cautions} />
       {!nothing && <p className="text-quiet">Try it first {a.first}. The product’s own sheet comes first.</p>}
     </section>
   );

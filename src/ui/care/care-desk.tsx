@@ -1,14 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import { careFor, mayUse, TASKS, type ShopCare, type TaskId } from '../../core/care/care.ts';
+import { careFor, cautionsOf, mayUse, TASKS, type ShopCare, type TaskId } from '../../core/care/care.ts';
 import { sayPart, SURFACE_IDS, SURFACES, type CaredPart, type SurfaceId } from '../../core/care/surfaces.ts';
 import { VERDICTS } from '../../core/care/verdicts.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
-import { CareSaid } from './care-answer.tsx';
+import { CareSaid, Cautions } from './care-answer.tsx';
 import { HazardDesk } from './hazard-desk.tsx';
 
 /** “May I use … on this?” */
@@ -51,6 +51,9 @@ function Question({ care, surface }: { readonly care: ShopCare; readonly surface
           </span>
         )}
       </p>
+      {answer?.known === true && (answer.verdict === 'usual' || answer.verdict === 'care') && (
+        <Cautions all={cautionsOf([answer.means])} />
+      )}
     </section>
   );
 }

@@ -3,7 +3,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { LoadedJobCare } from '../../server/care/load-job-care.ts';
 import { getJson } from '../data/queries.tsx';
-import { JOB_KEY } from '../data/refresh.ts';
+import { BESIDE_KEY } from '../data/refresh.ts';
 import Link from '../kit/link.tsx';
 import { CareSaid } from './care-answer.tsx';
 
@@ -19,7 +19,7 @@ export function CareOfJob({
   readonly id: string;
 }) {
   const { data } = useQuery<LoadedJobCare>({
-    queryKey: [JOB_KEY, number, 'care'],
+    queryKey: [BESIDE_KEY, number, 'care'],
     queryFn: ({ signal }) => getJson(`/api/job/${number}/care`, signal),
   });
   const said = data?.[at][id] ?? [];

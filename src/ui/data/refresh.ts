@@ -20,6 +20,8 @@ export const SETTLE_MS = 40;
 export const JOB_KEY = 'job';
 export const RACK_KEY = 'rack';
 export const FRAME_KEY = 'frame';
+/** What stands beside a page and loads itself, whatever the page does: it goes along with every refresh. */
+export const BESIDE_KEY = 'beside';
 
 /** The part a page shows that loads itself; null where the page is loaded as a whole. */
 const shownPart = (client: QueryClient): string | null =>
@@ -64,9 +66,12 @@ export function useRefresh() {
   const refresh = useCallback(
     async ({ frame = true }: { readonly frame?: boolean } = {}): Promise<boolean> => {
       const shownKey = shownPart(client);
-      if (shownKey === null) return page();
+      if (shownKey === null) {
+        void reload(client, [BESIDE_KEY]);
+        return page();
+      }
       setPart(true);
-      const done = await reload(client, frame ? [shownKey, FRAME_KEY] : [shownKey]);
+      const done = await reload(client, [shownKey, BESIDE_KEY, ...(frame ? [FRAME_KEY] : [])]);
       setPart(false);
       // Whom the house does not know any more, it sends elsewhere.
       return done === 'refused' ? page() : done === 'shown';

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import type { TaxRate } from '../../core/money/tax.ts';
 import type { MoneyForm } from '../../core/money/currency.ts';
 import { SORTS, SORT_IDS, type SortId } from '../../core/stock/sorts.ts';
 import { decodeSheet, readSheet, type Sheet } from '../../contracts/formats/spreadsheet.ts';
@@ -44,10 +45,16 @@ function useBringing() {
 }
 
 /** Things from a list of somebody's own: its columns are matched, what it comes to is shown, and what fits is put on the shelves. */
-export function BringStock({ money }: { readonly money: MoneyForm }) {
+export function BringStock({
+  money,
+  rates,
+}: {
+  readonly money: MoneyForm;
+  readonly rates: readonly TaxRate[];
+}) {
   const { loaded, setLoaded, wrong, said, read, keep, busy, trouble } = useBringing();
   const [usual, setUsual] = useState<SortId>('own');
-  const content = loaded && stockContent(loaded.sheet, loaded.columns, usual, money);
+  const content = loaded && stockContent(loaded.sheet, loaded.columns, usual, { money, rates });
   return (
     <section aria-label="From a list" className="space-y-3 border border-line p-3">
       <FileField

@@ -42,6 +42,16 @@ function Give({
   );
 }
 
+/** What the job waits for of it, and when it will likely be here. */
+function Awaited({ option: { wanted, sort } }: { readonly option: Option }) {
+  if (!wanted) return null;
+  return (
+    <span className="block text-sm">
+      The job waits for {sayQuantity(sort, wanted.quantity)}: <SayArrival arrival={wanted} />
+    </span>
+  );
+}
+
 /** One thing that does: set aside, let go, taken. */
 function OptionRow({
   option: o,
@@ -69,12 +79,9 @@ function OptionRow({
           {o.aside > 0 &&
             `${sayQuantity(o.sort, o.aside)} ${o.aside === 1 ? 'waits' : 'wait'} for this job, `}
           {there ? `${o.free} free` : '◆ none there'}
+          {o.price !== null && <span className="text-quiet">, {o.price} each</span>}
         </span>
-        {o.wanted && (
-          <span className="block text-sm">
-            The job waits for {sayQuantity(o.sort, o.wanted.quantity)}: <SayArrival arrival={o.wanted} />
-          </span>
-        )}
+        <Awaited option={o} />
       </span>
       {may && !there && !o.wanted && (
         <Give {...{ busy, name: o.name }} says="Wait for it" on={() => take(o, 'wait', lineId)} />

@@ -1,5 +1,6 @@
 'use client';
 
+import type { TaxRate } from '../../core/money/tax.ts';
 import { SORTS, SORT_IDS, sortOf, type SortId } from '../../core/stock/sorts.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
@@ -11,11 +12,13 @@ interface Props {
   readonly wrong: Readonly<Record<string, string>>;
   /** what it is cannot be changed once it has a ledger */
   readonly known: boolean;
+  /** the shop’s rates of tax */
+  readonly rates: readonly TaxRate[];
   readonly onChange: (part: Partial<TypedItem>) => void;
 }
 
 /** What is known of it by what it is: gauges of a set, sizes of a blank. */
-function Facts({ typed, wrong, onChange }: Omit<Props, 'known'>) {
+function Facts({ typed, wrong, onChange }: Omit<Props, 'known' | 'rates'>) {
   return Object.entries(sortOf(typed.sort).facts).map(([id, { label, hint, type }]) => (
     <TextField
       key={id}
@@ -30,8 +33,28 @@ function Facts({ typed, wrong, onChange }: Omit<Props, 'known'>) {
   ));
 }
 
+/** Its own rate of tax, where the shop has several. */
+function Tax({ typed, wrong, rates, onChange }: Omit<Props, 'known'>) {
+  if (rates.length < 2) return null;
+  return (
+    <FormField label="Its tax" error={wrong['tax']}>
+      {(w) => (
+        <ListChoice
+          {...w}
+          value={typed.tax}
+          items={[
+            { value: '', name: 'the usual one of parts' },
+            ...rates.map((r) => ({ value: r.id, name: r.name })),
+          ]}
+          onChange={(tax) => onChange({ tax })}
+        />
+      )}
+    </FormField>
+  );
+}
+
 /** What is typed of an item of the stores. */
-export function ItemFields({ typed, wrong, known, onChange }: Props) {
+export function ItemFields({ typed, wrong, known, rates, onChange }: Props) {
   const [one, many] = SORTS[typed.sort].unit;
   const text = (field: 'name' | 'place' | 'supplier' | 'code', label: string, maxLength: number) => (
     <TextField
@@ -74,6 +97,7 @@ export function ItemFields({ typed, wrong, known, onChange }: Props) {
       {number('usual', 'Usually ordered')}
       {number('cost', `What one ${one} costs`)}
       {number('price', `What the customer pays for one ${one}`)}
+      <Tax typed={typed} wrong={wrong} rates={rates} onChange={onChange} />
     </div>
   );
 }

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { TaxRate } from '../../core/money/tax.ts';
 import type { MoneyForm } from '../../core/money/currency.ts';
 import type { ShelfItem } from '../../server/stores/load-stores.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -15,11 +16,12 @@ interface Props {
   /** null: a new one */
   readonly item: ShelfItem | null;
   readonly money: MoneyForm;
+  readonly rates: readonly TaxRate[];
   readonly onDone: () => void;
 }
 
 /** What is typed of an item, and how it is kept; a new one is opened then. */
-function useItem({ item, money, onDone }: Props) {
+function useItem({ item, money, onDone }: Omit<Props, 'rates'>) {
   const router = useRouter();
   const { give, busy, trouble } = useSend();
   const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
@@ -61,7 +63,13 @@ export function ItemForm(props: Props) {
         void keep();
       }}
     >
-      <ItemFields typed={edit.value} wrong={wrong} known={item !== null} onChange={edit.set} />
+      <ItemFields
+        typed={edit.value}
+        wrong={wrong}
+        known={item !== null}
+        rates={props.rates}
+        onChange={edit.set}
+      />
       {item && (
         <label className="flex min-h-11 items-center gap-2">
           <input

@@ -2,6 +2,7 @@
 
 import { lazy, Suspense, useState } from 'react';
 import { formatMoney, type MoneyForm } from '../../core/money/currency.ts';
+import type { TaxRate } from '../../core/money/tax.ts';
 import { MOVES } from '../../core/stock/ledger.ts';
 import { sayFacts } from '../../core/stock/read-facts.ts';
 import { sayQuantity } from '../../core/stock/sorts.ts';
@@ -154,28 +155,37 @@ function Ledger({ item }: { readonly item: LoadedItem }) {
   );
 }
 
-/** An item of the stores: what it is, how many are there, what happened to it. */
-export function ItemPage({
-  item,
-  money,
-  working,
-}: {
-  readonly item: LoadedItem;
-  readonly money: MoneyForm;
-  /** whether who looks works at the benches */
-  readonly working: boolean;
-}) {
-  const [changing, setChanging] = useState(false);
+/** What is known of an item, in one line. */
+function sayItem(item: LoadedItem, money: MoneyForm, rates: readonly TaxRate[]): string {
   const facts = sayFacts(item.sort, item.facts);
   const amount = (n: number | null) => (n === null ? null : formatMoney(n, money));
-  const says = [
+  return [
     facts,
     item.place && `lies in ${item.place}`,
     item.supplier && `from ${item.supplier}`,
     item.code && `code ${item.code}`,
     amount(item.cost) && `costs ${amount(item.cost) ?? ''}`,
     amount(item.price) && `the customer pays ${amount(item.price) ?? ''}`,
-  ].filter(Boolean);
+    rates.find((r) => r.id === item.tax)?.name,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** An item of the stores: what it is, how many are there, what happened to it. */
+export function ItemPage({
+  item,
+  money,
+  rates,
+  working,
+}: {
+  readonly item: LoadedItem;
+  readonly money: MoneyForm;
+  readonly rates: readonly TaxRate[];
+  /** whether who looks works at the benches */
+  readonly working: boolean;
+}) {
+  const [changing, setChanging] = useState(false);
   return (
     <div className="max-w-4xl space-y-6 px-5 py-4">
       <div>
@@ -192,7 +202,7 @@ export function ItemPage({
           </p>
         )}
         {item.retired && <p className="text-quiet">It is kept no longer.</p>}
-        <p className="text-ink">{says.join(' · ')}</p>
+        <p className="text-ink">{sayItem(item, money, rates)}</p>
         <div className="mt-2 flex flex-wrap gap-3">
           {working && !changing && (
             <button type="button" className="button" onClick={() => setChanging(true)}>
@@ -206,7 +216,7 @@ export function ItemPage({
       </div>
       {changing && (
         <Suspense>
-          <ItemForm item={item} money={money} onDone={() => setChanging(false)} />
+          <ItemForm item={item} money={money} rates={rates} onDone={() => setChanging(false)} />
         </Suspense>
       )}
       <MoveForm item={item} working={working} />

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import type { TaxRate } from '../../core/money/tax.ts';
 import type { MoneyForm } from '../../core/money/currency.ts';
 import { sayFacts } from '../../core/stock/read-facts.ts';
 import { SORTS, SORT_IDS, type SortId } from '../../core/stock/sorts.ts';
@@ -131,11 +132,13 @@ function Narrow({
 export function StoresList({
   items,
   money,
+  rates,
   today,
   working,
 }: {
   readonly items: readonly ShelfItem[];
   readonly money: MoneyForm;
+  readonly rates: readonly TaxRate[];
   readonly today: string;
   readonly working: boolean;
 }) {
@@ -163,8 +166,10 @@ export function StoresList({
         )}
       </div>
       <Suspense>
-        {adding === 'one' && <ItemForm item={null} money={money} onDone={() => setAdding(null)} />}
-        {adding === 'list' && <BringStock money={money} />}
+        {adding === 'one' && (
+          <ItemForm item={null} money={money} rates={rates} onDone={() => setAdding(null)} />
+        )}
+        {adding === 'list' && <BringStock money={money} rates={rates} />}
       </Suspense>
       {items.length === 0 && adding === null && (
         <p className="text-quiet">

@@ -17,6 +17,8 @@ export interface TypedItem {
   readonly usual: string;
   readonly cost: string;
   readonly price: string;
+  /** a rate of the shop; empty for the usual one of parts */
+  readonly tax: string;
   readonly retired: boolean;
 }
 
@@ -38,6 +40,7 @@ export const typedItem = (item: ShelfItem, form: MoneyForm): TypedItem => ({
   usual: many(item.usual),
   cost: money(item.cost, form),
   price: money(item.price, form),
+  tax: item.tax ?? '',
   retired: item.retired,
 });
 
@@ -53,6 +56,7 @@ export const newItem = (sort: SortId): TypedItem => ({
   usual: '',
   cost: '',
   price: '',
+  tax: '',
   retired: false,
 });
 
@@ -80,6 +84,7 @@ export function itemInput(
   };
   if (!cost.ok || !price.ok || Object.keys(wrong).length > 0) return { ok: false, error: wrong };
   const { sort, name, facts, place, supplier, code, retired } = typed;
-  const said = { sort, name, facts: { ...facts }, place, supplier, code, retired };
+  const tax = typed.tax === '' ? null : typed.tax;
+  const said = { sort, name, facts: { ...facts }, place, supplier, code, tax, retired };
   return { ok: true, value: { ...said, ...at, least, usual, cost: cost.value, price: price.value } };
 }

@@ -41,6 +41,7 @@ export default async function StoresPage() {
       <StoresList
         items={items}
         money={shop.currency}
+        rates={shop.tax.rates}
         today={dayIn(Date.now(), shop.zone)}
         working={may(actor.role, 'work')}
       />

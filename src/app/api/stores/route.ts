@@ -14,7 +14,7 @@ export async function GET(request: Request): Promise<Response> {
   const asked = new URL(request.url).searchParams;
   const [supplier, order] = [asked.get('supplier'), asked.get('order')];
   const db = database();
-  const [items, { currency }, ordered] = await Promise.all([
+  const [items, { currency, tax }, ordered] = await Promise.all([
     loadStores(db),
     loadShop(db),
     order !== null && /^\d{1,9}$/.test(order) ? loadOrder(db, Number(order), new Date()) : null,
@@ -23,7 +23,7 @@ export async function GET(request: Request): Promise<Response> {
   const text = ordered
     ? orderCsv(ordered, currency)
     : supplier === null
-      ? stockCsv(items, currency)
+      ? stockCsv(items, { money: currency, rates: tax.rates })
       : shortCsv(items, supplier, currency);
   return new Response(text, {
     headers: {

@@ -31,6 +31,8 @@ export const storesSaveItem = command({
     usual: quantity,
     cost: money,
     price: money,
+    /** its rate of tax; null for the shop’s usual one of parts */
+    tax: z.string().max(20).nullable(),
     /** no longer kept; its ledger stays */
     retired: z.boolean(),
   }),

@@ -24,6 +24,8 @@ export class StockItem extends Model<InferAttributes<StockItem>, InferCreationAt
   declare usual: CreationOptional<string>;
   declare cost: CreationOptional<number | null>;
   declare price: CreationOptional<number | null>;
+  /** its own rate of tax; null for the shop’s usual one of parts */
+  declare tax: CreationOptional<string | null>;
   /** by the ledger, in the same transaction */
   declare onHand: CreationOptional<string>;
   declare retiredAt: CreationOptional<Date | null>;
@@ -78,6 +80,7 @@ const itemColumns = () => ({
   usual: { ...many(8, 'usual'), defaultValue: '0' },
   cost: { type: DataTypes.BIGINT.UNSIGNED, defaultValue: null },
   price: { type: DataTypes.BIGINT.UNSIGNED, defaultValue: null },
+  tax: { type: DataTypes.STRING(20), defaultValue: null },
   onHand: { ...many(10, 'on_hand'), defaultValue: '0' },
   retiredAt: { type: DataTypes.DATE(3), field: 'retired_at', defaultValue: null },
   version: { type: DataTypes.INTEGER, defaultValue: 1 },

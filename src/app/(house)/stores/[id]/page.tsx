@@ -31,7 +31,7 @@ export default async function StoresItemPage({
           Stores
         </Link>
       </PageHead>
-      <ItemPage item={item} money={shop.currency} working={may(actor.role, 'work')} />
+      <ItemPage item={item} money={shop.currency} rates={shop.tax.rates} working={may(actor.role, 'work')} />
     </>
   );
 }
