@@ -114,7 +114,7 @@ const OWN: Readonly<Partial<Record<`${SurfaceId} ${MeansId}`, string>>> = {
   'oil board-oil': 'Only where it is the oil that is on it already.',
   'plastic alcohol': 'It crazes plastic that is under strain.',
   'plastic compound': 'One for plastics, by hand, without warmth.',
-  'celluloid warmth': 'It burns fiercely and all at once.',
+  'celluloid warmth': 'It takes fire all at once.',
   'celluloid alcohol': 'It softens it, and its colour runs.',
   'gold metal-polish': 'The gold is thinner than what one wipe takes off.',
   'black metal-polish': 'It takes the coating off in streaks.',

@@ -1,11 +1,10 @@
-import { Op } from 'sequelize';
 import { dayIn } from '../../core/days/zone.ts';
 import { STANDINGS, standingOf, type Standing } from '../../core/stock/orders.ts';
 import { sayFacts } from '../../core/stock/read-facts.ts';
 import type { SortId } from '../../core/stock/sorts.ts';
 import type { Database } from '../db/connection.ts';
 import { loadShop } from '../house/load-shop.ts';
-import { asOrder } from './read-orders.ts';
+import { asOrder, letterOf } from './read-orders.ts';
 
 const MOST_ENDED = 100;
 
@@ -60,10 +59,7 @@ export async function loadOrder(db: Pick<Database, 'models'>, id: number, now: D
     models.OrderLine.findAll({ where: { orderId: id }, order: [['id', 'ASC']] }),
     models.Supplier.findOne({ where: { name: head.supplier } }),
     models.Person.findByPk(head.madeBy, { attributes: ['name'] }),
-    models.MessageRow.findOne({
-      where: { purpose: 'order', jobId: null, subject: { [Op.like]: `Order ${id} of %` } },
-      order: [['id', 'DESC']],
-    }),
+    head.orderedHow === 'mail' ? letterOf(models, id) : null,
   ]);
   const items = await models.StockItem.findAll({ where: { id: lines.map((l) => l.itemId) } });
   const today = dayIn(now.getTime(), zone);

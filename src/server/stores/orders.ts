@@ -11,7 +11,7 @@ import { gatewayOf } from '../house/load-rules.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
-import { jobsAwaiting } from './read-orders.ts';
+import { jobsAwaiting, letterOf } from './read-orders.ts';
 import { hangAllByParts } from './wants.ts';
 
 /** An order that somebody saw at a version, nobody else changing it until this is done. */
@@ -153,9 +153,16 @@ async function queueOrder(work: Work, head: OrderHead, address: string): Promise
   );
 }
 
-/** Takes back that an order went out; a letter on its way stays on its way. */
+/** Takes back that an order went out, and its letter as long as that waits; what was delivered did go out. */
 async function takeBack(work: Work, head: OrderHead, lines: readonly OrderLine[]): Promise<Failure | null> {
   if (lines.some((l) => Number(l.came) > 0)) return refuse('Some of it came: it did go out.');
+  if (head.orderedHow === 'mail') {
+    const letter = await letterOf(work.models, head.id, work.t);
+    const leaves = letter?.claimedUntil && letter.claimedUntil > work.now;
+    if (letter?.state === 'delivered' || leaves)
+      return refuse('The e-mail has left: it did go out. Say that the rest does not come, and tell them.');
+    await letter?.destroy({ transaction: work.t });
+  }
   await head.update({ orderedAt: null, orderedHow: '' }, { transaction: work.t });
   return null;
 }

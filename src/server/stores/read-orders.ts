@@ -1,6 +1,7 @@
 import { Op, type Transaction } from 'sequelize';
 import { clockOn, dayIn, type Day } from '../../core/days/zone.ts';
 import { arrivalsOf, type Arrival, type StockOrder } from '../../core/stock/orders.ts';
+import type { MessageRow } from '../db/models/bench.ts';
 import type { Models } from '../db/models/index.ts';
 import type { OrderHead, OrderLine, StockWantRow } from '../db/models/orders.ts';
 import { shopOf } from '../house/load-shop.ts';
@@ -67,6 +68,19 @@ export async function awaitedParts(
     return [{ want, arrival, at: known ? clockOn(arrival.expected ?? today, MIDDAY, zone) : null }];
   });
 }
+
+/** The newest letter an order went out by, or null. */
+export const letterOf = (
+  models: Models,
+  orderId: number,
+  t: Transaction | null = null,
+): Promise<MessageRow | null> =>
+  models.MessageRow.findOne({
+    where: { purpose: 'order', jobId: null, subject: { [Op.like]: `Order ${orderId} of %` } },
+    order: [['id', 'DESC']],
+    transaction: t,
+    ...(t && { lock: t.LOCK.UPDATE }),
+  });
 
 /** The jobs that wait for any of some items. */
 export const jobsAwaiting = async (

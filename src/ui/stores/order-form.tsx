@@ -177,6 +177,9 @@ export function OrderForm({
       )}
       <When value={value} fields={fields} onChange={edit.set} />
       <ConflictChoice edit={edit} />
+      {order.orderedOn !== null && (
+        <p className="no-print text-sm text-quiet">It went out already: tell them what you change here.</p>
+      )}
       <button type="submit" className="button no-print" disabled={busy}>
         Keep the order
       </button>
