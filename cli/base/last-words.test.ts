@@ -28,6 +28,18 @@ test.each([
   'FAIL types (3.0 s)',
 ])('named: %s', (line) => expect(after(`ok\n${line}\n`).named()).toEqual([line.trim()]));
 
+test.each(['    Expected: 2', '    Received:   [1, 2]', '    Received string: "x"'])(
+  'what was expected and what came instead: %s',
+  (line) => expect(after(`${line}\n`).named()).toEqual([line.trim()]),
+);
+
+test('a browser test that failed at its first try is known, whatever came of it', () => {
+  const words = after(
+    '  ✘  3 tests/e2e/a.spec.ts:1:1 › one (2.0s)\n  ✓  4 tests/e2e/a.spec.ts:1:1 › one (retry #1) (1.0s)\n',
+  );
+  expect(words.failedOnce()).toEqual(['✘  3 tests/e2e/a.spec.ts:1:1 › one (2.0s)']);
+});
+
 test('what passed names nothing', () => {
   expect(after('  ✓  1 tests/e2e/a.spec.ts:3:1 › an Error: shown in words\nok types\n').named()).toEqual([]);
 });

@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { toFileItems } from '../../contracts/formats/checklist-items.ts';
 import type * as ChecklistsFormat from '../../contracts/formats/checklists.ts';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
@@ -17,8 +18,8 @@ import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { SortableItems } from './sortable-items.tsx';
 
-const DiffView = lazy(async () => ({ default: (await import('./diff-view.tsx')).DiffView }));
-const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
+const DiffView = lazyPart(() => import('./diff-view.tsx').then((m) => m.DiffView));
+const ItemForm = lazyPart(() => import('./item-form.tsx').then((m) => m.ItemForm));
 
 interface Draft extends Fields {
   readonly name: string;

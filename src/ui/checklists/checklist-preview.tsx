@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
 import { conditionWords } from '../../core/inspection/condition.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
@@ -9,9 +10,7 @@ import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { PHASES, valueName } from './words.ts';
 
-const KindChoice = lazy(async () => ({
-  default: (await import('../instrument/kind-choice.tsx')).KindChoice,
-}));
+const KindChoice = lazyPart(() => import('../instrument/kind-choice.tsx').then((m) => m.KindChoice));
 
 function Row({ item, asked }: { readonly item: ChecklistItem; readonly asked: boolean }) {
   return (

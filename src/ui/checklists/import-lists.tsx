@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useId, useState, type ComponentProps } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useId, useState, type ComponentProps } from 'react';
 import { fromFileItems } from '../../contracts/formats/checklist-items.ts';
 import type { ChecklistsFile } from '../../contracts/formats/checklists.ts';
 import type { Checklist, ChecklistItem } from '../../core/inspection/checklist.ts';
@@ -9,7 +10,7 @@ import { FileField } from '../kit/file-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
-const DiffView = lazy(async () => ({ default: (await import('./diff-view.tsx')).DiffView }));
+const DiffView = lazyPart(() => import('./diff-view.tsx').then((m) => m.DiffView));
 
 const WhatChanges = (props: ComponentProps<typeof DiffView>) => (
   <Suspense>

@@ -55,15 +55,19 @@ export async function readReply<N extends CommandName>(answer: Response): Promis
 
 /** Gives one command to the house, once. */
 export async function postCommand<N extends CommandName>(command: Envelope<N>): Promise<Reply<N>> {
+  const patience = new AbortController();
+  const given = setTimeout(() => patience.abort(), PATIENCE_MS);
   try {
     const answer = await fetch('/api/command', {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(command),
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal: patience.signal,
     });
     return await readReply<N>(answer);
   } catch {
     return { kind: 'away' };
+  } finally {
+    clearTimeout(given);
   }
 }

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
@@ -15,9 +16,9 @@ import { FACT_NAMES } from '../instrument/instrument-facts.ts';
 import { heardTuning, type IntakeForm } from './intake-form.ts';
 
 /** How a known instrument left comes when one is chosen. */
-const InstrumentHistory = lazy(async () => ({
-  default: (await import('../instrument/instrument-history.tsx')).InstrumentHistory,
-}));
+const InstrumentHistory = lazyPart(() =>
+  import('../instrument/instrument-history.tsx').then((m) => m.InstrumentHistory),
+);
 
 interface Props {
   readonly form: UseFormReturn<IntakeForm>;

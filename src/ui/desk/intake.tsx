@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
@@ -50,8 +51,8 @@ const EMPTY: IntakeForm = {
 };
 const LOWER: ReadonlySet<string> = new Set(['much-lower', 'little-lower']);
 /** What a hand makes of a height is worked out only where the two contradict each other. */
-const PromiseDates = lazy(() => import('./promise-dates.tsx'));
-const LowAndHard = lazy(() => import('./low-and-hard.tsx'));
+const PromiseDates = lazyPart(() => import('./promise-dates.tsx').then((m) => m.default));
+const LowAndHard = lazyPart(() => import('./low-and-hard.tsx').then((m) => m.default));
 const DRAFT = 'intake';
 const DRAFT_CUSTOMER = 'intake-customer';
 const DRAFT_COMMAND = 'intake-command';

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { earPlan, type EarStep } from '../../core/ear/ear-plan.ts';
 import { stepNow, stringOf, type EarResult, type EarRound } from '../../core/ear/ear-round.ts';
 import { sayHeardSet } from '../../core/ear/heard-set.ts';
@@ -32,7 +33,7 @@ interface Props {
 }
 
 /** Knocking on the body comes with what it needs when it is asked for. */
-const BodyPanel = lazy(async () => ({ default: (await import('./body-panel.tsx')).BodyPanel }));
+const BodyPanel = lazyPart(() => import('./body-panel.tsx').then((m) => m.BodyPanel));
 
 const USUAL_PITCH = 440;
 

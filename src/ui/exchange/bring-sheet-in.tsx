@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useId, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useId, useState } from 'react';
 import type { Columns, Sheet, SheetContent } from '../../contracts/formats/spreadsheet.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import { useSend } from '../data/use-send.ts';
@@ -10,7 +11,7 @@ import { Trouble } from '../kit/trouble.tsx';
 type Formats = typeof import('../../contracts/formats/spreadsheet.ts');
 
 /** What the list comes to is shown once there is one. */
-const SheetMatching = lazy(async () => ({ default: (await import('./sheet-matching.tsx')).SheetMatching }));
+const SheetMatching = lazyPart(() => import('./sheet-matching.tsx').then((m) => m.SheetMatching));
 
 interface Loaded {
   readonly formats: Formats;

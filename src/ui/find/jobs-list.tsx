@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import {
   ALL_JOBS,
   JOB_COLUMNS,
@@ -20,7 +21,7 @@ import { TextField } from '../kit/text-field.tsx';
 import { JobsTable } from './jobs-table.tsx';
 import { SavedViews } from './saved-views.tsx';
 
-const JobChoices = lazy(async () => ({ default: (await import('./job-choices.tsx')).JobChoices }));
+const JobChoices = lazyPart(() => import('./job-choices.tsx').then((m) => m.JobChoices));
 
 const HIDDEN = 'jobs:hidden';
 /** What is left out until somebody says otherwise. */

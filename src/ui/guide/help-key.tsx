@@ -1,10 +1,11 @@
 'use client';
 
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useEffect, useState } from 'react';
 import { isTyping } from '../kit/use-slash.ts';
 
 /** What stands behind `?` comes when it is asked for. */
-const HelpPanel = lazy(async () => ({ default: (await import('./help-panel.tsx')).HelpPanel }));
+const HelpPanel = lazyPart(() => import('./help-panel.tsx').then((m) => m.HelpPanel));
 
 /** `?` opens what this page is for and its keys, on every page; the button does the same for a finger. */
 export function HelpKey() {

@@ -1,11 +1,12 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense } from 'react';
 import { useSend } from '../data/use-send.ts';
 import { sayWeekday } from '../kit/dates.ts';
 import { Trouble } from '../kit/trouble.tsx';
 
-const AwayForm = lazy(async () => ({ default: (await import('./away-form.tsx')).AwayForm }));
+const AwayForm = lazyPart(() => import('./away-form.tsx').then((m) => m.AwayForm));
 
 interface PersonName {
   readonly id: number;

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { sayScales } from '../../core/instrument/read-scales.ts';
 import { KIND_NAMES } from '../../core/instrument/kinds.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
@@ -17,12 +18,10 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 
-const KindChoice = lazy(async () => ({
-  default: (await import('../instrument/kind-choice.tsx')).KindChoice,
-}));
-const ConstructionFields = lazy(async () => ({
-  default: (await import('../instrument/construction-fields.tsx')).ConstructionFields,
-}));
+const KindChoice = lazyPart(() => import('../instrument/kind-choice.tsx').then((m) => m.KindChoice));
+const ConstructionFields = lazyPart(() =>
+  import('../instrument/construction-fields.tsx').then((m) => m.ConstructionFields),
+);
 
 interface Editing {
   readonly id: string;

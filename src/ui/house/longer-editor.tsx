@@ -1,12 +1,13 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense } from 'react';
 import { sayTime } from '../../core/days/opening.ts';
 import { useSend } from '../data/use-send.ts';
 import { sayWeekday } from '../kit/dates.ts';
 import { Trouble } from '../kit/trouble.tsx';
 
-const LongerForm = lazy(async () => ({ default: (await import('./longer-form.tsx')).LongerForm }));
+const LongerForm = lazyPart(() => import('./longer-form.tsx').then((m) => m.LongerForm));
 
 /** Who stays longer or comes on a day off: said, and taken back. */
 export function LongerEditor({

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { operationsFile } from '../../contracts/formats/operations-file.ts';
 import { formatMoney, type MoneyForm } from '../../core/money/currency.ts';
 import type { Operation } from '../../core/catalogue/operation.ts';
@@ -25,7 +26,7 @@ const wait = (minutes: number): string =>
         : `${Math.round(minutes / 1440)} d`;
 
 // All that is known of one is loaded when one is opened.
-const OperationForm = lazy(async () => ({ default: (await import('./operation-form.tsx')).OperationForm }));
+const OperationForm = lazyPart(() => import('./operation-form.tsx').then((m) => m.OperationForm));
 
 type ById = Readonly<Record<string, Operation | null>>;
 

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { SKILLS } from '../../core/catalogue/operation-record.ts';
 import { sayWeek } from '../../core/days/opening.ts';
 import { pinProblem } from '../../core/people/pin.ts';
@@ -11,7 +12,7 @@ import { Trouble } from '../kit/trouble.tsx';
 import { OwnPin } from './own-pin.tsx';
 import { PinField } from './pin-fields.tsx';
 
-const PersonForm = lazy(async () => ({ default: (await import('./person-form.tsx')).PersonForm }));
+const PersonForm = lazyPart(() => import('./person-form.tsx').then((m) => m.PersonForm));
 
 /** What is done about somebody beside their facts: another PIN, leaving, coming back. */
 function PersonDeeds({ person, me }: { readonly person: LoadedPerson; readonly me: number }) {

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense } from 'react';
 import type { ShopInfo } from '../../core/job/shop.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
@@ -10,8 +11,8 @@ import { Trouble } from '../kit/trouble.tsx';
 import type { ShopPart } from './shop-country.tsx';
 import { readShop, shopTexts } from './shop-texts.ts';
 
-const CountryFields = lazy(async () => ({ default: (await import('./shop-country.tsx')).CountryFields }));
-const TaxFields = lazy(async () => ({ default: (await import('./shop-country.tsx')).TaxFields }));
+const CountryFields = lazyPart(() => import('./shop-country.tsx').then((m) => m.CountryFields));
+const TaxFields = lazyPart(() => import('./shop-country.tsx').then((m) => m.TaxFields));
 
 /** The texts of the form, in the order they are asked: label, how wide, lines. */
 const TEXTS = [

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense } from 'react';
 import type { WeekRules } from '../../contracts/week-rules.ts';
 import { STATIONS } from '../../core/catalogue/operation-record.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -9,7 +10,7 @@ import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 
-const OutRows = lazy(async () => ({ default: (await import('./out-rows.tsx')).OutRows }));
+const OutRows = lazyPart(() => import('./out-rows.tsx').then((m) => m.OutRows));
 
 type PlaceKind = keyof WeekRules['places'];
 

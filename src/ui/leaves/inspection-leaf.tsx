@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { stationsOfItem } from '../../core/inspection/item-stations.ts';
 import { ANSWER_FACTS, ANSWERS, isLookedAt, type Answer } from '../../core/inspection/checklist.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
@@ -18,7 +19,7 @@ import { useAnswers } from '../inspection/use-answers.ts';
 import { isTyping } from '../kit/use-slash.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 
-const CareOfJob = lazy(async () => ({ default: (await import('../care/care-of-job.tsx')).CareOfJob }));
+const CareOfJob = lazyPart(() => import('../care/care-of-job.tsx').then((m) => m.CareOfJob));
 
 type Item = LeafProps<'inspection'>['job']['inspection']['items'][number] & { readonly unsent?: boolean };
 

@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { useSearchParams } from 'next/navigation';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { AchievedPanel } from '../plan/achieved-panel.tsx';
 import { FretPanel } from '../plan/fret-panel.tsx';
 import { IntonationPanel } from '../plan/intonation-panel.tsx';
@@ -17,10 +18,8 @@ import { PillChoice } from '../kit/pill-choice.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
 /** Most jobs have no noise to hunt. */
-const HuntsBefore = lazy(async () => ({
-  default: (await import('../plan/hunts-before.tsx')).HuntsBefore,
-}));
-const HuntPanel = lazy(async () => ({ default: (await import('../plan/hunt-panel.tsx')).HuntPanel }));
+const HuntsBefore = lazyPart(() => import('../plan/hunts-before.tsx').then((m) => m.HuntsBefore));
+const HuntPanel = lazyPart(() => import('../plan/hunt-panel.tsx').then((m) => m.HuntPanel));
 
 const PARTS = {
   proposed: 'Proposed',

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { afterNumber, type RoundKind } from '../../core/readings/rounds.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
@@ -21,10 +22,8 @@ import { Sentences } from '../readings/sentences.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
 /** Listening comes with what it needs when it is asked for. */
-const EarPanel = lazy(async () => ({ default: (await import('../ear/ear-panel.tsx')).EarPanel }));
-const WatchedHere = lazy(async () => ({
-  default: (await import('../neck-sheet/watched-here.tsx')).WatchedHere,
-}));
+const EarPanel = lazyPart(() => import('../ear/ear-panel.tsx').then((m) => m.EarPanel));
+const WatchedHere = lazyPart(() => import('../neck-sheet/watched-here.tsx').then((m) => m.WatchedHere));
 
 const DISPLAY_UNITS: Readonly<Record<DisplayUnit, string>> = { '64ths': '64ths', thou: 'thou', mm: 'mm' };
 const VIEWS = { ...SHEET_PARTS, table: 'Table' } as const;

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { formatMoney } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -16,17 +17,11 @@ import { OrderList } from '../work/order-list.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
-const LinksPanel = lazy(async () => ({
-  default: (await import('../customer/links-panel.tsx')).LinksPanel,
-}));
+const LinksPanel = lazyPart(() => import('../customer/links-panel.tsx').then((m) => m.LinksPanel));
 
-const FromTheShelf = lazy(async () => ({
-  default: (await import('../stores/from-the-shelf.tsx')).FromTheShelf,
-}));
+const FromTheShelf = lazyPart(() => import('../stores/from-the-shelf.tsx').then((m) => m.FromTheShelf));
 
-const AccidentsPanel = lazy(async () => ({
-  default: (await import('../work/accidents-panel.tsx')).AccidentsPanel,
-}));
+const AccidentsPanel = lazyPart(() => import('../work/accidents-panel.tsx').then((m) => m.AccidentsPanel));
 
 type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
 const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;

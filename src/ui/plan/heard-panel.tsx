@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useRef, useState } from 'react';
 import { Ear } from 'lucide-react';
 import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { stringName } from '../../core/instrument/construction.ts';
@@ -16,8 +17,8 @@ import type { Note } from '../ear/places-panel.tsx';
 const WHOLE = /^\d{1,2}$/;
 
 /** Playing every place, and its map, come with what they need when they are asked for. */
-const PlacesPanel = lazy(async () => ({ default: (await import('../ear/places-panel.tsx')).PlacesPanel }));
-const HeardMap = lazy(async () => ({ default: (await import('./heard-map.tsx')).HeardMap }));
+const PlacesPanel = lazyPart(() => import('../ear/places-panel.tsx').then((m) => m.PlacesPanel));
+const HeardMap = lazyPart(() => import('./heard-map.tsx').then((m) => m.HeardMap));
 
 type Job = LeafProps<'plan'>['job'];
 type Heard = Job['plan']['heard'][number];

@@ -1,11 +1,12 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { noiseSays, type NoiseHeard, type NoiseRound } from '../../core/ear/noise-round.ts';
 import { sayNoiseHeard } from '../../core/ear/say-noise.ts';
 import { answersOf, answerWords, type TryId } from '../../core/hunt/tries.ts';
 
-const NoisePanel = lazy(async () => ({ default: (await import('../ear/noise-panel.tsx')).NoisePanel }));
+const NoisePanel = lazyPart(() => import('../ear/noise-panel.tsx').then((m) => m.NoisePanel));
 
 /** Whether the ear can say what a try does: where it stops the noise, lessens it or leaves it. */
 const earSays = (what: TryId): boolean =>

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Redo2, RotateCcw, Undo2, Volume2 } from 'lucide-react';
 import { stationKey } from '../../core/readings/stations.ts';
 import { TOUCHES, type Touch } from '../../core/targets/target.ts';
@@ -33,7 +34,7 @@ interface Props extends Pick<LeafProps<'plan'>, 'job'> {
 }
 
 /** Hearing comes with what it needs when it is asked for. */
-const HearPlace = lazy(async () => ({ default: (await import('./hear-place.tsx')).HearPlace }));
+const HearPlace = lazyPart(() => import('./hear-place.tsx').then((m) => m.HearPlace));
 
 const FORCE = /^\d+(?:[.,]\d+)?$/;
 

@@ -1,10 +1,11 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import type { Biography } from '../../server/shelf/load-biography.ts';
 import { dayOf, sayDate } from '../kit/dates.ts';
 
-const KeptPartForm = lazy(async () => ({ default: (await import('./kept-part-form.tsx')).KeptPartForm }));
+const KeptPartForm = lazyPart(() => import('./kept-part-form.tsx').then((m) => m.KeptPartForm));
 
 type Part = Biography['kept'][number];
 function Kept({

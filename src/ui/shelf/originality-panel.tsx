@@ -1,11 +1,12 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { ORIGINAL_PARTS, PART_STATES, type OriginalPart } from '../../core/learn/originality.ts';
 import type { Biography } from '../../server/shelf/load-biography.ts';
 import { dayOf, sayDate } from '../kit/dates.ts';
 
-const PartForm = lazy(async () => ({ default: (await import('./originality-form.tsx')).PartForm }));
+const PartForm = lazyPart(() => import('./originality-form.tsx').then((m) => m.PartForm));
 
 type Said = Biography['originality'][number];
 const PARTS = Object.keys(ORIGINAL_PARTS) as OriginalPart[];

@@ -1,14 +1,15 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { sayLimit, sayReach, sayWatched } from '../../core/learn/say-reach.ts';
 import { WATCHED } from '../../core/learn/watched.ts';
 import type { LoadedWatch } from '../../server/shelf/load-watches.ts';
 import { sayingIn } from '../kit/saying.ts';
 import type { DisplayUnit } from '../neck-sheet/units.ts';
 
-const ChangeLimit = lazy(async () => ({ default: (await import('./watch-forms.tsx')).ChangeLimit }));
-const NewWatch = lazy(async () => ({ default: (await import('./watch-forms.tsx')).NewWatch }));
+const ChangeLimit = lazyPart(() => import('./watch-forms.tsx').then((m) => m.ChangeLimit));
+const NewWatch = lazyPart(() => import('./watch-forms.tsx').then((m) => m.NewWatch));
 
 function Watched({
   watch,

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { formatMoney, type MoneyForm } from '../../core/money/currency.ts';
 import type { TaxRate } from '../../core/money/tax.ts';
 import { MOVES } from '../../core/stock/ledger.ts';
@@ -15,7 +16,7 @@ import { MoveForm } from './move-form.tsx';
 import { SayArrival } from './say-arrival.tsx';
 import { isShort } from '../../core/stock/short.ts';
 
-const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
+const ItemForm = lazyPart(() => import('./item-form.tsx').then((m) => m.ItemForm));
 
 /** What waits for which job; each can be let go. */
 function Waiting({ item }: { readonly item: LoadedItem }) {

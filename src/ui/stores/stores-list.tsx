@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { Suspense, useMemo, useRef, useState } from 'react';
 import type { TaxRate } from '../../core/money/tax.ts';
 import type { MoneyForm } from '../../core/money/currency.ts';
 import { sayFacts } from '../../core/stock/read-facts.ts';
@@ -12,8 +13,8 @@ import { PillChoice } from '../kit/pill-choice.tsx';
 import { useSlash } from '../kit/use-slash.ts';
 import { isNamed, isPast, isShort } from '../../core/stock/short.ts';
 
-const BringStock = lazy(async () => ({ default: (await import('./bring-stock.tsx')).BringStock }));
-const ItemForm = lazy(async () => ({ default: (await import('./item-form.tsx')).ItemForm }));
+const BringStock = lazyPart(() => import('./bring-stock.tsx').then((m) => m.BringStock));
+const ItemForm = lazyPart(() => import('./item-form.tsx').then((m) => m.ItemForm));
 
 const SHOWN = { kept: 'All of it', short: 'Short', past: 'Past its day', retired: 'Kept no longer' } as const;
 type Shown = keyof typeof SHOWN;

@@ -1,8 +1,9 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense } from 'react';
 
-const AskOfJob = lazy(async () => ({ default: (await import('./what-it-took.tsx')).AskOfJob }));
+const AskOfJob = lazyPart(() => import('./what-it-took.tsx').then((m) => m.AskOfJob));
 
 /** Asks what the steps took that one finished lately, job by job. */
 export function TookLately({ numbers }: { readonly numbers: readonly number[] }) {

@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { formFields, hasPitch } from '../../contracts/sums/form-fields.ts';
 import { jsonSchema } from '../../contracts/sums/openapi.ts';
 import {
@@ -28,7 +29,7 @@ import { SumList } from './sum-list.tsx';
 import { SumTable } from './sum-table.tsx';
 
 /** It draws what was worked out: it comes with the first answer. */
-const SumDrawing = lazy(async () => ({ default: (await import('./sum-drawing.tsx')).SumDrawing }));
+const SumDrawing = lazyPart(() => import('./sum-drawing.tsx').then((m) => m.SumDrawing));
 
 const UNITS: Readonly<Record<LengthUnit, string>> = {
   mm: 'mm',

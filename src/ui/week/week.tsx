@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { addDays, type Day } from '../../core/days/zone.ts';
 import type { LoadedWeek, WeekStep } from '../../server/week/load-week.ts';
 import { sayWeekday } from '../kit/dates.ts';
@@ -14,9 +15,9 @@ import type { Wish } from './week-board.tsx';
 import { WeekList } from './week-list.tsx';
 import { dayColumns } from './week-time.ts';
 
-const WeekBoard = lazy(async () => ({ default: (await import('./week-board.tsx')).WeekBoard }));
-const StepPanel = lazy(async () => ({ default: (await import('./step-panel.tsx')).StepPanel }));
-const WhatIf = lazy(async () => ({ default: (await import('./what-if.tsx')).WhatIf }));
+const WeekBoard = lazyPart(() => import('./week-board.tsx').then((m) => m.WeekBoard));
+const StepPanel = lazyPart(() => import('./step-panel.tsx').then((m) => m.StepPanel));
+const WhatIf = lazyPart(() => import('./what-if.tsx').then((m) => m.WhatIf));
 
 const SPANS = { day: 1, week: 7, 'two weeks': 14 } as const;
 type SpanName = keyof typeof SPANS;

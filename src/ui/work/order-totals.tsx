@@ -1,6 +1,7 @@
 'use client';
 
-import { lazy, Suspense, useState } from 'react';
+import { lazyPart } from '../kit/lazy-part.ts';
+import { Suspense, useState } from 'react';
 import { formatMoney } from '../../core/money/currency.ts';
 import { total, totalRange } from '../../core/money/money.ts';
 import { sayRate } from '../../core/money/say-bill.ts';
@@ -8,8 +9,8 @@ import type { LeafProps } from '../job/leaf-props.ts';
 import { LimitSays } from './limit-says.tsx';
 
 /** What changes a price comes when somebody asks for it. */
-const DiscountForm = lazy(async () => ({ default: (await import('./discount-form.tsx')).DiscountForm }));
-const LinePrice = lazy(async () => ({ default: (await import('./line-price.tsx')).LinePrice }));
+const DiscountForm = lazyPart(() => import('./discount-form.tsx').then((m) => m.DiscountForm));
+const LinePrice = lazyPart(() => import('./line-price.tsx').then((m) => m.LinePrice));
 
 /** What is agreed comes to: labour, parts, discount with its reason, tax, and the range it may turn out in. */
 export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly may: boolean }) {

@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { TriangleAlert } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { sayLeft } from '../../core/work/waits.ts';
 import { useNow } from '../frame/bell.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
@@ -12,10 +13,10 @@ import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
 
 /** Turns and cuts read what is typed: they come where a rod, a saddle or a nut is on the order. */
-const PutOn = lazy(async () => ({ default: (await import('./put-on.tsx')).PutOn }));
-const Hinders = lazy(async () => ({ default: (await import('./hinders.tsx')).Hinders }));
-const CareOfJob = lazy(async () => ({ default: (await import('../care/care-of-job.tsx')).CareOfJob }));
-const StepLog = lazy(async () => ({ default: (await import('./step-log.tsx')).StepLog }));
+const PutOn = lazyPart(() => import('./put-on.tsx').then((m) => m.PutOn));
+const Hinders = lazyPart(() => import('./hinders.tsx').then((m) => m.Hinders));
+const CareOfJob = lazyPart(() => import('../care/care-of-job.tsx').then((m) => m.CareOfJob));
+const StepLog = lazyPart(() => import('./step-log.tsx').then((m) => m.StepLog));
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
 const BECOMES: Readonly<Record<Exclude<Action, 'undo'>, Line['step']>> = {

@@ -1,7 +1,8 @@
 'use client';
 
+import { lazyPart } from '../kit/lazy-part.ts';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { isLookedAt } from '../../core/inspection/checklist.ts';
 import { stringName } from '../../core/instrument/construction.ts';
 import { lostWithoutStrings } from '../../core/inspection/strings-gate.ts';
@@ -13,7 +14,7 @@ import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** Sets and gauges are read where somebody strings. */
-const PutOn = lazy(async () => ({ default: (await import('./put-on.tsx')).PutOn }));
+const PutOn = lazyPart(() => import('./put-on.tsx').then((m) => m.PutOn));
 
 const plural = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
 
