@@ -27,6 +27,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['desk', '/desk'],
   ['stores', '/stores'],
   ['care', '/stores/care?job=412'],
+  ['practice', '/practice/2'],
   ['bench', '/bench'],
   ['learned', '/house/learned'],
   ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'KL-0107') + 1}`],
@@ -40,7 +41,6 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['listen', '/job/405/readings', 'dim'],
   ['plan', '/job/412/plan'],
   ['plan-try', '/job/407/plan?part=try'],
-  ['hunt', '/job/413/plan?part=noise'],
   ['work', '/job/409/work'],
   ['hand-over', '/job/402/hand-over'],
 ];

@@ -20,6 +20,7 @@ import { longLife } from './long-life.ts';
 import { saddleVisits } from './saddles.ts';
 import { countDue } from '../server/jobs/job-facts.ts';
 import { DEMO_PEOPLE } from './people.ts';
+import { practise } from './practice.ts';
 import { readRound } from './read-round.ts';
 import { fillShelves, orderSome } from './stores.ts';
 import { Story } from './story.ts';
@@ -323,6 +324,8 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   await orderSome(new Story(db, actor(0), today - 6 * DAY + 9 * 60 * MINUTE), today, onShelves);
   await tellBiographies(new Story(db, actor(0), today - DAY + 10 * 60 * MINUTE), ids.instruments);
   await logAir(new Story(db, actor(0), today - DAY + 19 * 60 * MINUTE), today);
+  const tomas = people.find((p) => p.initials === 'TV') ?? raise('Tomas does not work here');
+  await practise(new Story(db, actor(0), today - 2 * DAY + 16 * 60 * MINUTE), tomas.id);
   await countDue(db);
   while ((await learnDue(db)) > 0);
 }

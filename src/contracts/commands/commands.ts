@@ -60,6 +60,8 @@ import { storesEndOrder } from './stores/end-order.ts';
 import { storesSaveSupplier } from './stores/save-supplier.ts';
 import { storesWant } from './stores/want.ts';
 import { storesTake } from './stores/take.ts';
+import { practiceBegin, practiceSet } from './practice/begin.ts';
+import { practiceDo, practiceDrop, practiceEnd } from './practice/do.ts';
 import { houseSavePlanning } from './house/save-planning.ts';
 import { houseSaveRules } from './house/save-rules.ts';
 import { houseSaveShop } from './house/save-shop.ts';
@@ -268,6 +270,11 @@ export const COMMANDS = {
   'stores.save-supplier': storesSaveSupplier,
   'stores.want': storesWant,
   'stores.take': storesTake,
+  'practice.begin': practiceBegin,
+  'practice.set': practiceSet,
+  'practice.do': practiceDo,
+  'practice.end': practiceEnd,
+  'practice.drop': practiceDrop,
   'house.save-planning': houseSavePlanning,
   'house.save-shop': houseSaveShop,
   'house.save-rules': houseSaveRules,

@@ -1,7 +1,6 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Construction } from '../instrument/construction.ts';
 import { acrossOf, isAdjustable, stringNumber } from '../instrument/construction.ts';
-import { KIND_RECORDS } from '../instrument/kinds.ts';
 import { ratioOf } from '../neck/rod-to-action.ts';
 import { ACTION_FRET, RELIEF_FRET, stationKey, stationsOf, type Station } from '../readings/stations.ts';
 import { pullToRelief } from '../strings/pull-to-relief.ts';
@@ -158,6 +157,3 @@ export function outcomeOf(inside: Insides): Outcome & { readonly pull: Float64Ar
     cents: out.cents.map((v, i) => (v === null ? null : v + (off[i] ?? 0))),
   };
 }
-
-/** Whether the instrument is heard without electricity, for words. */
-export const isAcoustic = ({ kind }: Pick<Construction, 'kind'>): boolean => KIND_RECORDS[kind].acoustic;

@@ -43,7 +43,7 @@ const BASE = 36;
 
 /**
  * A spec as it is passed on by word or link.
- * @example codeOf({ kind: 'bass', level: 2, seed: 4711, about: null }) → 'bass.2.3mv'
+ * @example a bass of level 2 from the seed 4711 is `bass.2.3mv`
  */
 export const codeOf = ({ kind, level, seed, about }: PracticeSpec): string =>
   [kind, level, seed.toString(BASE), ...(about === null ? [] : [about])].join('.');

@@ -1,5 +1,5 @@
 import { stringName, stringNumber, type Construction } from '../instrument/construction.ts';
-import { alongString, scaleOf } from '../instrument/scales.ts';
+import { scaleOf } from '../instrument/scales.ts';
 import { predictedCents } from '../intonation/predicted.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import type { Quantity } from '../readings/quantities.ts';
@@ -182,7 +182,3 @@ export function readWith(inside: Insides, station: Station, error: number): numb
 /** A string as it is called, by its place from the lowest. */
 export const stringCalled = (c: Construction, index: number): string =>
   `${stringName(c, stringNumber(c, index))} ${(c.strings[index]?.note ?? '').replace(/\d+$/, '')}`;
-
-/** The construction of an instrument as one of its strings has it. */
-export const ofString = (inside: Insides, index: number): Construction =>
-  alongString(inside.construction, index);

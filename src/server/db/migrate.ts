@@ -39,6 +39,7 @@ import { up as stores } from './migrations/041-stores.ts';
 import { up as orders } from './migrations/042-orders.ts';
 import { up as care } from './migrations/043-care.ts';
 import { up as itemTax } from './migrations/044-item-tax.ts';
+import { up as practice } from './migrations/045-practice.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -91,6 +92,7 @@ const MIGRATIONS = [
   { name: '042-orders', up: orders },
   { name: '043-care', up: care },
   { name: '044-item-tax', up: itemTax },
+  { name: '045-practice', up: practice },
 ];
 
 /** The names of all migrations, in order. */

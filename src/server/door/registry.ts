@@ -1,4 +1,6 @@
 import { dropView, keepView } from '../find/views.ts';
+import { beginPractice, setPractice } from '../practice/begin.ts';
+import { doPractice, dropPractice, endPractice } from '../practice/do.ts';
 import { setWatch, changeWatch } from '../shelf/watches.ts';
 import { sayOriginality, keepPart, changePart } from '../shelf/parts.ts';
 import { noteAfterwards } from '../desk/note-afterwards.ts';
@@ -228,6 +230,11 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'stores.save-supplier': saveSupplier,
   'stores.want': wantPart,
   'stores.take': takeForStep,
+  'practice.begin': beginPractice,
+  'practice.set': setPractice,
+  'practice.do': doPractice,
+  'practice.end': endPractice,
+  'practice.drop': dropPractice,
   'house.save-planning': savePlanning,
   'house.save-shop': saveShop,
   'house.save-rules': saveRules,

@@ -12,10 +12,12 @@ import { FindKey } from './find-key.tsx';
 import { Bell } from './bell.tsx';
 
 /** The places, each at the address of its name. */
-const PLACES = ['Rack', 'Desk', 'Bench', 'Week', 'Shelf', 'Stores', 'Sums', 'House'].map((name) => ({
-  name,
-  href: `/${name.toLowerCase()}`,
-}));
+const PLACES = ['Rack', 'Desk', 'Bench', 'Week', 'Shelf', 'Stores', 'Sums', 'Practice', 'House'].map(
+  (name) => ({
+    name,
+    href: `/${name.toLowerCase()}`,
+  }),
+);
 
 const YEAR_S = 365 * 24 * 3600;
 
@@ -98,7 +100,7 @@ export function Nav({
             href={p.href}
             ref={isHere(path, p.href) ? intoView : undefined}
             aria-current={isHere(path, p.href) ? 'page' : undefined}
-            className={`flex min-h-11 items-center pl-5 max-sm:shrink-0 max-sm:px-3 ${isHere(path, p.href) ? 'ml-1 bg-paper font-bold text-plain' : ''}`}
+            className={`flex min-h-11 items-center pl-4 max-sm:shrink-0 max-sm:px-3 ${isHere(path, p.href) ? 'ml-1 bg-paper font-bold text-plain' : ''}`}
           >
             {p.name}
           </Link>

@@ -43,6 +43,7 @@ export const GUIDE: readonly GuideSection[] = [
       'Readings are typed at their places on the neck, in any unit: 5/64, .078, 8 thou, 2,1 mm. What was typed stays; a number that only makes sense in another unit is asked about. Stale readings are struck through with the reason: read them again.',
       'Plan says what would be done now, with the sum and why. The neck comes first; nothing is cut to make up for a bend. Cuts begin with a safe first cut: read again, then take the rest. A rod at its end, or one that does not answer, is never turned further.',
       'On Work each step is started, paused and finished; starting another pauses the first. Found something inside? Ask for the change there: its line waits, the rest goes on. What was done in passing goes on the order without a charge.',
+      'Practice stands beside the work: a simulated instrument with something hidden, or nothing. It is read, looked at, listened to and worked on; handed back, it is opened, with what was in it beside what you read, named and did. Its code brings a colleague the very same one.',
       'Without a connection the bench goes on: what is typed and tapped waits on the tablet and is sent when the house answers.',
     ],
   },
@@ -55,6 +56,7 @@ export const GUIDE: readonly GuideSection[] = [
       'Options for the customer may be written by hand beside those that were worked out, also where nothing was read.',
       'Targets, checklists, operations and how the shop plans are kept by versions in House: what changed, who, and a way back. A finished inspection keeps the version it was made with; a line of an order keeps the operation it was agreed with.',
       'A job’s history tells every change as a sentence.',
+      'In Practice an instrument is set for somebody, by its kind and by what should be wrong with it; what they made of it is seen there.',
     ],
   },
   {

@@ -1,4 +1,5 @@
 import type { KeyHelp, PageHelp, Rule } from './help-kinds.ts';
+import { PRACTICE_HELP } from './practice-help.ts';
 import { STORES_HELP } from './stores-help.ts';
 
 const FIND: KeyHelp = { keys: '/', does: 'to the search field' };
@@ -35,6 +36,7 @@ const RULES: readonly Rule[] = [
     guide: 'owner-day',
   },
   ...STORES_HELP,
+  ...PRACTICE_HELP,
   {
     at: /^\/house\/care/,
     name: 'Care',

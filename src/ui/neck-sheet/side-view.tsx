@@ -5,8 +5,8 @@ import { lineOf, readTop, type Measured, type SheetGeometry } from './geometry.t
 export interface SheetLine {
   readonly name: string;
   readonly measured: Measured;
-  /** `left` is the round in hand; the others lie over it */
-  readonly tone: 'found' | 'planned' | 'after' | 'left';
+  /** `left` is the round in hand, `truth` the simulated one; the others lie over it */
+  readonly tone: 'found' | 'planned' | 'after' | 'left' | 'truth';
 }
 
 interface Props {
@@ -27,8 +27,14 @@ interface Props {
 }
 
 /** Each line has its own dash and its name at its own place along it. */
-const DASHES = { found: '3 4', planned: '10 4 2 4', after: '14 5', left: undefined } as const;
-const LABEL_AT = { found: 0.8, planned: 0.62, after: 0.71, left: 0.9 } as const;
+const DASHES = {
+  found: '3 4',
+  planned: '10 4 2 4',
+  after: '14 5',
+  left: undefined,
+  truth: undefined,
+} as const;
+const LABEL_AT = { found: 0.8, planned: 0.62, after: 0.71, left: 0.9, truth: 0.9 } as const;
 const FRET_PX = 24;
 const UNDER = 44;
 
@@ -155,11 +161,11 @@ export function SideView({
         const line = lineOf(c, l.measured);
         if (!line) return null;
         const [y0, y1] = [plane - g.rise(line.nut), plane - g.rise(line.saddle)];
-        const found = l.tone !== 'left' && lines.length > 1;
+        const found = l.tone !== 'left' && l.tone !== 'truth' && lines.length > 1;
         const at = LABEL_AT[l.tone];
         const slope = (Math.atan2(y1 - y0, g.x(length) - g.x(0)) * 180) / Math.PI;
         const [lx, ly] = [g.x(length * at), plane - g.rise(line.nut + (line.saddle - line.nut) * at)];
-        const ink = l.tone === 'planned' ? 'var(--plain)' : 'var(--ink)';
+        const ink = l.tone === 'planned' || l.tone === 'truth' ? 'var(--plain)' : 'var(--ink)';
         return (
           <g
             key={l.name}

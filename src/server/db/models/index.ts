@@ -37,6 +37,7 @@ import { initOrders, OrderHead, OrderLine, StockWantRow, Supplier } from './orde
 import { CareVersion, initCare } from './care.ts';
 import { initStock, StockAside, StockItem, StockMoveRow } from './stock.ts';
 import { initViews, SavedView } from './views.ts';
+import { initPractice, PracticeActRow, PracticeSession } from './practice.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import {
@@ -70,6 +71,8 @@ const ALL = {
   Originality,
   KeptPart,
   SavedView,
+  PracticeSession,
+  PracticeActRow,
   AirLog,
   AirHour,
   StockItem,
@@ -169,6 +172,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initLearned(sequelize, own);
   initBiography(sequelize, own);
   initViews(sequelize, own);
+  initPractice(sequelize, own);
   initAir(sequelize, own);
   initStock(sequelize, own);
   initOrders(sequelize, own);
