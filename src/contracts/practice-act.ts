@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isOperationId, type OperationId } from '../core/catalogue/operation-ids.ts';
 import { MOST } from '../core/practice/acts.ts';
+import { QUESTION_IDS } from '../core/practice/questions.ts';
 
 const operation = z.custom<OperationId>((v) => isOperationId(v), 'No such work');
 const mm = (most: number) =>
@@ -13,6 +14,7 @@ export const practiceAct = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('read'), station: z.string().max(40) }),
   z.object({ kind: z.literal('look'), item: z.string().max(40) }),
   z.object({ kind: z.literal('pluck'), string, held: z.number().int().min(0).max(36) }),
+  z.object({ kind: z.literal('ask'), question: z.enum(QUESTION_IDS) }),
   z.object({
     kind: z.literal('work'),
     operation,

@@ -32,6 +32,7 @@ const FINISHED: readonly Act[] = [
 
 /** Begun before tuning, so that its first reading is struck. */
 const BEGUN: readonly Act[] = [
+  { kind: 'ask', question: 'where' },
   relief,
   { kind: 'look', item: 'tune' },
   tune,

@@ -43,6 +43,11 @@ test('one solved well: tuned, read, turned in steps, nothing cut, the back-bow n
   await bring(tomas, 'steel-acoustic.1.7');
   await expect(tomas.getByText('“It buzzes low down since I had it tightened.”')).toBeVisible();
   await accessible(tomas, 'a practice bench');
+  await tab(tomas, 'Ask');
+  await tomas.getByRole('button', { name: 'Has anybody worked on it?' }).click();
+  await expect(tomas.getByRole('tabpanel')).toContainText('“A friend turned the rod, quite a bit.”');
+  await accessible(tomas, 'asking its owner');
+  await tab(tomas, 'Read');
   // Away from pitch a reading says so, and is struck.
   await reading(tomas, 'Relief, 7th').click();
   await expect(done(tomas)).toContainText('not at pitch');
@@ -63,8 +68,9 @@ test('one solved well: tuned, read, turned in steps, nothing cut, the back-bow n
   await tomas.keyboard.press('Enter');
   await expect(grid.getByRole('button', { name: 'String 6 E at 2: buzzes' })).toBeFocused();
   await accessible(tomas, 'listening');
-  for (let n = 0; n < 3; n++) {
-    await work(tomas, 'Adjust the truss rod', { [TURN]: '−2' });
+  // A quarter turn at most at a time, read again each time; the last one is half as large.
+  for (const eighths of ['−2', '−2', '−2', '−1']) {
+    await work(tomas, 'Adjust the truss rod', { [TURN]: eighths });
     await work(tomas, 'Tune, stretch, tune again');
     await readAt(tomas, 'Relief, 7th');
   }
@@ -78,6 +84,7 @@ test('one solved well: tuned, read, turned in steps, nothing cut, the back-bow n
   await expect(tomas.getByRole('heading', { name: '100 of 100' })).toBeVisible();
   await expect(tomas.getByText('Loosening is the first answer')).toBeVisible();
   await expect(tomas.getByText('It showed here:')).toBeVisible();
+  await expect(tomas.getByText('should be .008').first()).toBeVisible();
   await accessible(tomas, 'opened');
   // A reload shows the same: it is kept.
   await go(tomas, new URL(tomas.url()).pathname);

@@ -1,10 +1,12 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
+import type { QuestionId } from './questions.ts';
 
 /** Something done at a practice instrument, in the order it was done. Lengths in mm, strings counted from the lowest, 0 first. */
 export type Act =
   | { readonly kind: 'read'; readonly station: string }
   | { readonly kind: 'look'; readonly item: string }
   | { readonly kind: 'pluck'; readonly string: number; readonly held: number }
+  | { readonly kind: 'ask'; readonly question: QuestionId }
   | Work;
 
 /** A piece of work, with what it needs to be told. */

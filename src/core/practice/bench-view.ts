@@ -10,10 +10,12 @@ import type { Band } from '../neck/truss-rod.ts';
 import { TOUCHES } from '../targets/target.ts';
 import { playedPositions, type Room } from '../whatif/clearance-map.ts';
 import { asksOf, type Act, type Asks } from './acts.ts';
+import { QUESTION_IDS, QUESTIONS, type QuestionId } from './questions.ts';
 import type { Bench, Entry } from './bench.ts';
 import { FAULT_GROUPS } from './faults/fault.ts';
 import { faultsFor } from './faults/faults.ts';
-import { codeOf, LEVELS, type PracticeInstrument } from './instrument.ts';
+import { codeOf, type PracticeInstrument } from './instrument.ts';
+import type { Level } from './levels.ts';
 import { practiceItems } from './look.ts';
 import { practiceStations, stringCalled } from './read.ts';
 import { bandsOf } from './remedies.ts';
@@ -48,7 +50,7 @@ export interface HeardView {
   readonly string: number;
   readonly held: number;
   readonly says: string;
-  readonly mark: Room | 'rattles';
+  readonly mark: Room | 'besides';
 }
 
 export interface WorkView {
@@ -77,7 +79,7 @@ export interface EntryView {
 export interface BenchView {
   readonly code: string;
   readonly name: string;
-  readonly level: string;
+  readonly level: Level;
   readonly says: string;
   readonly touch: string;
   /** what can be seen of how it is built, in words */
@@ -89,6 +91,12 @@ export interface BenchView {
   readonly stations: readonly StationView[];
   readonly items: readonly ItemView[];
   readonly heard: readonly HeardView[];
+  /** what its owner can be asked, and what they said */
+  readonly questions: ReadonlyArray<{
+    readonly id: QuestionId;
+    readonly asks: string;
+    readonly said: string | null;
+  }>;
   readonly work: readonly WorkView[];
   readonly entries: readonly EntryView[];
   readonly minutes: number;
@@ -144,6 +152,10 @@ function itemViews(p: PracticeInstrument, { entries }: Bench): ItemView[] {
   });
 }
 
+/** What its owner answered to a question; null where nobody asked it. */
+const saidTo = ({ entries }: Bench, id: QuestionId): string | null =>
+  entries.findLast((e) => e.act.kind === 'ask' && e.act.question === id)?.says ?? null;
+
 /** What was heard since anything was last worked on. */
 function heardViews({ entries }: Bench): HeardView[] {
   const last = worksOf(entries).at(-1)?.at ?? -1;
@@ -151,8 +163,8 @@ function heardViews({ entries }: Bench): HeardView[] {
   for (const { act, says, wrong } of entries.slice(last + 1)) {
     if (act.kind !== 'pluck') continue;
     const { string, held } = act;
-    const mark = says.includes('rattles along')
-      ? 'rattles'
+    const mark = says.includes('; ')
+      ? 'besides'
       : says.includes('chokes')
         ? 'choked'
         : wrong
@@ -184,6 +196,7 @@ function whatOf(p: PracticeInstrument, { act, says }: Entry): string {
   if (act.kind === 'work') return sayWork(c, act);
   if (act.kind === 'pluck')
     return `String ${stringCalled(c, act.string)} ${act.held === 0 ? 'open' : `at ${act.held}`}`;
+  if (act.kind === 'ask') return QUESTIONS[act.question];
   if (act.kind === 'look') return practiceItems(c).find((i) => i.key === act.item)?.title ?? act.item;
   return says;
 }
@@ -231,7 +244,7 @@ export function benchView(p: PracticeInstrument, bench: Bench): BenchView {
   return {
     code: codeOf(p.spec),
     name: KIND_NAMES[p.spec.kind],
-    level: LEVELS[p.spec.level],
+    level: p.spec.level,
     says: p.says,
     touch: TOUCHES[p.inside.touch],
     built: builtOf(c),
@@ -241,6 +254,7 @@ export function benchView(p: PracticeInstrument, bench: Bench): BenchView {
     stations: stationViews(p, bench),
     items: itemViews(p, bench),
     heard: heardViews(bench),
+    questions: QUESTION_IDS.map((id) => ({ id, asks: QUESTIONS[id], said: saidTo(bench, id) })),
     work: workViews(c),
     entries: bench.entries.map((e, n) => entryView(p, e, n)),
     minutes: bench.minutes,

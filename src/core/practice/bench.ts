@@ -5,6 +5,7 @@ import { seeded } from '../seeded.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import { normals } from '../whatif/buzz-chance.ts';
 import type { Act, Work } from './acts.ts';
+import { answerOf } from './ask.ts';
 import { AT_PITCH, type Insides } from './insides.ts';
 import { look } from './look.ts';
 import { pluck } from './listen.ts';
@@ -46,6 +47,7 @@ export interface Bench {
 
 const READ_MINUTES = 1;
 const LOOK_MINUTES = 1;
+const ASK_MINUTES = 1;
 const EVERYWHERE_MINUTES = 5;
 
 /** The bench before anything is done. */
@@ -102,7 +104,7 @@ function lookAt(bench: Bench, act: Extract<Act, { kind: 'look' }>): Bench {
 
 function pluckAt(bench: Bench, act: Extract<Act, { kind: 'pluck' }>): Bench {
   const heard = pluck(bench.inside, act);
-  const wrong = heard.rattles || heard.room === 'buzz' || heard.room === 'choked';
+  const wrong = heard.besides !== null || heard.room === 'buzz' || heard.room === 'choked';
   return withEntry(bench, entry(act, heard.says, 0, { wrong, atPitch: bench.inside.flat <= AT_PITCH }));
 }
 
@@ -148,15 +150,17 @@ function workAt(bench: Bench, act: Work): Bench {
   );
 }
 
-/** Does one thing at a practice instrument. @param seed of the instrument: whose errors the gauges have */
-export function doAct(bench: Bench, act: Act, seed: number): Bench {
+/** Does one thing at a practice instrument: its seed is whose errors the gauges have. */
+export function doAct(p: PracticeInstrument, bench: Bench, act: Act): Bench {
   switch (act.kind) {
     case 'read':
-      return read(bench, act, seed);
+      return read(bench, act, p.spec.seed);
     case 'look':
       return lookAt(bench, act);
     case 'pluck':
       return pluckAt(bench, act);
+    case 'ask':
+      return withEntry(bench, entry(act, answerOf(p, act.question), ASK_MINUTES));
     case 'work':
       return workAt(bench, act);
   }
@@ -164,4 +168,4 @@ export function doAct(bench: Bench, act: Act, seed: number): Bench {
 
 /** The bench after everything that was done: acts are kept, and nothing else. */
 export const benchAfter = (instrument: PracticeInstrument, acts: readonly Act[]): Bench =>
-  acts.reduce((bench, act) => doAct(bench, act, instrument.spec.seed), benchWith(instrument));
+  acts.reduce((bench, act) => doAct(instrument, bench, act), benchWith(instrument));

@@ -60,6 +60,8 @@ export function checkAct(c: Construction, act: Act): CannotDo | null {
     case 'pluck':
       if (!isString(c, act.string)) return { field: 'string', message: 'It has no such string.' };
       return act.held < c.frets ? null : { field: 'held', message: `It has ${c.frets} frets.` };
+    case 'ask':
+      return null;
     case 'work':
       return checkWork(c, act);
   }

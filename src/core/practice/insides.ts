@@ -2,6 +2,7 @@ import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Construction } from '../instrument/construction.ts';
 import { acrossOf, isAdjustable, stringNumber } from '../instrument/construction.ts';
 import { ratioOf } from '../neck/rod-to-action.ts';
+import type { Quantity } from '../readings/quantities.ts';
 import { ACTION_FRET, RELIEF_FRET, stationKey, stationsOf, type Station } from '../readings/stations.ts';
 import { pullToRelief } from '../strings/pull-to-relief.ts';
 import { pulls } from '../strings/string-pull.ts';
@@ -24,6 +25,10 @@ export interface Flaw {
   readonly saddle?: number | undefined;
   /** what it adds to the fretted 12th of each string, cents, lowest first */
   readonly cents?: readonly number[] | undefined;
+  /** what is heard besides a note, on these strings or on all of them */
+  readonly heard?: { readonly says: string; readonly strings?: readonly number[] | undefined } | undefined;
+  /** by how much it puts a reading off, in its unit, wherever it is read */
+  readonly reads?: Readonly<Partial<Record<Quantity, number>>> | undefined;
   /** the pitch at which something rattles along, in semitones over C, 0 to 11 */
   readonly rattles?: number | undefined;
 }

@@ -7,15 +7,8 @@ import type { Draw, Fault, FaultGroup } from './faults/fault.ts';
 import { FAULT_GROUPS } from './faults/fault.ts';
 import { FAULTS, faultsFor } from './faults/faults.ts';
 import { soundInstrument, type Insides } from './insides.ts';
+import type { Level } from './levels.ts';
 import { tellsOfFault } from './signs.ts';
-
-/** How much is hidden: 1 one plain fault, 2 a harder one or two plain ones, 3 several together. */
-export const LEVELS = {
-  1: 'one thing, plain to see',
-  2: 'harder, or two at once',
-  3: 'several that hide each other',
-} as const;
-export type Level = 1 | 2 | 3;
 
 /** What a practice instrument is made from: the same one comes of it for everybody. */
 export interface PracticeSpec {

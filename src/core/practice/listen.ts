@@ -20,8 +20,8 @@ export interface Place {
 /** What is heard of one pluck. */
 export interface Heard extends Place {
   readonly room: Room;
-  /** something that is no fret rattles along */
-  readonly rattles: boolean;
+  /** what is heard besides the note, and is no fret; null where nothing is */
+  readonly besides: string | null;
   readonly says: string;
 }
 
@@ -38,9 +38,15 @@ function pitchClass(note: string): number | null {
   return (natural + shift + SEMITONES) % SEMITONES;
 }
 
-function rattlesAt(inside: Insides, { string, held }: Place): boolean {
+const RATTLES = 'something that is no fret rattles along with this note';
+
+function besidesAt(inside: Insides, { string, held }: Place): string | null {
   const open = pitchClass(inside.construction.strings[string]?.note ?? '');
-  return open !== null && inside.flaws.some((f) => f.rattles === (open + held) % SEMITONES);
+  const said = inside.flaws.flatMap(({ rattles, heard }) => [
+    ...(open !== null && rattles === (open + held) % SEMITONES ? [RATTLES] : []),
+    ...(heard && (heard.strings?.includes(string) ?? true) ? [heard.says] : []),
+  ]);
+  return said.length === 0 ? null : said.join('; ');
 }
 
 const SAYS: Readonly<Record<Room, string>> = {
@@ -51,9 +57,8 @@ const SAYS: Readonly<Record<Room, string>> = {
 };
 
 const heardOf = (inside: Insides, place: Place, room: Room): Heard => {
-  const rattles = rattlesAt(inside, place);
-  const along = rattles ? '; something that is no fret rattles along with this note' : '';
-  return { ...place, room, rattles, says: `${SAYS[room]}${along}` };
+  const besides = besidesAt(inside, place);
+  return { ...place, room, besides, says: [SAYS[room], ...(besides === null ? [] : [besides])].join('; ') };
 };
 
 /** What every place of the neck gives when it is plucked as the customer plucks, string by string from the lowest. */

@@ -6,8 +6,9 @@ import type { FaultGroup } from './faults/fault.ts';
 import { faultById } from './faults/faults.ts';
 import { AT_PITCH } from './insides.ts';
 import type { PracticeInstrument } from './instrument.ts';
-import { practiceStations, tellsOf } from './read.ts';
-import { signsOf, tellsOfFault, type Sign } from './signs.ts';
+import { practiceStations, tellsOf, truthAt } from './read.ts';
+import type { Quantity } from '../readings/quantities.ts';
+import { signsOf, soundLike, tellsOfFault, type Sign } from './signs.ts';
 import type { Taken } from './work.ts';
 
 /** One part of the score. */
@@ -22,6 +23,8 @@ export interface ScorePart {
 export interface Telling {
   readonly says: string;
   readonly looked: boolean;
+  /** what a reading there would have told, in tune, beside what it should say; null for a look and a sound */
+  readonly told: { readonly quantity: Quantity; readonly value: number; readonly should: number } | null;
 }
 
 /** What became of one fault. */
@@ -123,6 +126,18 @@ function isCured(p: PracticeInstrument, n: number, after: readonly Sign[]): bool
   return !signsOf(alone).some((s) => s.judged && there.has(`${s.kind} ${s.key}`));
 }
 
+/** What a place would have told of an instrument as it came, in tune. */
+function tellingOf(p: PracticeInstrument, sign: Sign, entries: readonly Entry[]): Telling {
+  const telling = { says: sign.says, looked: looked(sign, entries), told: null };
+  const station =
+    sign.kind === 'reading' && practiceStations(p.inside.construction).find((s) => s.key === sign.key);
+  if (!station) return telling;
+  const value = truthAt({ ...p.inside, flat: 0 }, station);
+  const should = truthAt(soundLike(p.inside), station);
+  if (value === null || should === null) return telling;
+  return { ...telling, told: { quantity: station.quantity, value, should } };
+}
+
 function faultsOpened(
   p: PracticeInstrument,
   bench: Bench,
@@ -138,10 +153,7 @@ function faultsOpened(
       named: named.includes(f.id),
       cured: isCured(p, n, after),
       explains: f.explains(alone),
-      tells: clearest(tellsOfFault(alone, p.inside)).map((s) => ({
-        says: s.says,
-        looked: looked(s, bench.entries),
-      })),
+      tells: clearest(tellsOfFault(alone, p.inside)).map((s) => tellingOf(p, s, bench.entries)),
     };
   });
 }

@@ -3,8 +3,12 @@ import { KINDS } from '../instrument/kinds.ts';
 import { stationKey } from '../readings/stations.ts';
 import { pullToRelief } from '../strings/pull-to-relief.ts';
 import type { Act } from './acts.ts';
+import { answerOf, isNoticed } from './ask.ts';
 import { benchAfter } from './bench.ts';
-import { codeOf, drawFrom, instrumentWith, practiceInstrument, readCode, type Level } from './instrument.ts';
+import { FAULTS } from './faults/faults.ts';
+import { QUESTION_IDS } from './questions.ts';
+import { codeOf, drawFrom, instrumentWith, practiceInstrument, readCode } from './instrument.ts';
+import type { Level } from './levels.ts';
 import { outcomeOf, pullNow, soundInstrument } from './insides.ts';
 import { perfectLearner } from './learner-for-tests.ts';
 import { heardEverywhere, pluck, soundingNow } from './listen.ts';
@@ -166,7 +170,7 @@ describe('looking and listening', () => {
 
   test('what rattles does so with one pitch, on every string that has it', () => {
     const p = instrumentWith('steel-acoustic', ['button'], 12);
-    const rattling = heardEverywhere(p.inside).filter((h) => h.rattles);
+    const rattling = heardEverywhere(p.inside).filter((h) => h.besides !== null);
     expect(new Set(rattling.map((h) => h.string)).size).toBeGreaterThan(3);
     const semitones = [4, 9, 2, 7, 11, 4];
     const classes = new Set(rattling.map((h) => ((semitones[h.string] ?? 0) + h.held) % 12));
@@ -186,6 +190,30 @@ describe('looking and listening', () => {
     });
     const sound = look(instrumentWith('steel-acoustic', []).inside, item);
     expect(sound.finding).toBeNull();
+  });
+});
+
+describe('asking', () => {
+  test('an owner has noticed something of every fault, and never says what it is', () => {
+    for (const fault of FAULTS) {
+      expect(isNoticed(fault), fault.id).toBe(true);
+      const p = { ...instrumentWith('steel-acoustic', []), faults: [fault] };
+      for (const question of QUESTION_IDS)
+        expect(answerOf(p, question).toLowerCase()).not.toContain(fault.name.toLowerCase());
+    }
+  });
+
+  test('what is asked is answered by what they know of each, and how they play by their touch', () => {
+    const p = instrumentWith('steel-acoustic', ['back-bow', 'pins-proud'], 2);
+    expect(answerOf(p, 'worked')).toBe('A friend turned the rod, quite a bit.');
+    expect(answerOf(p, 'where')).toBe(
+      'On the first few frets, on all strings. And: Back at the bridge: a pin comes up.',
+    );
+    expect(answerOf(p, 'plays')).toBe('I am told I have a medium touch.');
+    expect(answerOf(instrumentWith('bass', []), 'where')).toBe('Nowhere in particular.');
+    const bench = benchAfter(p, [{ kind: 'ask', question: 'worked' }]);
+    expect(bench.minutes).toBe(1);
+    expect(bench.entries[0]?.says).toBe('A friend turned the rod, quite a bit.');
   });
 });
 
@@ -254,6 +282,9 @@ describe('opened', () => {
     expect(fault).toMatchObject({ id: 'relief-high', named: false, cured: false });
     expect(fault?.tells.length).toBeGreaterThan(1);
     expect(fault?.tells.every((t) => !t.looked)).toBe(true);
+    const told = fault?.tells.find((t) => t.says === 'Relief, 7th')?.told;
+    expect(told?.should).toBeCloseTo(0.2, 9);
+    expect(told?.value).toBeGreaterThan(0.39);
     expect(opened.spent.taken.saddle).toBeCloseTo(0.9, 9);
     expect(opened.parts.map((x) => x.of).reduce((a, b) => a + b, 0)).toBe(100);
     expect(opened.parts.find((x) => x.name === 'Read before it is cut')?.got).toBe(0);

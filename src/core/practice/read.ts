@@ -1,4 +1,5 @@
 import { stringName, stringNumber, type Construction } from '../instrument/construction.ts';
+import type { Kind } from '../instrument/kinds.ts';
 import { scaleOf } from '../instrument/scales.ts';
 import { predictedCents } from '../intonation/predicted.ts';
 import { fretPosition } from '../neck/fret-position.ts';
@@ -31,12 +32,26 @@ const HANDS: Readonly<Partial<Record<Quantity, Hand>>> = {
   straightedge: { spread: 0.015, step: 0.01 },
   'pickup-height': { spread: 0.1, step: 0.1 },
   resistance: { spread: 0.01, step: 0.01 },
+  'nut-width': { spread: 0.03, step: 0.05 },
+  'nut-spacing': { spread: 0.05, step: 0.05 },
 };
 
 const SOUND_COIL = 7.2;
 const DEAD_COIL = 0.4;
 const SOUND_PICKUP = 2.2;
 const NEAR_PICKUP = 0.9;
+/** Usual boards at the nut, mm, and what the outer strings leave free of them on both sides together. */
+const NUT_WIDTHS: Readonly<Record<Kind, number>> = {
+  'steel-acoustic': 43,
+  'twelve-string': 47.5,
+  nylon: 52,
+  'solid-electric': 42,
+  'semi-hollow': 43,
+  archtop: 43,
+  bass: 41,
+  ukulele: 35,
+};
+const FREE_OF_STRINGS = 7;
 const PRESS = 0.25;
 
 const READ_FRETS = new Set([ACTION_FRET]);
@@ -151,12 +166,16 @@ const TRUTHS: Readonly<Partial<Record<Quantity, Truth>>> = {
   straightedge: ({ construction: c }, o, s) =>
     -offLine(c, [...o.tops], 1, Math.min(c.bodyFret, c.frets), s.fret),
   'pickup-height': (inside) => (has(inside, 'pickup-height:near') ? NEAR_PICKUP : SOUND_PICKUP),
+  'nut-width': ({ construction: c }) => NUT_WIDTHS[c.kind],
+  'nut-spacing': ({ construction: c }) => NUT_WIDTHS[c.kind] - FREE_OF_STRINGS,
   resistance: (inside, _, s) => (has(inside, 'noise:dead') && s.fret === 1 ? DEAD_COIL : SOUND_COIL),
 };
 
 /** What a place of an instrument truly is: mm, cents, degrees or kΩ; null where it has none. */
 export function truthAt(inside: Insides, station: Station, o: Outcome = outcomeOf(inside)): number | null {
-  return TRUTHS[station.quantity]?.(inside, o, station, topsOf(inside)) ?? null;
+  const truth = TRUTHS[station.quantity]?.(inside, o, station, topsOf(inside)) ?? null;
+  if (truth === null) return null;
+  return inside.flaws.reduce((sum, f) => sum + (f.reads?.[station.quantity] ?? 0), truth);
 }
 
 /** How far apart two readings of a quantity must lie to tell something, in its unit. */

@@ -20,11 +20,12 @@ export interface Sign {
 /** An instrument as it is read: at pitch. */
 const atPitch = (inside: Insides): Insides => ({ ...inside, flat: 0 });
 
-const like = ({ construction, touch, rod }: Insides): Insides =>
+/** The same instrument with nothing wrong. */
+export const soundLike = ({ construction, touch, rod }: Insides): Insides =>
   soundInstrument(construction, touch, rod.perEighth);
 
 function readingSigns(inside: Insides): Sign[] {
-  const [o, sound] = [outcomeOf(inside), like(inside)];
+  const [o, sound] = [outcomeOf(inside), soundLike(inside)];
   const usual = outcomeOf(sound);
   const bands = bandsOf(inside);
   return practiceStations(inside.construction).flatMap((s): Sign[] => {
@@ -50,7 +51,7 @@ function lookSigns(inside: Insides): Sign[] {
 
 const soundSigns = (inside: Insides): Sign[] =>
   heardEverywhere(inside).flatMap((h): Sign[] =>
-    h.room === 'buzz' || h.room === 'choked' || h.rattles
+    h.room === 'buzz' || h.room === 'choked' || h.besides !== null
       ? [
           {
             kind: 'sound',

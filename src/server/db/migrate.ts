@@ -40,6 +40,7 @@ import { up as orders } from './migrations/042-orders.ts';
 import { up as care } from './migrations/043-care.ts';
 import { up as itemTax } from './migrations/044-item-tax.ts';
 import { up as practice } from './migrations/045-practice.ts';
+import { up as letterOfOrder } from './migrations/046-letter-of-order.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -93,6 +94,7 @@ const MIGRATIONS = [
   { name: '043-care', up: care },
   { name: '044-item-tax', up: itemTax },
   { name: '045-practice', up: practice },
+  { name: '046-letter-of-order', up: letterOfOrder },
 ];
 
 /** The names of all migrations, in order. */

@@ -21,7 +21,7 @@ export const doPractice = defineUseCase({
     if (cannot !== null) return fail(invalidField(`act.${cannot.field}`, cannot.message));
     if (version >= MOST_ACTS)
       return fail(invalidField('act', 'More is not done to one instrument: hand it back and open it.'));
-    const { entries } = doAct(bench, act, instrument.spec.seed);
+    const { entries } = doAct(instrument, bench, act);
     await work.models.PracticeActRow.create(
       { sessionId, n: version, act: JSON.stringify(act), doneAt: work.now },
       { transaction: work.t },

@@ -3,7 +3,7 @@ import { benchView } from '../../core/practice/bench-view.ts';
 import { benchAfter } from '../../core/practice/bench.ts';
 import { checkAct } from '../../core/practice/check-act.ts';
 import { outcomeOf } from '../../core/practice/insides.ts';
-import { LEVELS, readCode } from '../../core/practice/instrument.ts';
+import { readCode } from '../../core/practice/instrument.ts';
 import { KIND_NAMES, KINDS } from '../../core/instrument/kinds.ts';
 import { soundingNow, type Place } from '../../core/practice/listen.ts';
 import type { Opened } from '../../core/practice/opened.ts';
@@ -25,7 +25,6 @@ function lineOf(s: PracticeSession, names: ReadonlyMap<number, string>) {
     code: s.code,
     name: spec ? KIND_NAMES[spec.kind] : s.code,
     level: spec?.level ?? 1,
-    levelSays: spec ? LEVELS[spec.level] : '',
     says: instrumentOf(s.code)?.says ?? '',
     begunAt: s.begunAt.toISOString(),
     endedAt: s.endedAt?.toISOString() ?? null,

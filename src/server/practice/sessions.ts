@@ -8,9 +8,9 @@ import {
   codeOf,
   practiceInstrument,
   readCode,
-  type Level,
   type PracticeInstrument,
 } from '../../core/practice/instrument.ts';
+import type { Level } from '../../core/practice/levels.ts';
 import type { Kind } from '../../core/instrument/kinds.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';

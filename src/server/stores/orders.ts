@@ -131,6 +131,7 @@ async function queueOrder(work: Work, head: OrderHead, address: string): Promise
   await models.MessageRow.create(
     {
       jobId: null,
+      orderId: head.id,
       purpose: 'order',
       channel: 'mail',
       address,

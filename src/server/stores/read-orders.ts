@@ -76,7 +76,7 @@ export const letterOf = (
   t: Transaction | null = null,
 ): Promise<MessageRow | null> =>
   models.MessageRow.findOne({
-    where: { purpose: 'order', jobId: null, subject: { [Op.like]: `Order ${orderId} of %` } },
+    where: { orderId },
     order: [['id', 'DESC']],
     transaction: t,
     ...(t && { lock: t.LOCK.UPDATE }),

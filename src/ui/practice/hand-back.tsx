@@ -1,22 +1,26 @@
 'use client';
 
-import { useState } from 'react';
 import type { BenchView } from '../../core/practice/bench-view.ts';
 import { Trouble } from '../kit/trouble.tsx';
+import { useKept } from './use-kept.ts';
 import type { Practice } from './use-practice.ts';
+
+const NONE: readonly string[] = [];
 
 /** What was wrong with it, said by the learner; then it is opened. */
 export function HandBack({
+  sessionId,
   faults,
   practice,
 }: {
+  readonly sessionId: number;
   readonly faults: BenchView['faults'];
   readonly practice: Practice;
 }) {
-  const [named, setNamed] = useState<readonly string[]>([]);
+  const [named, setNamed, forget] = useKept<readonly string[]>(`practice-named:${sessionId}`, NONE);
   const groups = [...new Set(faults.map((f) => f.group))];
   const toggle = (id: string): void =>
-    setNamed((n) => (n.includes(id) ? n.filter((x) => x !== id) : [...n, id]));
+    setNamed(named.includes(id) ? named.filter((x) => x !== id) : [...named, id]);
   const chosen = faults.filter((f) => named.includes(f.id)).map((f) => f.name.toLowerCase());
   return (
     <div className="space-y-3">
@@ -52,7 +56,7 @@ export function HandBack({
         type="button"
         className="button button-main"
         disabled={practice.busy}
-        onClick={() => void practice.handBack(named)}
+        onClick={() => void practice.handBack(named).then((done) => done && forget())}
       >
         Hand it back and open it
       </button>

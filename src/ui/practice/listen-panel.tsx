@@ -14,7 +14,7 @@ const MARKS: Readonly<Record<HeardView['mark'], string>> = {
   close: '●',
   buzz: '▲',
   choked: '✕',
-  rattles: '≈',
+  besides: '≈',
 };
 
 interface Props {
@@ -188,7 +188,9 @@ export function ListenPanel({ sessionId, strings, played, heard, practice }: Pro
       <p role="status" className={isBad(here) ? 'text-rubric' : ''}>
         {here ? `${nameOf(at)} ${here.says}.` : 'Nothing was plucked there since the last work.'}
       </p>
-      <p className="text-sm text-quiet">● rings clear · ▲ buzzes · ✕ chokes · ≈ something rattles along</p>
+      <p className="text-sm text-quiet">
+        ● rings clear · ▲ buzzes · ✕ chokes · ≈ something else is heard with it
+      </p>
       {begun && <WorkerSays of={worker} what="The sound" />}
     </div>
   );

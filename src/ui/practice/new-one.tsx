@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { Kind } from '../../core/instrument/kinds.ts';
 import { FAULT_GROUPS, type FaultGroup } from '../../core/practice/faults/fault.ts';
+import { LEVELS } from '../../core/practice/levels.ts';
 import type { LoadedPractice } from '../../server/practice/load-practice.ts';
 import { useSend } from '../data/use-send.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -123,6 +124,9 @@ export function NewOne({
         fields={trouble?.code === 'invalid' ? trouble.fields : {}}
         onChange={setWanted}
       />
+      <p className="text-sm text-quiet">
+        Level {wanted.level}: {LEVELS[Number(wanted.level) as 1 | 2 | 3]}. At any level it may be sound, too.
+      </p>
       <button type="submit" className="button button-main" disabled={busy}>
         {wanted.person === ME ? 'Bring it to my bench' : 'Set it for them'}
       </button>

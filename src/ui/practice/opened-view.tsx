@@ -35,7 +35,7 @@ function Parts({ opened }: { readonly opened: Opened }) {
   );
 }
 
-function Fault({ f }: { readonly f: FaultOpened }) {
+function Fault({ f, unit }: { readonly f: FaultOpened; readonly unit: DisplayUnit }) {
   return (
     <li className="space-y-1 border-b border-line py-2">
       <h3 className="text-lg">{f.name}</h3>
@@ -50,7 +50,14 @@ function Fault({ f }: { readonly f: FaultOpened }) {
         {f.tells.map((t) => (
           <li key={t.says}>
             {t.looked ? '● ' : '○ '}
-            {t.says}{' '}
+            {t.says}
+            {t.told && (
+              <>
+                {' '}
+                was <b className="font-semibold">{sayValue(t.told.value, t.told.quantity, unit)}</b>, should
+                be {sayValue(t.told.should, t.told.quantity, unit)};
+              </>
+            )}{' '}
             <span className="text-quiet">{t.looked ? 'you looked there' : 'you did not look there'}</span>
           </li>
         ))}
@@ -59,7 +66,7 @@ function Fault({ f }: { readonly f: FaultOpened }) {
   );
 }
 
-function Inside({ opened }: { readonly opened: Opened }) {
+function Inside({ opened, unit }: { readonly opened: Opened; readonly unit: DisplayUnit }) {
   return (
     <section aria-labelledby="inside" className="space-y-1">
       <h2 id="inside" className="text-xl">
@@ -70,7 +77,7 @@ function Inside({ opened }: { readonly opened: Opened }) {
       ) : (
         <ul>
           {opened.faults.map((f) => (
-            <Fault key={f.id} f={f} />
+            <Fault key={f.id} f={f} unit={unit} />
           ))}
         </ul>
       )}
@@ -233,7 +240,7 @@ export function OpenedView({
       <div className="grid gap-8 lg:grid-cols-2">
         <div className="space-y-5">
           <Parts opened={opened} />
-          <Inside opened={opened} />
+          <Inside opened={opened} unit={unit} />
         </div>
         <div className="space-y-5">
           <Beside opened={opened} money={money} />

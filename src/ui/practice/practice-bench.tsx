@@ -13,13 +13,21 @@ import { LookPanel } from './look-panel.tsx';
 import { ReadPanel } from './read-panel.tsx';
 import { usePractice, type Practice } from './use-practice.ts';
 
+const AskPanel = lazyPart(() => import('./ask-panel.tsx').then((m) => m.AskPanel));
 const ListenPanel = lazyPart(() => import('./listen-panel.tsx').then((m) => m.ListenPanel));
 const WorkPanel = lazyPart(() => import('./work-panel.tsx').then((m) => m.WorkPanel));
 const HandBack = lazyPart(() => import('./hand-back.tsx').then((m) => m.HandBack));
 const OpenedView = lazyPart(() => import('./opened-view.tsx').then((m) => m.OpenedView));
 const PracticeDrawing = lazyPart(() => import('./practice-drawing.tsx').then((m) => m.PracticeDrawing));
 
-const TABS = { read: 'Read', look: 'Look', listen: 'Listen', work: 'Work', back: 'Hand back' } as const;
+const TABS = {
+  ask: 'Ask',
+  read: 'Read',
+  look: 'Look',
+  listen: 'Listen',
+  work: 'Work',
+  back: 'Hand back',
+} as const;
 type Tab = keyof typeof TABS;
 
 /** What its owner says, and what can be seen of how it is built. */
@@ -28,7 +36,7 @@ function Owner({ view, setBy }: { readonly view: BenchView; readonly setBy: stri
     <div className="space-y-1">
       <p className="font-serif text-xl text-ink">“{view.says}”</p>
       <p className="text-sm text-quiet">
-        {view.touch} · {view.built.join(' · ')}
+        level {view.level} · {view.touch} · {view.built.join(' · ')}
         {setBy !== null && ` · set by ${setBy}`}
       </p>
     </div>
@@ -81,6 +89,8 @@ interface PanelProps {
 
 function Panel({ tab, bench: { id, view }, unit, money, practice }: PanelProps) {
   switch (tab) {
+    case 'ask':
+      return <AskPanel questions={view.questions} practice={practice} />;
     case 'read':
       return <ReadPanel stations={view.stations} unit={unit} practice={practice} />;
     case 'look':
@@ -96,9 +106,11 @@ function Panel({ tab, bench: { id, view }, unit, money, practice }: PanelProps) 
         />
       );
     case 'work':
-      return <WorkPanel work={view.work} strings={view.strings} money={money} practice={practice} />;
+      return (
+        <WorkPanel sessionId={id} work={view.work} strings={view.strings} money={money} practice={practice} />
+      );
     case 'back':
-      return <HandBack faults={view.faults} practice={practice} />;
+      return <HandBack sessionId={id} faults={view.faults} practice={practice} />;
   }
 }
 

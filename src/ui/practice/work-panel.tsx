@@ -10,12 +10,14 @@ import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { useKept } from './use-kept.ts';
 import type { Practice } from './use-practice.ts';
 
 type Typed = Readonly<Partial<Record<'eighths' | 'string' | 'fret' | 'amount' | 'bass' | 'treble', string>>>;
 type Errors = Readonly<Record<string, string>>;
 
 const UNIT: LengthUnit = 'mm';
+const NOTHING: Typed = {};
 
 const LABELS = {
   amount: 'How much',
@@ -71,6 +73,7 @@ function readTyped(work: WorkView, typed: Typed): { readonly act: Work } | { rea
 }
 
 interface FormProps {
+  readonly sessionId: number;
   readonly work: WorkView;
   readonly strings: readonly string[];
   readonly money: (minor: number) => string;
@@ -126,13 +129,13 @@ const refusedBy = ({ trouble }: Practice): Errors =>
     : {};
 
 /** One piece of work: what it wants to know, what to beware of, and the button that does it. */
-function WorkForm({ work, strings, money, practice }: FormProps) {
-  const [typed, setTyped] = useState<Typed>({});
+function WorkForm({ sessionId, work, strings, money, practice }: FormProps) {
+  const [typed, setTyped, forget] = useKept<Typed>(`practice-work:${sessionId}:${work.id}`, NOTHING);
   const [errors, setErrors] = useState<Errors>({});
   // What was refused of another piece of work is none of this one's.
   const [asked, setAsked] = useState(false);
   const set = (field: keyof Typed) => (v: string) => {
-    setTyped((t) => ({ ...t, [field]: v }));
+    setTyped({ ...typed, [field]: v });
     setErrors({});
     setAsked(false);
   };
@@ -142,8 +145,10 @@ function WorkForm({ work, strings, money, practice }: FormProps) {
     if ('errors' in read) return setErrors(read.errors);
     setErrors({});
     setAsked(true);
-    if (await practice.act(read.act))
-      setTyped((t) => ({ ...(t.string !== undefined && { string: t.string }) }));
+    if (!(await practice.act(read.act))) return;
+    forget();
+    // Which string it was stays: it may take two goes.
+    if (typed.string !== undefined) setTyped({ string: typed.string });
   };
   return (
     <form onSubmit={(e) => void doIt(e)} className="space-y-2 border-l-2 border-plain pl-4">

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { KINDS } from '../../instrument/kinds.ts';
 import { benchAfter } from '../bench.ts';
 import type { Act } from '../acts.ts';
-import { instrumentWith, practiceInstrument, LEVELS, type Level } from '../instrument.ts';
+import { instrumentWith, practiceInstrument } from '../instrument.ts';
+import { LEVELS, type Level } from '../levels.ts';
 import { enoughBench } from '../enough.ts';
 import { tuned } from '../remedies.ts';
 import { signsOf, tellsOfFault } from '../signs.ts';
@@ -48,6 +49,9 @@ describe.each(KINDS)('on a %s', (kind) => {
       tried++;
       const before = signsOf(p.inside).filter((s) => s.judged);
       expect(before.length, `${fault.id} shows`).toBeGreaterThan(0);
+      // It is told by a reading or by ear, and not only to whoever looks at the right place.
+      const told = signsOf(p.inside).filter((s) => s.kind !== 'look');
+      expect(told.length, `${fault.id} is read or heard`).toBeGreaterThan(0);
       const after = signsOf(byOwnRemedy(p)).filter((s) => s.judged);
       expect(
         after.map((s) => s.says),

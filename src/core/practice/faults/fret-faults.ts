@@ -143,7 +143,10 @@ export const FRET_FAULTS: readonly Fault[] = [
     fits: always,
     hide: (inside) => ({
       ...inside,
-      flaws: [...inside.flaws, { finding: 'fret-ends:sharp', operation: 'fret-ends' }],
+      flaws: [
+        ...inside.flaws,
+        { finding: 'fret-ends:sharp', operation: 'fret-ends', reads: { 'nut-width': -0.4 } },
+      ],
     }),
     says: ['It scratches my hand when I slide along the neck.'],
     remedy: mend('fret-ends:sharp'),

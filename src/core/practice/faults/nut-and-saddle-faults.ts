@@ -106,17 +106,14 @@ export const NUT_FAULTS: readonly Fault[] = [
     level: 1,
     touches: ['grip'],
     fits: always,
-    hide: (inside, draw) => ({
-      ...inside,
-      flaws: [
-        ...inside.flaws,
-        {
-          finding: 'grip:grips',
-          operation: 'nut-slots',
-          string: draw.whole(0, inside.construction.strings.length - 1),
-        },
-      ],
-    }),
+    hide: (inside, draw) => {
+      const string = draw.whole(0, inside.construction.strings.length - 1);
+      const heard = { says: 'its pitch jumps as it is tuned', strings: [string] };
+      return {
+        ...inside,
+        flaws: [...inside.flaws, { finding: 'grip:grips', operation: 'nut-slots', string, heard }],
+      };
+    },
     says: ['It jumps past the note when I tune it.', 'There is a ping in it when I tune, then it is off.'],
     remedy: mend('grip:grips'),
     explains: ({ construction: c, flaws }) => {
@@ -133,7 +130,10 @@ export const NUT_FAULTS: readonly Fault[] = [
     fits: always,
     hide: (inside) => ({
       ...inside,
-      flaws: [...inside.flaws, { finding: 'nut-cracks:cracked', operation: 'nut-new' }],
+      flaws: [
+        ...inside.flaws,
+        { finding: 'nut-cracks:cracked', operation: 'nut-new', reads: { 'nut-spacing': 0.9 } },
+      ],
     }),
     says: ['One string slips sideways.', 'Something broke off at the top when it fell.'],
     remedy: mend('nut-cracks:cracked'),
@@ -261,7 +261,11 @@ export const SADDLE_FAULTS: readonly Fault[] = [
     level: 1,
     touches: ['pins'],
     fits: (c) => c.bridge === 'pinned',
-    hide: (inside) => ({ ...inside, flaws: [...inside.flaws, { finding: 'pins:proud', operation: 'pins' }] }),
+    hide: (inside, draw) => {
+      const strings = [draw.whole(0, inside.construction.strings.length - 1)];
+      const heard = { says: 'it sounds duller than its neighbours', strings };
+      return { ...inside, flaws: [...inside.flaws, { finding: 'pins:proud', operation: 'pins', heard }] };
+    },
     says: ['One of the pins keeps creeping up.'],
     remedy: mend('pins:proud'),
     explains: () =>

@@ -60,6 +60,9 @@ const oneFlaw = ({
   explains: () => why,
 });
 
+/** Heard on every string once it is plugged in. */
+const overAmp = (says: string) => (): Partial<Flaw> => ({ heard: { says: `over the amp ${says}` } });
+
 const rattling = (_: Construction, draw: Draw): Partial<Flaw> => ({
   also: ['resonance:rattles'],
   rattles: draw.whole(0, 11),
@@ -116,6 +119,9 @@ export const STRING_FAULTS: readonly Fault[] = [
     finding: 'tuners:slips',
     operation: 'tuners',
     fits: always,
+    more: (c, draw) => ({
+      heard: { says: 'its pitch sinks while it rings', strings: [draw.whole(0, c.strings.length - 1)] },
+    }),
     says: ['It is out of tune again after one song.'],
     why: 'A tuner gave way under the string. It is set and tightened.',
   }),
@@ -131,6 +137,7 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     finding: 'controls:crackles',
     operation: 'clean-controls',
     fits: isWired,
+    more: overAmp('it crackles while the control is turned'),
     says: ['It crackles when I turn it up.'],
     why: 'Dirt in the control: it is cleaned, nothing is replaced.',
   }),
@@ -142,6 +149,7 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     finding: 'socket:loose',
     operation: 'socket',
     fits: isWired,
+    more: overAmp('it comes and goes as the plug is moved'),
     says: ['Sometimes the sound is gone until I move the plug.'],
     why: 'The nut of the socket was loose and the lug turned with it.',
   }),
@@ -153,6 +161,7 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     finding: 'cavity:cold',
     operation: 'wiring',
     fits: hasCoils,
+    more: overAmp('it cuts out when the body is tapped'),
     says: ['It cuts out when I tap on it.'],
     why: 'A joint had never taken. It is made anew; the part it holds is good, and its kΩ say so.',
   }),
@@ -164,6 +173,7 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     finding: 'battery:flat',
     operation: 'battery',
     fits: hasBattery,
+    more: overAmp('it is thin and distorted'),
     says: ['It sounds thin and distorted over the amp.'],
     why: 'The battery was flat. It is looked at first, before anything is taken apart.',
   }),
@@ -175,6 +185,7 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     finding: 'noise:dead',
     operation: 'pickup-new',
     fits: hasCoils,
+    more: overAmp('there is nothing in one position'),
     says: ['In one position there is nothing at all.'],
     why: 'At the output one pickup read next to nothing where its fellow read 7.2 kΩ: the coil itself is gone. No joint mends that.',
   }),
@@ -187,7 +198,10 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     operation: 'pickup-height',
     fits: hasCoils,
     touches: ['contact', 'pickup-height'],
-    more: (c) => ({ cents: c.strings.map((s, i) => (s.wound && i < 2 ? 6 - i : 0)) }),
+    more: (c) => ({
+      cents: c.strings.map((s, i) => (s.wound && i < 2 ? 6 - i : 0)),
+      heard: { says: 'over the amp it warbles', strings: [0, 1] },
+    }),
     says: ['The low strings warble high up.', 'It will not intonate, whatever I do with the saddles.'],
     why: 'The magnets pulled the low strings: they warble and read sharp at the 12th. The pickup goes down before any saddle moves.',
   }),
@@ -199,6 +213,7 @@ export const ELECTRIC_FAULTS: readonly Fault[] = [
     finding: 'shield:open',
     operation: 'shield',
     fits: hasCoils,
+    more: overAmp('it hums until the strings are touched'),
     says: ['It hums as soon as I let go of the strings.'],
     why: 'A part of the shielding was not joined to the ground.',
   }),
@@ -267,7 +282,11 @@ export const NOISE_FAULTS: readonly Fault[] = [
     operation: 'humidify',
     fits: hasTop,
     touches: ['saddle', 'ends', 'damp'],
-    more: (_, draw) => ({ also: ['fret-ends:sharp', 'top:sunken'], saddle: -draw.between(1.3, 1.7) }),
+    more: (_, draw) => ({
+      also: ['fret-ends:sharp', 'top:sunken'],
+      saddle: -draw.between(1.3, 1.7),
+      reads: { 'nut-width': -0.4 },
+    }),
     says: ['All winter by the stove it was fine, now it rattles and scratches.'],
     why: 'The top had sunk with the dry air and taken the strings down, and the board had shrunk past its frets. It is brought to humidity and given days; a higher saddle would stand too high when the top comes back.',
   }),

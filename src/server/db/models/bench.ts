@@ -110,6 +110,8 @@ export class MessageRow extends Model<InferAttributes<MessageRow>, InferCreation
   declare calendar: CreationOptional<string | null>;
   /** the link its words carry; who opens it is said only in what leaves the house */
   declare linkId: CreationOptional<number | null>;
+  /** the order it is the letter of */
+  declare orderId: CreationOptional<number | null>;
   declare state: CreationOptional<'waiting' | 'delivered' | 'failed'>;
   declare trouble: CreationOptional<string>;
   declare tries: CreationOptional<number>;
@@ -233,6 +235,7 @@ const messageRowColumns = () => ({
   body: { type: DataTypes.TEXT },
   calendar: { type: DataTypes.TEXT, defaultValue: null },
   linkId: noRef('link_id'),
+  orderId: noRef('order_id'),
   state: { type: DataTypes.ENUM('waiting', 'delivered', 'failed'), defaultValue: 'waiting' },
   trouble: { type: DataTypes.STRING(200), defaultValue: '' },
   tries: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
