@@ -93,13 +93,18 @@ const looked = (sign: Sign, entries: readonly Entry[]): boolean =>
     return act.kind === 'pluck' && sign.kind === 'sound' && `${act.string}:${act.held}` === sign.key;
   });
 
+/** What is heard, without where: the same at many places is told once. */
+const heardThere = ({ kind, key, says }: Sign): string =>
+  kind === 'sound' ? says.slice(says.indexOf(': ')) : `${kind} ${key}`;
+
 /** The clearest signs, one of each kind first. */
 function clearest(signs: readonly Sign[]): readonly Sign[] {
   const bySize = [...signs].sort((a, b) => Number(b.judged) - Number(a.judged) || b.size - a.size);
+  const each = bySize.filter((s, n) => bySize.findIndex((x) => heardThere(x) === heardThere(s)) === n);
   const firsts = (['look', 'reading', 'sound'] as const).flatMap(
-    (kind) => bySize.find((s) => s.kind === kind) ?? [],
+    (kind) => each.find((s) => s.kind === kind) ?? [],
   );
-  return [...firsts, ...bySize.filter((s) => !firsts.includes(s))].slice(0, MOST_TOLD);
+  return [...firsts, ...each.filter((s) => !firsts.includes(s))].slice(0, MOST_TOLD);
 }
 
 function together(work: readonly Work[]): readonly WorkOpened[] {

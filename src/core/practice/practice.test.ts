@@ -305,6 +305,8 @@ describe('opened', () => {
     const by = new Map(opened.faults.map((f) => [f.id, f]));
     expect(by.get('crackle')).toMatchObject({ named: true, cured: true });
     expect(by.get('crackle')?.tells[0]).toMatchObject({ looked: true });
+    // Heard on every string alike, it is told once.
+    expect(by.get('crackle')?.tells).toHaveLength(2);
     expect(by.get('nut-high')).toMatchObject({ named: false, cured: false });
     expect(opened.readings).toHaveLength(1);
     expect(opened.readings[0]).toMatchObject({ station: RELIEF, atPitch: true, off: false });

@@ -77,7 +77,7 @@ function WantedFields({ practice, mayset, wanted, fields, onChange }: WantedProp
   ];
   return (
     <div className="flex flex-wrap items-start gap-4">
-      <FormField label="Kind" className="w-48" error={fields['kind']}>
+      <FormField label="Kind" className="w-56" error={fields['kind']}>
         {(w) => <ListChoice {...w} value={wanted.kind} items={practice.kinds} onChange={put('kind')} />}
       </FormField>
       <PillChoice legend="Level" value={wanted.level} options={LEVEL_NAMES} onChange={put('level')} />
@@ -86,7 +86,7 @@ function WantedFields({ practice, mayset, wanted, fields, onChange }: WantedProp
       </FormField>
       <TextField
         label="Or the code of a colleague’s"
-        className="w-44"
+        className="w-40"
         value={wanted.code}
         onChange={put('code')}
         error={fields['code']}
