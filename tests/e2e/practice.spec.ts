@@ -12,7 +12,7 @@ const done = (page: Page) => page.getByRole('list', { name: 'Done so far' });
 
 async function bring(page: Page, code: string): Promise<void> {
   await go(page, '/practice');
-  await page.getByLabel('Or the code of a colleague’s').fill(code);
+  await page.getByLabel('Or a colleague’s code').fill(code);
   await page.getByRole('button', { name: 'Bring it to my bench' }).click();
   await page.waitForURL(/\/practice\/\d+$/);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Practice: ');
@@ -94,10 +94,10 @@ test('one solved well: tuned, read, turned in steps, nothing cut, the back-bow n
 
 test('one solved badly, by touch: cut blind, named wrong; what was there is explained', async () => {
   await go(ilse, '/practice');
-  await ilse.getByLabel('Or the code of a colleague’s').fill('lute.9');
+  await ilse.getByLabel('Or a colleague’s code').fill('lute.9');
   await ilse.getByRole('button', { name: 'Bring it to my bench' }).tap();
   await expect(ilse.getByText('◆ There is no instrument of that code.').first()).toBeVisible();
-  await ilse.getByLabel('Or the code of a colleague’s').fill('steel-acoustic.1.7');
+  await ilse.getByLabel('Or a colleague’s code').fill('steel-acoustic.1.7');
   await ilse.getByRole('button', { name: 'Bring it to my bench' }).tap();
   await ilse.waitForURL(/\/practice\/\d+$/);
   await ilse.getByRole('tab', { name: 'Work' }).tap();

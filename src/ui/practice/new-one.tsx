@@ -85,7 +85,7 @@ function WantedFields({ practice, mayset, wanted, fields, onChange }: WantedProp
         {(w) => <ListChoice {...w} value={wanted.about} items={ABOUT} onChange={put('about')} />}
       </FormField>
       <TextField
-        label="Or the code of a colleague’s"
+        label="Or a colleague’s code"
         className="w-40"
         value={wanted.code}
         onChange={put('code')}

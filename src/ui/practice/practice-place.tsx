@@ -17,7 +17,10 @@ function Line({ line, children }: { readonly line: PracticeLine; readonly childr
       <Link href={`/practice/${line.id}`} className="inline-flex min-h-11 items-center underline">
         {line.name}, level {line.level}
       </Link>
-      <span className="min-w-0 flex-1 truncate text-ink" title={line.says}>
+      <span
+        className="min-w-0 flex-1 truncate text-ink max-sm:basis-full max-sm:whitespace-normal"
+        title={line.says}
+      >
         “{line.says}”
       </span>
       <span className="text-sm text-quiet">{line.code}</span>
