@@ -1,4 +1,5 @@
 import { Op } from 'sequelize';
+import { practiceOpened } from '../../contracts/practice-opened.ts';
 import { benchView } from '../../core/practice/bench-view.ts';
 import { benchAfter } from '../../core/practice/bench.ts';
 import { checkAct } from '../../core/practice/check-act.ts';
@@ -25,7 +26,7 @@ function lineOf(s: PracticeSession, names: ReadonlyMap<number, string>) {
     code: s.code,
     name: spec ? KIND_NAMES[spec.kind] : s.code,
     level: spec?.level ?? 1,
-    says: instrumentOf(s.code)?.says ?? '',
+    says: s.says,
     begunAt: s.begunAt.toISOString(),
     endedAt: s.endedAt?.toISOString() ?? null,
     done: s.version,
@@ -39,7 +40,7 @@ function lineOf(s: PracticeSession, names: ReadonlyMap<number, string>) {
 export type PracticeLine = ReturnType<typeof lineOf>;
 
 const openedOf = (s: PracticeSession): Opened | null =>
-  s.opened === null ? null : (JSON.parse(s.opened) as Opened);
+  s.opened === null ? null : practiceOpened.parse(JSON.parse(s.opened));
 
 /** What stands on somebody's practice bench, what they finished, and how they do by kind of fault. */
 export async function loadPractice(db: Db, personId: number) {

@@ -98,8 +98,10 @@ export async function placeSession(
     return fail(
       invalidField('kind', `${MOST_OPEN} stand there unfinished: finish one or put one away first.`),
     );
+  const made = codeOf(spec);
+  const says = instrumentOf(made)?.says ?? '';
   const { id } = await models.PracticeSession.create(
-    { personId, setById, code: codeOf(spec), begunAt: now },
+    { personId, setById, code: made, says, begunAt: now },
     { transaction: t },
   );
   return ok({ sessionId: id });

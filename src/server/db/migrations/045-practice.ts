@@ -7,6 +7,7 @@ const STEPS = [
     person_id INT UNSIGNED NOT NULL,
     set_by_id INT UNSIGNED NULL,
     code VARCHAR(60) NOT NULL,
+    says VARCHAR(500) NOT NULL,
     begun_at DATETIME(3) NOT NULL,
     ended_at DATETIME(3) NULL,
     version INT UNSIGNED NOT NULL DEFAULT 0,

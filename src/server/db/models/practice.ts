@@ -17,6 +17,8 @@ export class PracticeSession extends Model<
   /** who set it; null where it was taken by oneself */
   declare setById: number | null;
   declare code: string;
+  /** what its owner says, for lists: the instrument itself is made again only where it is worked on */
+  declare says: string;
   declare begunAt: Date;
   declare endedAt: CreationOptional<Date | null>;
   /** how many things were done */
@@ -54,6 +56,7 @@ export function initPractice(
       personId: { type: DataTypes.INTEGER.UNSIGNED, field: 'person_id' },
       setById: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true, field: 'set_by_id' },
       code: { type: DataTypes.STRING(60) },
+      says: { type: DataTypes.STRING(500) },
       begunAt: { type: DataTypes.DATE(3), field: 'begun_at' },
       endedAt: { type: DataTypes.DATE(3), allowNull: true, field: 'ended_at' },
       version: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 0 },
