@@ -29,7 +29,12 @@ test('the newcomer’s page says how to add each of eight things, with files', (
 });
 
 test('functions of over sixty lines stand in a list that only shrinks', () => {
-  const list = JSON.parse(readFileSync(join(process.cwd(), 'long-functions.json'), 'utf8')) as string[];
-  expect(list.length).toBeLessThanOrEqual(92);
+  const { overrides } = JSON.parse(readFileSync(join(process.cwd(), '.oxlintrc.json'), 'utf8')) as {
+    overrides: { files: string[]; rules: Record<string, unknown> }[];
+  };
+  const longer = overrides.find((o) => o.rules['eslint/max-lines-per-function'] === 'off');
+  const list = longer?.files ?? [];
+  expect(list.length).toBeGreaterThan(0);
+  expect(list.length).toBeLessThanOrEqual(76);
   expect(list.filter((f) => !existsSync(join(process.cwd(), f)))).toEqual([]);
 });

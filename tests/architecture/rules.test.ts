@@ -128,12 +128,11 @@ describe('the rules are alive: a deliberate violation fails', () => {
     clock: 'export const now = (): number => Date.now();\n',
     date: 'export const now = (): Date => new Date();\n',
     random: 'export const luck = (): number => Math.random();\n',
-    any: 'export const loose = (x: any): unknown => x;\n',
     dynamic: "export const later = (): Promise<unknown> => import('./result.ts');\n",
     global: 'export const page = (): unknown => globalThis;\n',
   };
 
-  test('a clock, a date, a random source, any, a dynamic import or a global in the core fails the lint, each', async () => {
+  test('a clock, a date, a random source, a dynamic import or a global in the core fails the lint, each', async () => {
     const folder = join(ROOT, 'src/core/deliberate-violation');
     mkdirSync(folder, { recursive: true });
     try {
@@ -143,6 +142,48 @@ describe('the rules are alive: a deliberate violation fails', () => {
       const found = JSON.parse(words) as { filePath: string; errorCount: number }[];
       const wrong = found.filter((f) => f.errorCount > 0).map((f) => f.filePath.replace(/^.*\/|\.ts$/g, ''));
       expect(wrong.sort()).toEqual(Object.keys(LINTED).sort());
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
+
+  const LINTED_EVERYWHERE: Readonly<Record<string, readonly [rule: string, text: string]>> = {
+    any: ['no-explicit-any', 'export const loose = (x: any): unknown => x;\n'],
+    floating: [
+      'no-floating-promises',
+      'const later = async (): Promise<void> => {};\nexport const now = (): void => {\n  later();\n};\n',
+    ],
+    misused: [
+      'no-misused-promises',
+      'const later = async (): Promise<void> => {};\nexport const all = (a: number[]): void => a.forEach(later);\n',
+    ],
+    switch: [
+      'switch-exhaustiveness-check',
+      "export function f(x: 'a' | 'b'): number {\n  switch (x) {\n    case 'a':\n      return 1;\n  }\n  return 0;\n}\n",
+    ],
+    hooks: [
+      'rules-of-hooks',
+      "import { useState } from 'react';\nexport const useIt = (x: boolean): void => {\n  if (x) useState(0);\n};\n",
+    ],
+    unused: ['no-unused-vars', 'const nobody = 1;\nexport const x = 2;\n'],
+    link: ['no-restricted-imports', "import Link from 'next/link';\nexport const L = Link;\n"],
+    equal: ['eqeqeq', 'export const same = (a: string, b: string): boolean => a == b;\n'],
+    long: ['max-lines-per-function', `export function f(): void {\n${'  f();\n'.repeat(61)}}\n`],
+    file: ['max-lines', `export const x = 1;\n${'console.log(1);\n'.repeat(321)}`],
+  };
+
+  test('what no file may hold fails the lint, each: also what only the types tell', async () => {
+    const folder = join(ROOT, 'src/ui/deliberate-violation');
+    mkdirSync(folder, { recursive: true });
+    try {
+      for (const [name, [, text]] of Object.entries(LINTED_EVERYWHERE))
+        writeFileSync(join(folder, `${name}.ts`), text);
+      const { passed, words } = await attempt(bin('oxlint'), ['--format', 'json', folder]);
+      expect(passed).toBe(false);
+      const { diagnostics } = JSON.parse(words) as { diagnostics: { filename: string; code: string }[] };
+      const found = diagnostics.map((d) => `${d.filename.replace(/^.*\/|\.ts$/g, '')}: ${d.code}`);
+      for (const [name, [rule]] of Object.entries(LINTED_EVERYWHERE))
+        expect(found.filter((f) => f.startsWith(`${name}: `)).join(), name).toContain(rule);
     } finally {
       rmSync(folder, { recursive: true, force: true });
     }

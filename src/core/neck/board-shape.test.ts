@@ -4,6 +4,7 @@ import { fretLevel } from '../frets/fret-level.ts';
 import { neckModel } from '../whatif/neck-model.ts';
 import fc from 'fast-check';
 import { usualConstruction } from '../instrument/defaults.ts';
+import type { Reading } from '../readings/reading.ts';
 import { edgeSpan } from '../readings/stations.ts';
 import { topsFor, positionsOf } from '../whatif/consequences.ts';
 import { boardShape } from './board-shape.ts';
@@ -129,7 +130,7 @@ test('a measured hump is what is levelled and heard, though every fret is as hig
   }));
   const measured = {
     ...plain,
-    readings: new Map([...plain.readings, ...read.map((r) => [r.key, r] as const)]),
+    readings: new Map<string, Reading>([...plain.readings, ...read.map((r) => [r.key, r] as const)]),
   };
   const straight = {
     ...plain,

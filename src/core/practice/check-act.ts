@@ -8,7 +8,16 @@ import { canBeDone, missingOf } from './work-for.ts';
 /** Why something cannot be done at an instrument: the field it is said at, and the words. */
 export interface CannotDo {
   readonly field:
-    'station' | 'item' | 'string' | 'held' | 'operation' | 'eighths' | 'fret' | 'amount' | 'bass' | 'treble';
+    | 'station'
+    | 'item'
+    | 'string'
+    | 'held'
+    | 'operation'
+    | 'eighths'
+    | 'fret'
+    | 'amount'
+    | 'bass'
+    | 'treble';
   readonly message: string;
 }
 

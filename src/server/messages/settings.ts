@@ -21,7 +21,8 @@ interface Secrets {
 
 function secretsOf(settings: Settings): Secrets {
   const kept = settings.find((s) => s.name === 'message secrets')?.value as
-    Readonly<Record<string, unknown>> | undefined;
+    | Readonly<Record<string, unknown>>
+    | undefined;
   const open = (name: string): string => {
     const sealed = kept?.[name];
     return typeof sealed === 'string' ? (openText(sealed) ?? '') : '';

@@ -112,7 +112,7 @@ export function Intake({
     }
     return subscribe({ formState: { values: true }, callback: ({ values }) => saveDraft(DRAFT, values) });
     // Only what this page was opened with: what is typed afterwards is the form's own.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [reset, subscribe]);
   const chooseCustomer = (customer: FoundCustomer | null, name: string) => {
     setFound(customer);

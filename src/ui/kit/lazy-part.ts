@@ -23,6 +23,6 @@ export async function fetchPart<T>(
 }
 
 /** A component that comes when it is first shown, and is waited for where the connection is away. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- props are the component's own
+// oxlint-disable-next-line typescript/no-explicit-any -- props are the component's own
 export const lazyPart = <C extends ComponentType<any>>(load: () => Promise<C>): LazyExoticComponent<C> =>
   lazy(async () => ({ default: await fetchPart(load) }));

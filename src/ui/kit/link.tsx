@@ -1,4 +1,4 @@
-// eslint-disable-next-line no-restricted-imports -- the one place it is used
+// oxlint-disable-next-line no-restricted-imports -- the one place it is used
 import NextLink from 'next/link';
 import type { ComponentProps } from 'react';
 
