@@ -1,12 +1,10 @@
 import { spawn } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { buildIfNeeded } from '../base/build.ts';
-import { copyDatabase } from '../base/copy-database.ts';
 import { asRunning } from '../base/database-accounts.ts';
 import { ensureDatabase } from '../base/databases.ts';
 import { LastWords } from '../base/last-words.ts';
@@ -16,6 +14,7 @@ import { ROOT } from '../base/paths.ts';
 import { startDatabase, type PrivateDatabase } from '../base/private-database.ts';
 import { say, Trouble } from '../base/say.ts';
 import { endServer, serve } from '../base/serve.ts';
+import { demoDatabase, forgetToldDemo } from '../base/told-demo.ts';
 
 const KINDS = ['check', 'unit', 'integration', 'together', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
@@ -55,6 +54,12 @@ function runProgram(
 const vitest = (words: LastWords, mode: Kind, env: Readonly<Record<string, string>> = {}) =>
   runProgram(words, 'vitest', ['run', '--mode', mode], { TZ: 'UTC', RUBRICA_SECRET: SECRET, ...env });
 
+async function startTestServer(): Promise<PrivateDatabase> {
+  const server = await startDatabase('test-database');
+  await forgetToldDemo((name) => server.url(name));
+  return server;
+}
+
 async function freshDatabase(server: PrivateDatabase, name: string): Promise<string> {
   const admin = openDatabase(server.url('information_schema'));
   await admin.sequelize.query(`DROP DATABASE IF EXISTS \`${name}\``);
@@ -86,7 +91,7 @@ const LANES: readonly (readonly string[])[] = [
   [],
 ];
 
-/** Heard as fast as it is played: after the others, so that a busy machine loses no sound. */
+/** Heard as fast as it is played: beside the last lane alone, so that a busy machine loses no sound. */
 const LISTENING = ['ear'];
 
 /** Tried on a shop that begins empty, after the first lane. */
@@ -140,34 +145,36 @@ const specs = (): readonly string[] =>
     .map((f) => f.slice(0, -'.spec.ts'.length))
     .sort();
 
-/** Every browser test, in lanes beside each other; the demo is told once and copied for the others. */
+/** Every browser test, in lanes beside each other; the demo is told once and copied. */
 async function endToEnd(words: LastWords, server: PrivateDatabase, only: string): Promise<boolean> {
   needProgram('chromium', 'chromium');
+  needProgram('chromium-headless-shell', 'chromium-headless-shell');
   process.env['RUBRICA_SECRET'] = SECRET;
-  const [url] = await Promise.all([freshDatabase(server, 'rubrica_e2e'), buildIfNeeded()]);
-  const light = await runProgram(words, 'npm', ['run', '--silent', 'scripts']);
-  const db = openDatabase(url);
-  await migrate(db.sequelize);
-  say('loading the demo shop for the browser tests …');
-  await fillDemo(db, new Date());
-  await db.sequelize.close();
+  const urlOf = (name: string): string => server.url(name);
+  // What the demo shop says of today is of now, not of when the tests before these began.
+  await forgetToldDemo(urlOf);
+  const [light] = await Promise.all([
+    buildIfNeeded().then(() => runProgram(words, 'npm', ['run', '--silent', 'scripts'])),
+    demoDatabase(urlOf, 'rubrica_e2e_ear'),
+  ]);
   const named = new Set([...LANES.flat(), ...LISTENING, ...EMPTY_HOUSE]);
   const rest = specs().filter((s) => !named.has(s));
   const lanes: Lane[] = [];
   for (const [i, own] of LANES.entries()) {
-    const shop = i === 0 ? url : server.url(`rubrica_e2e_${i + 1}`);
-    if (i > 0) await copyDatabase(url, shop);
+    const shop = await demoDatabase(urlOf, `rubrica_e2e_${i + 1}`);
     const files = [...own, ...(i === LANES.length - 1 ? rest : [])].map(fileOf);
     lanes.push({ url: shop, ports: [4401 + 2 * i, 4402 + 2 * i], files });
   }
-  const heardIn = server.url('rubrica_e2e_ear');
-  await copyDatabase(url, heardIn);
   const running = lanes.map((lane) => runLane(words, lane, only));
   const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(words, server, only));
-  const passed = await Promise.all([...running, after]);
-  const listening: Lane = { url: heardIn, ports: [4391, 4392], files: LISTENING.map(fileOf) };
-  const heard = await runLane(words, listening, only);
-  return light && heard && passed.every(Boolean);
+  const listening: Lane = {
+    url: urlOf('rubrica_e2e_ear'),
+    ports: [4391, 4392],
+    files: LISTENING.map(fileOf),
+  };
+  const heard = Promise.all([after, ...running.slice(0, -1)]).then(() => runLane(words, listening, only));
+  const passed = await Promise.all([...running, after, heard]);
+  return light && passed.every(Boolean);
 }
 
 async function runKind(
@@ -196,7 +203,7 @@ async function runKind(
 async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
   const started: Promise<PrivateDatabase>[] = [];
   const server = (): Promise<PrivateDatabase> => {
-    const [first = startDatabase('test-database')] = started;
+    const [first = startTestServer()] = started;
     if (started.length === 0) started.push(first);
     return first;
   };

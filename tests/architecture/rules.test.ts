@@ -32,9 +32,7 @@ async function withFile<T>(path: string, text: string, check: () => Promise<T>):
 }
 
 /** Runs the import rules over a copy of `src` with some files added. */
-async function cruiseWith(
-  files: Readonly<Record<string, string>>,
-): Promise<{ passed: boolean; words: string }> {
+async function cruiseWith(files: Readonly<Record<string, string>>): Promise<{ words: string }> {
   const folder = mkdtempSync(join(ROOT, '.rubrica', 'violations-'));
   try {
     cpSync(join(ROOT, 'src'), join(folder, 'src'), { recursive: true });
@@ -109,10 +107,6 @@ const VIOLATIONS: ReadonlyArray<
 ];
 
 describe('the rules are alive: a deliberate violation fails', () => {
-  test('the house as it is passes its import rules', async () => {
-    expect(await cruiseWith({})).toMatchObject({ passed: true });
-  });
-
   describe('in a tree with one violation of each', () => {
     let words = '';
     beforeAll(async () => {

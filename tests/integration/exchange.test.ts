@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
-import { fillDemo } from '../../src/demo/fill-demo.ts';
 import type { Database } from '../../src/server/db/connection.ts';
 import { exportJob } from '../../src/server/exchange/export-job.ts';
 import { importJob } from '../../src/server/exchange/import-job.ts';
 import { sha256Hex, type JobFile } from '../../src/server/exchange/parts.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
-import { emptyHouse, staffedHouse } from './house.ts';
+import { demoHouse, staffedHouse } from './house.ts';
 import { polyglots } from './hostile-files.ts';
 
 const utf8 = (text: string): Uint8Array => new Uint8Array(Buffer.from(text, 'utf8'));
@@ -19,8 +18,7 @@ let marked: JobView | null;
 let nothing: Buffer | null;
 let two: Awaited<ReturnType<typeof staffedHouse>>;
 beforeAll(async () => {
-  const one = await emptyHouse('exchange_one');
-  await fillDemo(one, new Date());
+  const one = await demoHouse('exchange_one');
   for (const n of NUMBERS) gone.set(n, await out(one, n));
   [sealed, marked, nothing] = [
     await loadJob(one, 401),

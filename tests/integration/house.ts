@@ -12,6 +12,7 @@ import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { SAID_KINDS } from '../../src/core/history/say-sentence.ts';
 import { loadHistory } from '../../src/server/jobs/load-history.ts';
+import { demoDatabase } from '../../cli/base/told-demo.ts';
 import { fillShop } from '../../src/demo/fill-shop.ts';
 
 /** A throwaway database on the test server, migrated. */
@@ -62,6 +63,14 @@ export async function staffedHouse(name: string) {
     now?: () => Date,
   ): Promise<Result<CommandAnswer<N>, Failure>> => execute(db, actor, command, input, id, now);
   return { db, desk, technician, lead, owner, give };
+}
+
+/** A throwaway database with the demo shop, as the first test that wanted it told it. */
+export async function demoHouse(name: string): Promise<Database> {
+  const server = process.env['RUBRICA_TEST_SERVER'] ?? '';
+  return openDatabase(
+    await demoDatabase((database) => server.replace('{database}', database), `rubrica_${name}`),
+  );
 }
 
 /** What the counter says of an ordinary steel-string. */

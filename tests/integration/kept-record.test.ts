@@ -22,9 +22,8 @@ import { migrate, MIGRATION_NAMES } from '../../src/server/db/migrate.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { pinMatches } from '../../src/server/people/pin.ts';
-import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
-import { emptyHouse } from './house.ts';
+import { demoHouse, emptyHouse } from './house.ts';
 
 const SECRET = 'a secret of this house alone';
 const RECORDS = join(process.cwd(), 'tests/fixtures/records');
@@ -88,8 +87,7 @@ describe('a copy of the demo shop', () => {
   let db: Database;
   let path = '';
   beforeAll(async () => {
-    db = await emptyHouse('copied');
-    await fillDemo(db, new Date());
+    db = await demoHouse('copied');
     // Pictures are bytes of every kind, and words hold what a dump writes with care.
     await db.sequelize.query(
       "INSERT INTO shop_files (name, bytes, digest, width, height) VALUES ('logo', ?, '', 1, 1)",

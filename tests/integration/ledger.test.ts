@@ -5,11 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { anchorTroubles, keepAnchor } from '../../cli/base/ledger-anchor.ts';
 import { Transaction } from 'sequelize';
-import { fillDemo } from '../../src/demo/fill-demo.ts';
 import type { Database } from '../../src/server/db/connection.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { enterLog, enterSeal, lastLogRow, ledgerTroubles } from '../../src/server/ledger/ledger.ts';
-import { emptyHouse } from './house.ts';
+import { demoHouse } from './house.ts';
 
 let db: Database;
 const sql = (text: string, replacements: unknown[] = []) => db.sequelize.query(text, { replacements });
@@ -37,8 +36,7 @@ async function tampered(
 }
 
 beforeAll(async () => {
-  db = await emptyHouse('ledger');
-  await fillDemo(db, new Date());
+  db = await demoHouse('ledger');
   await enterLog(db, (await lastLogRow(db)) - 100, new Date());
   await enterLog(db, await lastLogRow(db), new Date());
 });

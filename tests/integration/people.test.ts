@@ -1,4 +1,3 @@
-import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { DEMO_INSTRUMENTS } from '../../src/demo/instruments.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import type { Database } from '../../src/server/db/connection.ts';
@@ -10,7 +9,7 @@ import { actorFor, peopleOn } from '../../src/server/people/who.ts';
 import { loadRack } from '../../src/server/rack/load-rack.ts';
 import { findCustomers } from '../../src/server/desk/find.ts';
 import { leafStates, LEAVES } from '../../src/core/job/leaves.ts';
-import { emptyHouse, staffedHouse } from './house.ts';
+import { demoHouse, staffedHouse } from './house.ts';
 
 let db: Database;
 let technicianId = 0;
@@ -127,8 +126,7 @@ describe('signing in', () => {
 describe('the demo shop', () => {
   let demo: Database;
   beforeAll(async () => {
-    demo = await emptyHouse('demo');
-    await fillDemo(demo, new Date());
+    demo = await demoHouse('demo');
   });
   afterAll(() => demo.sequelize.close());
 

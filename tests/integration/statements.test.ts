@@ -12,16 +12,14 @@ import { readShop } from '../../src/server/house/read-shop.ts';
 import { loadLeaf } from '../../src/server/leaves/load-leaf.ts';
 import { actorFor } from '../../src/server/people/who.ts';
 import { loadNotices } from '../../src/server/people/notices.ts';
-import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import { statementsOf } from '../../cli/bench/bare-statements.ts';
-import { emptyHouse } from './house.ts';
+import { demoHouse } from './house.ts';
 
 let db: Database;
 beforeAll(async () => {
   process.env['RUBRICA_SECRET'] = 'only for the tests';
-  db = await emptyHouse('statements');
-  await fillDemo(db, new Date());
+  db = await demoHouse('statements');
 });
 afterAll(() => db.sequelize.close());
 
