@@ -35,6 +35,6 @@ test('functions of over sixty lines stand in a list that only shrinks', () => {
   const longer = overrides.find((o) => o.rules['eslint/max-lines-per-function'] === 'off');
   const list = longer?.files ?? [];
   expect(list.length).toBeGreaterThan(0);
-  expect(list.length).toBeLessThanOrEqual(76);
+  expect(list.length).toBeLessThanOrEqual(75);
   expect(list.filter((f) => !existsSync(join(process.cwd(), f)))).toEqual([]);
 });

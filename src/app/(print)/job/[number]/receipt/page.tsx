@@ -43,6 +43,39 @@ function ReceiptDrawings({ job }: { readonly job: JobView }) {
   );
 }
 
+/** Whose it is, what it is and why it came. */
+function ReceiptHead({ job }: { readonly job: JobView }) {
+  const { seen } = job.receipt;
+  return (
+    <>
+      <header className="flex items-baseline justify-between border-b-2 border-black pb-2">
+        <div>
+          <h1 className="text-2xl">{job.shop.name}</h1>
+          <p className="text-sm whitespace-pre-line">
+            {[job.shop.address, job.shop.phone].filter((t) => t !== '').join('\n')}
+          </p>
+        </div>
+        <p>
+          Receipt <b className="font-serif text-3xl">{job.number}</b>
+        </p>
+      </header>
+      <p>
+        Left by <b>{job.customer.name}</b> on {dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by{' '}
+        {job.takenInBy}
+        {job.neededBy && `; wanted by ${job.neededBy}`}.
+      </p>
+      <p>
+        <b>{job.instrument.name}</b>, {job.instrument.kindName.toLowerCase()}
+        {job.instrument.year && `, ${job.instrument.year}`}; serial {job.instrument.serial || 'not read'};
+        strings: {seen.strings}.
+      </p>
+      <p>
+        In the customer’s words: <q>{job.complaint}</q>
+      </p>
+    </>
+  );
+}
+
 export const metadata = { title: 'Receipt' };
 
 /** What the customer left, on one sheet: instrument, things, damage, complaint, initials. */
@@ -58,30 +91,7 @@ export default async function ReceiptPage({ params }: { readonly params: Promise
         aria-label={`Receipt of job ${job.number}`}
         className="w-[170mm] space-y-4 border border-plain bg-white p-[10mm] text-black"
       >
-        <header className="flex items-baseline justify-between border-b-2 border-black pb-2">
-          <div>
-            <h1 className="text-2xl">{job.shop.name}</h1>
-            <p className="text-sm whitespace-pre-line">
-              {[job.shop.address, job.shop.phone].filter((t) => t !== '').join('\n')}
-            </p>
-          </div>
-          <p>
-            Receipt <b className="font-serif text-3xl">{job.number}</b>
-          </p>
-        </header>
-        <p>
-          Left by <b>{job.customer.name}</b> on {dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by{' '}
-          {job.takenInBy}
-          {job.neededBy && `; wanted by ${job.neededBy}`}.
-        </p>
-        <p>
-          <b>{job.instrument.name}</b>, {job.instrument.kindName.toLowerCase()}
-          {job.instrument.year && `, ${job.instrument.year}`}; serial {job.instrument.serial || 'not read'};
-          strings: {seen.strings}.
-        </p>
-        <p>
-          In the customer’s words: <q>{job.complaint}</q>
-        </p>
+        <ReceiptHead job={job} />
         <section>
           <h2 className="text-lg">What came with it</h2>
           {seen.things.length === 0 ? (
