@@ -111,9 +111,12 @@ test('one solved badly, by touch: cut blind, named wrong; what was there is expl
   await expect(ilse.getByText('◆ How much?').first()).toBeVisible();
   await ilse.getByLabel('At the bass').fill('1.2');
   await ilse.getByLabel('At the treble').fill('3/64');
+  await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
+  await expect(ilse.getByText('That is .001, less than a hand can take').first()).toBeVisible();
+  await ilse.getByLabel('At the bass').fill('1.2 mm');
   await accessible(ilse, 'work at a practice instrument');
   await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
-  await expect(done(ilse)).toContainText('bass +1.20 mm, treble +1.19 mm');
+  await expect(done(ilse)).toContainText('bass +.047, treble +.047');
   await ilse.getByRole('tab', { name: 'Hand back' }).tap();
   await ilse.getByText('The saddle too low').tap();
   await ilse.getByRole('button', { name: 'Hand it back and open it' }).tap();

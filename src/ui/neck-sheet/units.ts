@@ -29,6 +29,9 @@ export const asTyped = (
     ? typed
     : withUnits(typed, quantity, unit as LengthUnit);
 
+/** The unit of an amount that is taken off or put on: thousandths, unless the sheet speaks millimetres. */
+export const amountUnit = (displayUnit: DisplayUnit): 'mm' | 'thou' => (displayUnit === 'mm' ? 'mm' : 'thou');
+
 /** Says a value of a quantity in the sheet's unit. */
 export const sayValue = (value: number, quantity: Quantity, displayUnit: DisplayUnit): string =>
   sayEntry(value, quantity, unitOf(quantity, displayUnit));

@@ -5,13 +5,15 @@ import type { FaultOpened, Opened, ReadBeside, Spent } from '../../core/practice
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
 import type { StationView } from '../../core/practice/bench-view.ts';
 import type { LoadedBench } from '../../server/practice/load-practice.ts';
-import { sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
+import { formatLength } from '../../core/units/format-length.ts';
+import { wordsIn } from '../../core/units/words-in.ts';
+import { amountUnit, sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
 import type { Measured } from '../neck-sheet/geometry.ts';
 import { PracticeDrawing } from './practice-drawing.tsx';
 
 type Truth = NonNullable<LoadedBench['truth']>;
 
-function Parts({ opened }: { readonly opened: Opened }) {
+function Parts({ opened, unit }: { readonly opened: Opened; readonly unit: DisplayUnit }) {
   return (
     <section aria-labelledby="score" className="space-y-2">
       <h2 id="score" className="text-3xl">
@@ -27,7 +29,7 @@ function Parts({ opened }: { readonly opened: Opened }) {
               </span>
             </span>
             <progress aria-label={p.name} className="w-full" max={p.of} value={p.got} />
-            <span className="text-sm">{p.says}</span>
+            <span className="text-sm">{wordsIn(p.says, amountUnit(unit))}</span>
           </li>
         ))}
       </ul>
@@ -44,7 +46,7 @@ function Fault({ f, unit }: { readonly f: FaultOpened; readonly unit: DisplayUni
         {' · '}
         <span className={f.cured ? '' : 'text-rubric'}>{f.cured ? '● put right' : '◆ still there'}</span>
       </p>
-      <p>{f.explains}</p>
+      <p>{wordsIn(f.explains, amountUnit(unit))}</p>
       <p className="text-sm text-quiet">It showed here:</p>
       <ul className="text-sm">
         {f.tells.map((t) => (
@@ -98,8 +100,6 @@ function Inside({ opened, unit }: { readonly opened: Opened; readonly unit: Disp
   );
 }
 
-const mm = (v: number): string => (v < 0.005 ? '–' : `${v.toFixed(2)} mm`);
-
 function Work({ of }: { readonly of: Spent }) {
   return (
     <ul>
@@ -114,15 +114,22 @@ function Work({ of }: { readonly of: Spent }) {
   );
 }
 
-function Beside({ opened, money }: { readonly opened: Opened; readonly money: (minor: number) => string }) {
+interface BesideProps {
+  readonly opened: Opened;
+  readonly unit: DisplayUnit;
+  readonly money: (minor: number) => string;
+}
+
+function Beside({ opened, unit, money }: BesideProps) {
   const { spent, enough } = opened;
+  const off = (v: number): string => (v < 0.005 ? '–' : formatLength(v, amountUnit(unit)));
   const rows = [
     ['Work', <Work key="s" of={spent} />, <Work key="e" of={enough} />],
     ['Minutes of work', spent.minutes, enough.minutes],
     ['It would cost', money(spent.price), money(enough.price)],
-    ['Off the nut', mm(spent.taken.nut), mm(enough.taken.nut)],
-    ['Off the saddle', mm(spent.taken.saddle), mm(enough.taken.saddle)],
-    ['Off the frets', mm(spent.taken.frets), mm(enough.taken.frets)],
+    ['Off the nut', off(spent.taken.nut), off(enough.taken.nut)],
+    ['Off the saddle', off(spent.taken.saddle), off(enough.taken.saddle)],
+    ['Off the frets', off(spent.taken.frets), off(enough.taken.frets)],
   ] as const;
   return (
     <section aria-labelledby="beside" className="space-y-1">
@@ -239,11 +246,11 @@ export function OpenedView({
       />
       <div className="grid gap-8 lg:grid-cols-2">
         <div className="space-y-5">
-          <Parts opened={opened} />
+          <Parts opened={opened} unit={unit} />
           <Inside opened={opened} unit={unit} />
         </div>
         <div className="space-y-5">
-          <Beside opened={opened} money={money} />
+          <Beside opened={opened} unit={unit} money={money} />
           <section aria-labelledby="readings" className="space-y-1">
             <h2 id="readings" className="text-xl">
               What you read, and what it was

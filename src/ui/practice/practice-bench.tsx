@@ -107,7 +107,14 @@ function Panel({ tab, bench: { id, view }, unit, money, practice }: PanelProps) 
       );
     case 'work':
       return (
-        <WorkPanel sessionId={id} work={view.work} strings={view.strings} money={money} practice={practice} />
+        <WorkPanel
+          sessionId={id}
+          work={view.work}
+          strings={view.strings}
+          unit={unit}
+          money={money}
+          practice={practice}
+        />
       );
     case 'back':
       return <HandBack sessionId={id} faults={view.faults} practice={practice} />;
@@ -160,6 +167,10 @@ function SoFar({ view, unit, money }: { readonly view: BenchView } & Pick<PanelP
       <p className="text-sm text-quiet">
         {view.minutes} minutes, {money(view.price)} of work
         {nut + saddle + frets > 0.005 && ' · wood or metal was taken'}
+      </p>
+      <p className="text-sm text-quiet">
+        Aims, minutes and prices are the usual ones and not this shop’s, so that a code is the same for
+        everybody.
       </p>
       <DoneList entries={view.entries} unit={unit} />
     </section>

@@ -4,8 +4,9 @@ import { useState, type FormEvent } from 'react';
 import type { WorkView } from '../../core/practice/bench-view.ts';
 import type { Work } from '../../core/practice/acts.ts';
 import { bareUnit } from '../../core/units/bare-unit.ts';
+import { formatLength } from '../../core/units/format-length.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
-import type { LengthUnit } from '../../core/units/length-units.ts';
+import { amountUnit, type DisplayUnit } from '../neck-sheet/units.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -16,7 +17,6 @@ import type { Practice } from './use-practice.ts';
 type Typed = Readonly<Partial<Record<'eighths' | 'string' | 'fret' | 'amount' | 'bass' | 'treble', string>>>;
 type Errors = Readonly<Record<string, string>>;
 
-const UNIT: LengthUnit = 'mm';
 const NOTHING: Typed = {};
 
 const LABELS = {
@@ -46,15 +46,31 @@ const MEANS: Readonly<Record<string, string>> = {
 const WHOLE = /^[+\-−–]?\d+([.,]5)?$/;
 const plain = (text: string): number => Number(text.trim().replace(/[−–]/, '-').replace(',', '.'));
 
+/** Less than this no file takes on purpose: it is a slip of the unit. */
+const LEAST_MM = 0.04;
+
+/** How a length may be written where a bare number is in mm, or in thousandths. */
+const LIKE = {
+  mm: 'Give a length like 0.4, 1/64 or .016 in.',
+  thou: 'Give a length like 16, .016, 1/64 or 0.4 mm.',
+} as const;
+
 /** Reads what was typed for a work; the errors by field where it cannot be. */
-function readTyped(work: WorkView, typed: Typed): { readonly act: Work } | { readonly errors: Errors } {
+function readTyped(
+  work: WorkView,
+  typed: Typed,
+  unit: 'mm' | 'thou',
+): { readonly act: Work } | { readonly errors: Errors } {
   const errors: Record<string, string> = {};
   const act: Record<string, number> = {};
   const length = (field: 'amount' | 'bass' | 'treble'): void => {
     const text = typed[field] ?? '';
-    const read = parseLength(text, bareUnit(text, UNIT));
-    if (read.ok) act[field] = read.value.mm;
-    else errors[field] = text.trim() === '' ? 'How much?' : 'Give a length like 0.4 mm, 1/64 or .010.';
+    const read = parseLength(text, bareUnit(text, unit));
+    const amount = read.ok ? Math.abs(read.value.mm) : 0;
+    if (read.ok && amount > 0 && amount < LEAST_MM)
+      errors[field] = `That is ${formatLength(amount, unit)}, less than a hand can take. ${LIKE[unit]}`;
+    else if (read.ok) act[field] = read.value.mm;
+    else errors[field] = text.trim() === '' ? 'How much?' : LIKE[unit];
   };
   for (const asks of work.asks) {
     if (asks === 'string') act['string'] = Number(typed.string ?? 0);
@@ -76,6 +92,7 @@ interface FormProps {
   readonly sessionId: number;
   readonly work: WorkView;
   readonly strings: readonly string[];
+  readonly unit: DisplayUnit;
   readonly money: (minor: number) => string;
   readonly practice: Practice;
 }
@@ -84,11 +101,12 @@ interface FieldsProps {
   readonly work: WorkView;
   readonly strings: readonly string[];
   readonly typed: Typed;
+  readonly unit: 'mm' | 'thou';
   readonly said: Errors;
   readonly set: (field: keyof Typed) => (v: string) => void;
 }
 
-function WorkFields({ work, strings, typed, said, set }: FieldsProps) {
+function WorkFields({ work, strings, typed, unit, said, set }: FieldsProps) {
   const fields = work.asks.flatMap((a) =>
     a === 'sides' ? (['bass', 'treble'] as const) : a === 'string' ? [] : ([a] as const),
   );
@@ -115,7 +133,7 @@ function WorkFields({ work, strings, typed, said, set }: FieldsProps) {
           onChange={set(f)}
           error={said[f]}
           maxLength={20}
-          {...(f !== 'fret' && f !== 'eighths' && { placeholder: 'mm' })}
+          {...(f !== 'fret' && f !== 'eighths' && { placeholder: unit === 'mm' ? 'mm' : 'thousandths' })}
         />
       ))}
     </div>
@@ -129,8 +147,13 @@ const refusedBy = ({ trouble }: Practice): Errors =>
     : {};
 
 /** One piece of work: what it wants to know, what to beware of, and the button that does it. */
-function WorkForm({ sessionId, work, strings, money, practice }: FormProps) {
-  const [typed, setTyped, forget] = useKept<Typed>(`practice-work:${sessionId}:${work.id}`, NOTHING);
+function WorkForm({ sessionId, work, strings, unit, money, practice }: FormProps) {
+  // What was typed stays with the unit it was typed in.
+  const amounts = amountUnit(unit);
+  const [typed, setTyped, forget] = useKept<Typed>(
+    `practice-work:${sessionId}:${work.id}:${amounts}`,
+    NOTHING,
+  );
   const [errors, setErrors] = useState<Errors>({});
   // What was refused of another piece of work is none of this one's.
   const [asked, setAsked] = useState(false);
@@ -141,7 +164,7 @@ function WorkForm({ sessionId, work, strings, money, practice }: FormProps) {
   };
   const doIt = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
-    const read = readTyped(work, typed);
+    const read = readTyped(work, typed, amounts);
     if ('errors' in read) return setErrors(read.errors);
     setErrors({});
     setAsked(true);
@@ -166,6 +189,7 @@ function WorkForm({ sessionId, work, strings, money, practice }: FormProps) {
         work={work}
         strings={strings}
         typed={typed}
+        unit={amounts}
         said={{ ...(asked ? refusedBy(practice) : {}), ...errors }}
         set={set}
       />
@@ -202,7 +226,7 @@ export function WorkPanel({
         ))}
       </ul>
       {one ? (
-        <WorkForm key={one.id} work={one} {...rest} />
+        <WorkForm key={`${one.id}:${amountUnit(rest.unit)}`} work={one} {...rest} />
       ) : (
         <p className="text-quiet">Choose what is to be done. What is cut stays cut.</p>
       )}
