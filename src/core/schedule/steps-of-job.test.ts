@@ -1,4 +1,6 @@
 import { OPERATIONS } from '../catalogue/operations.ts';
+import fc from 'fast-check';
+import { wallClock } from '../days/zone.ts';
 import { NO_FACTS } from '../job/leaves.ts';
 import {
   endOfDay,
@@ -106,10 +108,34 @@ describe('an order', () => {
       ['line:2', 'word'],
       ['check:7', null],
     ]);
-    // A day after it was asked, never sooner than two hours from now.
-    expect(found[1]?.waits?.until.likely).toBe(21 * 60);
+    // A day after it was asked is six in the morning: at eight; never sooner than two hours from now.
+    expect(found[1]?.waits?.until.likely).toBe(23 * 60);
     const old = [line(2, 'rod', { approval: 'asked', askedAt: from - 10 * 86_400_000 })];
     expect(steps({ lines: old })[0]?.waits?.until.likely).toBe(120);
+  });
+
+  test('nobody answers at night, wherever the shop is and whatever its clocks do', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 500 * 1440 }),
+        fc.integer({ min: 0, max: 10 * 1440 }),
+        fc.constantFrom('UTC', 'Europe/Madrid', 'Pacific/Auckland', 'America/St_Johns'),
+        (later, ago, zone) => {
+          const now = from + later * 60_000;
+          const lines = [line(1, 'rod', { approval: 'asked', askedAt: now - ago * 60_000 })];
+          const found = steps({ lines }, { from: now, zone })[0]?.waits?.until;
+          const until = found ?? { low: 0, likely: 0, high: 0 };
+          expect(until.low).toBeGreaterThan(0);
+          expect(until.likely).toBeGreaterThanOrEqual(until.low);
+          expect(until.high).toBeGreaterThanOrEqual(until.likely);
+          for (const minutes of Object.values(until)) {
+            const { hour, minute } = wallClock(now + minutes * 60_000, zone);
+            expect(hour * 60 + minute).toBeGreaterThanOrEqual(8 * 60);
+            expect(hour * 60 + minute).toBeLessThan(21 * 60);
+          }
+        },
+      ),
+    );
   });
 
   test('the whole job waits for a part, a rest, a word, before its first step', () => {

@@ -1,7 +1,7 @@
 import { operation as operationOf } from '../catalogue/operations.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
-import { clockOn, type Day } from '../days/zone.ts';
+import { addDays, clockOn, dayIn, type Day } from '../days/zone.ts';
 import { NO_FACTS, type JobFacts } from '../job/leaves.ts';
 import type { Wait } from '../job/waiting.ts';
 import { stopped } from '../work/may-start.ts';
@@ -100,6 +100,9 @@ const READ: Doubt = { low: 10, likely: 20, high: 35 };
 const CHECK: Doubt = { low: 10, likely: 15, high: 30 };
 /** When a customer answers, and a part arrives of which nobody said when. Minutes from when they were asked. */
 const ANSWER: Doubt = { low: 120, likely: DAY, high: 3 * DAY };
+/** Between these nobody answers: minutes after midnight, by the shop's clock. */
+const WAKES = 8 * 60;
+const SLEEPS = 21 * 60;
 const PART: Doubt = { low: DAY, likely: 5 * DAY, high: 12 * DAY };
 /** How much of all that belongs to a plain setup one takes. */
 const PLAIN: Doubt = { low: 0.4, likely: 0.6, high: 0.9 };
@@ -154,10 +157,19 @@ const blank = (id: string, title: string, minutes: Doubt): Step => ({
   guess: false,
 });
 
-/** An answer that is awaited: from when it was asked, never in the past. */
-function answerIn(askedAt: number | null, { from }: PlanningDay): Doubt {
-  const asked = askedAt === null ? 0 : (askedAt - from) / MINUTE;
-  const soon = (m: number, least: number): number => Math.max(least, asked + m);
+/** A moment of the plan in which somebody may answer: what falls into the night is the morning after it. Minutes. */
+function awake(minutes: number, { from, zone }: PlanningDay): number {
+  const at = from + minutes * MINUTE;
+  const day = dayIn(at, zone);
+  const morning = (d: Day): number => (clockOn(d, WAKES, zone) - from) / MINUTE;
+  if (at < clockOn(day, WAKES, zone)) return morning(day);
+  return at < clockOn(day, SLEEPS, zone) ? minutes : morning(addDays(day, 1));
+}
+
+/** An answer that is awaited: from when it was asked, never in the past, and never in the night. */
+function answerIn(askedAt: number | null, day: PlanningDay): Doubt {
+  const asked = askedAt === null ? 0 : (askedAt - day.from) / MINUTE;
+  const soon = (m: number, least: number): number => awake(Math.max(least, asked + m), day);
   return { low: soon(ANSWER.low, 30), likely: soon(ANSWER.likely, 120), high: soon(ANSWER.high, DAY) };
 }
 
@@ -249,7 +261,7 @@ function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
   const until = job.waitingUntil === null ? null : Math.max(0, (job.waitingUntil - from) / MINUTE);
   if (job.waitingFor === 'time')
     return { for: 'rest', until: until === null ? REST : { low: until, likely: until, high: until } };
-  if (job.waitingFor === 'word') return { for: 'word', until: ANSWER };
+  if (job.waitingFor === 'word') return { for: 'word', until: answerIn(null, day) };
   if (job.waitingFor !== 'part') return null;
   return { for: 'part', until: partBy(job.waitingUntil, day) };
 }

@@ -22,8 +22,6 @@ const SWEEP_MS = 3_600_000;
 const BEGIN_MS = 500;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
 const LOOK_BACK = 500;
-/** One that was given its number early and committed late is looked for at each tenth poll. */
-const LATE_EVERY = 10;
 
 interface Listening {
   readonly heard: Listener;
@@ -41,7 +39,6 @@ export class EventFeed {
   private run: { known: boolean } | null = null;
   private newest = 0;
   private seen = new Set<number>();
-  private polls = 0;
   private woken = false;
   private goOn: () => void = () => undefined;
   private sweptAt = -Infinity;
@@ -113,21 +110,24 @@ export class EventFeed {
     );
   }
 
-  /** What was not told yet. Where nothing newer stands there, only now and then is looked back for a late one. */
+  /**
+   * What was not told yet. As many rows as were told already, back to where a late one may still come, are not read again: one that
+   * was given its number early and committed late makes it one more.
+   */
   private async fresh(): Promise<FeedEvent[]> {
-    const [last] = await this.db().sequelize.query<{ id: number | null }>(
-      'SELECT MAX(id) AS id FROM events',
-      {
-        type: QueryTypes.SELECT,
-      },
+    const since = Math.max(0, this.newest - LOOK_BACK);
+    const [there] = await this.db().sequelize.query<{ n: number }>(
+      'SELECT COUNT(*) AS n FROM events WHERE id > ?',
+      { type: QueryTypes.SELECT, replacements: [since] },
     );
-    if ((last?.id ?? 0) <= this.newest && this.polls % LATE_EVERY !== 0) return [];
+    let told = 0;
+    for (const id of this.seen) if (id > since) told++;
+    if (Number(there?.n) === told) return [];
     return (await this.read(this.newest)).filter((e) => !this.seen.has(e.id));
   }
 
   private async poll(run: { known: boolean }): Promise<void> {
     try {
-      this.polls++;
       if (Date.now() - this.sweptAt > SWEEP_MS) {
         this.sweptAt = Date.now();
         await sweep(this.db(), new Date());
