@@ -16,6 +16,9 @@ const EVENTS_SQL =
 type Listener = (heard: readonly FeedEvent[]) => void;
 
 const POLL_MS = 75;
+/** Where nothing happened for a while, another process's first change may take this long to be heard. */
+const QUIET_POLL_MS = 250;
+const QUIET_AFTER_MS = 3_000;
 /** What only serves for a while is swept so often. */
 const SWEEP_MS = 3_600_000;
 /** How long until the database is asked again where it was away at the beginning. */
@@ -40,6 +43,7 @@ export class EventFeed {
   private newest = 0;
   private seen = new Set<number>();
   private woken = false;
+  private happenedAt = -Infinity;
   private goOn: () => void = () => undefined;
   private sweptAt = -Infinity;
 
@@ -64,6 +68,7 @@ export class EventFeed {
   /** Something was written in this process: its own screens need not wait for the next poll. */
   wake(): void {
     this.woken = true;
+    this.happenedAt = Date.now();
     this.goOn();
   }
 
@@ -86,7 +91,8 @@ export class EventFeed {
       // Cleared before the log is read: what is written after that wants another look.
       this.woken = false;
       await this.poll(run);
-      if (!this.woken && this.run === run) await this.pause(POLL_MS);
+      const quiet = Date.now() - this.happenedAt > QUIET_AFTER_MS;
+      if (!this.woken && this.run === run) await this.pause(quiet ? QUIET_POLL_MS : POLL_MS);
     }
   }
 
@@ -134,6 +140,7 @@ export class EventFeed {
       }
       const fresh = await this.fresh();
       if (fresh.length === 0 || this.run !== run) return;
+      this.happenedAt = Date.now();
       for (const e of fresh) this.seen.add(e.id);
       this.newest = Math.max(this.newest, ...fresh.map((e) => e.id));
       if (this.seen.size > 4 * LOOK_BACK)
