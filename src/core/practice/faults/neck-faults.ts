@@ -31,7 +31,7 @@ export const NECK_FAULTS: readonly Fault[] = [
     remedy: straightened,
     explains: (inside) => {
       const { off, eighths } = offBy(inside);
-      return `The neck bent ${mm(off)} more than it should; this rod takes out ${mm(inside.rod.perEighth)} an eighth, so ${turns(eighths)} tighter. The action over the 12th comes down with it: a saddle cut before that would have been cut too far.`;
+      return `The neck bent ${mm(off)} more than it should; this rod takes out ${mm(8 * inside.rod.perEighth)} a full turn, so ${turns(eighths)} tighter. The action over the 12th comes down with it: a saddle cut before that would have been cut too far.`;
     },
   },
   {
