@@ -1,7 +1,7 @@
 /** What is typed stands through a colleague's change: nothing is overwritten unseen, nothing typed is lost. */
 import { expect, type Page } from '@playwright/test';
-import { A, B, BY_ITSELF, go, live, tablet, test } from './shop.ts';
-import { takenIn } from './taken-in.ts';
+import { A, B, BY_ITSELF, go, live, load, tablet, test } from './shop.ts';
+import { asOdile, takenIn } from './taken-in.ts';
 
 let ilse: Page;
 let odile: Page;
@@ -116,4 +116,50 @@ test('a place where another hangs is said, and both hang there when that is mean
   await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toBeVisible();
   await hangs(ilse).getByRole('button', { name: 'Both hang there' }).click();
   await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toHaveCount(0);
+});
+
+/** Long enough for a screen that listens to hear of a change before its next page is there. */
+const HEARD_MS = 1_000;
+
+test('what a colleague reads while a page is on its way stands on it when it is shown', async () => {
+  const number = await takenIn('nylon', 'On its way');
+  const path = `/job/${number}/readings`;
+  const jobId = await asOdile(async (_, db) => (await db.models.Job.findOne({ where: { number } }))?.id ?? 0);
+  const read = (string: number, typed: string) =>
+    asOdile((give) =>
+      give('readings.save', {
+        jobId,
+        round: 'as-found',
+        quantity: 'action',
+        string,
+        fret: 12,
+        typed,
+        unit: 'mm',
+        version: 0,
+      }),
+    );
+  /** The house has made the page; somebody else goes on before it is there. */
+  const meanwhile = async (work: () => Promise<unknown>) => {
+    let held = false;
+    await ilse.route(
+      (url) => url.pathname === path,
+      async (route) => {
+        if (held) return route.continue();
+        held = true;
+        const made = await route.fetch();
+        await work();
+        await ilse.waitForTimeout(HEARD_MS);
+        return route.fulfill({ response: made });
+      },
+    );
+  };
+  await go(ilse, '/job/408/arrival');
+  for (const string of [6, 1]) {
+    await meanwhile(() => read(string, '3'));
+    // Once by going there from another job, once by loading it.
+    if (string === 6) await go(ilse, path);
+    else await load(ilse, path);
+    await expect(ilse.locator(`[id="station-action:${string}:12"]`)).not.toHaveValue('', BY_ITSELF);
+    await ilse.unrouteAll({ behavior: 'wait' });
+  }
 });

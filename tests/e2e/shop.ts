@@ -176,8 +176,26 @@ export const live = async (page: Page): Promise<void> => {
   await settled(page);
 };
 
-/** Goes to a page and waits until it is alive. */
+/** Asks the page itself to go elsewhere, as a tap on a link does; says whether it was alive and did. */
+const pushed = (page: Page, path: string): Promise<boolean> =>
+  page.evaluate((to) => {
+    const { next } = window as { next?: { router?: { push: (path: string) => void } } };
+    const here = window.location.pathname + window.location.search;
+    if (document.documentElement.dataset['live'] === undefined || !next?.router || here === to) return false;
+    next.router.push(to);
+    return true;
+  }, path);
+
+/** Goes to a page and waits until it is alive: as people do, without loading it anew, where one stands open. */
 export async function go(page: Page, path: string): Promise<void> {
+  const before = page.url();
+  if (await pushed(page, path)) await page.waitForURL((url) => url.href !== before, { waitUntil: 'commit' });
+  else await page.goto(path);
+  await live(page);
+}
+
+/** Loads a page anew and waits until it is alive. */
+export async function load(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await live(page);
 }

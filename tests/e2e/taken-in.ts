@@ -34,7 +34,8 @@ export async function inDatabase<T>(work: (db: Database) => Promise<T>): Promise
   }
 }
 
-async function asOdile<T>(
+/** Does something as the owner would, from elsewhere: no screen of the tests does it. */
+export async function asOdile<T>(
   work: (
     give: <N extends CommandName>(name: N, input: CommandInput<N>) => Promise<never>,
     db: Database,

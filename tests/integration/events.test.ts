@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
+import type { Transaction } from 'sequelize';
 import { database } from '../../src/server/db/connection.ts';
-import { EventFeed, listenToEvents, type FeedEvent } from '../../src/server/live/feed.ts';
+import {
+  changesSince,
+  EventFeed,
+  listenToEvents,
+  logPosition,
+  MISSED,
+  type FeedEvent,
+} from '../../src/server/live/feed.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
 type House = Awaited<ReturnType<typeof staffedHouse>>;
@@ -43,6 +51,61 @@ async function heardBy(feed: { listen: EventFeed['listen'] }): Promise<[FeedEven
 
 const HOUSES = { listen: listenToEvents };
 
+const event = (kind: string, transaction: Transaction | null = null) =>
+  house.db.models.EventRow.create(
+    {
+      at: new Date(),
+      personId: house.desk.personId,
+      deviceId: null,
+      jobId: null,
+      kind,
+      entity: 'test',
+      entityId: '1',
+      fromVersion: null,
+      data: {},
+    },
+    { transaction },
+  );
+
+describe('what happened since a page was made', () => {
+  test('nothing, or each of it in its order', async () => {
+    value(await house.give(house.desk, 'desk.take-in', intake()));
+    const made = await logPosition(house.db);
+    expect(await changesSince(house.db, made)).toEqual([]);
+    await event('one');
+    await event('two');
+    expect((await changesSince(house.db, made)).map((c) => c.kind)).toEqual(['one', 'two']);
+  });
+
+  test('what came late under an older number is missed by nobody: all look again', async () => {
+    const slow = await house.db.sequelize.transaction();
+    await event('slow', slow);
+    await event('quick');
+    const made = await logPosition(house.db);
+    expect(await changesSince(house.db, made)).toEqual([]);
+    await slow.commit();
+    expect(await changesSince(house.db, made)).toEqual([MISSED]);
+  });
+
+  test('very much of it is said as one change', async () => {
+    const made = await logPosition(house.db);
+    await house.db.models.EventRow.bulkCreate(
+      Array.from({ length: 1001 }, () => ({
+        at: new Date(),
+        personId: null,
+        deviceId: null,
+        jobId: null,
+        kind: 'many',
+        entity: 'test',
+        entityId: '1',
+        fromVersion: null,
+        data: {},
+      })),
+    );
+    expect(await changesSince(house.db, made)).toEqual([MISSED]);
+  });
+});
+
 describe('the event feed', () => {
   test('tells what happens after one began to listen, once each, and stops when asked', async () => {
     value(await house.give(house.desk, 'desk.take-in', intake()));
@@ -62,21 +125,6 @@ describe('the event feed', () => {
   test('hears a slow transaction whose id is older than what was already told', async () => {
     const [heard, stop] = await heardBy(HOUSES);
     const slow = await house.db.sequelize.transaction();
-    const event = (kind: string, transaction?: typeof slow) =>
-      house.db.models.EventRow.create(
-        {
-          at: new Date(),
-          personId: house.desk.personId,
-          deviceId: null,
-          jobId: null,
-          kind,
-          entity: 'test',
-          entityId: '1',
-          fromVersion: null,
-          data: {},
-        },
-        { transaction: transaction ?? null },
-      );
     await event('slow', slow);
     await event('quick');
     await until(() => heard.some((e) => e.kind === 'quick'));

@@ -10,15 +10,16 @@ import { Uploads } from '../../ui/photos/uploads.tsx';
 import { CopyStrip } from '../../ui/frame/copy-strip.tsx';
 import { UpkeepStrip } from '../../ui/frame/upkeep-strip.tsx';
 import { Nav } from '../../ui/frame/nav.tsx';
-import { requireActor } from '../_lib/session.ts';
+import { madeFrom, requireActor } from '../_lib/session.ts';
 
 export default async function HouseLayout({ children }: { readonly children: ReactNode }) {
   const actor = await requireActor();
   const db = database();
   const owner = actor.role === 'owner' && lookOnly() === null;
-  const [frame, state] = await Promise.all([
+  const [frame, state, { newest, count }] = await Promise.all([
     loadFrame(db, actor.personId),
     owner ? copyState(db, Date.now()) : null,
+    madeFrom(),
   ]);
   return (
     <Queries>
@@ -36,7 +37,7 @@ export default async function HouseLayout({ children }: { readonly children: Rea
           <QueueStrip person={actor.personId} />
           <Uploads>{children}</Uploads>
         </main>
-        <Live />
+        <Live since={`${newest}.${count}`} />
       </div>
     </Queries>
   );

@@ -3,6 +3,7 @@ import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { may, type Permission } from '../../core/people/roles.ts';
 import { database } from '../../server/db/connection.ts';
+import { logPosition } from '../../server/live/feed.ts';
 import { actorFor, DEVICE_COOKIE, SESSION_COOKIE } from '../../server/people/who.ts';
 import { whyNotServed } from './reached.ts';
 import type { Actor } from '../../server/use-case/use-case.ts';
@@ -27,9 +28,12 @@ export async function actorNow(): Promise<() => Promise<Actor | null>> {
   return () => actorFor(database(), session, device, new Date());
 }
 
+/** How far the event log went before anything of this page was loaded: what happens from then on, its screen is told. */
+export const madeFrom = cache(() => logPosition(database()));
+
 /** Who asks; sends to the sign-in page and back again when nobody is signed in. */
 export async function requireActor(permission: Permission = 'see'): Promise<Actor> {
-  const actor = await actingActor();
+  const [actor] = await Promise.all([actingActor(), madeFrom()]);
   if (!actor) {
     // A page looked at again does not say its path; the tablet knows it and comes back to it.
     const path = (await headers()).get('x-path');

@@ -26,6 +26,41 @@ const BEGIN_MS = 500;
 /** Ids are given before a transaction commits: look back so far that a slow one is not overlooked. */
 const LOOK_BACK = 500;
 
+/** How far the event log went when a page was made: its newest id, and how many rows stood where a late one may still come. */
+export interface LogPosition {
+  readonly newest: number;
+  readonly count: number;
+}
+
+/** How far the event log goes now. */
+export async function logPosition(db: Database): Promise<LogPosition> {
+  const [there] = await db.sequelize.query<{ newest: number; count: number }>(
+    `SELECT COALESCE(MAX(id), 0) AS newest, COUNT(*) AS count FROM events
+      WHERE id > (SELECT COALESCE(MAX(id), 0) - ${LOOK_BACK} FROM events)`,
+    { type: QueryTypes.SELECT },
+  );
+  return { newest: Number(there?.newest ?? 0), count: Number(there?.count ?? 0) };
+}
+
+/** Something was missed, nobody knows what: every screen has to look again. */
+export const MISSED: Change = { kind: 'missed', job: null };
+
+/**
+ * What happened since a page was made. Where it is much, or came late under an older number, it is said as one change of the
+ * whole house.
+ */
+export async function changesSince(
+  db: Database,
+  { newest, count }: LogPosition,
+): Promise<readonly (FeedEvent | Change)[]> {
+  const rows = await db.sequelize.query<FeedEvent>(
+    `${EVENTS_SQL} WHERE e.id > ? ORDER BY e.id LIMIT ${2 * LOOK_BACK}`,
+    { type: QueryTypes.SELECT, replacements: [newest - LOOK_BACK] },
+  );
+  const before = rows.filter((e) => e.id <= newest).length;
+  return before === count && rows.length < 2 * LOOK_BACK ? rows.slice(before) : [MISSED];
+}
+
 interface Listening {
   readonly heard: Listener;
   /** called once it is known what was told before: from then on nothing is missed */

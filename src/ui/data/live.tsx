@@ -1,12 +1,14 @@
 'use client';
 
-import { usePathname } from 'next/navigation';
+import { usePathname, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { CloudOff } from 'lucide-react';
 import { concerns, concernsFrame, type Change } from '../../contracts/concerns.ts';
-import { REFRESH, SETTLE_MS, useRefresh } from './refresh.ts';
+import { REFRESH, refreshSoon, SETTLE_MS, useRefresh } from './refresh.ts';
 import { refreshLoop } from './refresh-loop.ts';
 import { rememberPage } from './last-page.ts';
+import { OnTheWay, type Leaving } from './on-the-way.ts';
+import { LEAVING, PAGE_COMES } from './page-comes.tsx';
 import { retrying } from './retrying-fetch.ts';
 import { shownJob } from './shows-job.tsx';
 
@@ -38,10 +40,40 @@ function useRetryingFetch(): void {
   }, []);
 }
 
-/** Subscribes to the house's events and refreshes what they concern; whether the connection is lost. */
-function useEvents(): boolean {
+/** Where one goes to another page, what is heard until it is there is looked at once more when it is. */
+function useOnTheWay(loadsItself: () => boolean): OnTheWay {
+  const [way] = useState(() => new OnTheWay());
+  const [path, query] = [usePathname(), useSearchParams().toString()];
+  const comes = useRef(false);
+  useEffect(() => {
+    const leave = (e: Event) => way.leave((e as CustomEvent<Leaving>).detail);
+    // What the page itself says of the job it shows is said by its own effects, which come after this.
+    const come = (e: Event) => {
+      comes.current = (e as CustomEvent<boolean>).detail;
+      if (!comes.current) setTimeout(() => way.arrive(shownJob(), loadsItself()) && refreshSoon());
+    };
+    window.addEventListener(LEAVING, leave);
+    window.addEventListener(PAGE_COMES, come);
+    return () => {
+      window.removeEventListener(LEAVING, leave);
+      window.removeEventListener(PAGE_COMES, come);
+    };
+  }, [way, loadsItself]);
+  useEffect(() => {
+    if (!comes.current && way.arrive(shownJob(), loadsItself())) refreshSoon();
+  }, [way, loadsItself, path, query]);
+  return way;
+}
+
+/**
+ * Subscribes to the house's events and refreshes what they concern; whether the connection is lost.
+ * @param since how far the event log went when the page was made
+ */
+function useEvents(since: string): boolean {
   const [lost, setLost] = useState(false);
-  const { refresh } = useRefresh();
+  const { refresh, loadsItself } = useRefresh();
+  const way = useOnTheWay(loadsItself);
+  const [from] = useState(since);
   const doing = useRef(refresh);
   useEffect(() => {
     doing.current = refresh;
@@ -71,11 +103,13 @@ function useEvents(): boolean {
       frame = true;
       loop.ask();
     };
-    const source = new EventSource('/api/events');
+    const source = new EventSource(`/api/events?since=${from}`);
     window.addEventListener(REFRESH, loop.ask);
     source.onmessage = ({ data }: MessageEvent<string>) => {
       eventAt = performance.now();
-      const changes = (JSON.parse(data) as Change[]).filter((c) => concerns(c, shownJob()));
+      const heard = JSON.parse(data) as Change[];
+      way.hear(heard);
+      const changes = heard.filter((c) => concerns(c, shownJob()));
       frame ||= changes.some(concernsFrame);
       if (changes.length > 0) loop.ask();
     };
@@ -102,7 +136,7 @@ function useEvents(): boolean {
       source.close();
       delete document.documentElement.dataset['live'];
     };
-  }, []);
+  }, [from, way]);
   return lost;
 }
 
@@ -113,12 +147,15 @@ function useOfflineShell(): ComponentType | null {
   return shell;
 }
 
-/** Shows what colleagues changed; says when the connection is lost. */
-export function Live() {
+/**
+ * Shows what colleagues changed; says when the connection is lost.
+ * @param since how far the event log went when the page was made
+ */
+export function Live({ since }: { readonly since: string }) {
   const path = usePathname();
   useEffect(() => rememberPage(path), [path]);
   useRetryingFetch();
-  const lost = useEvents();
+  const lost = useEvents(since);
   const Offline = useOfflineShell();
   return (
     <>

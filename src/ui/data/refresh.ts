@@ -44,7 +44,7 @@ async function reload(client: QueryClient, names: readonly string[]): Promise<'s
 
 /**
  * Shows what there is now: a leaf and the rack load themselves, any other page is loaded whole.
- * @returns how to do it, which answers once it is shown; and whether a page is being loaded
+ * @returns how to do it, which answers once it is shown; whether the page shown loads itself; and whether one is being loaded
  */
 export function useRefresh() {
   const client = useQueryClient();
@@ -78,5 +78,6 @@ export function useRefresh() {
     },
     [client, page],
   );
-  return { refresh, refreshing: loading || part };
+  const loadsItself = useCallback(() => shownPart(client) !== null, [client]);
+  return { refresh, loadsItself, refreshing: loading || part };
 }

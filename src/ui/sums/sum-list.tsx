@@ -17,6 +17,10 @@ export function SumList({
   const [text, setText] = useState('');
   const found = useMemo(() => findSums(text), [text]);
   const field = useRef<HTMLInputElement>(null);
+  // Back at all sums, all are there to choose from.
+  useEffect(() => {
+    if (here === null) setText('');
+  }, [here]);
   useEffect(() => {
     const key = (e: globalThis.KeyboardEvent) => {
       // In a field a stroke belongs to a fraction; Escape leads out of it.

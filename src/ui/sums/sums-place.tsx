@@ -1,6 +1,7 @@
 'use client';
 
 import { lazyPart } from '../kit/lazy-part.ts';
+import { usePathname } from 'next/navigation';
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { formFields, hasPitch } from '../../contracts/sums/form-fields.ts';
 import { jsonSchema } from '../../contracts/sums/openapi.ts';
@@ -256,6 +257,9 @@ function Wishes({ onOpen }: { readonly onOpen: (id: string) => void }) {
   );
 }
 
+/** The sum an address names; null: none. */
+const idIn = (path: string): string | null => /^\/sums\/([\w-]+)$/.exec(path)?.[1] ?? null;
+
 /** Any of the calculations, without a job: found by what one wants to do, live as one types, kept in the address. */
 export function SumsPlace({ id, query }: { readonly id: string | null; readonly query: string }) {
   const [open, setOpen] = useState<Open | null>(() => (id === null ? null : openSum(id, query)));
@@ -267,12 +271,19 @@ export function SumsPlace({ id, query }: { readonly id: string | null; readonly 
   useEffect(() => () => clearTimeout(timer.current), []);
   useEffect(() => {
     const back = () => {
-      const [, at] = /^\/sums\/([\w-]+)$/.exec(window.location.pathname) ?? [];
-      setOpen(at === undefined ? null : openSum(at, window.location.search));
+      const at = idIn(window.location.pathname);
+      setOpen(at === null ? null : openSum(at, window.location.search));
     };
     window.addEventListener('popstate', back);
     return () => window.removeEventListener('popstate', back);
   }, []);
+  // The places lead back to all sums: the page stays the same one, only its address changes.
+  const path = usePathname();
+  useEffect(() => {
+    const at = idIn(path);
+    setOpen((was) => ((was?.sum.id ?? null) === at ? was : at === null ? null : openSum(at, '')));
+    if (at === null) clearTimeout(timer.current);
+  }, [path]);
   const change = (next: Open) => {
     setOpen(next);
     clearTimeout(timer.current);

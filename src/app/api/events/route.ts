@@ -1,5 +1,5 @@
 import { database } from '../../../server/db/connection.ts';
-import { listenToEvents } from '../../../server/live/feed.ts';
+import { changesSince, listenToEvents, type LogPosition } from '../../../server/live/feed.ts';
 import { keepStream } from '../../../server/keep/open-streams.ts';
 import { seeDevice } from '../../../server/people/who.ts';
 import { actorNow, currentActor } from '../../_lib/session.ts';
@@ -19,11 +19,21 @@ const ENDS_SESSIONS: ReadonlySet<string> = new Set([
   'doors changed',
 ]);
 
+/** How far the log went when the page that asks was made: `since=NEWEST.COUNT`; null where it does not say so. */
+function madeFrom(request: Request): LogPosition | null {
+  const [, newest, count] =
+    /^(\d{1,15})\.(\d{1,6})$/.exec(new URL(request.url).searchParams.get('since') ?? '') ?? [];
+  return newest === undefined || count === undefined
+    ? null
+    : { newest: Number(newest), count: Number(count) };
+}
+
 /** Tells a screen what changed, as it happens: server-sent events fed from the event log, for as long as its session stands. */
 export async function GET(request: Request): Promise<Response> {
   const actor = await currentActor();
   if (!actor) return new Response('signed out', { status: 401 });
   const again = await actorNow();
+  const since = madeFrom(request);
   await seeDevice(database(), actor, new Date());
   const encoder = new TextEncoder();
   const stream = new ReadableStream<Uint8Array>({
@@ -53,13 +63,21 @@ export async function GET(request: Request): Promise<Response> {
         send('event: signed-out\ndata: {}\n\n');
         end();
       };
+      const tellMissed = async (position: LogPosition) => {
+        const missed = await changesSince(database(), position);
+        if (missed.length > 0) send(`data: ${JSON.stringify(missed)}\n\n`);
+      };
       forget = keepStream(end);
       stop = listenToEvents(
         (heard) => {
           send(`id: ${heard.at(-1)?.id ?? 0}\ndata: ${JSON.stringify(heard)}\n\n`);
           if (heard.some((h) => ENDS_SESSIONS.has(h.kind))) void stillThere().catch(() => undefined);
         },
-        () => send('event: open\ndata: {}\n\n'),
+        () => {
+          send('event: open\ndata: {}\n\n');
+          // Between the making of the page and now others went on.
+          if (since !== null) void tellMissed(since).catch(end);
+        },
       );
       const beat = setInterval(() => {
         send(': still here\n\n');
