@@ -4,15 +4,26 @@ import { defineConfig } from 'vitest/config';
 const KINDS = {
   // The core and what is pure beside it: files share what was loaded, so that it is loaded once.
   unit: {
-    include: ['src/**/*.test.{ts,tsx}', 'cli/**/*.test.ts', 'tests/architecture/**/*.test.ts'],
+    include: ['src/**/*.test.{ts,tsx}', 'cli/**/*.test.ts'],
     pool: 'threads',
     isolate: false,
     minWorkers: 2,
     maxWorkers: 2,
   },
+  // What machines check is checked: each rule is broken once.
+  architecture: { include: ['tests/architecture/**/*.test.ts'], pool: 'threads', isolate: false },
   // Against a real database, each file with a shop of its own.
   integration: {
     include: ['tests/integration/**/*.test.ts'],
+    pool: 'forks',
+    isolate: false,
+    minWorkers: 2,
+    maxWorkers: 2,
+  },
+  // A page of the house in a document of its own, over the house's own routes and a real database.
+  screens: {
+    include: ['tests/screens/**/*.test.tsx'],
+    setupFiles: ['tests/screens/setup.ts'],
     pool: 'forks',
     isolate: false,
     minWorkers: 2,
@@ -23,6 +34,7 @@ const KINDS = {
 };
 
 export default defineConfig(({ mode }) => ({
+  esbuild: { jsx: 'automatic' },
   test: {
     globals: true,
     environment: 'node',

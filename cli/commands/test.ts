@@ -16,13 +16,15 @@ import { say, Trouble } from '../base/say.ts';
 import { endServer, serve } from '../base/serve.ts';
 import { demoDatabase, forgetToldDemo } from '../base/told-demo.ts';
 
-const KINDS = ['check', 'unit', 'integration', 'together', 'e2e'] as const;
+const KINDS = ['check', 'unit', 'integration', 'screens', 'together', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
 /**
- * What may run beside each other: the checks want one processor, the integration tests mostly wait for the database; the
- * application is built beside the unit tests for those that come after.
+ * What may run beside each other: the checks want one processor, the integration tests mostly wait for the database, those of real
+ * processes for what they kill. The unit tests only compute and fill what these leave; the browser tests want the machine alone.
  */
-const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['unit'], ['together'], ['e2e']];
+const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['screens', 'together'], ['e2e']];
+const FILLS_UP: Kind = 'unit';
+const ALONE: Kind = 'e2e';
 const WANT_THE_BUILD: readonly Kind[] = ['together', 'e2e'];
 
 const SECRET = 'only for the tests';
@@ -51,7 +53,7 @@ function runProgram(
   });
 }
 
-const vitest = (words: LastWords, mode: Kind, env: Readonly<Record<string, string>> = {}) =>
+const vitest = (words: LastWords, mode: Kind | 'architecture', env: Readonly<Record<string, string>> = {}) =>
   runProgram(words, 'vitest', ['run', '--mode', mode], { TZ: 'UTC', RUBRICA_SECRET: SECRET, ...env });
 
 async function startTestServer(): Promise<PrivateDatabase> {
@@ -145,6 +147,18 @@ const specs = (): readonly string[] =>
     .map((f) => f.slice(0, -'.spec.ts'.length))
     .sort();
 
+/** Translates the tests once: lanes that begin beside each other would each do it. */
+const translate = (): Promise<void> =>
+  new Promise((resolve) => {
+    const nowhere = { RUBRICA_E2E_A: '-', RUBRICA_E2E_B: '-', RUBRICA_E2E_DATABASE: '-' };
+    const playwright = join(ROOT, 'node_modules/@playwright/test/cli.js');
+    spawn(process.execPath, [playwright, 'test', '--list'], {
+      cwd: ROOT,
+      stdio: 'ignore',
+      env: { ...process.env, ...nowhere },
+    }).once('close', () => resolve());
+  });
+
 /** Every browser test, in lanes beside each other; the demo is told once and copied. */
 async function endToEnd(words: LastWords, server: PrivateDatabase, only: string): Promise<boolean> {
   needProgram('chromium', 'chromium');
@@ -156,6 +170,7 @@ async function endToEnd(words: LastWords, server: PrivateDatabase, only: string)
   const [light] = await Promise.all([
     buildIfNeeded().then(() => runProgram(words, 'npm', ['run', '--silent', 'scripts'])),
     demoDatabase(urlOf, 'rubrica_e2e_ear'),
+    translate(),
   ]);
   const named = new Set([...LANES.flat(), ...LISTENING, ...EMPTY_HOUSE]);
   const rest = specs().filter((s) => !named.has(s));
@@ -185,12 +200,14 @@ async function runKind(
 ): Promise<boolean> {
   switch (kind) {
     case 'check':
-      return runProgram(words, 'npm', ['run', '--silent', 'check']);
+      // The rules are shown to be alive by breaking each in the sources: after these were checked.
+      return (await runProgram(words, 'npm', ['run', '--silent', 'check'])) && vitest(words, 'architecture');
     case 'unit':
       return vitest(words, 'unit');
-    case 'integration': {
+    case 'integration':
+    case 'screens': {
       const { url } = await server();
-      return vitest(words, 'integration', { RUBRICA_TEST_SERVER: url('{database}') });
+      return vitest(words, kind, { RUBRICA_TEST_SERVER: url('{database}') });
     }
     case 'together':
       await buildIfNeeded();
@@ -225,11 +242,18 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
       else failures.push([kind, words]);
       results.push(`${good ? 'ok  ' : 'FAIL'} ${kind} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
     };
+    const behind = kinds.includes(FILLS_UP) ? one(FILLS_UP) : Promise.resolve();
+    // One that fails is tried again, and said, by who wants it.
+    const built = kinds.some((k) => WANT_THE_BUILD.includes(k))
+      ? buildIfNeeded().catch(() => undefined)
+      : Promise.resolve();
     for (const beside of STAGES) {
       const now = kinds.filter((k) => beside.includes(k));
-      const built = now.includes('unit') && kinds.some((k) => WANT_THE_BUILD.includes(k));
-      await Promise.all([...now.map(one), ...(built ? [buildIfNeeded()] : [])]);
+      if (now.some((k) => WANT_THE_BUILD.includes(k))) await built;
+      if (now.includes(ALONE)) await behind;
+      await Promise.all(now.map(one));
     }
+    await Promise.all([behind, built]);
   } finally {
     for (const s of started) await (await s).stop();
   }

@@ -64,32 +64,3 @@ test('a look is offered by e-mail with its reason in the customer’s words', as
   await asked.getByRole('button', { name: 'Write by e-mail' }).click();
   await expect(asked).toHaveCount(0);
 });
-
-test('what is watched stands where it is read again, with its limit and what the round reads', async () => {
-  await go(ilse, '/job/372/readings');
-  const here = ilse.getByRole('list', { name: 'Watched on this instrument' });
-  await expect(here).toContainText('Action at 12, lowest string, not over 6½/64; reads');
-  await expect(here).toContainText('“Over that she tires in an evening.”');
-  await accessible(ilse, 'watched where it is read');
-});
-
-test('what is original is said part by part, and a part that is kept is found again', async () => {
-  await open(ilse, 'KL-0107');
-  const original = ilse.getByRole('region', { name: 'What is original' });
-  await expect(original).toContainText('Pickups: original, by solder never reheated');
-  await original.getByRole('button', { name: 'Say more' }).click();
-  await original.getByRole('button', { name: 'Say whether it is original: Nut' }).press('Enter');
-  await original.getByRole('radio', { name: 'replaced' }).click();
-  await original.getByLabel('By what that is known').fill('another colour under it');
-  await original.getByRole('button', { name: 'Keep it' }).click();
-  await expect(original).toContainText('Nut: replaced, by another colour under it');
-  const kept = ilse.getByRole('region', { name: 'Parts kept' });
-  await kept.getByRole('button', { name: 'Keep a part' }).click();
-  await kept.getByRole('button', { name: 'Keep it' }).click();
-  await expect(kept.getByText('What is it?')).toBeVisible();
-  await kept.getByLabel('What it is').fill('the old nut');
-  await kept.getByLabel('Where it lies').fill('drawer 4');
-  await accessible(ilse, 'parts of an instrument');
-  await kept.getByRole('button', { name: 'Keep it' }).click();
-  await expect(kept).toContainText('the old nut, drawer 4');
-});

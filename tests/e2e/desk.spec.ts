@@ -1,6 +1,5 @@
 import { expect, type Page } from '@playwright/test';
 import { A, accessible, go, live, tablet, test } from './shop.ts';
-import { takenIn } from './taken-in.ts';
 
 let desk: Page;
 
@@ -9,17 +8,6 @@ test.beforeAll(async ({ browser }) => {
 });
 
 const find = (page: Page) => page.getByRole('textbox', { name: 'Tag, serial number, name or telephone' });
-
-test('the day stands on the desk: who goes home, who waits for a word', async () => {
-  await go(desk, '/desk');
-  await expect(
-    desk.getByRole('region', { name: 'Going home' }).getByRole('link', { name: /413/ }).first(),
-  ).toBeVisible();
-  await expect(
-    desk.getByRole('region', { name: 'Waits for a word' }).getByRole('link', { name: /^Answer \(\d+\) 408/ }),
-  ).toBeVisible();
-  await accessible(desk, 'desk');
-});
 
 test('a tag’s code from a scanner opens its job at once', async () => {
   await go(desk, '/desk');
@@ -65,42 +53,4 @@ test('what was looked for in vain begins a new one', async () => {
   await live(desk);
   await expect(desk.getByLabel('Serial number', { exact: true })).toHaveValue('ZZ-90211');
   await desk.evaluate(() => localStorage.clear());
-});
-
-test('what was not asked stays open and in sight', async () => {
-  await go(desk, '/job/413/arrival');
-  await expect(desk.getByText(/^Not known yet: .*the money limit/)).toBeVisible();
-});
-
-test('an instrument with earlier visits shows how it left', async () => {
-  await go(desk, '/job/406/arrival');
-  const before = desk.getByRole('region', { name: 'Here before' });
-  await expect(before).toContainText(/As it left the last time: relief .+ action, lowest .+ action, highest/);
-});
-
-test('what was written at the counter is corrected, with its reason, and stands so on every leaf', async ({
-  browser,
-}) => {
-  const number = await takenIn('ukulele', 'Misheard');
-  const per = await tablet(browser, A, 'Per Lindqvar', '9753', true);
-  await go(per, `/job/${number}/arrival`);
-  await per.getByRole('button', { name: /^Correct/ }).tap();
-  const form = per.getByRole('dialog', { name: 'Correct what was said' });
-  await form.getByLabel('In their words').fill('It goes out of tune by the evening');
-  await form.getByLabel('Money limit').fill('a lot');
-  await expect(form.getByRole('alert')).toContainText('amount');
-  await expect(form.getByRole('button', { name: 'Keep' })).toBeDisabled();
-  await form.getByLabel('Money limit').fill('45');
-  await form.getByLabel('Telephone').fill('555 0142');
-  await accessible(per, 'correcting what was said');
-  await form.getByLabel('Why it is corrected').fill('misheard');
-  await form.getByRole('button', { name: 'Keep' }).tap();
-  await expect(form).toHaveCount(0);
-  const main = per.locator('#main');
-  await expect(main).toContainText('It goes out of tune by the evening');
-  await expect(main).toContainText('555 0142');
-  await expect(main).toContainText('¤45.00');
-  await go(per, `/job/${number}/history`);
-  await expect(main).toContainText('corrected what was said: their words');
-  await expect(main).toContainText('It goes out of tune by the evening');
 });

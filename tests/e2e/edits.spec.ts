@@ -24,6 +24,10 @@ test('a note typed while a colleague writes another: both are shown, and one is 
   await expect(both).toContainText('yours wants new pegs');
   await expect(hangs(ilse).getByLabel('Note')).toHaveValue('wants new pegs');
   await expect(hangs(ilse).getByRole('button', { name: 'Hang it there' })).toBeDisabled();
+  // Undecided it waits: one can go on to another leaf, and it stands there when one comes back.
+  await go(ilse, `/job/${number}/readings`);
+  await go(ilse, `/job/${number}/arrival`);
+  await expect(both).toContainText('yours wants new pegs');
   await both.getByRole('button', { name: 'Mine over theirs' }).click();
   await hangs(ilse).getByRole('button', { name: 'Hang it there' }).click();
   await expect(hangs(odile).getByLabel('Note')).toHaveValue('wants new pegs', BY_ITSELF);

@@ -49,28 +49,3 @@ test('a noise is hunted to its cause, its trail stays for the next person, and i
   await expect(ilse.locator('#main')).toContainText('tried on the noise: hold each tuner: it stops');
   await expect(ilse.locator('#main')).toContainText('found the noise: a tuner, its bush, screw or button');
 });
-
-test('where noises come from in this shop is said in House, and the hunt begins with it', async () => {
-  const keep = async (parts: string) => {
-    await go(ilse, '/house/planning');
-    const field = ilse.getByLabel('A fret is not seated, parts');
-    await field.fill(parts);
-    await ilse.getByRole('button', { name: 'Keep how we plan' }).click();
-    await ilse.reload();
-    await expect(field).toHaveValue(parts);
-  };
-  await go(ilse, '/house/planning');
-  const usual = await ilse.getByLabel('A fret is not seated, parts').inputValue();
-  await ilse.getByLabel('A fret is not seated, parts').fill('0');
-  await ilse.getByRole('button', { name: 'Keep how we plan' }).click();
-  await expect(ilse.getByText('At least 0.1')).toBeVisible();
-  await keep('90');
-  const number = await takenIn('steel-acoustic', 'Buzzer');
-  await go(tomas, `/job/${number}/plan#noise`);
-  await noise(tomas).getByLabel('At most, minutes').fill('60');
-  await noise(tomas).getByRole('button', { name: 'Begin the hunt' }).click();
-  const first = noise(tomas).getByRole('region', { name: 'What it may be' }).getByRole('listitem').first();
-  await expect(first).toContainText('a fret is not seated');
-  await keep(usual);
-  await expect(first).not.toContainText('a fret is not seated', BY_ITSELF);
-});

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { openDatabase } from '../../src/server/db/connection.ts';
-import { A, accessible, B, BY_ITSELF, DATABASE, go, tablet, test } from './shop.ts';
+import { A, B, BY_ITSELF, DATABASE, go, tablet, test } from './shop.ts';
 
 let ilse: Page;
 let tomas: Page;
@@ -16,23 +16,6 @@ interface CommandSent {
   readonly name: string;
   readonly input: { readonly answer?: unknown };
 }
-
-const strings = (page: Page) => page.getByRole('region', { name: 'Strings' });
-
-test('each instrument meets its own items', async () => {
-  const own: ReadonlyArray<readonly [string, RegExp, RegExp]> = [
-    ['/job/411/inspection', /^Ties tidy at the block/, /Rod nut turns|Output socket|Bridge pins/],
-    ['/job/404/inspection', /^Vibrato floats level/, /Ties tidy|through the soundhole/],
-    ['/job/409/inspection', /^Neck pocket tight/, /Vibrato floats|Bridge pins|soundhole/],
-    ['/job/413/inspection', /^Top bulged or sunken/, /Rod nut turns|Bends around|Strap buttons/],
-  ];
-  for (const [path, its, others] of own) {
-    await go(ilse, path);
-    const list = ilse.getByRole('list', { name: 'All items' });
-    await expect(list.getByRole('button', { name: its })).toBeVisible();
-    await expect(list.getByText(others)).toHaveCount(0);
-  }
-});
 
 test('two people on one list see each other; a reading is taken without leaving the item', async () => {
   await go(ilse, JOB);
@@ -87,61 +70,6 @@ test('two people on one list see each other; a reading is taken without leaving 
   await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toBeVisible();
   await expect(list(ilse).getByRole('button', { name: /^Relief/ })).toHaveCount(0);
   await ilse.getByRole('radio', { name: 'all', exact: true }).tap();
-});
-
-test('the strings come off only past the gate: refused, filled, overridden with a reason', async () => {
-  await go(tomas, JOB);
-  await go(ilse, JOB);
-  await strings(ilse).getByRole('button', { name: 'Take the strings off' }).click();
-  const gate = ilse.getByRole('dialog', { name: 'Take the strings off' });
-  const status = gate.getByRole('status');
-  await expect(status).toContainText(/◆ \d+ readings .*can be had only with the strings on/);
-  await accessible(ilse, 'the gate');
-  await gate.getByRole('button', { name: 'Take them off all the same' }).click();
-  await expect(gate.getByText(/things can be read only with the strings on/)).toBeVisible();
-  const before = Number(/(\d+) readings/.exec(await status.innerText())?.[1]);
-  const action = gate.getByRole('textbox', { name: 'Action 12, string 6' });
-  await action.fill('3,9 mm');
-  await action.press('Enter');
-  await expect(status).toContainText(`${before - 1} readings`);
-  await gate.getByLabel('Why it goes on without them').fill('second string broke while tuning');
-  await gate.getByRole('button', { name: 'Take them off all the same' }).click();
-  await expect(strings(ilse)).toContainText('Strings off since');
-  await expect(strings(ilse)).toContainText('Ilse Marrow: second string broke while tuning');
-  await expect(tomas.getByText('◆ strings off').first()).toBeVisible(BY_ITSELF);
-});
-
-test('putting strings on says which, and what must be read again', async () => {
-  await go(tomas, '/job/411/work');
-  await strings(tomas).getByRole('button', { name: 'Put strings on' }).click();
-  const dialog = tomas.getByRole('dialog', { name: 'Put strings on' });
-  const gauges = dialog.getByLabel('Gauges, lowest first');
-  await gauges.fill('.044 .036');
-  await dialog.getByRole('button', { name: 'They are on, at pitch' }).click();
-  await expect(dialog.getByText('6 gauges are needed, lowest first; 2 are written.')).toBeVisible();
-  await gauges.fill('.044 .036 .030 .041 .033 .029');
-  await accessible(tomas, 'strings on');
-  await dialog.getByRole('button', { name: 'They are on, at pitch' }).click();
-  await expect(strings(tomas)).toContainText('Strings on since');
-  await expect(ilse.getByText('◆ strings off')).toHaveCount(0, BY_ITSELF);
-  await go(tomas, '/job/411/readings');
-  await expect(tomas.getByRole('radio', { name: /^After/ })).toBeChecked();
-  await tomas.getByRole('radio', { name: 'As found' }).click();
-  await expect(tomas.locator('[title^="stale: new strings put on"]').first()).toBeAttached();
-});
-
-test('the house shows what each list asks of each kind', async () => {
-  await go(ilse, '/house/checklists');
-  await expect(ilse.getByRole('status')).toContainText('items are asked of a steel-string acoustic');
-  await ilse.getByRole('button', { name: /As it meets a/ }).click();
-  await ilse.getByRole('option', { name: 'Ukulele' }).click();
-  await expect(ilse.getByRole('status')).toContainText('asked of a ukulele');
-  await expect(ilse.getByRole('row', { name: /Rod nut turns freely/ })).toContainText(
-    'truss rod is not none',
-  );
-  await ilse.getByRole('link', { name: /New stock for the floor/ }).click();
-  await expect(ilse.getByRole('status')).toContainText('It ends in “ready for the floor” or “to the bench”');
-  await accessible(ilse, 'checklists');
 });
 
 test('an answer whose acknowledgement is lost is given once, and the next one follows it', async () => {

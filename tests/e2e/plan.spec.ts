@@ -55,95 +55,6 @@ test('a high action with plenty of saddle: lowered, chosen, and held against wha
   await expect(row).toContainText('more');
 });
 
-test('the same with none left ends at the neck’s angle, and says why not the saddle', async () => {
-  const number = await takenIn('steel-acoustic', 'Lowsaddle', { readings: high('3.6', '3.0', '1.7') });
-  await part(ilse, number, 'Plans');
-  const enough = plan(ilse, 'What is enough');
-  await expect(enough).toContainText('Reset the neck');
-  await enough.getByText('Why so').click();
-  await expect(enough).toContainText(/○ out Lower the saddle/);
-  await expect(enough).toContainText(/would stand out|would stay out/);
-  await ilse.getByLabel(/What it is worth/).fill('120');
-  await ilse.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(plan(ilse, 'What is enough')).not.toContainText('Reset the neck.');
-});
-
-test('a ukulele with saddles of its own for each string: set, nothing is cut', async () => {
-  const number = await takenIn('ukulele', 'Fourscrew', {
-    construction: { bridge: 'individual' },
-    readings: [
-      ['relief', 0, 7, '0.05'],
-      ['action', 4, 12, '3.4'],
-      ['action', 1, 12, '3.4'],
-      ...gaps(4, '0.14'),
-    ],
-  });
-  await part(ilse, number, 'Plans');
-  await expect(plan(ilse, 'What is enough')).toContainText('Set the saddles by their screws or wheels.');
-  await expect(plan(ilse, 'What is enough')).not.toContainText('off for good');
-  await ilse.getByRole('radio', { name: 'Try it' }).click();
-  await expect(ilse.getByRole('slider', { name: 'Its own saddle, string 4' })).toBeVisible();
-});
-
-test('a bass whose last frets rise: the map shows where it buzzes, the frets are dealt with', async () => {
-  const rise = Array.from({ length: 20 }, (_, i): Typed[] =>
-    [3, 2, 1].map((s) => ['fret-height', s, i + 1, (1 + Math.max(0, i - 14) * 0.09).toFixed(2)] as const),
-  ).flat();
-  const number = await takenIn('bass', 'Skijump', {
-    readings: [
-      ['relief', 0, 7, '0.32'],
-      ['action', 4, 12, '2.2'],
-      ['action', 1, 12, '1.8'],
-      ...gaps(4, '0.1'),
-      ...rise,
-    ],
-  });
-  await part(ilse, number, 'Frets');
-  await expect(ilse.getByRole('table', { name: 'The ways compared' })).toContainText('Level all');
-  await accessible(ilse, 'the fret plan');
-  await ilse.getByRole('radio', { name: 'Try it' }).click();
-  await expect(ilse.getByRole('region', { name: 'Try it' }).locator('[aria-live]')).toContainText(
-    /meets fret (1[5-9]|20)|lies on fret/,
-  );
-  await ilse.getByRole('radio', { name: 'Plans' }).click();
-  await expect(plan(ilse, 'What is enough')).toContainText(
-    /Level and dress the frets|Take down the high spots|Replace/,
-  );
-});
-
-test('frets that rock, without their heights, stand on the map and are taken down', async () => {
-  const readings: Typed[] = [...high('2.2', '1.7', '4'), ['fret-rock', 0, 9, '0.12']];
-  const number = await takenIn('steel-acoustic', 'Rocker', { readings });
-  await part(ilse, number, 'Frets');
-  await expect(ilse.getByRole('img', { name: /fret 9 by .005/ })).toBeVisible();
-  await ilse.getByRole('radio', { name: 'Plans' }).click();
-  await expect(plan(ilse, 'What is enough')).toContainText('Take down the high spots only. Take down fret 9');
-});
-
-test('a twelve-string tuned down: pull and clearance follow', async () => {
-  const readings: Typed[] = [
-    ['relief', 0, 7, '0.15'],
-    ['action', 12, 12, '2.0'],
-    ['action', 1, 12, '1.5'],
-    ['saddle-standout', 0, 0, '4'],
-    ...gaps(12, '0.08'),
-  ];
-  const number = await takenIn('twelve-string', 'Slackdozen', { readings });
-  await part(ilse, number, 'Try it');
-  const pull = ilse.getByRole('row', { name: /^Pull of the set/ });
-  const before = await pull.getByRole('cell').first().textContent();
-  await expect(ilse.getByRole('slider', { name: 'Saddle, bass' })).toBeVisible();
-  await ilse.getByRole('button', { name: /^Tuning/ }).click();
-  await ilse.getByRole('option', { name: 'twelve-string, a whole tone down' }).click();
-  await expect(pull).toContainText('relief will be less');
-  const newtons = async (n: number) =>
-    Number.parseInt((await pull.getByRole('cell').nth(n).textContent()) ?? '', 10);
-  // Two semitones down: the pull falls with the square of the pitch.
-  expect((await newtons(1)) / (await newtons(0))).toBeCloseTo(2 ** (-4 / 12), 2);
-  expect(before).toMatch(/N/);
-  await accessible(ilse, 'what is tried');
-});
-
 test('a tapped place is heard as tried, then as read, only when it is asked for', async () => {
   const number = await takenIn('steel-acoustic', 'Soundout', { readings: high('2.2', '1.7', '4') });
   await part(ilse, number, 'Try it');
@@ -165,14 +76,6 @@ test('a tapped place is heard as tried, then as read, only when it is asked for'
   await expect(heard).toContainText(/as tried: touches fret \d+/);
   await expect(heard).toContainText('as read:');
   await accessible(ilse, 'hear it');
-});
-
-test('without strings nothing can be tried, and it says what comes first', async () => {
-  const number = await takenIn('nylon', 'Bareneck', { stringsState: 'off' });
-  for (const name of ['Plans', 'Try it', 'Options']) {
-    await part(ilse, number, name);
-    await expect(ilse.getByText(/string it up/i).first()).toBeVisible();
-  }
 });
 
 test('a heavy hand against a light one, by handles, keys, numbers and a drag; back and forth; kept by name', async () => {
@@ -279,33 +182,6 @@ test('the choice stands on the estimate’s page too, and is made there once', a
   await phone.reload();
   await expect(options.getByRole('status')).toContainText('Linnet Abelard chose');
   await expect(options.getByRole('button', { name: /Choose this/ })).toHaveCount(0);
-});
-
-test('the shop’s own catalogue: changed, a circle refused, kept, and in force at once', async () => {
-  await go(odile, '/house/operations');
-  await odile.getByLabel('Find an operation').fill('strap');
-  await odile.getByRole('button', { name: 'Fit a strap button' }).click();
-  await odile.getByLabel('Price').fill('abc');
-  await expect(odile.getByText('An amount')).toBeVisible();
-  await odile.getByLabel('Price').fill('21,50');
-  await accessible(odile, 'operations');
-  await odile.getByLabel('Find an operation').fill('Engrave a name');
-  await odile.getByRole('button', { name: 'Add “Engrave a name”' }).click();
-  await odile.getByLabel('Price').fill('40');
-  await odile.getByLabel('What changed, in words').fill('dearer buttons');
-  await odile.getByRole('button', { name: 'Keep as version 1' }).click();
-  await expect(odile.getByText('version 1 of the shop')).toBeVisible();
-  const number = await takenIn('bass', 'Strapless');
-  await go(odile, `/job/${number}/plan`);
-  await odile.getByRole('button', { name: /^Another operation/ }).click();
-  await odile.getByRole('option', { name: 'Fit a strap button' }).click();
-  await odile.getByRole('button', { name: 'Put it on the work order' }).click();
-  await odile.getByRole('button', { name: /^Another operation/ }).click();
-  await odile.getByRole('option', { name: 'Engrave a name' }).click();
-  await odile.getByRole('button', { name: 'Put it on the work order' }).click();
-  await go(odile, `/job/${number}/work`);
-  await expect(odile.locator('#main')).toContainText('24.50');
-  await expect(odile.locator('#main')).toContainText('Engrave a name');
 });
 
 test('a few places played and heard fit the hand; a colleague sees it; how the shop plans stands in House', async () => {

@@ -25,60 +25,6 @@ test.beforeAll(async ({ browser }) => {
 
 const station = (page: Page, key: string) => page.locator(`[data-station="${key}"]`);
 
-test('text that is no length is said at its field and kept', async () => {
-  await go(ilse, '/job/413/readings');
-  const relief = station(ilse, 'relief:0:7');
-  await relief.fill('about five');
-  await relief.press('Enter');
-  await expect(ilse.locator('#sheet-says')).toContainText('“about five” is not a length');
-  await expect(relief).toBeFocused();
-  await expect(relief).toHaveValue('about five');
-  await ilse.reload();
-  await live(ilse);
-  await expect(relief).toHaveValue('about five');
-  await relief.fill('.003');
-  await relief.press('Enter');
-  await expect(station(ilse, 'action:4:12')).toBeFocused();
-});
-
-test('inches in a millimetre field are asked about, never blocked', async () => {
-  await go(ilse, '/job/413/readings');
-  await ilse.getByRole('radio', { name: 'mm' }).click();
-  const action = station(ilse, 'action:4:12');
-  await action.fill('.094');
-  await action.press('Enter');
-  const says = ilse.locator('#sheet-says');
-  await expect(says).toContainText('What did the gauge say?');
-  await says.getByRole('button', { name: '.094 in = 2.39 mm' }).click();
-  await expect(action).toHaveValue('.094 in');
-  const treble = station(ilse, 'action:1:12');
-  await treble.fill('.095');
-  await treble.press('Enter');
-  await says.getByRole('button', { name: 'It is .095, as typed' }).click();
-  await ilse.reload();
-  await live(ilse);
-  // The unit is remembered; what was typed keeps its own in a field of another.
-  await expect(ilse.getByRole('radio', { name: 'mm' })).toBeChecked();
-  await treble.focus();
-  await expect(treble).toHaveValue('.095');
-  await ilse.getByRole('radio', { name: '64ths' }).click();
-  await treble.focus();
-  await expect(treble).toHaveValue('.095 mm');
-  await action.focus();
-  await expect(action).toHaveValue('.094 in');
-});
-
-test('a reading with a string missing is kept and not used', async () => {
-  await go(ilse, '/job/415/readings');
-  const relief = station(ilse, 'relief:0:7');
-  await relief.fill('.030');
-  await relief.press('Enter');
-  await expect(ilse.getByText('not used: taken with a string missing')).toBeVisible();
-  await go(ilse, '/job/415/plan');
-  await expect(ilse.getByRole('heading', { name: /String it up first/ })).toBeVisible();
-  await expect(ilse.getByText(/Tighten the rod/)).toHaveCount(0);
-});
-
 test('two techs at the same reading see both values', async () => {
   await go(ilse, '/job/414/readings');
   await go(tomas, '/job/414/readings');

@@ -249,3 +249,21 @@ test('when both go on until nothing is open, both screens show what the house ho
     { numRuns: 1000 },
   );
 });
+
+test('what is known already changes nothing: the same value, arriving again, leaves the very same edit', () => {
+  fc.assert(
+    fc.property(acts, fc.nat(), (steps, at) => {
+      const world = new World();
+      for (const [i, a] of steps.entries()) {
+        act(world, a);
+        if (i !== at % steps.length) continue;
+        for (const who of [0, 1]) {
+          const view = structuredClone(world.views[who] ?? world.house);
+          const once = arrived(world.edits[who] ?? null, view);
+          expect(arrived(once, structuredClone(view))).toBe(once);
+        }
+      }
+    }),
+    { numRuns: 2000 },
+  );
+});

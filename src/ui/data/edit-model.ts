@@ -49,7 +49,11 @@ export function arrived<V extends Fields>(edit: Edit<V> | null, live: Live<V>): 
   const left = keysOf(edit.mine).filter((k) => !same(edit.mine[k], live.value[k]));
   if (left.length === 0 && keysOf(edit.mine).length === 0) return null;
   if (live.version === edit.base.version) return edit;
-  if (contested(edit, live).length > 0) return { ...edit, theirs: live };
+  if (contested(edit, live).length > 0)
+    // The same edit where it was known already: a form that asks at each drawing would be drawn for ever.
+    return edit.theirs?.version === live.version && same(edit.theirs.value, live.value)
+      ? edit
+      : { ...edit, theirs: live };
   return { base: live, mine: edit.mine, theirs: null };
 }
 

@@ -1,14 +1,11 @@
 'use client';
 
-import { usePathname, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { CloudOff } from 'lucide-react';
 import { concerns, concernsFrame, type Change } from '../../contracts/concerns.ts';
-import { REFRESH, refreshSoon, SETTLE_MS, useRefresh } from './refresh.ts';
+import { REFRESH, SETTLE_MS, useRefresh } from './refresh.ts';
 import { refreshLoop } from './refresh-loop.ts';
-import { rememberPage } from './last-page.ts';
-import { OnTheWay, type Leaving } from './on-the-way.ts';
-import { LEAVING, PAGE_COMES } from './page-comes.tsx';
+import { HEARD } from './page-events.ts';
 import { retrying } from './retrying-fetch.ts';
 import { shownJob } from './shows-job.tsx';
 
@@ -40,39 +37,13 @@ function useRetryingFetch(): void {
   }, []);
 }
 
-/** Where one goes to another page, what is heard until it is there is looked at once more when it is. */
-function useOnTheWay(loadsItself: () => boolean): OnTheWay {
-  const [way] = useState(() => new OnTheWay());
-  const [path, query] = [usePathname(), useSearchParams().toString()];
-  const comes = useRef(false);
-  useEffect(() => {
-    const leave = (e: Event) => way.leave((e as CustomEvent<Leaving>).detail);
-    // What the page itself says of the job it shows is said by its own effects, which come after this.
-    const come = (e: Event) => {
-      comes.current = (e as CustomEvent<boolean>).detail;
-      if (!comes.current) setTimeout(() => way.arrive(shownJob(), loadsItself()) && refreshSoon());
-    };
-    window.addEventListener(LEAVING, leave);
-    window.addEventListener(PAGE_COMES, come);
-    return () => {
-      window.removeEventListener(LEAVING, leave);
-      window.removeEventListener(PAGE_COMES, come);
-    };
-  }, [way, loadsItself]);
-  useEffect(() => {
-    if (!comes.current && way.arrive(shownJob(), loadsItself())) refreshSoon();
-  }, [way, loadsItself, path, query]);
-  return way;
-}
-
 /**
  * Subscribes to the house's events and refreshes what they concern; whether the connection is lost.
  * @param since how far the event log went when the page was made
  */
 function useEvents(since: string): boolean {
   const [lost, setLost] = useState(false);
-  const { refresh, loadsItself } = useRefresh();
-  const way = useOnTheWay(loadsItself);
+  const { refresh } = useRefresh();
   const [from] = useState(since);
   const doing = useRef(refresh);
   useEffect(() => {
@@ -80,7 +51,7 @@ function useEvents(since: string): boolean {
   });
   useEffect(() => {
     let grace: ReturnType<typeof setTimeout> | undefined;
-    let opened = false;
+    let begun = false;
     let eventAt = -Infinity;
     let frame = false;
     const loop = refreshLoop({
@@ -91,7 +62,7 @@ function useEvents(since: string): boolean {
         // A page that waits for the connection would hold all later ones back: ask first whether the house is there.
         if (performance.now() - eventAt >= JUST_NOW_MS && !(await isThere())) return false;
         // Sums show nothing of the house and keep what is typed in the address: a refresh would only disturb the hand.
-        if (window.location.pathname.startsWith('/sums/')) return true;
+        if (location.pathname.startsWith('/sums/')) return true;
         const withFrame = frame;
         frame = false;
         const done = await doing.current({ frame: withFrame });
@@ -108,22 +79,23 @@ function useEvents(since: string): boolean {
     source.onmessage = ({ data }: MessageEvent<string>) => {
       eventAt = performance.now();
       const heard = JSON.parse(data) as Change[];
-      way.hear(heard);
+      dispatchEvent(new CustomEvent(HEARD, { detail: heard }));
       const changes = heard.filter((c) => concerns(c, shownJob()));
       frame ||= changes.some(concernsFrame);
-      if (changes.length > 0) loop.ask();
+      if (changes[0]) loop.ask();
     };
-    source.addEventListener('open', () => {
+    // Not the connection's own `open`: only from here on the house listens for this screen.
+    source.addEventListener('begun', () => {
       clearTimeout(grace);
       setLost(false);
       // After a gap something may have been missed.
-      if (opened) all();
-      opened = true;
+      if (begun) all();
+      begun = true;
       document.documentElement.dataset['live'] = 'yes';
     });
     source.addEventListener('signed-out', () => {
       source.close();
-      window.location.assign('/sign-in');
+      location.assign('/sign-in');
     });
     source.onerror = () => {
       clearTimeout(grace);
@@ -136,7 +108,7 @@ function useEvents(since: string): boolean {
       source.close();
       delete document.documentElement.dataset['live'];
     };
-  }, [from, way]);
+  }, [from]);
   return lost;
 }
 
@@ -152,8 +124,6 @@ function useOfflineShell(): ComponentType | null {
  * @param since how far the event log went when the page was made
  */
 export function Live({ since }: { readonly since: string }) {
-  const path = usePathname();
-  useEffect(() => rememberPage(path), [path]);
   useRetryingFetch();
   const lost = useEvents(since);
   const Offline = useOfflineShell();

@@ -24,7 +24,7 @@ export const FRAME_KEY = 'frame';
 export const BESIDE_KEY = 'beside';
 
 /** The part a page shows that loads itself; null where the page is loaded as a whole. */
-const shownPart = (client: QueryClient): string | null =>
+export const shownPart = (client: QueryClient): string | null =>
   [JOB_KEY, RACK_KEY].find(
     (key) => client.getQueryCache().findAll({ queryKey: [key], type: 'active' }).length > 0,
   ) ?? null;
@@ -44,7 +44,7 @@ async function reload(client: QueryClient, names: readonly string[]): Promise<'s
 
 /**
  * Shows what there is now: a leaf and the rack load themselves, any other page is loaded whole.
- * @returns how to do it, which answers once it is shown; whether the page shown loads itself; and whether one is being loaded
+ * @returns how to do it, which answers once it is shown; and whether a page is being loaded
  */
 export function useRefresh() {
   const client = useQueryClient();
@@ -78,6 +78,5 @@ export function useRefresh() {
     },
     [client, page],
   );
-  const loadsItself = useCallback(() => shownPart(client) !== null, [client]);
-  return { refresh, loadsItself, refreshing: loading || part };
+  return { refresh, refreshing: loading || part };
 }

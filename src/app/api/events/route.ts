@@ -74,7 +74,7 @@ export async function GET(request: Request): Promise<Response> {
           if (heard.some((h) => ENDS_SESSIONS.has(h.kind))) void stillThere().catch(() => undefined);
         },
         () => {
-          send('event: open\ndata: {}\n\n');
+          send('event: begun\ndata: {}\n\n');
           // Between the making of the page and now others went on.
           if (since !== null) void tellMissed(since).catch(end);
         },

@@ -1,0 +1,89 @@
+import { asking } from './asking.ts';
+
+type Handler = (
+  request: Request,
+  context: { readonly params: Promise<Record<string, string>> },
+) => Promise<Response> | Response;
+type Module = Readonly<Record<string, Handler | undefined>>;
+
+interface Route {
+  readonly pattern: RegExp;
+  readonly names: readonly string[];
+  readonly load: () => Promise<unknown>;
+}
+
+/** The routes of a glob, the most particular first. */
+function routesOf(
+  found: Readonly<Record<string, () => Promise<unknown>>>,
+  root: string,
+  leaf: RegExp,
+): Route[] {
+  const parts = (path: string) =>
+    path
+      .replace(root, '')
+      .replace(leaf, '')
+      .split('/')
+      .filter((p) => p !== '' && !/^\(.*\)$/.test(p));
+  const variable = (path: string) => parts(path).filter((p) => p.startsWith('[')).length;
+  return Object.keys(found)
+    .sort((a, b) => variable(a) - variable(b))
+    .flatMap((path) => {
+      const load = found[path];
+      if (!load) return [];
+      const pattern = parts(path).map((p) => (p.startsWith('[') ? '([^/]+)' : p.replace(/\./g, '\\.')));
+      return [
+        {
+          pattern: new RegExp(`^/${pattern.join('/')}$`),
+          names: parts(path)
+            .filter((p) => p.startsWith('['))
+            .map((p) => p.replace(/[[\].]/g, '')),
+          load,
+        },
+      ];
+    });
+}
+
+function routeTo(routes: readonly Route[], path: string) {
+  for (const { pattern, names, load } of routes) {
+    const at = pattern.exec(path);
+    if (at)
+      return {
+        load,
+        params: Object.fromEntries(names.map((n, i) => [n, decodeURIComponent(at[i + 1] ?? '')])),
+      };
+  }
+  return null;
+}
+
+const API = routesOf(import.meta.glob('../../src/app/api/**/route.ts'), '../../src/app', /\/route\.ts$/);
+const PAGES = routesOf(import.meta.glob('../../src/app/**/page.tsx'), '../../src/app', /\/page\.tsx$/);
+
+/** A page of the house, as its file makes it. */
+export async function pageAt(path: string, query: URLSearchParams): Promise<React.ReactNode> {
+  const route = routeTo(PAGES, path);
+  if (!route) throw new Error(`there is no page ${path}`);
+  const { default: Page } = (await route.load()) as {
+    default: (props: {
+      params: Promise<Record<string, string>>;
+      searchParams: Promise<Record<string, string>>;
+    }) => Promise<React.ReactNode>;
+  };
+  return Page({
+    params: Promise.resolve(route.params),
+    searchParams: Promise.resolve(Object.fromEntries(query)),
+  });
+}
+
+/** Asks the house's own route, without a wire between. */
+export async function askHouse(input: string | URL | Request, init: RequestInit = {}): Promise<Response> {
+  const url = new URL(input instanceof Request ? input.url : String(input), asking.base);
+  const route = routeTo(API, url.pathname);
+  if (!route) return new Response('There is no such address.', { status: 404 });
+  const method = init.method ?? 'GET';
+  const handler = ((await route.load()) as Module)[method];
+  if (!handler) return new Response('', { status: 405 });
+  const headers = new Headers(init.headers);
+  for (const [name, value] of asking.headers()) headers.set(name, value);
+  const { signal: _signal, ...rest } = init;
+  return handler(new Request(url, { ...rest, headers }), { params: Promise.resolve(route.params) });
+}

@@ -1,0 +1,92 @@
+import { JSDOM } from 'jsdom';
+import { vi } from 'vitest';
+import { asking } from './asking.ts';
+
+/** What a request carries, as Next would give it to a route or a page. */
+vi.mock('next/headers', () => ({
+  cookies: () =>
+    Promise.resolve({
+      get: (name: string) => {
+        const value = asking.cookies.get(name);
+        return value === undefined ? undefined : { name, value };
+      },
+    }),
+  headers: () => Promise.resolve(asking.headers()),
+}));
+
+/** Links lead to another screen of the test, not through Next's router, which is not there. */
+vi.mock('next/link', async () => ({ default: (await import('./plain-link.tsx')).PlainLink }));
+
+/** Charts want a page that is laid out: they are looked at in the browser. */
+vi.mock('react-apexcharts', () => ({ default: () => null }));
+
+const dom = new JSDOM('<!doctype html><html lang="en"><body></body></html>', {
+  url: asking.base,
+  pretendToBeVisual: true,
+});
+const { window } = dom;
+
+/** Node's own of these serve the house's side, which runs in the same process. */
+const OF_NODE = new Set([
+  'AbortController',
+  'AbortSignal',
+  'Blob',
+  'EventTarget',
+  'File',
+  'FormData',
+  'Headers',
+  'URL',
+  'URLSearchParams',
+  'TextEncoder',
+  'TextDecoder',
+  'ArrayBuffer',
+  'performance',
+  'crypto',
+  'console',
+  'setTimeout',
+  'clearTimeout',
+  'setInterval',
+  'clearInterval',
+  'queueMicrotask',
+  'structuredClone',
+  'fetch',
+]);
+const OF_THE_DOM = new Set(['Event', 'CustomEvent', 'MessageEvent', 'navigator', 'Element']);
+for (const key of Object.getOwnPropertyNames(window)) {
+  if (OF_NODE.has(key) || key.startsWith('_') || key === 'globalThis' || key === 'undefined') continue;
+  if (key in globalThis && !OF_THE_DOM.has(key)) continue;
+  Object.defineProperty(globalThis, key, {
+    configurable: true,
+    writable: true,
+    value: (window as unknown as Record<string, unknown>)[key],
+  });
+}
+Object.assign(globalThis, { window: globalThis.window ?? window, IS_REACT_ACT_ENVIRONMENT: true });
+
+/** A page that is laid out nowhere: what asks for sizes and scrolls gets none. */
+class Nothing {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+}
+Object.assign(globalThis, { ResizeObserver: Nothing, IntersectionObserver: Nothing });
+Object.assign(window, { ResizeObserver: Nothing, IntersectionObserver: Nothing, scrollTo: () => undefined });
+/** Nothing is drawn: what is drawn on is there. */
+const canvas = new Proxy({}, { get: () => () => undefined, set: () => true });
+window.HTMLCanvasElement.prototype.getContext = () => canvas as never;
+window.Blob.prototype.text = function text(this: InstanceType<typeof window.Blob>) {
+  return new Promise<string>((resolve, reject) => {
+    const reader = new window.FileReader();
+    reader.addEventListener('load', () => resolve(String(reader.result)));
+    reader.addEventListener('error', () => reject(new Error('not read')));
+    reader.readAsText(this);
+  });
+};
+window.Element.prototype.scrollIntoView = () => undefined;
+window.matchMedia = ((media: string) => ({
+  media,
+  matches: false,
+  addEventListener: () => undefined,
+  removeEventListener: () => undefined,
+})) as unknown as typeof window.matchMedia;
+Object.assign(globalThis, { matchMedia: window.matchMedia, scrollTo: () => undefined });
