@@ -1,4 +1,6 @@
-import { listenToEvents } from '../../src/server/live/feed.ts';
+import type { Change } from '../../src/contracts/concerns.ts';
+import { database } from '../../src/server/db/connection.ts';
+import { changesSince, listenToEvents } from '../../src/server/live/feed.ts';
 
 /** The stream of the house's events, as a screen listens to it: the same feed, without a wire between. */
 export class HouseEvents extends window.EventTarget {
@@ -7,16 +9,23 @@ export class HouseEvents extends window.EventTarget {
   private readonly stop: () => void;
   private closed = false;
 
-  constructor() {
+  constructor(address: string) {
     super();
+    const [newest = 0, count = 0] = (/since=([\d.]+)/.exec(address)?.[1] ?? '').split('.').map(Number);
     this.stop = listenToEvents(
-      (heard) => {
-        if (!this.closed) this.onmessage?.(new MessageEvent('message', { data: JSON.stringify(heard) }));
-      },
+      (heard) => this.tell(heard),
       () => {
-        if (!this.closed) this.dispatchEvent(new window.Event('begun'));
+        if (this.closed) return;
+        this.dispatchEvent(new window.Event('begun'));
+        // Between the making of the page and now others went on.
+        void changesSince(database(), { newest, count }).then((missed) => this.tell(missed));
       },
     );
+  }
+
+  private tell(heard: readonly Change[]): void {
+    if (!this.closed && heard.length > 0)
+      this.onmessage?.(new MessageEvent('message', { data: JSON.stringify(heard) }));
   }
 
   close(): void {

@@ -63,6 +63,10 @@ for (const key of Object.getOwnPropertyNames(window)) {
 }
 Object.assign(globalThis, { window: globalThis.window ?? window, IS_REACT_ACT_ENVIRONMENT: true });
 
+/** What a page says to its own window without naming it. */
+for (const key of ['addEventListener', 'removeEventListener', 'dispatchEvent'] as const)
+  Object.defineProperty(globalThis, key, { configurable: true, value: window[key].bind(window) });
+
 /** A page that is laid out nowhere: what asks for sizes and scrolls gets none. */
 class Nothing {
   observe(): void {}

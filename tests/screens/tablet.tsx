@@ -10,6 +10,7 @@ import type { ReactNode } from 'react';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { loadShop } from '../../src/server/house/load-shop.ts';
 import { loadOpening } from '../../src/server/house/opening.ts';
+import { logPosition } from '../../src/server/live/feed.ts';
 import { DEVICE_COOKIE, SESSION_COOKIE } from '../../src/server/people/who.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { Live } from '../../src/ui/data/live.tsx';
@@ -84,6 +85,7 @@ const router = {
 async function housed(db: Database, person: number, path: string): Promise<ReactNode> {
   const url = new URL(path, asking.base);
   window.history.replaceState(null, '', path);
+  const { newest, count } = await logPosition(db);
   const page = await pageAt(url.pathname, url.searchParams);
   const [{ zone, dates }, { opening }] = await Promise.all([loadShop(db), loadOpening(db)]);
   return (
@@ -96,7 +98,7 @@ async function housed(db: Database, person: number, path: string): Promise<React
                 <QueueStrip person={person} />
                 <Uploads key={url.pathname}>{page}</Uploads>
               </main>
-              <Live since="0.0" />
+              <Live since={`${newest}.${count}`} />
             </Queries>
           </ShopDays>
         </SearchParamsContext.Provider>
@@ -138,6 +140,11 @@ export function serveFrom(name: string): void {
   const holder = globalThis as { [key: symbol]: Database | undefined };
   const key = Symbol.for('rubrica.database');
   holder[key] = openDatabase(process.env['RUBRICA_DATABASE_URL']);
+  // What is still under way shows nothing any more.
+  afterEach(() => {
+    shown = null;
+    cleanup();
+  });
   afterAll(async () => {
     shown = null;
     cleanup();
