@@ -21,6 +21,19 @@ export interface More {
   readonly cameWith?: readonly string[];
 }
 
+/** Every string’s gap over the first fret, the same. */
+export const gaps = (count: number, mm: string): Typed[] =>
+  Array.from({ length: count }, (_, i) => ['nut-gap', count - i, 1, mm] as const);
+
+/** A steel-string that is good but for its action. */
+export const high = (bass: string, treble: string, standout: string): Typed[] => [
+  ['relief', 0, 7, '0.2'],
+  ['action', 6, 12, bass],
+  ['action', 1, 12, treble],
+  ['saddle-standout', 0, 0, standout],
+  ...gaps(6, '0.1'),
+];
+
 /** Gives a command and answers its value; one that does not go well is an error. */
 export type Give = <N extends CommandName>(name: N, input: CommandInput<N>) => Promise<never>;
 

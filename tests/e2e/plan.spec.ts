@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { A, accessible, B, BY_ITSELF, freshContext, go, tablet, test } from './shop.ts';
-import { takenIn, type Typed } from './taken-in.ts';
+import { high } from '../taken-in.ts';
+import { takenIn } from './taken-in.ts';
 
 let ilse: Page;
 let odile: Page;
@@ -9,17 +10,6 @@ test.beforeAll(async ({ browser }) => {
   ilse = await tablet(browser, A, 'Ilse Marrow', '2468', true);
   odile = await tablet(browser, B, 'Odile Farrant', '480216');
 });
-
-const gaps = (count: number, mm: string): Typed[] =>
-  Array.from({ length: count }, (_, i) => ['nut-gap', count - i, 1, mm] as const);
-/** A steel-string that is good but for its action. */
-const high = (bass: string, treble: string, standout: string): Typed[] => [
-  ['relief', 0, 7, '0.2'],
-  ['action', 6, 12, bass],
-  ['action', 1, 12, treble],
-  ['saddle-standout', 0, 0, standout],
-  ...gaps(6, '0.1'),
-];
 
 async function part(page: Page, number: number, name: string): Promise<void> {
   await go(page, `/job/${number}/plan`);

@@ -1,19 +1,8 @@
 /** The plan's parts, as they stand on the screen for instruments of every kind. */
-import type { Typed } from '../taken-in.ts';
+import { gaps, high, type Typed } from '../taken-in.ts';
 import { screenHouse } from './screen-house.tsx';
 
 const house = screenHouse('screens_plan');
-
-const gaps = (count: number, mm: string): Typed[] =>
-  Array.from({ length: count }, (_, i) => ['nut-gap', count - i, 1, mm] as const);
-/** A steel-string that is good but for its action. */
-const high = (bass: string, treble: string, standout: string): Typed[] => [
-  ['relief', 0, 7, '0.2'],
-  ['action', 6, 12, bass],
-  ['action', 1, 12, treble],
-  ['saddle-standout', 0, 0, standout],
-  ...gaps(6, '0.1'),
-];
 
 test('an action too high with no saddle left ends at the neck’s angle, and says why not the saddle', async () => {
   const { number } = await house.takeIn('steel-acoustic', 'Lowsaddle', {

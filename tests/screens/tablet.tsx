@@ -26,7 +26,7 @@ import { SameThreadWorker } from './same-thread-worker.ts';
 // What is hidden from a reader of the screen is a matter of the browser tests: asking for it here takes most of the time.
 configure({
   defaultHidden: true,
-  asyncUtilTimeout: 60_000,
+  asyncUtilTimeout: 240_000,
   getElementError: (message) => new Error((message ?? 'not found').split('\n')[0]),
 });
 
