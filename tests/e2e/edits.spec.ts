@@ -1,5 +1,5 @@
 /** What is typed stands through a colleague's change: nothing is overwritten unseen, nothing typed is lost. */
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page, type Request } from '@playwright/test';
 import { A, B, BY_ITSELF, go, live, load, tablet, test } from './shop.ts';
 import { asOdile, takenIn } from './taken-in.ts';
 
@@ -166,4 +166,22 @@ test('what a colleague reads while a page is on its way stands on it when it is 
     await expect(ilse.locator(`[id="station-action:${string}:12"]`)).not.toHaveValue('', BY_ITSELF);
     await ilse.unrouteAll({ behavior: 'wait' });
   }
+});
+
+test('a page that is loaded is not asked for a second time', async () => {
+  const asked: string[] = [];
+  const hear = (request: Request) => {
+    if (request.headers()['rsc'] || /\/api\/(job|frame|rack)\b/.test(request.url()))
+      asked.push(request.url());
+  };
+  for (const path of ['/job/408/readings', '/house/places']) {
+    ilse.on('request', hear);
+    await load(ilse, path);
+    await ilse.waitForTimeout(HEARD_MS);
+    ilse.off('request', hear);
+  }
+  // What stands beside a leaf and loads itself is asked for once.
+  expect(
+    asked.filter((url, i) => /\/house\/|\/readings|\/api\/frame/.test(url) || asked.indexOf(url) !== i),
+  ).toEqual([]);
 });

@@ -1,10 +1,10 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { expect, test as base, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import axe from 'axe-core';
 import { Op } from 'sequelize';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
-import { DEVICE_COOKIE, SESSION_COOKIE } from '../../src/server/people/who.ts';
+import { serious, WCAG } from '../axe-says.ts';
+import { signedIn } from '../signed-in.ts';
 
 const need = (name: string): string => process.env[name] ?? fail(name);
 const fail = (name: string): never => {
@@ -70,9 +70,6 @@ export async function freshContext(
   context.newPage = async () => inOnePiece(await open());
   return context;
 }
-
-const newToken = (): string => randomBytes(32).toString('base64url');
-const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** A code that pairs one device, as `./rubrica pair` makes it. */
 export async function pairingCode(): Promise<string> {
@@ -142,25 +139,7 @@ async function session(
   try {
     const person = await db.models.Person.findOne({ where: { name: { [Op.like]: `%${who}%` } } });
     if (!person) throw new Error(`nobody is called ${who}`);
-    const [deviceToken, sessionToken] = [newToken(), newToken()];
-    const now = new Date();
-    const { id: deviceId } = await db.models.Device.create({
-      name: device,
-      tokenHash: tokenHash(deviceToken),
-      pairedAt: now,
-    });
-    const expiresAt = new Date(now.getTime() + 12 * 3_600_000);
-    await db.models.Session.create({
-      tokenHash: tokenHash(sessionToken),
-      personId: person.id,
-      deviceId,
-      createdAt: now,
-      expiresAt,
-    });
-    return [
-      { name: DEVICE_COOKIE, value: deviceToken },
-      { name: SESSION_COOKIE, value: sessionToken },
-    ];
+    return await signedIn(db, person.id, device);
   } finally {
     await db.sequelize.close();
   }
@@ -200,23 +179,23 @@ export async function load(page: Page, path: string): Promise<void> {
   await live(page);
 }
 
-const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
-
 /** Nothing serious or critical by axe, for WCAG 2.2 AA. No page has a frame of another origin: each is looked at as one whole. */
 export async function accessible(page: Page, what: string): Promise<void> {
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
-  const serious = await page.evaluate(async (values) => {
+  const found = await page.evaluate(async (values) => {
     const there = window as unknown as { readonly axe: typeof axe };
     const { violations, passes } = await there.axe.run(document, {
       runOnly: { type: 'tag', values },
       resultTypes: ['violations'],
     });
     if (passes.length === 0) throw new Error('axe looked at nothing');
-    return violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+    return violations.map(({ id, impact, nodes }) => ({
+      id,
+      impact,
+      nodes: nodes.map(({ html }) => ({ html })),
+    }));
   }, WCAG);
-  expect(serious, what).toEqual([]);
+  expect(serious(found), what).toEqual([]);
 }
 
 /** A second screen shows a change by itself; how soon is measured by `./rubrica bench`, not here. */

@@ -138,8 +138,9 @@ test('what a logger wrote down is read, the order of its dates asked for, taken 
   await house.accessible();
   const taken = hand.saying('shelf logger.csv');
   await taken.sees('2 hours');
+  expect(hand.itemsSaying('shelf logger.csv')).toBe(1);
   await taken.tap('button', /^Take it out again/);
-  await hand.until(() => !hand.in('main').text().includes('shelf logger.csv, '));
+  await hand.until(() => hand.itemsSaying('shelf logger.csv') === 0);
 });
 
 test('the day stands on the desk: who goes home, who waits for a word', async () => {

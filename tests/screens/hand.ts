@@ -105,6 +105,11 @@ export class Hand {
     if (what) await this.user.click(what);
   }
 
+  /** How many items of lists say these words. */
+  itemsSaying(words: Name): number {
+    return this.all('listitem').filter((item) => holds(textOf(item), words)).length;
+  }
+
   /** Opens a list of choices and takes one. */
   async pick(list: Name, option: Name): Promise<void> {
     const button = await this.one('button', list);

@@ -186,7 +186,7 @@ test('a rod at its end is never turned further: clamped, warmed or left, and it 
   await enough.misses('Adjust the truss rod.');
   await enough.sees('it is not turned further');
   await hand.tap('radio', /^Proposed$/);
-  await hand.one('radio', /^Proposed$/);
+  await hand.one('heading', 'Proposed now');
   expect(hand.many('heading', 'Adjust the truss rod')).toBe(0);
   await house.accessible();
 });

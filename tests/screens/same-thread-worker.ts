@@ -16,23 +16,22 @@ class Scope {
 
 const scopes = new Map<string, Promise<Scope>>();
 
-/** Lets a worker's module see its own `self` while it works; the document's stays the others'. */
-async function asWorker<T>(scope: Scope, work: () => T | Promise<T>): Promise<T> {
+/** Lets a worker's module see its own `self` from here on; answers how the document gets its own back. */
+function becomes(scope: Scope): () => void {
   const world = globalThis as { self?: unknown };
   const before = world.self;
   world.self = scope;
-  try {
-    return await work();
-  } finally {
+  return () => {
     world.self = before;
-  }
+  };
 }
 
 const loaded = (path: string): Promise<Scope> => {
   const known = scopes.get(path);
   if (known) return known;
   const scope = new Scope();
-  const loading = asWorker(scope, () => import(/* @vite-ignore */ path)).then(() => scope);
+  const back = becomes(scope);
+  const loading = import(/* @vite-ignore */ path).then(() => scope).finally(back);
   scopes.set(path, loading);
   return loading;
 };
@@ -54,13 +53,11 @@ export class SameThreadWorker {
           if (!this.ended) this.onmessage?.({ data: answer });
         };
         // The module answers before it gives the thread back.
-        const world = globalThis as { self?: unknown };
-        const before = world.self;
-        world.self = scope;
+        const back = becomes(scope);
         try {
           for (const listener of scope.listeners) listener({ data: asked });
         } finally {
-          world.self = before;
+          back();
         }
       },
       (e: unknown) => this.onerror?.({ message: e instanceof Error ? e.message : String(e) }),

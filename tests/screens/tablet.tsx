@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { act, cleanup, configure, render } from '@testing-library/react';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import { AppRouterContext } from 'next/dist/shared/lib/app-router-context.shared-runtime.js';
@@ -11,13 +10,13 @@ import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { loadShop } from '../../src/server/house/load-shop.ts';
 import { loadOpening } from '../../src/server/house/opening.ts';
 import { logPosition } from '../../src/server/live/feed.ts';
-import { DEVICE_COOKIE, SESSION_COOKIE } from '../../src/server/people/who.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { Live } from '../../src/ui/data/live.tsx';
 import { Queries } from '../../src/ui/data/queries.tsx';
 import { QueueStrip } from '../../src/ui/data/queue-strip.tsx';
 import { ShopDays } from '../../src/ui/kit/shop-days.tsx';
 import { Uploads } from '../../src/ui/photos/uploads.tsx';
+import { signedIn } from '../signed-in.ts';
 import { asking } from './asking.ts';
 import { HouseEvents } from './house-events.ts';
 import { askHouse, pageAt } from './routes.ts';
@@ -30,28 +29,10 @@ configure({
   getElementError: (message) => new Error((message ?? 'not found').split('\n')[0]),
 });
 
-const token = () => randomBytes(32).toString('base64url');
-const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');
-
 /** Signs somebody in on a tablet of their own; it is the one that asks from then on. */
-export async function signIn(db: Database, actor: Actor): Promise<void> {
-  const [device, session] = [token(), token()];
-  const now = new Date();
-  const { id: deviceId } = await db.models.Device.create({
-    name: `${actor.name}’s tablet`,
-    tokenHash: hashOf(device),
-    pairedAt: now,
-  });
-  await db.models.Session.create({
-    tokenHash: hashOf(session),
-    personId: actor.personId,
-    deviceId,
-    createdAt: now,
-    expiresAt: new Date(now.getTime() + 12 * 3_600_000),
-  });
-  asking.cookies.clear();
-  asking.cookies.set(DEVICE_COOKIE, device);
-  asking.cookies.set(SESSION_COOKIE, session);
+async function signIn(db: Database, { personId, name }: Actor): Promise<void> {
+  const cookies = await signedIn(db, personId, `${name}’s tablet`);
+  asking.cookies = new Map(cookies.map((c) => [c.name, c.value]));
 }
 
 /** The page that is shown, and how it is made anew. */

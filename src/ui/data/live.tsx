@@ -112,11 +112,11 @@ function useEvents(since: string): boolean {
   return lost;
 }
 
-/** What keeps a tablet going without a connection; it comes after the page itself. */
-function useOfflineShell(): ComponentType | null {
-  const [shell, setShell] = useState<ComponentType | null>(null);
-  useEffect(() => void import('./offline-shell.tsx').then((m) => setShell(() => m.OfflineShell)), []);
-  return shell;
+/** What may come after the page itself. */
+function useAfterPage(): ComponentType | null {
+  const [after, setAfter] = useState<ComponentType | null>(null);
+  useEffect(() => void import('./after-page.tsx').then((m) => setAfter(() => m.AfterPage)), []);
+  return after;
 }
 
 /**
@@ -126,10 +126,10 @@ function useOfflineShell(): ComponentType | null {
 export function Live({ since }: { readonly since: string }) {
   useRetryingFetch();
   const lost = useEvents(since);
-  const Offline = useOfflineShell();
+  const After = useAfterPage();
   return (
     <>
-      {Offline && <Offline />}
+      {After && <After />}
       {lost && (
         <p
           role="status"

@@ -3,8 +3,6 @@
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { ToWorker } from '../../offline/kept-pages.ts';
-import { rememberPage } from './last-page.ts';
-import { LooksAgain } from './looks-again.tsx';
 
 /** A page that somebody stays on for so long is worth keeping. */
 const STAYS_MS = 1500;
@@ -39,13 +37,9 @@ function useWaiting(worker: ServiceWorkerRegistration | null): ServiceWorker | n
 
 const tell = (to: ServiceWorker | null, words: ToWorker): void => to?.postMessage(words);
 
-/**
- * What comes after the page itself: remembers where one is, keeps what this tablet shows for when the connection is away, looks again at what was heard while
- * a page was on its way, and says when another version is there.
- */
+/** Keeps what this tablet shows for when the connection is away; says when another version is there. */
 export function OfflineShell() {
   const path = usePathname();
-  useEffect(() => rememberPage(path), [path]);
   const worker = useWorker();
   const waiting = useWaiting(worker);
   useEffect(() => {
@@ -56,7 +50,7 @@ export function OfflineShell() {
     }, STAYS_MS);
     return () => clearTimeout(timer);
   }, [path, worker]);
-  if (waiting === null) return <LooksAgain />;
+  if (waiting === null) return null;
   const take = () => {
     navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), {
       once: true,
@@ -64,17 +58,14 @@ export function OfflineShell() {
     tell(waiting, { kind: 'take over' });
   };
   return (
-    <>
-      <LooksAgain />
-      <p
-        role="status"
-        className="no-print fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-3 border-b border-plain bg-card px-5 py-1"
-      >
-        Another version of Rubrica is here. What you type stays.
-        <button type="button" className="button" onClick={take}>
-          Take it now
-        </button>
-      </p>
-    </>
+    <p
+      role="status"
+      className="no-print fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-3 border-b border-plain bg-card px-5 py-1"
+    >
+      Another version of Rubrica is here. What you type stays.
+      <button type="button" className="button" onClick={take}>
+        Take it now
+      </button>
+    </p>
   );
 }
