@@ -46,11 +46,14 @@ export interface ItemView {
   readonly before: boolean;
 }
 
+/** What a pluck is marked with: how the string rings; where it rings clear, whether something else is heard with it. */
+export type HeardMark = Room | 'besides';
+
 export interface HeardView {
   readonly string: number;
   readonly held: number;
   readonly says: string;
-  readonly mark: Room | 'besides';
+  readonly mark: HeardMark;
 }
 
 export interface WorkView {
@@ -73,6 +76,8 @@ export interface EntryView {
   readonly minutes: number;
   readonly atPitch: boolean;
   readonly wrong: boolean;
+  /** of a pluck: how it sounded */
+  readonly mark: HeardMark | null;
 }
 
 /** A practice instrument on the bench as the learner sees it: nothing of its inside. mm, cents, degrees, kΩ, minor units. */
@@ -156,21 +161,23 @@ function itemViews(p: PracticeInstrument, { entries }: Bench): ItemView[] {
 const saidTo = ({ entries }: Bench, id: QuestionId): string | null =>
   entries.findLast((e) => e.act.kind === 'ask' && e.act.question === id)?.says ?? null;
 
+const markOf = (says: string): HeardMark =>
+  says.startsWith('chokes')
+    ? 'choked'
+    : says.startsWith('buzzes')
+      ? 'buzz'
+      : says.includes('; ')
+        ? 'besides'
+        : 'clear';
+
 /** What was heard since anything was last worked on. */
 function heardViews({ entries }: Bench): HeardView[] {
   const last = worksOf(entries).at(-1)?.at ?? -1;
   const heard = new Map<string, HeardView>();
-  for (const { act, says, wrong } of entries.slice(last + 1)) {
+  for (const { act, says } of entries.slice(last + 1)) {
     if (act.kind !== 'pluck') continue;
     const { string, held } = act;
-    const mark = says.includes('; ')
-      ? 'besides'
-      : says.includes('chokes')
-        ? 'choked'
-        : wrong
-          ? 'buzz'
-          : 'clear';
-    heard.set(`${string}:${held}`, { string, held, says, mark });
+    heard.set(`${string}:${held}`, { string, held, says, mark: markOf(says) });
   }
   return [...heard.values()];
 }
@@ -216,6 +223,7 @@ const entryView = (p: PracticeInstrument, e: Entry, n: number): EntryView => ({
   minutes: e.minutes,
   atPitch: e.atPitch,
   wrong: e.wrong,
+  mark: e.act.kind === 'pluck' ? markOf(e.says) : null,
 });
 
 function workViews(c: Construction): WorkView[] {

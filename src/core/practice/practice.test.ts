@@ -5,6 +5,7 @@ import { pullToRelief } from '../strings/pull-to-relief.ts';
 import type { Act } from './acts.ts';
 import { answerOf, isNoticed } from './ask.ts';
 import { benchAfter } from './bench.ts';
+import { benchView } from './bench-view.ts';
 import { FAULTS } from './faults/faults.ts';
 import { QUESTION_IDS } from './questions.ts';
 import { codeOf, drawFrom, instrumentWith, practiceInstrument, readCode } from './instrument.ts';
@@ -154,6 +155,16 @@ describe('looking and listening', () => {
     expect(keys('nylon')).not.toContain('pickup-height');
     expect(keys('solid-electric')).toContain('pickup-height');
     expect(keys('solid-electric')).not.toContain('relief');
+  });
+
+  test('a pluck is marked by how it rings, and by what else is heard only where it rings clear', () => {
+    const p = instrumentWith('solid-electric', ['high-fret', 'crackle'], 11);
+    const acts = heardEverywhere(p.inside).map(({ string, held }): Act => ({ kind: 'pluck', string, held }));
+    const view = benchView(p, benchAfter(p, acts));
+    const marks = new Set(view.heard.map((h) => h.mark));
+    expect(marks).toEqual(new Set(['buzz', 'choked', 'besides']));
+    for (const h of view.heard) expect(h.mark === 'buzz', h.says).toBe(h.says.startsWith('buzzes'));
+    expect(view.entries.map((e) => e.mark)).toEqual(view.heard.map((h) => h.mark));
   });
 
   test('a fret too high buzzes where it is held behind it, and is clear in front of it', () => {

@@ -82,5 +82,10 @@ test('past its day from the day after; named by words in any order, by its code 
   expect(codeOf(item({ code: '' }))).toBe('R00012');
   expect(isNamed(item({ code: '' }), '', 'r00012')).toBe(true);
   expect(isNamed(item({}), '', 'r00012')).toBe(false);
+  // One too long for the bars of a label carries the house's, and is known by both.
+  const long = item({ code: '4006381333931-4006381333948' });
+  expect(codeOf(long)).toBe('R00012');
+  expect(isNamed(long, '', 'r00012')).toBe(true);
+  expect(isNamed(long, '', '4006381333931-4006381333948')).toBe(true);
   expect(isNamed(item({}), '53w 42w', 'nickel')).toBe(false);
 });

@@ -36,14 +36,26 @@ const missing = ({ free, least, wanted, coming }: Levels): number =>
 export const isPast = ({ facts }: Pick<Stocked, 'facts'>, today: string): boolean =>
   typeof facts['until'] === 'string' && facts['until'] < today;
 
-/** The code an item is scanned by: its own, else the one the house prints for it. */
-export const codeOf = ({ id, code }: { readonly id: number; readonly code: string }): string =>
-  code === '' ? `R${String(id).padStart(5, '0')}` : code;
+/** The bars of a longer code stand closer on a label of 62 mm than a scanner can tell apart. */
+const LONGEST_IN_BARS = 24;
+
+interface Coded {
+  readonly id: number;
+  readonly code: string;
+}
+
+/** The code an item's label carries: its own, else, or where that is too long for bars, the one the house prints for it. */
+export const codeOf = ({ id, code }: Coded): string =>
+  code === '' || code.length > LONGEST_IN_BARS ? `R${String(id).padStart(5, '0')}` : code;
+
+/** Whether what is scanned or typed is its code, on its label or its packet. */
+export const isCodeOf = (item: Coded, typed: string): boolean =>
+  [codeOf(item), item.code].some((c) => c !== '' && c.toLowerCase() === typed.trim().toLowerCase());
 
 /** Whether what is typed names it: its name, place, supplier, facts, or its code whole. @param said its facts in words */
 export function isNamed(item: Stocked & { readonly id: number }, said: string, typed: string): boolean {
   const text = typed.trim().toLowerCase();
-  if (text === '' || codeOf(item).toLowerCase() === text) return true;
+  if (text === '' || isCodeOf(item, text)) return true;
   const all = `${item.name} ${item.place} ${item.supplier} ${said}`.toLowerCase();
   return text.split(/\s+/).every((w) => all.includes(w));
 }

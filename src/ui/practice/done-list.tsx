@@ -2,6 +2,7 @@
 
 import type { EntryView } from '../../core/practice/bench-view.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
+import { HEARD_MARKS } from './heard-marks.ts';
 import { amountUnit, sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
 
 /** What was done so far, the last first. */
@@ -28,7 +29,7 @@ export function DoneList({
           {e.says !== '' && (
             <span className={e.wrong ? 'text-rubric' : 'text-quiet'}>
               {' '}
-              {e.wrong && '▲ '}
+              {e.wrong && `${e.mark === null ? '▲' : HEARD_MARKS[e.mark]} `}
               {e.says}
             </span>
           )}

@@ -7,15 +7,8 @@ import { play } from '../../devices/speaker.ts';
 import { getJson } from '../data/queries.tsx';
 import { useWorker } from '../plan/use-worker.ts';
 import { WorkerSays } from '../plan/worker-says.tsx';
+import { HEARD_MARKS } from './heard-marks.ts';
 import type { Practice } from './use-practice.ts';
-
-const MARKS: Readonly<Record<HeardView['mark'], string>> = {
-  clear: '●',
-  close: '●',
-  buzz: '▲',
-  choked: '✕',
-  besides: '≈',
-};
 
 interface Props {
   readonly sessionId: number;
@@ -90,7 +83,7 @@ function Cell({
         onClick={() => onPluck(place)}
         className={`h-11 w-10 cursor-pointer border border-line hover:bg-shade ${isBad(heard) ? 'text-rubric' : ''}`}
       >
-        {heard ? MARKS[heard.mark] : '·'}
+        {heard ? HEARD_MARKS[heard.mark] : '·'}
       </button>
     </td>
   );

@@ -116,7 +116,7 @@ function SetForOthers({ set }: { readonly set: LoadedPractice['set'] }) {
     <ul>
       {set.map((l) => (
         <li key={l.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-line py-1">
-          <span>
+          <span className="min-w-0 flex-1 basis-60 wrap-anywhere">
             {l.person}: {l.name}, level {l.level}
           </span>
           <span className="text-sm text-quiet">{l.code}</span>

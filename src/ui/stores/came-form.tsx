@@ -32,14 +32,14 @@ function Rows({
       {order.rows.map((r) => (
         <li key={r.itemId} className="flex flex-wrap items-center gap-3 py-1">
           <input
-            className="field w-20"
+            className="field w-28"
             inputMode="decimal"
             aria-label={`So many ${SORTS[r.sort].unit[1]} of ${r.name} came`}
             aria-invalid={Number.isNaN(readMany(came[r.itemId] ?? '')) || undefined}
             value={came[r.itemId] ?? ''}
             onChange={(e) => onChange({ ...came, [r.itemId]: e.target.value })}
           />
-          <span>
+          <span className="min-w-0 flex-1 basis-40">
             of {r.quantity} {SORTS[r.sort].unit[r.quantity === 1 ? 0 : 1]} {r.name}
           </span>
         </li>

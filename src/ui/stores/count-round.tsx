@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { codeOf, isNamed } from '../../core/stock/short.ts';
+import { isCodeOf, isNamed } from '../../core/stock/short.ts';
 import { sayFacts } from '../../core/stock/read-facts.ts';
 import { SORTS, sayQuantity } from '../../core/stock/sorts.ts';
 import type { ShelfItem } from '../../server/stores/load-stores.ts';
@@ -148,9 +148,7 @@ function Search({
     [items, text],
   );
   const open = () => {
-    const one =
-      items.find((i) => codeOf(i).toLowerCase() === text.toLowerCase()) ??
-      (found.length === 1 ? found[0] : undefined);
+    const one = items.find((i) => isCodeOf(i, text)) ?? (found.length === 1 ? found[0] : undefined);
     if (one) onTake(one.id);
     else if (text !== '' && found.length === 0) setUnknown(`Nothing has the code or the name ${text}.`);
   };

@@ -125,32 +125,34 @@ function Ledger({ item }: { readonly item: LoadedItem }) {
       {item.moves.length === 0 ? (
         <p className="text-quiet">Nothing yet: say how many came in, or count them.</p>
       ) : (
-        <table className="w-full text-left text-sm">
-          <thead>
-            <tr className="border-b-2 border-plain">
-              {['When', 'What', 'How many', 'There after it', 'For', 'By'].map((h) => (
-                <th key={h} scope="col" className="pr-4">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {item.moves.map((m) => (
-              <tr key={m.id} className="border-b border-line align-top">
-                <td className="pr-4 whitespace-nowrap">{sayMoment(m.at)}</td>
-                <td className="pr-4">
-                  {MOVES[m.kind]}
-                  {m.reason !== '' && <span className="text-ink">: {m.reason}</span>}
-                </td>
-                <td className="pr-4 text-ink">{m.quantity}</td>
-                <td className="pr-4">{m.onHand}</td>
-                <td className="pr-4">{m.job === null ? '' : `job ${m.job}`}</td>
-                <td>{m.by}</td>
+        <div className="overflow-x-auto" tabIndex={0} role="group" aria-labelledby="ledger">
+          <table className="w-full text-left text-sm">
+            <thead>
+              <tr className="border-b-2 border-plain">
+                {['When', 'What', 'How many', 'There after it', 'For', 'By'].map((h) => (
+                  <th key={h} scope="col" className="pr-4">
+                    {h}
+                  </th>
+                ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {item.moves.map((m) => (
+                <tr key={m.id} className="border-b border-line align-top">
+                  <td className="pr-4 whitespace-nowrap">{sayMoment(m.at)}</td>
+                  <td className="min-w-40 pr-4 wrap-anywhere">
+                    {MOVES[m.kind]}
+                    {m.reason !== '' && <span className="text-ink">: {m.reason}</span>}
+                  </td>
+                  <td className="pr-4 text-ink">{m.quantity}</td>
+                  <td className="pr-4">{m.onHand}</td>
+                  <td className="pr-4">{m.job === null ? '' : `job ${m.job}`}</td>
+                  <td className="min-w-24 wrap-anywhere">{m.by}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </section>
   );

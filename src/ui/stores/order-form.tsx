@@ -40,9 +40,9 @@ function Row({
   const many = readMany(typed);
   return (
     <tr className="border-b border-line align-top">
-      <td className="w-40 py-1 pr-4">
+      <td className="w-48 py-1 pr-4">
         <input
-          className="field w-20"
+          className="field w-28"
           inputMode="decimal"
           aria-label={`How many ${SORTS[r.sort].unit[1]} of ${r.name}`}
           aria-invalid={Number.isNaN(many) || undefined}
@@ -51,13 +51,13 @@ function Row({
         />{' '}
         {SORTS[r.sort].unit[many === 1 ? 0 : 1]}
       </td>
-      <td className="py-1 pr-4">
+      <td className="min-w-40 py-1 pr-4 wrap-anywhere">
         <Link href={`/stores/${r.itemId}`} className="inline-flex min-h-6 items-center underline">
           {r.name}
         </Link>{' '}
         <span className="text-sm text-quiet">{r.facts}</span>
       </td>
-      <td className="py-1 pr-4">{r.code}</td>
+      <td className="min-w-24 py-1 pr-4 wrap-anywhere">{r.code}</td>
       <td className="py-1 text-right">
         {r.cost === null || Number.isNaN(many) ? '' : formatMoney(Math.round(r.cost * many), money)}
       </td>
@@ -78,28 +78,30 @@ function Rows({
   readonly onChange: (many: Typed['many']) => void;
 }) {
   return (
-    <table className="w-full text-left">
-      <thead className="text-sm">
-        <tr className="border-b-2 border-plain">
-          {['How many', 'What', 'Code', 'Cost'].map((h, i) => (
-            <th key={h} scope="col" className={`font-normal text-quiet ${i === 3 ? 'text-right' : ''}`}>
-              {h}
-            </th>
+    <div className="overflow-x-auto">
+      <table className="w-full text-left">
+        <thead className="text-sm">
+          <tr className="border-b-2 border-plain">
+            {['How many', 'What', 'Code', 'Cost'].map((h, i) => (
+              <th key={h} scope="col" className={`font-normal text-quiet ${i === 3 ? 'text-right' : ''}`}>
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {order.rows.map((r) => (
+            <Row
+              key={r.itemId}
+              row={r}
+              money={money}
+              typed={many[r.itemId] ?? ''}
+              onChange={(n) => onChange({ ...many, [r.itemId]: n })}
+            />
           ))}
-        </tr>
-      </thead>
-      <tbody>
-        {order.rows.map((r) => (
-          <Row
-            key={r.itemId}
-            row={r}
-            money={money}
-            typed={many[r.itemId] ?? ''}
-            onChange={(n) => onChange({ ...many, [r.itemId]: n })}
-          />
-        ))}
-      </tbody>
-    </table>
+        </tbody>
+      </table>
+    </div>
   );
 }
 

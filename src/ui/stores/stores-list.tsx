@@ -53,8 +53,11 @@ function Rows({
           {items.map((i) => (
             <tr key={i.id} className="border-b border-line">
               <td className="py-0.5">
-                <Link href={`/stores/${i.id}`} className="inline-flex min-h-11 items-center underline">
-                  {i.name}
+                <Link
+                  href={`/stores/${i.id}`}
+                  className="inline-flex min-h-11 max-w-full items-center underline"
+                >
+                  <span className="min-w-0">{i.name}</span>
                 </Link>{' '}
                 <span className="text-sm break-words text-quiet">{sayFacts(sort, i.facts)}</span>
                 {isPast(i, today) && <span className="text-sm text-rubric"> ◆ past its day</span>}

@@ -42,7 +42,7 @@ function Label({ item }: { readonly item: ShelfItem }) {
         <path d={dark.map((i) => `M${i} 0h1v10h-1z`).join('')} fill="#000" />
       </svg>
       <span className="flex justify-between text-xs">
-        <span>{code}</span>
+        <span className="shrink-0">{code}</span>
         <span className="truncate pl-2">{item.place}</span>
       </span>
     </li>
@@ -78,10 +78,10 @@ export default async function LabelsPage({
             <Link
               key={p}
               href={`/stores/labels?place=${encodeURIComponent(p)}`}
-              className="inline-flex min-h-11 items-center underline"
+              className="inline-flex min-h-11 max-w-full items-center underline"
               aria-current={p === place ? 'page' : undefined}
             >
-              {p}
+              <span className="min-w-0">{p}</span>
             </Link>
           ))}
         </nav>

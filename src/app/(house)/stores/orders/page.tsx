@@ -25,7 +25,7 @@ function Row({ order: o, shop }: { readonly order: ShownOrder; readonly shop: Sh
           {o.id}
         </Link>
       </td>
-      <td className="pr-4">
+      <td className="min-w-32 pr-4 wrap-anywhere">
         {o.supplier}{' '}
         <span className="text-sm text-quiet">
           {o.rows} {o.rows === 1 ? 'thing' : 'things'}
@@ -61,22 +61,24 @@ export default async function OrdersPage() {
           <p className="text-quiet">Nothing is on order. What is short can be made an order there.</p>
         )}
         {orders.length > 0 && (
-          <table className="w-full text-left">
-            <thead className="text-sm">
-              <tr className="border-b-2 border-plain">
-                {['Order', 'At', 'How it stands', 'Ordered', 'Should come', 'Cost'].map((h) => (
-                  <th key={h} scope="col" className="pr-4 font-normal text-quiet">
-                    {h}
-                  </th>
+          <div className="overflow-x-auto">
+            <table className="w-full text-left">
+              <thead className="text-sm">
+                <tr className="border-b-2 border-plain">
+                  {['Order', 'At', 'How it stands', 'Ordered', 'Should come', 'Cost'].map((h) => (
+                    <th key={h} scope="col" className="pr-4 font-normal text-quiet">
+                      {h}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {orders.map((o) => (
+                  <Row key={o.id} order={o} shop={shop} />
                 ))}
-              </tr>
-            </thead>
-            <tbody>
-              {orders.map((o) => (
-                <Row key={o.id} order={o} shop={shop} />
-              ))}
-            </tbody>
-          </table>
+              </tbody>
+            </table>
+          </div>
         )}
       </div>
     </>
