@@ -67,7 +67,7 @@ function wrong(i: Input) {
 export const clearanceSum = declare({
   id: 'clearance',
   title: 'Where a string buzzes',
-  asks: ['how low can it go', 'fret buzz', 'clearance over the frets', 'buzz at one fret'],
+  asks: ['will it buzz', 'fret buzz', 'clearance over the frets', 'buzz at one fret'],
   input,
   output: group({
     cells: z.array(cell).meta({ description: 'every held position and its tightest fret' }),

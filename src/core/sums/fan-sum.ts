@@ -8,7 +8,7 @@ const MOST_FAN = 1.25;
 export const fanFretsSum = declare({
   id: 'fan-frets',
   title: 'Where frets that fan out stand',
-  asks: ['two scales', 'multi scale', 'fan frets', 'slanted nut', 'straight fret', 'lay out a fingerboard'],
+  asks: ['two scales', 'multi scale', 'fan frets', 'slanted nut', 'straight fret', 'lay out a fanned board'],
   input: group({
     bass: length('scale length of the lowest string', 100, 2000),
     treble: length('scale length of the highest string', 100, 2000),

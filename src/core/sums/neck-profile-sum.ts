@@ -14,7 +14,7 @@ export const neckProfileSum = declare({
     'rise at the far end',
     'twisted neck',
     'straightedge along the frets',
-    'fall-away',
+    'neck falls away',
   ],
   input: group({
     scale: scale(),

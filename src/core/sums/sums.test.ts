@@ -58,6 +58,11 @@ test('every sum is declared, once', () => {
   expect(SUMS.map((s) => s.id)).toEqual(IDS);
 });
 
+test('no two sums ask for the same wish', () => {
+  const asked = SUMS.flatMap((s) => s.asks);
+  expect(asked.filter((wish, i) => asked.indexOf(wish) !== i)).toEqual([]);
+});
+
 describe.each(IDS)('%s', (id) => {
   const sum = sumById(id);
   if (!sum) throw new Error(id);
