@@ -54,6 +54,21 @@ describe('one form', () => {
     expect(edit?.base.version).toBe(2);
   });
 
+  test('a row that was saved while the answer was lost is no conflict: it is the one the house gave an id', () => {
+    interface Listed {
+      readonly [field: string]: unknown;
+      readonly places: readonly { readonly id: number | null; readonly name: string }[];
+    }
+    const began: Live<Listed> = { version: 1, value: { places: [{ id: 4, name: 'A1' }] } };
+    const rows = [...began.value.places, { id: null, name: 'A2' }];
+    const house = { version: 2, value: { places: [...began.value.places, { id: 9, name: 'A2' }] } };
+    const edit = arrived(typed(null, began, { places: rows }), house);
+    expect(conflicts(edit)).toEqual([]);
+    expect(edit && shown(edit, house)).toEqual(house.value);
+    const other = { version: 2, value: { places: [...began.value.places, { id: 9, name: 'A3' }] } };
+    expect(conflicts(arrived(typed(null, began, { places: rows }), other))).toHaveLength(1);
+  });
+
   test('what is typed while it is sent stays, and stands on what was acknowledged', () => {
     const sent = typed(null, live(1), { note: 'first', place: 'hook 1' });
     const since = typed(sent, live(1), { note: 'second' });

@@ -21,8 +21,13 @@ export interface Edit<V extends Fields> {
   readonly theirs: Live<V> | null;
 }
 
+/** Values as text; without ids, where those do not matter. */
+const text = (value: unknown): string => JSON.stringify(value ?? null);
+const bare = (value: unknown): string => JSON.stringify(value, (k, v: unknown) => (k === 'id' ? 0 : v));
+
+/** The same to whoever reads it: a row that was new has no id until the house gives it one. */
 const same = (a: unknown, b: unknown): boolean =>
-  Object.is(a, b) || JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+  Object.is(a, b) || text(a) === text(b) || (/"id":null/.test(text(a) + text(b)) && bare(a) === bare(b));
 
 const keysOf = <V extends Fields>(part: Partial<V>): readonly (keyof V & string)[] =>
   Object.keys(part) as (keyof V & string)[];
@@ -54,7 +59,11 @@ export function arrived<V extends Fields>(edit: Edit<V> | null, live: Live<V>): 
     return edit.theirs?.version === live.version && same(edit.theirs.value, live.value)
       ? edit
       : { ...edit, theirs: live };
-  return { base: live, mine: edit.mine, theirs: null };
+  // What the house has just so is the house's from now on, with the ids it gave.
+  const mine = Object.fromEntries(
+    Object.entries(edit.mine).map(([k, v]) => [k, same(v, live.value[k]) ? live.value[k] : v]),
+  ) as Partial<V>;
+  return { base: live, mine, theirs: null };
 }
 
 /** What the form shows. */
