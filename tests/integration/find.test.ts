@@ -61,6 +61,8 @@ test.each([
   ['a customer, without the mark', 'tarn', ['customer Henrik Tärn']],
   ['a telephone number, as it is written or not', '5550101', ['customer Petra Aldous']],
   ['a telephone number without its country', '030 998877', ['customer Henrik Tärn']],
+  ['the end of a telephone number', '1017', ['customer Petra Aldous']],
+  ['a piece within a telephone number', '30 99 88', ['customer Henrik Tärn']],
   ['another', '30 9988', ['customer Henrik Tärn']],
   ['customer and model together', 'petra otter', ['instrument Wendlow Otter']],
 ])('%s', async (_, text, found) => {

@@ -41,6 +41,7 @@ import { up as care } from './migrations/043-care.ts';
 import { up as itemTax } from './migrations/044-item-tax.ts';
 import { up as practice } from './migrations/045-practice.ts';
 import { up as letterOfOrder } from './migrations/046-letter-of-order.ts';
+import { up as telephoneDigits } from './migrations/047-telephone-digits.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -95,6 +96,7 @@ const MIGRATIONS = [
   { name: '044-item-tax', up: itemTax },
   { name: '045-practice', up: practice },
   { name: '046-letter-of-order', up: letterOfOrder },
+  { name: '047-telephone-digits', up: telephoneDigits },
 ];
 
 /** The names of all migrations, in order. */
