@@ -24,6 +24,8 @@ const KINDS = {
   screens: {
     include: ['tests/screens/**/*.test.tsx'],
     setupFiles: ['tests/screens/setup.ts'],
+    // The React that is served, not the one that watches itself: three times as quick.
+    env: { NODE_ENV: 'production' },
     pool: 'forks',
     isolate: false,
     minWorkers: 2,
@@ -34,7 +36,7 @@ const KINDS = {
 };
 
 export default defineConfig(({ mode }) => ({
-  esbuild: { jsx: 'automatic' },
+  esbuild: { jsx: 'automatic', jsxDev: false },
   test: {
     globals: true,
     environment: 'node',

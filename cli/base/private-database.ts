@@ -118,7 +118,15 @@ const locked = <T>(place: DatabasePlace, f: () => Promise<T>): Promise<T> =>
 export const stopServer = (place: DatabasePlace): Promise<boolean> =>
   locked(place, () => (isUsed(place) ? Promise.resolve(false) : end(place)));
 
-function programArguments(place: DatabasePlace, port: number): readonly string[] {
+/** What a power cut does to data that is thrown away anyway matters to nobody: it is not waited for. */
+const NEED_NOT_LAST = [
+  '--innodb-flush-log-at-trx-commit=0',
+  '--innodb-flush-method=nosync',
+  '--innodb-doublewrite=0',
+  '--sync-frm=0',
+] as const;
+
+function programArguments(place: DatabasePlace, port: number, lasts: boolean): readonly string[] {
   return [
     '--no-defaults',
     `--datadir=${place.data}`,
@@ -131,7 +139,7 @@ function programArguments(place: DatabasePlace, port: number): readonly string[]
     '--collation-server=utf8mb4_unicode_ci',
     '--default-time-zone=+00:00',
     '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
-    '--innodb-flush-log-at-trx-commit=1',
+    ...(lasts ? ['--innodb-flush-log-at-trx-commit=1'] : NEED_NOT_LAST),
     // Commands hold a row for milliseconds: whoever waits seconds should try again rather than hang.
     '--innodb-lock-wait-timeout=5',
     '--skip-name-resolve',
@@ -144,11 +152,11 @@ function programArguments(place: DatabasePlace, port: number): readonly string[]
 }
 
 /** Starts the server on its data and waits until it answers. */
-async function launch(place: DatabasePlace, c: Credentials): Promise<number> {
+async function launch(place: DatabasePlace, c: Credentials, lasts: boolean): Promise<number> {
   const server = needProgram('mariadbd', 'mariadb-server');
   writeAtStart(place, c);
   const log = openSync(join(place.folder, 'server.log'), 'a', 0o600);
-  const child = spawn(server, programArguments(place, c.port), {
+  const child = spawn(server, programArguments(place, c.port, lasts), {
     detached: true,
     stdio: ['ignore', log, log],
     cwd: '/',
@@ -181,7 +189,10 @@ async function replaceCredentials(place: DatabasePlace): Promise<Credentials> {
   return newCredentials(await freePort());
 }
 
-async function joinOrStart(place: DatabasePlace): Promise<{ readonly c: Credentials; readonly pid: number }> {
+async function joinOrStart(
+  place: DatabasePlace,
+  lasts: boolean,
+): Promise<{ readonly c: Credentials; readonly pid: number }> {
   const known = readCredentials(place.folder);
   const left = runningServer(place);
   if (known && left !== null && (await answers(known.port))) {
@@ -194,19 +205,23 @@ async function joinOrStart(place: DatabasePlace): Promise<{ readonly c: Credenti
   const c = (await answers(kept.port)) ? { ...kept, port: await freePort() } : kept;
   if (isEmpty(place)) await install(place);
   keepCredentials(place.folder, c);
-  return { c, pid: await launch(place, c) };
+  return { c, pid: await launch(place, c, lasts) };
 }
 
 /**
  * Starts a MariaDB of our own in `.rubrica/<name>`, or joins the one that another command of this checkout started: own
  * data folder, own socket, a loopback port, generated credentials, never as the system's root. Data that is there is
  * never thrown away.
+ * @param o.lasts whether what is kept in it must outlast a power cut
  */
-export async function startDatabase(name: string): Promise<PrivateDatabase> {
+export async function startDatabase(
+  name: string,
+  o: { readonly lasts: boolean } = { lasts: true },
+): Promise<PrivateDatabase> {
   needProgram('mariadbd', 'mariadb-server');
   const place = databasePlace(name);
   return locked(place, async () => {
-    const { c, pid } = await joinOrStart(place);
+    const { c, pid } = await joinOrStart(place, o.lasts);
     enter(usersOf(place));
     return {
       url: (database) => addressOf(c, database),

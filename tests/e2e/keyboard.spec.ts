@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { A, live, tablet, test } from './shop.ts';
+import { A, go, live, tablet, test } from './shop.ts';
 
 const MOST_TABS = 160;
 
@@ -35,6 +35,7 @@ async function leaf(page: Page, name: string): Promise<void> {
 
 test('the whole story by keyboard alone', async ({ browser }) => {
   const page = await tablet(browser, A, 'Odile Farrant', '480216');
+  await go(page, '/rack');
   await press(page, page.getByRole('link', { name: 'Desk' }));
   await page.waitForURL('**/desk');
   await page.keyboard.press('Tab');

@@ -109,7 +109,7 @@ export async function signIn(page: Page, who: string, pin: string): Promise<void
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
 
-/** A tablet on which somebody is signed in and live updates have begun. */
+/** A tablet on which somebody is signed in; what it shows first is what a test goes to. */
 export async function tablet(
   browser: Browser,
   base: string,
@@ -124,10 +124,7 @@ export async function tablet(
   });
   const cookies = await session(who, `${who}’s tablet`);
   await context.addCookies(cookies.map((c) => ({ ...c, url: base })));
-  const page = await context.newPage();
-  await page.goto('/rack');
-  await live(page);
-  return page;
+  return context.newPage();
 }
 
 /** The cookies of a paired device with somebody signed in: the doors themselves are tried in `doors.spec.ts`. */

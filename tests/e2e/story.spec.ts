@@ -26,6 +26,7 @@ async function typeAll(page: Page, first: string, texts: readonly string[]): Pro
 }
 
 test('1. the desk takes in a steel-string; the rack of the other tablet shows it', async () => {
+  await go(bench, '/rack');
   await go(desk, '/desk/take-in');
   await accessible(desk, 'desk');
   await desk.getByLabel('Name, telephone or serial number').fill('Runa Eskelow');

@@ -1,5 +1,5 @@
 /** What the bench types: readings as they are meant, cuts and clocks, the strings' gate. */
-import { createEvent, fireEvent } from '@testing-library/react';
+import { createEvent, fireEvent } from '@testing-library/dom';
 import { askHouse } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 

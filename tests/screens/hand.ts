@@ -1,4 +1,4 @@
-import { act, waitFor, within, type ByRoleMatcher } from '@testing-library/react';
+import { waitFor, within, type ByRoleMatcher } from '@testing-library/dom';
 import type { UserEvent } from '@testing-library/user-event';
 
 type Name = string | RegExp;
@@ -190,6 +190,6 @@ export class Hand {
 
   /** Lets what is under way go on for a moment. */
   async breath(): Promise<void> {
-    await act(() => new Promise((go) => setTimeout(go)));
+    await new Promise((go) => setTimeout(go));
   }
 }

@@ -62,6 +62,9 @@ export function screenHouse(name: string, kind: 'empty' | 'demo' = 'empty') {
         runOnly: { type: 'tag', values: WCAG },
         rules: { 'color-contrast': { enabled: false }, 'target-size': { enabled: false } },
         resultTypes: ['violations'],
+        iframes: false,
+        preload: false,
+        elementRef: false,
       });
       expect(serious(violations)).toEqual([]);
     },

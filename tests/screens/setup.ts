@@ -61,7 +61,7 @@ for (const key of Object.getOwnPropertyNames(window)) {
     value: (window as unknown as Record<string, unknown>)[key],
   });
 }
-Object.assign(globalThis, { window: globalThis.window ?? window, IS_REACT_ACT_ENVIRONMENT: true });
+Object.assign(globalThis, { window: globalThis.window ?? window });
 
 /** What a page says to its own window without naming it. */
 for (const key of ['addEventListener', 'removeEventListener', 'dispatchEvent'] as const)
@@ -75,6 +75,32 @@ class Nothing {
 }
 Object.assign(globalThis, { ResizeObserver: Nothing, IntersectionObserver: Nothing });
 Object.assign(window, { ResizeObserver: Nothing, IntersectionObserver: Nothing, scrollTo: () => undefined });
+/**
+ * The styles of an element: no style sheet is loaded here, so that what it says itself and what is never shown is all there is. The
+ * document's own answer looks for its rules anew at each question, which took a fifth of these tests' time.
+ */
+const NEVER_SHOWN = new Set(['HEAD', 'SCRIPT', 'STYLE', 'TEMPLATE', 'META', 'LINK', 'TITLE', 'NOSCRIPT']);
+function stylesOf(element: Element): CSSStyleDeclaration {
+  const own = (element as HTMLElement).style as CSSStyleDeclaration | undefined;
+  const value = (name: string): string => {
+    const said = own?.getPropertyValue(name) ?? '';
+    if (said !== '') return said;
+    if (name === 'display')
+      return NEVER_SHOWN.has(element.tagName) || element.hasAttribute('hidden') ? 'none' : 'block';
+    if (name === 'visibility') return 'visible';
+    return '';
+  };
+  return new Proxy({} as CSSStyleDeclaration, {
+    get: (_, key) => {
+      if (key === 'getPropertyValue') return value;
+      if (typeof key !== 'string') return undefined;
+      return value(key.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`));
+    },
+  });
+}
+Object.assign(window, { getComputedStyle: stylesOf });
+Object.assign(globalThis, { getComputedStyle: stylesOf });
+
 /** Nothing is drawn: what is drawn on is there. */
 const canvas = new Proxy({}, { get: () => () => undefined, set: () => true });
 window.HTMLCanvasElement.prototype.getContext = () => canvas as never;

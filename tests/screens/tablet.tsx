@@ -1,4 +1,4 @@
-import { act, cleanup, configure, render } from '@testing-library/react';
+import { configure } from '@testing-library/dom';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import { AppRouterContext } from 'next/dist/shared/lib/app-router-context.shared-runtime.js';
 import {
@@ -6,6 +6,8 @@ import {
   SearchParamsContext,
 } from 'next/dist/shared/lib/hooks-client-context.shared-runtime.js';
 import type { ReactNode } from 'react';
+import { flushSync } from 'react-dom';
+import { createRoot } from 'react-dom/client';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { loadShop } from '../../src/server/house/load-shop.ts';
 import { loadOpening } from '../../src/server/house/opening.ts';
@@ -41,8 +43,16 @@ interface Shown {
   readonly person: number;
   path: string;
   readonly put: (tree: ReactNode) => void;
+  readonly end: () => void;
 }
 let shown: Shown | null = null;
+
+/** Takes away what is shown: what is still under way for it shows nothing any more. */
+function takeAway(): void {
+  const was = shown;
+  shown = null;
+  was?.end();
+}
 
 /** Makes the page that is shown once more, or another in its place, as the router does. */
 async function remake(path: string | null = null): Promise<void> {
@@ -50,7 +60,7 @@ async function remake(path: string | null = null): Promise<void> {
   if (!now) return;
   now.path = path ?? now.path;
   const tree = await housed(now.db, now.person, now.path);
-  if (shown === now) act(() => now.put(tree));
+  if (shown === now) now.put(tree);
 }
 
 const router = {
@@ -90,16 +100,23 @@ async function housed(db: Database, person: number, path: string): Promise<React
 
 /** Shows the page at a path as a tablet loads it: what the tablet keeps stands, all else begins anew. */
 export async function load(db: Database, person: number, path: string): Promise<UserEvent> {
-  shown = null;
-  cleanup();
+  takeAway();
   for (const world of [globalThis, window])
     Object.assign(world, { fetch: askHouse, EventSource: HouseEvents, Worker: SameThreadWorker });
   const tree = await housed(db, person, path);
-  await act(async () => {
-    const { rerender } = render(tree);
-    shown = { db, person, path, put: rerender };
-    await Promise.resolve();
-  });
+  const place = document.body.appendChild(document.createElement('div'));
+  const root = createRoot(place);
+  shown = {
+    db,
+    person,
+    path,
+    put: (next) => root.render(next),
+    end: () => {
+      root.unmount();
+      place.remove();
+    },
+  };
+  flushSync(() => root.render(tree));
   return userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 }
 
@@ -121,14 +138,9 @@ export function serveFrom(name: string): void {
   const holder = globalThis as { [key: symbol]: Database | undefined };
   const key = Symbol.for('rubrica.database');
   holder[key] = openDatabase(process.env['RUBRICA_DATABASE_URL']);
-  // What is still under way shows nothing any more.
-  afterEach(() => {
-    shown = null;
-    cleanup();
-  });
+  afterEach(takeAway);
   afterAll(async () => {
-    shown = null;
-    cleanup();
+    takeAway();
     await holder[key]?.sequelize.close();
     holder[key] = undefined;
     if (before === undefined) delete process.env['RUBRICA_DATABASE_URL'];
