@@ -16,13 +16,14 @@ import {
 
 const store = new Map<string, string>();
 beforeAll(() => {
-  Object.assign(globalThis, {
-    localStorage: {
-      getItem: (k: string) => store.get(k) ?? null,
-      setItem: (k: string, v: string) => store.set(k, v),
-      removeItem: (k: string) => store.delete(k),
-    },
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => store.get(k) ?? null,
+    setItem: (k: string, v: string) => store.set(k, v),
+    removeItem: (k: string) => store.delete(k),
   });
+});
+afterAll(() => {
+  vi.unstubAllGlobals();
 });
 beforeEach(() => {
   store.clear();

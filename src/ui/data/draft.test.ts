@@ -4,17 +4,17 @@ const kept = new Map<string, string>();
 let broken = false;
 
 beforeAll(() => {
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => {
-        if (broken) throw new Error('the store is full');
-        kept.set(k, v);
-      },
-      removeItem: (k: string) => kept.delete(k),
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => {
+      if (broken) throw new Error('the store is full');
+      kept.set(k, v);
     },
+    removeItem: (k: string) => kept.delete(k),
   });
+});
+afterAll(() => {
+  vi.unstubAllGlobals();
 });
 beforeEach(() => {
   kept.clear();

@@ -8,10 +8,10 @@ const store = {
 
 beforeEach(() => {
   kept.clear();
-  Object.assign(globalThis, { sessionStorage: store });
+  vi.stubGlobal('sessionStorage', store);
 });
 afterAll(() => {
-  Reflect.deleteProperty(globalThis, 'sessionStorage');
+  vi.unstubAllGlobals();
 });
 
 describe('the page to come back to', () => {
@@ -37,16 +37,10 @@ describe('the page to come back to', () => {
   });
 
   test('is the rack where the browser keeps nothing', () => {
-    Object.assign(globalThis, {
-      sessionStorage: {
-        getItem: () => {
-          throw new Error('denied');
-        },
-        setItem: () => {
-          throw new Error('denied');
-        },
-      },
-    });
+    const denied = () => {
+      throw new Error('denied');
+    };
+    vi.stubGlobal('sessionStorage', { getItem: denied, setItem: denied });
     expect(() => rememberPage('/desk')).not.toThrow();
     expect(lastPage()).toBe('/rack');
   });
