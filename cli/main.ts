@@ -12,7 +12,7 @@ const USAGE = `Usage: ./rubrica COMMAND
                                the same, and the shop's tablets over https
   dev [--port N]               the same with the development server
   stop                         stop what this checkout runs
-  test [check|unit|integration|together|e2e …] [--only TEXT] [--long]
+  test [check|unit|integration|screens|together|e2e …] [--only TEXT] [--long]
                                every check and test, or some kinds (--only: browser tests whose title has TEXT;
                                --long: the crowd for a whole minute, twenty kills, a release archive)
   seed --fresh [--empty] [--yes]
@@ -35,7 +35,7 @@ const USAGE = `Usage: ./rubrica COMMAND
                                the pitch of a plucked string in a sound, as JSON (exit 2 on what is no sound)
   export checklists|targets|operations
                                what ships, as JSON (docs/formats)
-  bench [sums|plans|sheet|week|ear|server] [--json]
+  bench [sums|plans|sheet|week|ear|server|shelf] [--json]
                                measure, beside a baseline in the same run
   pictures [NAME …]            take the pictures of docs/screenshots again
   pack [FILE]                  a release archive that starts without a build and without the registry

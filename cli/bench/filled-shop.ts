@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { NO_FACTS } from '../../src/core/job/leaves.ts';
 import type { Database } from '../../src/server/db/connection.ts';
@@ -31,6 +32,21 @@ function madeUp(n: number, syllables: number): string {
   for (let i = 0, left = n; i < syllables; i++, left = Math.floor(left / SYLLABLES.length))
     word += SYLLABLES[(left + 5 * i) % SYLLABLES.length] ?? '';
   return word.charAt(0).toUpperCase() + word.slice(1);
+}
+
+const REST_MS = 180_000;
+const AT_REST = 200;
+
+/** Waits until the server has done what it put off while rows poured in: measured is a house filled over years, not just now. */
+async function atRest({ sequelize }: Database): Promise<void> {
+  for (const until = Date.now() + REST_MS; Date.now() < until;) {
+    const left = await sequelize.query<{ Value: string }>(
+      `SHOW GLOBAL STATUS WHERE Variable_name IN ('Innodb_history_list_length', 'Innodb_buffer_pool_pages_dirty')`,
+      { type: QueryTypes.SELECT },
+    );
+    if (left.every((l) => Number(l.Value) < AT_REST)) return;
+    await new Promise((go) => setTimeout(go, 500));
+  }
 }
 
 /** Fills the shelf with closed jobs up to a number, as years of work would. */
@@ -82,4 +98,5 @@ export async function fillUpTo(db: Database, jobs: number): Promise<void> {
       })),
     );
   }
+  await atRest(db);
 }

@@ -126,7 +126,7 @@ export function JobsTable({
           {table.getRowModel().rows.map((row) => (
             <tr key={row.id} className="border-b border-line hover:bg-shade">
               {row.getVisibleCells().map((cell) => (
-                <td key={cell.id} className="pr-4 align-middle">
+                <td key={cell.id} className="max-w-72 pr-4 align-middle wrap-anywhere">
                   <table.FlexRender cell={cell} />
                 </td>
               ))}

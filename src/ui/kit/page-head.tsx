@@ -12,7 +12,7 @@ export function PageHead({
 }) {
   return (
     <header className="flex min-h-16 items-center gap-4 border-b-2 border-plain px-5 py-2 max-sm:flex-wrap">
-      <h1 className="max-w-3/4 text-3xl max-sm:max-w-full">{title}</h1>
+      <h1 className="max-w-2/3 text-3xl max-sm:max-w-full">{title}</h1>
       {note && <p className="min-w-24 wrap-anywhere text-quiet">{note}</p>}
       <div className="ml-auto flex flex-wrap items-center gap-3">{children}</div>
     </header>
