@@ -37,15 +37,26 @@ function madeUp(n: number, syllables: number): string {
 const REST_MS = 180_000;
 const AT_REST = 200;
 
+/** What the server still has to clear away, and how much it has written so far. */
+async function stillDoing({
+  sequelize,
+}: Database): Promise<{ readonly left: number; readonly written: number }> {
+  const rows = await sequelize.query<{ Variable_name: string; Value: string }>(
+    `SHOW GLOBAL STATUS WHERE Variable_name IN ('Innodb_history_list_length', 'Innodb_buffer_pool_pages_flushed')`,
+    { type: QueryTypes.SELECT },
+  );
+  const of = (name: string): number => Number(rows.find((r) => r.Variable_name === name)?.Value ?? 0);
+  return { left: of('Innodb_history_list_length'), written: of('Innodb_buffer_pool_pages_flushed') };
+}
+
 /** Waits until the server has done what it put off while rows poured in: measured is a house filled over years, not just now. */
-async function atRest({ sequelize }: Database): Promise<void> {
+async function atRest(db: Database): Promise<void> {
+  let before = await stillDoing(db);
   for (const until = Date.now() + REST_MS; Date.now() < until;) {
-    const left = await sequelize.query<{ Value: string }>(
-      `SHOW GLOBAL STATUS WHERE Variable_name IN ('Innodb_history_list_length', 'Innodb_buffer_pool_pages_dirty')`,
-      { type: QueryTypes.SELECT },
-    );
-    if (left.every((l) => Number(l.Value) < AT_REST)) return;
-    await new Promise((go) => setTimeout(go, 500));
+    await new Promise((go) => setTimeout(go, 2000));
+    const now = await stillDoing(db);
+    if (now.left < AT_REST && now.written === before.written) return;
+    before = now;
   }
 }
 

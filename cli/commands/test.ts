@@ -96,9 +96,10 @@ const LANES: readonly (readonly string[])[] = [
     'inspection',
     'keyboard',
     'offline',
+    'policy',
     'still',
   ],
-  ['ends', 'hunt', 'plan', 'shelf', 'together', 'work', 'wrong-ways'],
+  ['care', 'ends', 'hunt', 'plan', 'shelf', 'together', 'work', 'wrong-ways'],
   [],
 ];
 
