@@ -24,7 +24,6 @@ const OVER_TODAY: Readonly<Record<string, number>> = {
   '/(house)/house/checklists/[list]': 224.8,
   '/(house)/bench': 225.4,
   '/(house)/rack': 215.5,
-  '/(house)/job/[number]/history': 201.2,
   '/(house)/stores/care': 211,
   '/(house)/house/care': 210.6,
   '/(house)/house/devices': 200.6,

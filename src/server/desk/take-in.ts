@@ -51,6 +51,8 @@ async function instrumentFor({ models, t, now }: Work, input: TakeIn['instrument
   );
 }
 
+type TakenInstrument = NonNullable<Awaited<ReturnType<typeof instrumentFor>>>;
+
 /** One more than the last; the shop’s first number where that is further on. */
 async function nextNumber({ models, t }: Work): Promise<number> {
   const last = await models.Job.findOne({ order: [['number', 'DESC']], transaction: t, lock: t.LOCK.UPDATE });
@@ -84,11 +86,44 @@ async function wishAction({ models, t }: Work, jobId: number, relative: Relative
   );
 }
 
+/** Its job, on the bench's side as if nothing was done yet: numbered, in hands, with a round to be read as found. */
+async function openJob(work: Work, input: TakeIn, customerId: number, instrument: TakenInstrument) {
+  const { models, t, now, actor } = work;
+  const { customer: _c, instrument: _i, cameWith, actionWish = null, together: _t, ...facts } = input;
+  const job = await models.Job.create(
+    {
+      ...facts,
+      number: await nextNumber(work),
+      customerId,
+      instrumentId: instrument.id,
+      waitingFor: 'hands',
+      facts: NO_FACTS,
+      takenInAt: now,
+      takenInBy: actor.personId,
+    },
+    { transaction: t },
+  );
+  await giveThings(work, job.id, cameWith);
+  if (actionWish !== null) await wishAction(work, job.id, actionWish);
+  await models.Round.create(
+    {
+      jobId: job.id,
+      kind: 'as-found',
+      strings: input.stringsState,
+      position: 'playing',
+      tuning: tuningName(instrument.construction.strings),
+      startedAt: now,
+    },
+    { transaction: t },
+  );
+  return job;
+}
+
 /** Takes an instrument in: customer and instrument found or new, a number, a place, what came with it. */
 export const takeIn = defineUseCase({
   name: 'desk.take-in',
   run: async (work, input) => {
-    const { models, t, now, actor } = work;
+    const { models, t } = work;
     if (input.hardDate && input.neededBy === null) {
       return { ok: false, error: invalidField('neededBy', 'A hard date needs a date.') };
     }
@@ -111,33 +146,7 @@ export const takeIn = defineUseCase({
       return { ok: false, error: refuse(`That instrument is already here as job ${inHouse.number}.`) };
     const taken = await placeTaken(work, input.placeId, null, input.together ?? false);
     if (taken) return { ok: false, error: taken };
-    const { customer: _c, instrument: _i, cameWith, actionWish = null, together: _t, ...facts } = input;
-    const job = await models.Job.create(
-      {
-        ...facts,
-        number: await nextNumber(work),
-        customerId: customer.id,
-        instrumentId: instrument.id,
-        waitingFor: 'hands',
-        facts: NO_FACTS,
-        takenInAt: now,
-        takenInBy: actor.personId,
-      },
-      { transaction: t },
-    );
-    await giveThings(work, job.id, cameWith);
-    if (actionWish !== null) await wishAction(work, job.id, actionWish);
-    await models.Round.create(
-      {
-        jobId: job.id,
-        kind: 'as-found',
-        strings: input.stringsState,
-        position: 'playing',
-        tuning: tuningName(instrument.construction.strings),
-        startedAt: now,
-      },
-      { transaction: t },
-    );
+    const job = await openJob(work, input, customer.id, instrument);
     await countLater(work, job);
     await promiseWith(work, job.id, input);
     await recordEvent(work, {

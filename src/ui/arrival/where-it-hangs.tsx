@@ -13,13 +13,90 @@ import { useSend } from '../data/use-send.ts';
 
 const NAMES = { placeId: 'Place', holderId: 'Who has it', waitingFor: 'Waits for', waitingNote: 'Note' };
 
+type Hangs = Pick<LeafJob, 'placeId' | 'holderId' | 'waitingFor' | 'waitingNote'>;
+
+/** One of some people or places, or none of them. */
+function OneOf({
+  label,
+  error,
+  value,
+  none,
+  all,
+  onChange,
+}: {
+  readonly label: string;
+  readonly error?: string | undefined;
+  readonly value: number | null;
+  readonly none: string;
+  readonly all: readonly { readonly id: number; readonly name: string }[];
+  readonly onChange: (id: number | null) => void;
+}) {
+  return (
+    <FormField label={label} error={error}>
+      {(w) => (
+        <ListChoice
+          {...w}
+          value={String(value ?? '')}
+          items={[{ value: '', name: none }, ...all.map((a) => ({ value: String(a.id), name: a.name }))]}
+          onChange={(id) => onChange(id === '' ? null : Number(id))}
+        />
+      )}
+    </FormField>
+  );
+}
+
+function Fields({
+  job,
+  now,
+  taken,
+  onChange,
+}: {
+  readonly job: LeafJob;
+  readonly now: Hangs;
+  /** why the place cannot be had */
+  readonly taken: string | undefined;
+  readonly onChange: (part: Partial<Hangs>) => void;
+}) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <OneOf
+        label="Place"
+        error={taken}
+        value={now.placeId}
+        none="no place"
+        all={job.places.map((p) => ({ id: p.id, name: sayPlace(p, job.number) }))}
+        onChange={(placeId) => onChange({ placeId })}
+      />
+      <OneOf
+        label="Who has it"
+        value={now.holderId}
+        none="nobody yet"
+        all={job.people}
+        onChange={(holderId) => onChange({ holderId })}
+      />
+      <FormField label="Waits for">
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={now.waitingFor}
+            items={WAITS.map((wait) => ({
+              value: wait,
+              name: `${WAIT_NAMES[wait].name.toLowerCase()}: ${WAIT_NAMES[wait].hint}`,
+            }))}
+            onChange={(value) => onChange({ waitingFor: value as Wait })}
+          />
+        )}
+      </FormField>
+      <TextField label="Note" value={now.waitingNote} onChange={(waitingNote) => onChange({ waitingNote })} />
+    </div>
+  );
+}
+
 /** Place, holder, and what the instrument waits for. */
 export function WhereItHangs({ job }: { readonly job: LeafJob }) {
   const { give, busy, trouble } = useSend();
   const { placeId, holderId, waitingFor, waitingNote } = job;
   const edit = useEdit({ placeId, holderId, waitingFor, waitingNote }, job.version, `hangs:${job.id}`);
-  const now = edit.value;
-  const id = (text: string) => (text === '' ? null : Number(text));
   const move = (together = false) =>
     edit.save((value, version) => give('rack.move', { jobId: job.id, version, ...value, together }));
   const taken = trouble?.code === 'invalid' ? trouble.fields['placeId'] : undefined;
@@ -39,52 +116,7 @@ export function WhereItHangs({ job }: { readonly job: LeafJob }) {
       }}
     >
       <h2 className="text-xl">Where it hangs</h2>
-      <div className="grid grid-cols-2 gap-3">
-        <FormField label="Place" error={taken}>
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={String(now.placeId ?? '')}
-              items={[
-                { value: '', name: 'no place' },
-                ...job.places.map((p) => ({ value: String(p.id), name: sayPlace(p, job.number) })),
-              ]}
-              onChange={(value) => edit.set({ placeId: id(value) })}
-            />
-          )}
-        </FormField>
-        <FormField label="Who has it">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={String(now.holderId ?? '')}
-              items={[
-                { value: '', name: 'nobody yet' },
-                ...job.people.map((p) => ({ value: String(p.id), name: p.name })),
-              ]}
-              onChange={(value) => edit.set({ holderId: id(value) })}
-            />
-          )}
-        </FormField>
-        <FormField label="Waits for">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={now.waitingFor}
-              items={WAITS.map((wait) => ({
-                value: wait,
-                name: `${WAIT_NAMES[wait].name.toLowerCase()}: ${WAIT_NAMES[wait].hint}`,
-              }))}
-              onChange={(value) => edit.set({ waitingFor: value as Wait })}
-            />
-          )}
-        </FormField>
-        <TextField
-          label="Note"
-          value={now.waitingNote}
-          onChange={(text) => edit.set({ waitingNote: text })}
-        />
-      </div>
+      <Fields job={job} now={edit.value} taken={taken} onChange={edit.set} />
       <ConflictChoice edit={edit} names={NAMES} say={say} />
       <Trouble trouble={edit.conflicts.length > 0 || taken !== undefined ? null : trouble} />
       {taken !== undefined && (

@@ -48,6 +48,36 @@ function build(join: 'all' | 'any', rows: readonly Simple[]): Condition {
   return join === 'all' ? { all: rows } : { any: rows };
 }
 
+/** Which values of a fact a condition names; one at least. */
+function Values({
+  row,
+  values,
+  onChoose,
+}: {
+  readonly row: Simple;
+  readonly values: readonly string[];
+  readonly onChoose: (chosen: readonly string[]) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-x-4">
+      {valuesOf(row.fact).map((v) => (
+        <label key={v} className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={values.includes(v)}
+            onChange={(e) => {
+              const chosen = e.target.checked ? [...values, v] : values.filter((x) => x !== v);
+              if (chosen.length > 0) onChoose(chosen);
+            }}
+          />
+          {valueName(row.fact, v)}
+        </label>
+      ))}
+    </div>
+  );
+}
+
 function Row({
   row,
   onChange,
@@ -93,23 +123,41 @@ function Row({
           <X aria-hidden size={18} />
         </button>
       </div>
-      <div className="flex flex-wrap gap-x-4">
-        {valuesOf(row.fact).map((v) => (
-          <label key={v} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="h-5 w-5"
-              checked={values.includes(v)}
-              onChange={(e) => {
-                const chosen = e.target.checked ? [...values, v] : values.filter((x) => x !== v);
-                if (chosen.length > 0) onChange(make(row.fact, is, chosen));
-              }}
-            />
-            {valueName(row.fact, v)}
-          </label>
-        ))}
-      </div>
+      <Values row={row} values={values} onChoose={(chosen) => onChange(make(row.fact, is, chosen))} />
     </fieldset>
+  );
+}
+
+/** The simple conditions of a condition, each with its way out; another one beside them. */
+function Rows({
+  join,
+  rows,
+  onChange,
+}: {
+  readonly join: 'all' | 'any';
+  readonly rows: readonly Simple[];
+  readonly onChange: (c: Condition) => void;
+}) {
+  const put = (to: readonly Simple[]) => onChange(build(join, to));
+  return (
+    <>
+      {rows.map((row, i) => (
+        <Row
+          // a row has no name of its own but its place
+          key={i}
+          row={row}
+          onChange={(to) => put(rows.map((r, n) => (n === i ? to : r)))}
+          onRemove={() => put(rows.filter((_, n) => n !== i))}
+        />
+      ))}
+      <button
+        type="button"
+        className="button"
+        onClick={() => put([...rows, { fact: 'vibrato', isNot: ['none'] }])}
+      >
+        <Plus aria-hidden size={18} /> A condition
+      </button>
+    </>
   );
 }
 
@@ -134,13 +182,6 @@ export function ConditionBuilder({
     );
   }
   const { join, rows } = shown;
-  const set = (i: number, row: Simple) =>
-    onChange(
-      build(
-        join,
-        rows.map((r, n) => (n === i ? row : r)),
-      ),
-    );
   return (
     <div className="space-y-2">
       <p role="status" className="text-sm">
@@ -155,29 +196,7 @@ export function ConditionBuilder({
           onChange={(j) => onChange(build(j, rows))}
         />
       )}
-      {rows.map((row, i) => (
-        <Row
-          // a row has no name of its own but its place
-          key={i}
-          row={row}
-          onChange={(r) => set(i, r)}
-          onRemove={() =>
-            onChange(
-              build(
-                join,
-                rows.filter((_, n) => n !== i),
-              ),
-            )
-          }
-        />
-      ))}
-      <button
-        type="button"
-        className="button"
-        onClick={() => onChange(build(join, [...rows, { fact: 'vibrato', isNot: ['none'] }]))}
-      >
-        <Plus aria-hidden size={18} /> A condition
-      </button>
+      <Rows join={join} rows={rows} onChange={onChange} />
     </div>
   );
 }

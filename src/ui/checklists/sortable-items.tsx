@@ -28,6 +28,37 @@ interface Props {
   readonly onMove: (from: number, to: number) => void;
 }
 
+/** Moves the chosen item up or down by a key or a tap. */
+function Mover({
+  name,
+  at,
+  count,
+  onMove,
+}: {
+  readonly name: string;
+  readonly at: number;
+  readonly count: number;
+  readonly onMove: (from: number, to: number) => void;
+}) {
+  const button = (to: number, word: string, Icon: typeof ChevronUp) => (
+    <button
+      type="button"
+      className="min-h-11 w-11 cursor-pointer"
+      aria-label={`${name} ${word}`}
+      disabled={to < 0 || to >= count}
+      onClick={() => onMove(at, to)}
+    >
+      <Icon aria-hidden size={18} className="mx-auto" />
+    </button>
+  );
+  return (
+    <>
+      {button(at - 1, 'up', ChevronUp)}
+      {button(at + 1, 'down', ChevronDown)}
+    </>
+  );
+}
+
 function Row({
   item,
   at,
@@ -70,28 +101,7 @@ function Row({
       >
         {name} <span className="text-sm">· {PHASES[item.phase]}</span>
       </button>
-      {chosen && (
-        <>
-          <button
-            type="button"
-            className="min-h-11 w-11 cursor-pointer"
-            aria-label={`${name} up`}
-            disabled={at === 0}
-            onClick={() => onMove(at, at - 1)}
-          >
-            <ChevronUp aria-hidden size={18} className="mx-auto" />
-          </button>
-          <button
-            type="button"
-            className="min-h-11 w-11 cursor-pointer"
-            aria-label={`${name} down`}
-            disabled={at === count - 1}
-            onClick={() => onMove(at, at + 1)}
-          >
-            <ChevronDown aria-hidden size={18} className="mx-auto" />
-          </button>
-        </>
-      )}
+      {chosen && <Mover name={name} at={at} count={count} onMove={onMove} />}
     </li>
   );
 }

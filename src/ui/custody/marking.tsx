@@ -20,26 +20,10 @@ const MOVES: Readonly<Record<string, Place>> = {
   ArrowDown: { x: 0, y: 1 },
 };
 
-/** The large drawing one marks damage on: a tap puts a mark there, or arrows move a cross and Enter puts it. */
-export function Marking({
-  construction,
-  view,
-  marks,
-  busy,
-  onMark,
-}: {
-  readonly construction: Construction;
-  readonly view: View;
-  readonly marks: readonly DrawnMark[];
-  readonly busy: boolean;
-  readonly onMark: (x: number, y: number) => void;
-}) {
+/** A tap or the keys put a mark; the cross that the keys move. */
+function useMarking(drawn: { readonly width: number; readonly height: number }, put: (place: Place) => void) {
   const frame = useRef<HTMLDivElement>(null);
   const [cross, setCross] = useState<Place | null>(null);
-  const drawn = outline(construction, view);
-  const put = ({ x, y }: Place) => {
-    if (!busy) onMark(acrossDrawing(x, construction.leftHanded), y);
-  };
   const tapped = (e: React.MouseEvent) => {
     const svg = frame.current?.querySelector('svg');
     const matrix = svg?.getScreenCTM()?.inverse();
@@ -60,6 +44,27 @@ export function Marking({
       put(cross);
     }
   };
+  return { frame, cross, setCross, tapped, typed };
+}
+
+/** The large drawing one marks damage on: a tap puts a mark there, or arrows move a cross and Enter puts it. */
+export function Marking({
+  construction,
+  view,
+  marks,
+  busy,
+  onMark,
+}: {
+  readonly construction: Construction;
+  readonly view: View;
+  readonly marks: readonly DrawnMark[];
+  readonly busy: boolean;
+  readonly onMark: (x: number, y: number) => void;
+}) {
+  const drawn = outline(construction, view);
+  const { frame, cross, setCross, tapped, typed } = useMarking(drawn, ({ x, y }) => {
+    if (!busy) onMark(acrossDrawing(x, construction.leftHanded), y);
+  });
   return (
     <div
       ref={frame}

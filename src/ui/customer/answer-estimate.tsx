@@ -29,16 +29,62 @@ function Photos({ token, line }: { readonly token: string; readonly line: Line }
   );
 }
 
-/** The estimate on a phone: each line with its finding, photo and price, a yes or a no, and questions. */
-export function AnswerEstimate({ token, estimate }: { readonly token: string; readonly estimate: Estimate }) {
+/** A line with its finding, photo and price, and its yes or no. */
+function EstimateLine({
+  token,
+  line: l,
+  price,
+  busy,
+  onAnswer,
+}: {
+  readonly token: string;
+  readonly line: Line;
+  readonly price: string;
+  /** nothing can be answered now */
+  readonly busy: boolean;
+  readonly onAnswer: (said: 'yes' | 'no') => void;
+}) {
+  return (
+    <li className="space-y-2 border-b border-line py-4">
+      <h2 className="flex justify-between gap-3 text-xl">
+        <span>{l.title}</span> <span>{price}</span>
+      </h2>
+      {l.found !== null && <p>We found: {l.found}</p>}
+      {l.detail && <p className="text-sm text-quiet">{l.detail}</p>}
+      <Photos token={token} line={l} />
+      {l.approval === 'asked' ? (
+        <div className="flex gap-3">
+          {(['yes', 'no'] as const).map((said) => (
+            <button
+              key={said}
+              type="button"
+              className={`button min-h-14 flex-1 text-lg ${said === 'yes' ? 'button-main' : ''}`}
+              disabled={busy}
+              aria-label={`${said === 'yes' ? 'Yes' : 'No'} to ${l.title}`}
+              onClick={() => onAnswer(said)}
+            >
+              {said === 'yes' ? 'Yes' : 'No'}
+            </button>
+          ))}
+        </div>
+      ) : (
+        <p className="text-ink">
+          {l.approval === 'yes' ? '✓' : '✗'} {ANSWERED[l.approval]}
+          {l.step === 'finished' && '; it is done'}
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** Who answers, and how their answers come to the shop. */
+function useAnswers(token: string, estimate: Estimate) {
   const router = useRouter();
   const alive = useMounted();
   const [by, setBy] = useState<string | null>(null);
   const [trouble, setTrouble] = useState('');
   const [busy, setBusy] = useState(false);
   const name = by ?? (alive ? (readDraft<string>('customer-name') ?? estimate.customer) : estimate.customer);
-  const money = (amount: number) => formatMoney(amount, estimate.shop.currency);
-  const asked = estimate.lines.filter((l) => l.approval === 'asked');
   const answer = async (line: Line, said: 'yes' | 'no') => {
     setBusy(true);
     saveDraft('customer-name', name);
@@ -47,6 +93,14 @@ export function AnswerEstimate({ token, estimate }: { readonly token: string; re
     setTrouble(done.ok ? '' : done.message);
     router.refresh();
   };
+  return { name, setBy, trouble, busy, answer };
+}
+
+/** The estimate on a phone: each line with its finding, photo and price, a yes or a no, and questions. */
+export function AnswerEstimate({ token, estimate }: { readonly token: string; readonly estimate: Estimate }) {
+  const { name, setBy, trouble, busy, answer } = useAnswers(token, estimate);
+  const money = (amount: number) => formatMoney(amount, estimate.shop.currency);
+  const asked = estimate.lines.filter((l) => l.approval === 'asked');
   return (
     <>
       {estimate.offer && (
@@ -76,35 +130,14 @@ export function AnswerEstimate({ token, estimate }: { readonly token: string; re
       )}
       <ul>
         {estimate.lines.map((l) => (
-          <li key={l.id} className="space-y-2 border-b border-line py-4">
-            <h2 className="flex justify-between gap-3 text-xl">
-              <span>{l.title}</span> <span>{money(l.price)}</span>
-            </h2>
-            {l.found !== null && <p>We found: {l.found}</p>}
-            {l.detail && <p className="text-sm text-quiet">{l.detail}</p>}
-            <Photos token={token} line={l} />
-            {l.approval === 'asked' ? (
-              <div className="flex gap-3">
-                {(['yes', 'no'] as const).map((said) => (
-                  <button
-                    key={said}
-                    type="button"
-                    className={`button min-h-14 flex-1 text-lg ${said === 'yes' ? 'button-main' : ''}`}
-                    disabled={busy || name.trim() === ''}
-                    aria-label={`${said === 'yes' ? 'Yes' : 'No'} to ${l.title}`}
-                    onClick={() => void answer(l, said)}
-                  >
-                    {said === 'yes' ? 'Yes' : 'No'}
-                  </button>
-                ))}
-              </div>
-            ) : (
-              <p className="text-ink">
-                {l.approval === 'yes' ? '✓' : '✗'} {ANSWERED[l.approval]}
-                {l.step === 'finished' && '; it is done'}
-              </p>
-            )}
-          </li>
+          <EstimateLine
+            key={l.id}
+            token={token}
+            line={l}
+            price={money(l.price)}
+            busy={busy || name.trim() === ''}
+            onAnswer={(said) => void answer(l, said)}
+          />
         ))}
       </ul>
       <AskTheShop

@@ -13,6 +13,22 @@ interface Asked {
   readonly at: string;
 }
 
+/** What was asked before, with what the shop answered. */
+function AskedBefore({ asked }: { readonly asked: readonly Asked[] }) {
+  return (
+    <ul>
+      {asked.map((q) => (
+        <li key={q.at} className="border-b border-line py-2">
+          <p className="text-ink">{q.words}</p>
+          <p className={q.answer === null ? 'text-sm text-quiet' : 'ml-4 border-l-2 border-line pl-3'}>
+            {q.answer ?? 'Not answered yet.'}
+          </p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** A question, or what the customer would have otherwise, by their link; and what the shop answered. */
 export function AskTheShop({
   token,
@@ -48,16 +64,7 @@ export function AskTheShop({
         {title}
       </h2>
       <p className="text-quiet">{hint}</p>
-      <ul>
-        {asked.map((q) => (
-          <li key={q.at} className="border-b border-line py-2">
-            <p className="text-ink">{q.words}</p>
-            <p className={q.answer === null ? 'text-sm text-quiet' : 'ml-4 border-l-2 border-line pl-3'}>
-              {q.answer ?? 'Not answered yet.'}
-            </p>
-          </li>
-        ))}
-      </ul>
+      <AskedBefore asked={asked} />
       <form
         className="space-y-2"
         onSubmit={(e) => {

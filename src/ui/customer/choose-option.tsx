@@ -11,6 +11,43 @@ import { OptionCard } from '../plan/option-card.tsx';
 
 type Opened = NonNullable<Awaited<ReturnType<typeof openOffer>>>;
 
+/** The customer's name under what they chose, and a word to the shop. */
+function Yes({
+  chosen,
+  busy,
+  wrong,
+  onYes,
+}: {
+  readonly chosen: string;
+  readonly busy: boolean;
+  readonly wrong: string;
+  readonly onYes: (by: string, note: string) => void;
+}) {
+  const [by, setBy] = useState('');
+  const [note, setNote] = useState('');
+  return (
+    <form
+      className="mt-4 max-w-xl space-y-3 border-t-2 border-plain pt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onYes(by, note);
+      }}
+    >
+      <NameField value={by} onChange={setBy} error={wrong === '' ? undefined : wrong} />
+      <TextField
+        label="Anything we should know (you may leave this empty)"
+        rows={2}
+        maxLength={400}
+        value={note}
+        onChange={setNote}
+      />
+      <button type="submit" className="button button-main" disabled={busy}>
+        Yes: {chosen}
+      </button>
+    </form>
+  );
+}
+
 /** The options with the customer's answer: one tap on one of them, a name, and it is the shop's to do. */
 export function ChooseOption({
   token,
@@ -24,12 +61,10 @@ export function ChooseOption({
 }) {
   const router = useRouter();
   const [choice, setChoice] = useState('');
-  const [by, setBy] = useState('');
-  const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState('');
   const chosen = offer.content.options.find((o) => o.id === offer.choice);
-  const send = async () => {
+  const send = async (by: string, note: string) => {
     if (by.trim() === '') return setWrong('Please write your name.');
     setBusy(true);
     setWrong('');
@@ -64,25 +99,12 @@ export function ChooseOption({
         ))}
       </div>
       {!chosen && choice !== '' && (
-        <form
-          className="mt-4 max-w-xl space-y-3 border-t-2 border-plain pt-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void send();
-          }}
-        >
-          <NameField value={by} onChange={setBy} error={wrong === '' ? undefined : wrong} />
-          <TextField
-            label="Anything we should know (you may leave this empty)"
-            rows={2}
-            maxLength={400}
-            value={note}
-            onChange={setNote}
-          />
-          <button type="submit" className="button button-main" disabled={busy}>
-            Yes: {offer.content.options.find((o) => o.id === choice)?.name}
-          </button>
-        </form>
+        <Yes
+          chosen={offer.content.options.find((o) => o.id === choice)?.name ?? ''}
+          busy={busy}
+          wrong={wrong}
+          onYes={(by, note) => void send(by, note)}
+        />
       )}
     </>
   );

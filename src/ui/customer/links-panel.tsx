@@ -7,7 +7,7 @@ import { Called } from '../desk/called.tsx';
 import { Resend } from './resend.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
-import { useSend } from '../data/use-send.ts';
+import { useSend, type Sender } from '../data/use-send.ts';
 
 type Purpose = 'estimate' | 'sheet';
 const NAMES: Readonly<Record<Purpose, string>> = {
@@ -41,6 +41,48 @@ function Messages({ job, may }: { readonly job: LeafProps['job']; readonly may: 
   );
 }
 
+/** What can be done with the customer's way in: made anew, taken back, sent. */
+function Ways({
+  job,
+  purpose,
+  open,
+  mayHold,
+  send: { give, busy },
+  onToken,
+}: {
+  readonly job: LeafProps['job'];
+  readonly purpose: Purpose;
+  readonly open: LeafProps['job']['links'][number] | undefined;
+  readonly mayHold: boolean;
+  readonly send: Sender;
+  readonly onToken: (token: string) => void;
+}) {
+  const { email, phone } = job.customer;
+  const message = purpose === 'estimate' ? 'estimate' : 'ready';
+  const make = async () => {
+    const done = await give('work.link', { jobId: job.id, purpose });
+    if (done) onToken(done.token);
+  };
+  const write = (channel: 'mail' | 'text') => {
+    onToken('');
+    void give('desk.message', { jobId: job.id, purpose: message, channel });
+  };
+  const button = (words: string, onClick: () => void) => (
+    <button type="button" className="button" disabled={busy} onClick={onClick}>
+      {words}
+    </button>
+  );
+  return (
+    <div className="flex flex-wrap gap-2">
+      {mayHold && button(open ? 'New link' : 'Make a link', () => void make())}
+      {open && button('Take it back', () => void give('work.withdraw-link', { linkId: open.id }))}
+      {email !== '' && button('E-mail it', () => write('mail'))}
+      {phone !== '' && button('Text it', () => write('text'))}
+      <Called jobId={job.id} purpose={message} />
+    </div>
+  );
+}
+
 /** The customer's way in: made, sent, taken back. Messages say when they went by the simulated gateway. */
 export function LinksPanel({
   job,
@@ -54,20 +96,10 @@ export function LinksPanel({
   /** whether this person may be told the link itself: whoever holds it answers as the customer */
   readonly mayHold: boolean;
 }) {
-  const { give, busy, trouble } = useSend();
+  const send = useSend();
   const [token, setToken] = useState('');
   const open = job.links.find((l) => l.purpose === purpose);
-  const { email, phone } = job.customer;
-  const message = purpose === 'estimate' ? 'estimate' : 'ready';
   if (!may && !open) return null;
-  const make = async () => {
-    const done = await give('work.link', { jobId: job.id, purpose });
-    if (done) setToken(done.token);
-  };
-  const write = (channel: 'mail' | 'text') => {
-    setToken('');
-    void give('desk.message', { jobId: job.id, purpose: message, channel });
-  };
   return (
     <section aria-label={`Link: ${NAMES[purpose]}`} className="space-y-2">
       <h2 className="text-xl">On the customer’s phone</h2>
@@ -79,40 +111,13 @@ export function LinksPanel({
         <p className="text-sm text-quiet">No link is out.</p>
       )}
       {may && (
-        <div className="flex flex-wrap gap-2">
-          {mayHold && (
-            <button type="button" className="button" disabled={busy} onClick={() => void make()}>
-              {open ? 'New link' : 'Make a link'}
-            </button>
-          )}
-          {open && (
-            <button
-              type="button"
-              className="button"
-              disabled={busy}
-              onClick={() => void give('work.withdraw-link', { linkId: open.id })}
-            >
-              Take it back
-            </button>
-          )}
-          {email !== '' && (
-            <button type="button" className="button" disabled={busy} onClick={() => write('mail')}>
-              E-mail it
-            </button>
-          )}
-          {phone !== '' && (
-            <button type="button" className="button" disabled={busy} onClick={() => write('text')}>
-              Text it
-            </button>
-          )}
-          <Called jobId={job.id} purpose={message} />
-        </div>
+        <Ways job={job} purpose={purpose} open={open} mayHold={mayHold} send={send} onToken={setToken} />
       )}
       {token !== '' && open && (
         <FreshLink path={`/${purpose}/${token}`} words="It opens this and nothing else, and is shown once." />
       )}
       <Messages job={job} may={may} />
-      <Trouble trouble={trouble} />
+      <Trouble trouble={send.trouble} />
     </section>
   );
 }

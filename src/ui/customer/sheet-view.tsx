@@ -63,6 +63,43 @@ function Price({ sheet }: { readonly sheet: CustomerSheet }) {
   );
 }
 
+/** Whose sheet it is, of which instrument and job. */
+function Head({ sheet, level }: { readonly sheet: CustomerSheet; readonly level: 1 | 2 }) {
+  const Title = level === 1 ? 'h1' : 'h2';
+  return (
+    <header className="border-b-2 border-plain pb-2">
+      <p className="text-quiet">{sheet.shop}</p>
+      <Title className="text-2xl">
+        {sheet.instrument} <span className="text-quiet">job {sheet.job}</span>
+      </Title>
+      <p className="text-quiet">
+        {sheet.customer} · serial {sheet.serial || 'none'} · taken in {sayDate(sheet.takenIn)}
+      </p>
+    </header>
+  );
+}
+
+/** What was done, with its price. */
+function Done({ sheet }: { readonly sheet: CustomerSheet }) {
+  return (
+    <section>
+      <h2 className="text-xl">What was done</h2>
+      {sheet.done.length === 0 && <p>Nothing was done.</p>}
+      <ul>
+        {sheet.done.map((d, i) => (
+          <li key={i} className="flex justify-between gap-4 border-b border-line py-1">
+            <span>
+              {d.title}
+              {d.detail && <span className="text-quiet">: {d.detail}</span>}
+            </span>
+            <span className="shrink-0">{formatMoney(d.price, sheet.currency)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** The customer's sheet: their words, what was found, done, left and why, before and after, accidents, price, advice. */
 export function SheetView({
   sheet,
@@ -76,19 +113,10 @@ export function SheetView({
   readonly construction: Pick<Construction, 'scale' | 'frets' | 'bodyFret'>;
   readonly photos: readonly string[];
 }) {
-  const Title = level === 1 ? 'h1' : 'h2';
   const drawing = sheetDrawing({ ...construction, readings: sheet.readings });
   return (
     <article aria-label="The customer’s sheet" className="space-y-4 font-serif">
-      <header className="border-b-2 border-plain pb-2">
-        <p className="text-quiet">{sheet.shop}</p>
-        <Title className="text-2xl">
-          {sheet.instrument} <span className="text-quiet">job {sheet.job}</span>
-        </Title>
-        <p className="text-quiet">
-          {sheet.customer} · serial {sheet.serial || 'none'} · taken in {sayDate(sheet.takenIn)}
-        </p>
-      </header>
+      <Head sheet={sheet} level={level} />
       <section>
         <h2 className="text-xl">In your words</h2>
         <p className="text-ink">
@@ -97,21 +125,7 @@ export function SheetView({
       </section>
       <List title="What we found" lines={sheet.found} />
       {sheet.end && <p className="border-l-4 border-l-plain pl-3 text-lg">{sheet.end}</p>}
-      <section>
-        <h2 className="text-xl">What was done</h2>
-        {sheet.done.length === 0 && <p>Nothing was done.</p>}
-        <ul>
-          {sheet.done.map((d, i) => (
-            <li key={i} className="flex justify-between gap-4 border-b border-line py-1">
-              <span>
-                {d.title}
-                {d.detail && <span className="text-quiet">: {d.detail}</span>}
-              </span>
-              <span className="shrink-0">{formatMoney(d.price, sheet.currency)}</span>
-            </li>
-          ))}
-        </ul>
-      </section>
+      <Done sheet={sheet} />
       <List title="Left as it is" lines={sheet.left} />
       <List title="Not looked at" lines={sheet.notLookedAt ?? []} />
       <section>

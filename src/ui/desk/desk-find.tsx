@@ -59,17 +59,40 @@ function Customers({ found }: { readonly found: DeskFound }) {
   );
 }
 
-/** The counter's first question: a tag or serial scanned, a name or telephone typed; the day stands below until then. */
-export function DeskFind({ children }: { readonly children: ReactNode }) {
+/** What is here and who is known by what was typed. */
+function Results({ found }: { readonly found: DeskFound }) {
+  return (
+    <div className="grid gap-8 pt-4 lg:grid-cols-2">
+      <section aria-labelledby="found-here">
+        <h2 id="found-here" className="text-xl">
+          In the house
+        </h2>
+        {found.here.length === 0 && <p className="text-quiet">None of these is here.</p>}
+        <ul>
+          {found.here.map((t) => (
+            <TagRow key={t.number} tag={t} today={todayIso()} />
+          ))}
+        </ul>
+      </section>
+      <section aria-labelledby="found-known">
+        <h2 id="found-known" className="text-xl">
+          Known to the shop
+        </h2>
+        {found.customers.length === 0 && (
+          <p className="text-quiet">Nobody and nothing by this: take in a new one.</p>
+        )}
+        <Customers found={found} />
+      </section>
+    </div>
+  );
+}
+
+/** What is typed or scanned at the counter, and what was found by it. */
+function useDeskFind() {
   const router = useRouter();
-  const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
   const [found, setFound] = useState<DeskFound>(NOTHING);
   const asked = useRef('');
-  useEffect(() => {
-    field.current?.focus();
-  }, []);
-  useSlash(field);
   useEffect(() => {
     asked.current = text;
     if (text.trim().length < 2) return setFound(NOTHING);
@@ -91,6 +114,17 @@ export function DeskFind({ children }: { readonly children: ReactNode }) {
     const [hit] = exact;
     if (hit && exact.length === 1) router.push(`/desk/take-in?customer=${hit.c.id}&instrument=${hit.i.id}`);
   };
+  return { text, setText, found, enter };
+}
+
+/** The counter's first question: a tag or serial scanned, a name or telephone typed; the day stands below until then. */
+export function DeskFind({ children }: { readonly children: ReactNode }) {
+  const field = useRef<HTMLInputElement>(null);
+  const { text, setText, found, enter } = useDeskFind();
+  useEffect(() => {
+    field.current?.focus();
+  }, []);
+  useSlash(field);
   const looking = text.trim().length >= 2;
   return (
     <div className="px-5 py-3">
@@ -125,30 +159,7 @@ export function DeskFind({ children }: { readonly children: ReactNode }) {
         {looking && `${found.here.length} here, ${found.customers.length} customers`}
       </p>
       {!looking && children}
-      {looking && (
-        <div className="grid gap-8 pt-4 lg:grid-cols-2">
-          <section aria-labelledby="found-here">
-            <h2 id="found-here" className="text-xl">
-              In the house
-            </h2>
-            {found.here.length === 0 && <p className="text-quiet">None of these is here.</p>}
-            <ul>
-              {found.here.map((t) => (
-                <TagRow key={t.number} tag={t} today={todayIso()} />
-              ))}
-            </ul>
-          </section>
-          <section aria-labelledby="found-known">
-            <h2 id="found-known" className="text-xl">
-              Known to the shop
-            </h2>
-            {found.customers.length === 0 && (
-              <p className="text-quiet">Nobody and nothing by this: take in a new one.</p>
-            )}
-            <Customers found={found} />
-          </section>
-        </div>
-      )}
+      {looking && <Results found={found} />}
     </div>
   );
 }

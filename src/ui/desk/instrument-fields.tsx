@@ -107,12 +107,10 @@ function Tuning({ form, construction }: Pick<Props, 'form' | 'construction'>) {
   );
 }
 
-/** What it is: one the shop knows, or a new one with the usual facts of its kind. */
-export function InstrumentFields({ form, kinds, found, construction, onConstruction }: Props) {
+/** A new one: who made it, its kind with what is usual for it, scale and strings. */
+function NewInstrument({ form, kinds, construction, onConstruction }: Omit<Props, 'found'>) {
   const { register, watch, setValue, formState } = form;
   const errors = formState.errors;
-  const known = found?.instruments ?? [];
-  const instrumentId = watch('instrumentId');
   const chooseKind = (id: string) => {
     const usual = kinds.find((k) => k.id === id)?.usual;
     if (!usual) return;
@@ -122,6 +120,59 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
     setValue('gaugesText', '');
     setValue('tuningText', '');
   };
+  return (
+    <>
+      <div className="grid grid-cols-[8rem_1fr] gap-3">
+        <FormField label="Serial number">
+          {(w) => <input {...w} className="field" {...register('serial')} />}
+        </FormField>
+        <FormField label="Kind">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={watch('kind')}
+              items={kinds.map((k) => ({ value: k.id, name: k.name }))}
+              onChange={chooseKind}
+            />
+          )}
+        </FormField>
+      </div>
+      <div className="grid grid-cols-[1fr_1fr_5rem] gap-3">
+        <FormField label="Maker">
+          {(w) => <input {...w} className="field" {...register('maker')} />}
+        </FormField>
+        <FormField label="Model" error={errors.model?.message}>
+          {(w) => <input {...w} className="field" {...register('model')} />}
+        </FormField>
+        <FormField label="Year">{(w) => <input {...w} className="field" {...register('year')} />}</FormField>
+      </div>
+      <div className="grid grid-cols-[minmax(8rem,1fr)_2fr] gap-3">
+        <FormField label="Scale" error={errors.scaleText?.message}>
+          {(w) => <input {...w} className="field" {...register('scaleText')} />}
+        </FormField>
+        <FormField label="Gauges, lowest first" error={errors.gaugesText?.message}>
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              placeholder={`usual ${gaugeSpan(construction.strings)}`}
+              {...register('gaugesText')}
+            />
+          )}
+        </FormField>
+      </div>
+      <ScaleSaid text={watch('scaleText')} />
+      <Tuning form={form} construction={construction} />
+      <Facts construction={construction} onConstruction={onConstruction} />
+    </>
+  );
+}
+
+/** What it is: one the shop knows, or a new one with the usual facts of its kind. */
+export function InstrumentFields({ form, kinds, found, construction, onConstruction }: Props) {
+  const { watch, setValue } = form;
+  const known = found?.instruments ?? [];
+  const instrumentId = watch('instrumentId');
   return (
     <section aria-labelledby="what" className="space-y-3">
       <h2 id="what" className="text-xl">
@@ -152,52 +203,12 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
         </Suspense>
       )}
       {instrumentId === null && (
-        <>
-          <div className="grid grid-cols-[8rem_1fr] gap-3">
-            <FormField label="Serial number">
-              {(w) => <input {...w} className="field" {...register('serial')} />}
-            </FormField>
-            <FormField label="Kind">
-              {(w) => (
-                <ListChoice
-                  {...w}
-                  value={watch('kind')}
-                  items={kinds.map((k) => ({ value: k.id, name: k.name }))}
-                  onChange={chooseKind}
-                />
-              )}
-            </FormField>
-          </div>
-          <div className="grid grid-cols-[1fr_1fr_5rem] gap-3">
-            <FormField label="Maker">
-              {(w) => <input {...w} className="field" {...register('maker')} />}
-            </FormField>
-            <FormField label="Model" error={errors.model?.message}>
-              {(w) => <input {...w} className="field" {...register('model')} />}
-            </FormField>
-            <FormField label="Year">
-              {(w) => <input {...w} className="field" {...register('year')} />}
-            </FormField>
-          </div>
-          <div className="grid grid-cols-[minmax(8rem,1fr)_2fr] gap-3">
-            <FormField label="Scale" error={errors.scaleText?.message}>
-              {(w) => <input {...w} className="field" {...register('scaleText')} />}
-            </FormField>
-            <FormField label="Gauges, lowest first" error={errors.gaugesText?.message}>
-              {(w) => (
-                <input
-                  {...w}
-                  className="field"
-                  placeholder={`usual ${gaugeSpan(construction.strings)}`}
-                  {...register('gaugesText')}
-                />
-              )}
-            </FormField>
-          </div>
-          <ScaleSaid text={watch('scaleText')} />
-          <Tuning form={form} construction={construction} />
-          <Facts construction={construction} onConstruction={onConstruction} />
-        </>
+        <NewInstrument
+          form={form}
+          kinds={kinds}
+          construction={construction}
+          onConstruction={onConstruction}
+        />
       )}
     </section>
   );

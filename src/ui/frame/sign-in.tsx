@@ -13,21 +13,45 @@ interface Person {
   readonly role: Role;
 }
 
-/** Tap a name, type four to twelve digits. */
-export function SignIn({
+/** Everybody who works here; one is tapped. */
+function People({
   people,
-  next,
+  chosen,
+  onChoose,
 }: {
   readonly people: readonly Person[];
-  readonly next: string | null;
+  readonly chosen: Person | null;
+  readonly onChoose: (person: Person) => void;
 }) {
-  const [chosen, setChosen] = useState<Person | null>(null);
+  return (
+    <ul className="space-y-2">
+      {people.map((p) => (
+        <li key={p.id}>
+          <button
+            type="button"
+            aria-pressed={chosen?.id === p.id}
+            onClick={() => onChoose(p)}
+            className={`flex min-h-14 w-full cursor-pointer items-center gap-4 border px-4 text-left ${chosen?.id === p.id ? 'border-plain bg-plain text-paper' : 'border-line bg-card'}`}
+          >
+            <span aria-hidden className="w-8 font-bold">
+              {p.initials}
+            </span>
+            <span className="text-lg">{p.name}</span>
+            <span className="ml-auto text-sm">{p.role}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** A PIN as it is typed, and what came of it. */
+function usePin(chosen: Person | null, next: string | null) {
   const [pin, setPin] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  const choose = (person: Person) => {
-    setChosen(person);
+  const begin = () => {
     setPin('');
     setTrouble(null);
     setTimeout(() => field.current?.focus());
@@ -46,26 +70,26 @@ export function SignIn({
     setBusy(false);
     field.current?.focus();
   };
+  return { pin, setPin, trouble, busy, field, begin, enter };
+}
+
+/** Tap a name, type four to twelve digits. */
+export function SignIn({
+  people,
+  next,
+}: {
+  readonly people: readonly Person[];
+  readonly next: string | null;
+}) {
+  const [chosen, setChosen] = useState<Person | null>(null);
+  const { pin, setPin, trouble, busy, field, begin, enter } = usePin(chosen, next);
+  const choose = (person: Person) => {
+    setChosen(person);
+    begin();
+  };
   return (
     <div className="grid gap-8 sm:grid-cols-2">
-      <ul className="space-y-2">
-        {people.map((p) => (
-          <li key={p.id}>
-            <button
-              type="button"
-              aria-pressed={chosen?.id === p.id}
-              onClick={() => choose(p)}
-              className={`flex min-h-14 w-full cursor-pointer items-center gap-4 border px-4 text-left ${chosen?.id === p.id ? 'border-plain bg-plain text-paper' : 'border-line bg-card'}`}
-            >
-              <span aria-hidden className="w-8 font-bold">
-                {p.initials}
-              </span>
-              <span className="text-lg">{p.name}</span>
-              <span className="ml-auto text-sm">{p.role}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      <People people={people} chosen={chosen} onChoose={choose} />
       <form
         onSubmit={(e) => {
           e.preventDefault();

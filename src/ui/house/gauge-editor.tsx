@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { checkDue, isOverdue, tellsApart, uncertainty, type Gauge } from '../../core/readings/gauge.ts';
+import { checkDue, isOverdue, tellsApart, uncertainty } from '../../core/readings/gauge.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
@@ -14,8 +14,7 @@ import { ConflictChoice } from '../data/conflict-choice.tsx';
 import type { Fields } from '../data/edit-model.ts';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
-
-type Kept = Gauge & { readonly retired: boolean; readonly version: number };
+import { GaugeCheckForm, type Kept } from './gauge-check-form.tsx';
 
 const FRESH: Kept = {
   id: 0,
@@ -47,19 +46,13 @@ const typedOf = ({ name, quantities, unit, retired, resolution, checkEveryDays }
   every: String(checkEveryDays),
 });
 
-function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: () => void }) {
+/** A gauge as it is typed, and how it is kept or left. */
+function useGaugeForm(first: Kept, onDone: () => void) {
   const { give, busy, trouble } = useSend();
   const edit = useEdit<Typed>(typedOf(first), first.version, `gauge:${first.id}`);
   const gauge = edit.value;
   const { resolution, every } = gauge;
   const read = parseLength(resolution, gauge.unit);
-  const fields = trouble && 'fields' in trouble ? trouble.fields : {};
-  const toggle = (q: Quantity) =>
-    edit.set({
-      quantities: gauge.quantities.includes(q)
-        ? gauge.quantities.filter((x) => x !== q)
-        : [...gauge.quantities, q],
-    });
   const keep = async () => {
     if (!read.ok || !/^\d+$/.test(every)) return;
     const { mm } = read.value;
@@ -84,6 +77,65 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
     edit.reset();
     onDone();
   };
+  return { edit, read, keep, leave, busy, trouble };
+}
+
+/** What a gauge is used for. */
+function UsedFor({
+  quantities,
+  onChange,
+}: {
+  readonly quantities: readonly Quantity[];
+  readonly onChange: (quantities: readonly Quantity[]) => void;
+}) {
+  const toggle = (q: Quantity) =>
+    onChange(quantities.includes(q) ? quantities.filter((x) => x !== q) : [...quantities, q]);
+  return (
+    <fieldset>
+      <legend className="label">Used for</legend>
+      <div className="flex flex-wrap gap-x-4">
+        {QUANTITIES.map((q) => (
+          <label key={q} className="inline-flex min-h-11 cursor-pointer items-center gap-1">
+            <input type="checkbox" checked={quantities.includes(q)} onChange={() => toggle(q)} />
+            {QUANTITY_FACTS[q].name}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** The unit of a gauge's scale. */
+function ReadsIn({
+  unit,
+  onChange,
+}: {
+  readonly unit: LengthUnit;
+  readonly onChange: (unit: LengthUnit) => void;
+}) {
+  return (
+    <FormField label="It reads in">
+      {(w) => (
+        <select
+          {...w}
+          className="field"
+          value={unit}
+          onChange={(e) => onChange(e.target.value as LengthUnit)}
+        >
+          {LENGTH_UNITS.map((u) => (
+            <option key={u}>{u}</option>
+          ))}
+        </select>
+      )}
+    </FormField>
+  );
+}
+
+function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: () => void }) {
+  const { edit, read, keep, leave, busy, trouble } = useGaugeForm(first, onDone);
+  const gauge = edit.value;
+  const { resolution, every } = gauge;
+  const fields = trouble && 'fields' in trouble ? trouble.fields : {};
   return (
     <section
       aria-label={first.id === 0 ? 'A new gauge' : first.name}
@@ -97,20 +149,7 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
           value={gauge.name}
           onChange={(text) => edit.set({ name: text })}
         />
-        <FormField label="It reads in">
-          {(w) => (
-            <select
-              {...w}
-              className="field"
-              value={gauge.unit}
-              onChange={(e) => edit.set({ unit: e.target.value as LengthUnit })}
-            >
-              {LENGTH_UNITS.map((u) => (
-                <option key={u}>{u}</option>
-              ))}
-            </select>
-          )}
-        </FormField>
+        <ReadsIn unit={gauge.unit} onChange={(unit) => edit.set({ unit })} />
         <TextField
           label="Smallest step one can read"
           error={read.ok ? undefined : read.error.message}
@@ -124,17 +163,7 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
           onChange={(text) => edit.set({ every: text })}
         />
       </div>
-      <fieldset>
-        <legend className="label">Used for</legend>
-        <div className="flex flex-wrap gap-x-4">
-          {QUANTITIES.map((q) => (
-            <label key={q} className="inline-flex min-h-11 cursor-pointer items-center gap-1">
-              <input type="checkbox" checked={gauge.quantities.includes(q)} onChange={() => toggle(q)} />
-              {QUANTITY_FACTS[q].name}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <UsedFor quantities={gauge.quantities} onChange={(quantities) => edit.set({ quantities })} />
       <label className="inline-flex min-h-11 cursor-pointer items-center gap-1">
         <input
           type="checkbox"
@@ -162,56 +191,51 @@ function GaugeForm({ first, onDone }: { readonly first: Kept; readonly onDone: (
   );
 }
 
-function CheckForm({ gauge, onDone }: { readonly gauge: Kept; readonly onDone: () => void }) {
-  const { give, busy, trouble } = useSend();
-  const [reference, setReference] = useState('');
-  const [shows, setShows] = useState('');
-  const [a, b] = [parseLength(reference, gauge.unit), parseLength(shows, gauge.unit)];
-  const keep = async () => {
-    if (!a.ok || !b.ok) return;
-    const done = await give('house.check-gauge', {
-      gaugeId: gauge.id,
-      version: gauge.version,
-      reference: a.value.mm,
-      shows: b.value.mm,
-    });
-    if (done) onDone();
-  };
+/** A gauge: its step, what it tells apart, its zero, when it is due. */
+function GaugeRow({
+  gauge: g,
+  now,
+  onCheck,
+  onEdit,
+}: {
+  readonly gauge: Kept;
+  readonly now: number;
+  /** absent where one may not */
+  readonly onCheck: (() => void) | null;
+  readonly onEdit: (() => void) | null;
+}) {
+  const [due, late] = [checkDue(g), isOverdue(g, now) && !g.retired];
+  const button = (words: string, onClick: () => void) => (
+    <button type="button" className="button" aria-label={`${words} ${g.name}`} onClick={onClick}>
+      {words}
+    </button>
+  );
   return (
-    <section aria-label={`Check ${gauge.name}`} className="space-y-3 border border-plain p-4">
-      <p className="text-sm">
-        Hold it against something known: a feeler, a gauge block, its own zero. What it shows too much is
-        taken off every reading from now on.
-      </p>
-      <div className="grid grid-cols-2 gap-3">
-        <TextField
-          label="The reference is"
-          error={reference === '' || a.ok ? undefined : a.error.message}
-          value={reference}
-          onChange={setReference}
-        />
-        <TextField
-          label="The gauge shows"
-          error={shows === '' || b.ok ? undefined : b.error.message}
-          value={shows}
-          onChange={setShows}
-        />
-      </div>
-      <Trouble trouble={trouble} />
-      <div className="flex gap-3">
-        <button
-          type="button"
-          className="button button-main"
-          disabled={busy || !a.ok || !b.ok}
-          onClick={() => void keep()}
-        >
-          Keep the check
-        </button>
-        <button type="button" className="button" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-    </section>
+    <tr className={`border-b border-line ${g.retired ? 'text-quiet' : ''}`}>
+      <th scope="row" className="py-1 pr-4 font-semibold">
+        {g.name}
+        <span className="block font-normal text-quiet">
+          {g.retired
+            ? 'no longer used'
+            : g.quantities.map((q) => QUANTITY_FACTS[q].name.toLowerCase()).join(', ')}
+        </span>
+      </th>
+      <td className="pr-4">{formatLength(g.resolution, g.unit)}</td>
+      <td className="pr-4">± {formatLength(tellsApart(uncertainty(g.resolution, late, null)), 'mm')}</td>
+      <td className="pr-4">{g.zeroOffset === 0 ? 'true' : formatLength(g.zeroOffset, 'mm')}</td>
+      <td className="pr-4">{g.checkedAt === null ? 'never' : dayOf(g.checkedAt)}</td>
+      <td className={`pr-4 ${late ? 'text-rubric' : ''}`}>
+        {late && '◆ '}
+        {due === null ? 'now' : dayOf(due)}
+        {late && ': believed half as well'}
+      </td>
+      <td className="py-1">
+        <span className="flex gap-2">
+          {onCheck && button('Check', onCheck)}
+          {onEdit && button('Change', onEdit)}
+        </span>
+      </td>
+    </tr>
   );
 }
 
@@ -245,56 +269,15 @@ export function GaugeEditor({
           </tr>
         </thead>
         <tbody>
-          {gauges.map((g) => {
-            const [due, late] = [checkDue(g), isOverdue(g, now) && !g.retired];
-            return (
-              <tr key={g.id} className={`border-b border-line ${g.retired ? 'text-quiet' : ''}`}>
-                <th scope="row" className="py-1 pr-4 font-semibold">
-                  {g.name}
-                  <span className="block font-normal text-quiet">
-                    {g.retired
-                      ? 'no longer used'
-                      : g.quantities.map((q) => QUANTITY_FACTS[q].name.toLowerCase()).join(', ')}
-                  </span>
-                </th>
-                <td className="pr-4">{formatLength(g.resolution, g.unit)}</td>
-                <td className="pr-4">
-                  ± {formatLength(tellsApart(uncertainty(g.resolution, late, null)), 'mm')}
-                </td>
-                <td className="pr-4">{g.zeroOffset === 0 ? 'true' : formatLength(g.zeroOffset, 'mm')}</td>
-                <td className="pr-4">{g.checkedAt === null ? 'never' : dayOf(g.checkedAt)}</td>
-                <td className={`pr-4 ${late ? 'text-rubric' : ''}`}>
-                  {late && '◆ '}
-                  {due === null ? 'now' : dayOf(due)}
-                  {late && ': believed half as well'}
-                </td>
-                <td className="py-1">
-                  <span className="flex gap-2">
-                    {mayCheck && (
-                      <button
-                        type="button"
-                        className="button"
-                        aria-label={`Check ${g.name}`}
-                        onClick={() => setOpen({ what: 'check', gauge: g })}
-                      >
-                        Check
-                      </button>
-                    )}
-                    {mayEdit && (
-                      <button
-                        type="button"
-                        className="button"
-                        aria-label={`Change ${g.name}`}
-                        onClick={() => setOpen({ what: 'edit', gauge: g })}
-                      >
-                        Change
-                      </button>
-                    )}
-                  </span>
-                </td>
-              </tr>
-            );
-          })}
+          {gauges.map((g) => (
+            <GaugeRow
+              key={g.id}
+              gauge={g}
+              now={now}
+              onCheck={mayCheck ? () => setOpen({ what: 'check', gauge: g }) : null}
+              onEdit={mayEdit ? () => setOpen({ what: 'edit', gauge: g }) : null}
+            />
+          ))}
         </tbody>
       </table>
       {gauges.length === 0 && <p>No gauge is named yet: readings carry what such a gauge usually tells.</p>}
@@ -308,7 +291,7 @@ export function GaugeEditor({
         </button>
       )}
       {open?.what === 'edit' && <GaugeForm key={open.gauge.id} first={newest(open.gauge)} onDone={done} />}
-      {open?.what === 'check' && <CheckForm key={open.gauge.id} gauge={open.gauge} onDone={done} />}
+      {open?.what === 'check' && <GaugeCheckForm key={open.gauge.id} gauge={open.gauge} onDone={done} />}
     </div>
   );
 }

@@ -37,13 +37,13 @@ const fresh = (): Editing => ({
   draft: draftOf(usualConstruction('steel-acoustic')),
 });
 
-function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () => void }) {
+/** A kind as it is typed, and how it is kept. */
+function useKind(first: Editing, onDone: () => void) {
   const { give, busy, trouble } = useSend();
   const began = { name: first.name, draft: first.draft };
   const edit = useEdit(began, first.version, `kind:${first.id || 'new'}`);
   const [errors, setErrors] = useState<DraftErrors>({});
-  const { name, draft } = edit.value;
-  const fields = trouble && 'fields' in trouble ? trouble.fields : {};
+  const { draft } = edit.value;
   const keep = async () => {
     const read = await readConstruction(draft);
     setErrors(read.ok ? {} : read.error);
@@ -59,6 +59,13 @@ function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () 
     edit.reset();
     onDone();
   };
+  return { edit, errors, keep, leave, busy, trouble };
+}
+
+function Form({ first, onDone }: { readonly first: Editing; readonly onDone: () => void }) {
+  const { edit, errors, keep, leave, busy, trouble } = useKind(first, onDone);
+  const { name, draft } = edit.value;
+  const fields = trouble && 'fields' in trouble ? trouble.fields : {};
   return (
     <section
       aria-label={first.id === '' ? 'A new kind' : first.name}

@@ -16,18 +16,14 @@ const SECOND: Readonly<Record<HandOverRules['second'], string>> = {
 };
 const WHOLE = /^\d{1,7}$/;
 
-/** How the shop hands over, as it is changed. */
-export function RulesEditor({
-  rules,
-  version,
-  currency,
-  may,
-}: {
+interface Kept {
   readonly rules: HandOverRules;
   readonly version: number;
   readonly currency: string;
-  readonly may: boolean;
-}) {
+}
+
+/** The rules as they are typed, what is wrong with them, and how they are kept. */
+function useRules({ rules, version, currency }: Kept) {
   const { give, busy, trouble } = useSend();
   const edit = useEdit(
     {
@@ -41,7 +37,7 @@ export function RulesEditor({
     version,
     'house:rules',
   );
-  const { second, ...text } = edit.value;
+  const { second: _, ...text } = edit.value;
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
   const from = readAmount(text.secondFrom, currency);
   const amount = from.ok ? (from.value ?? 0) : 0;
@@ -54,6 +50,29 @@ export function RulesEditor({
         ? undefined
         : 'A whole number';
   const fine = (Object.keys(text) as (keyof typeof text)[]).every((k) => wrong(k) === undefined);
+  const keep = () => {
+    if (!fine) return;
+    void edit.save((value, began) =>
+      give('house.save-rules', {
+        version: began,
+        rules: {
+          second: value.second,
+          secondFrom: amount,
+          tweakDays: Number(value.tweakDays),
+          checkWeeks: Number(value.checkWeeks),
+          linkDays: Number(value.linkDays),
+          reminders: Number(value.reminders),
+        },
+      }),
+    );
+  };
+  return { edit, wrong, fine, keep, fields, busy, trouble };
+}
+
+/** How the shop hands over, as it is changed. */
+export function RulesEditor({ rules, version, currency, may }: Kept & { readonly may: boolean }) {
+  const { edit, wrong, fine, keep, fields, busy, trouble } = useRules({ rules, version, currency });
+  const { second, ...text } = edit.value;
   const number = (key: keyof typeof text, label: string) => (
     <TextField
       label={label}
@@ -71,20 +90,7 @@ export function RulesEditor({
       className="space-y-4 px-5 py-4"
       onSubmit={(e) => {
         e.preventDefault();
-        if (!fine) return;
-        void edit.save((value, began) =>
-          give('house.save-rules', {
-            version: began,
-            rules: {
-              second: value.second,
-              secondFrom: amount,
-              tweakDays: Number(value.tweakDays),
-              checkWeeks: Number(value.checkWeeks),
-              linkDays: Number(value.linkDays),
-              reminders: Number(value.reminders),
-            },
-          }),
-        );
+        keep();
       }}
     >
       <PillChoice

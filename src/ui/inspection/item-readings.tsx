@@ -9,6 +9,44 @@ import { useReadings } from '../neck-sheet/use-readings.ts';
 import type { DisplayUnit } from '../neck-sheet/units.ts';
 import { answerByKey } from '../neck-sheet/sheet-says.tsx';
 
+type State = ReturnType<typeof useReadings>;
+
+/** What a field says of itself, and what can be answered to it. */
+function Says({
+  station: s,
+  state,
+  shown,
+  id,
+}: {
+  readonly station: StationView;
+  readonly state: State;
+  readonly shown: ReturnType<typeof fieldState>;
+  readonly id: string;
+}) {
+  const draft = state.drafts[s.key];
+  const says = draft?.message ?? draft?.question?.message ?? shown.words;
+  return (
+    <span id={id} className={`block empty:hidden ${shown.red ? 'text-rubric' : 'text-quiet'}`}>
+      {shown.mark} {says}
+      {draft?.state === 'asked' && (
+        <button type="button" className="button" onClick={() => state.say(s, draft.text)}>
+          It is {draft.text}
+        </button>
+      )}
+      {draft?.state === 'conflict' && draft.theirs && (
+        <>
+          <button type="button" className="button" onClick={() => state.takeTheirs(s.key)}>
+            Leave {draft.theirs.says}
+          </button>
+          <button type="button" className="button" onClick={() => state.keepMine(s)}>
+            Save {draft.text}
+          </button>
+        </>
+      )}
+    </span>
+  );
+}
+
 /** The fields of some stations, away from the neck sheet: the same drafts, questions and saves. */
 export function ItemReadings({
   job,
@@ -38,7 +76,6 @@ export function ItemReadings({
         const reading = job.readings.readings.find((r) => r.round === round && r.key === s.key);
         const draft = state.drafts[s.key];
         const shown = fieldState(s, reading, state.kept[s.key], draft, displayUnit, job.readings.habits);
-        const says = draft?.message ?? draft?.question?.message ?? shown.words;
         return (
           <li key={s.key} className="text-sm">
             <span aria-hidden className="text-quiet">
@@ -58,27 +95,7 @@ export function ItemReadings({
               onNext={(back) => next(s, back)}
               onFocus={() => undefined}
             />
-            <span
-              id={`${id}-says-${s.key}`}
-              className={`block empty:hidden ${shown.red ? 'text-rubric' : 'text-quiet'}`}
-            >
-              {shown.mark} {says}
-              {draft?.state === 'asked' && (
-                <button type="button" className="button" onClick={() => state.say(s, draft.text)}>
-                  It is {draft.text}
-                </button>
-              )}
-              {draft?.state === 'conflict' && draft.theirs && (
-                <>
-                  <button type="button" className="button" onClick={() => state.takeTheirs(s.key)}>
-                    Leave {draft.theirs.says}
-                  </button>
-                  <button type="button" className="button" onClick={() => state.keepMine(s)}>
-                    Save {draft.text}
-                  </button>
-                </>
-              )}
-            </span>
+            <Says station={s} state={state} shown={shown} id={`${id}-says-${s.key}`} />
           </li>
         );
       })}

@@ -20,6 +20,57 @@ const NUMBERS: ReadonlyArray<readonly [field: Typed, label: string]> = [
   ['springs', 'Vibrato springs'],
 ];
 
+type Facts = ConstructionDraft['facts'];
+
+/** The facts that are one of several. */
+function Choices({
+  facts,
+  onChange,
+}: {
+  readonly facts: Facts;
+  readonly onChange: (part: Partial<Facts>) => void;
+}) {
+  return (
+    <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
+      {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
+        <FormField key={fact} label={FACT_NAMES[fact]}>
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={facts[fact]}
+              items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
+              onChange={(value) => onChange({ [fact]: value } as Partial<Facts>)}
+            />
+          )}
+        </FormField>
+      ))}
+    </div>
+  );
+}
+
+/** A fact that is so or not. */
+function Tick({
+  name,
+  checked,
+  onChange,
+}: {
+  readonly name: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        className="h-5 w-5"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {name}
+    </label>
+  );
+}
+
 /** Every fact of a construction, as text and choices. */
 export function ConstructionFields({
   draft,
@@ -31,6 +82,7 @@ export function ConstructionFields({
   readonly onChange: (draft: ConstructionDraft) => void;
 }) {
   const { facts } = draft;
+  const put = (part: Partial<Facts>) => onChange({ ...draft, facts: { ...facts, ...part } });
   return (
     <div className="space-y-3">
       <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
@@ -51,39 +103,14 @@ export function ConstructionFields({
         value={draft.strings}
         onChange={(text) => onChange({ ...draft, strings: text })}
       />
-      <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
-        {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
-          <FormField key={fact} label={FACT_NAMES[fact]}>
-            {(w) => (
-              <ListChoice
-                {...w}
-                value={facts[fact]}
-                items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
-                onChange={(value) => onChange({ ...draft, facts: { ...facts, [fact]: value } })}
-              />
-            )}
-          </FormField>
-        ))}
-      </div>
+      <Choices facts={facts} onChange={put} />
       <div className="flex gap-6">
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="h-5 w-5"
-            checked={facts.leftHanded}
-            onChange={(e) => onChange({ ...draft, facts: { ...facts, leftHanded: e.target.checked } })}
-          />
-          Left-handed
-        </label>
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="h-5 w-5"
-            checked={facts.perCourse === 2}
-            onChange={(e) => onChange({ ...draft, facts: { ...facts, perCourse: e.target.checked ? 2 : 1 } })}
-          />
-          Strings in pairs
-        </label>
+        <Tick name="Left-handed" checked={facts.leftHanded} onChange={(leftHanded) => put({ leftHanded })} />
+        <Tick
+          name="Strings in pairs"
+          checked={facts.perCourse === 2}
+          onChange={(pairs) => put({ perCourse: pairs ? 2 : 1 })}
+        />
       </div>
     </div>
   );

@@ -39,14 +39,13 @@ function typedOf({ instrument }: LeafJob<'kinds'>): Typed {
   return { maker, model, year, yearFrom, serial, kind, draft: draftOf(construction) };
 }
 
-/** The form over what an instrument is. */
-export function InstrumentEditing({
-  job,
-  onClose,
-}: {
+interface Props {
   readonly job: LeafJob<'kinds'>;
   readonly onClose: () => void;
-}) {
+}
+
+/** What is typed of an instrument, and how it is kept or left. */
+function useInstrument({ job, onClose }: Props) {
   const { give, busy, trouble } = useSend();
   const { id: instrumentId, version } = job.instrument;
   const edit = useEdit<Typed>(typedOf(job), version, `instrument:${instrumentId}`);
@@ -70,6 +69,17 @@ export function InstrumentEditing({
     );
     if (done) onClose();
   };
+  const leave = () => {
+    edit.reset();
+    onClose();
+  };
+  return { edit, errors, chooseKind, keep, leave, busy, trouble };
+}
+
+/** The form over what an instrument is. */
+export function InstrumentEditing({ job, onClose }: Props) {
+  const { edit, errors, chooseKind, keep, leave, busy, trouble } = useInstrument({ job, onClose });
+  const { value: typed, set: change } = edit;
   return (
     <DialogPanel className="max-h-[94vh] w-full max-w-4xl space-y-3 overflow-y-auto border border-plain bg-paper p-5">
       <DialogTitle className="text-xl">What this instrument is</DialogTitle>
@@ -103,14 +113,7 @@ export function InstrumentEditing({
       />
       <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
       <div className="flex justify-end gap-3">
-        <button
-          type="button"
-          className="button"
-          onClick={() => {
-            edit.reset();
-            onClose();
-          }}
-        >
+        <button type="button" className="button" onClick={leave}>
           Leave it as it was
         </button>
         <button

@@ -72,6 +72,77 @@ function Unknowns({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'recei
   return <p className="text-sm text-quiet">Not known yet: {open.join(', ')}.</p>;
 }
 
+type ArrivalJob = LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>['job'];
+
+/** The complaint, the wish and who plays how, as they were said; by whom, and whether the book has them twice. */
+function Said({ job, mayCorrect }: { readonly job: ArrivalJob; readonly mayCorrect: boolean }) {
+  return (
+    <>
+      <blockquote className="border-l-4 border-ink pl-4 font-serif text-lg text-ink">
+        {job.complaint}
+      </blockquote>
+      {job.wish && (
+        <p>
+          Wish: <span className="text-ink">{job.wish}</span>
+        </p>
+      )}
+      <p>
+        Plays: <span className="text-ink">{[TOUCHES[job.touch], job.plays].filter(Boolean).join(', ')}</span>
+      </p>
+      <p>
+        Strings: <span className="text-ink">{STRINGS_STATES[job.stringsState]}</span>
+      </p>
+      {job.limit !== null && (
+        <p>
+          Limit: <span className="text-ink">{formatMoney(job.limit, job.shop.currency)}</span>
+        </p>
+      )}
+      <p className="text-sm text-quiet">
+        Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}.{' '}
+        <Link
+          href={`/shelf/customer/${job.customer.id}`}
+          className="inline-flex min-h-8 items-center underline"
+        >
+          {job.customer.name}
+        </Link>
+        , {job.customer.phone || 'no telephone'} {mayCorrect && <CorrectCustomer job={job} />}
+      </p>
+      <Unknowns job={job} />
+      {job.double && mayCorrect && (
+        <p className="text-sm text-rubric">
+          ◆ In the book twice, it seems: {job.double}.{' '}
+          <Link href="/shelf/double" className="inline-flex min-h-8 items-center underline">
+            Look
+          </Link>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The visits before this one. */
+function HereBefore({ job }: { readonly job: ArrivalJob }) {
+  if (job.visits.length === 0) return null;
+  return (
+    <section aria-labelledby="before">
+      <h2 id="before" className="mb-1 text-xl">
+        Here before
+      </h2>
+      <InstrumentHistory id={job.instrument.id} brief />
+      <ul>
+        {job.visits.map((v) => (
+          <li key={v.number}>
+            <Link className="inline-flex min-h-8 items-center underline" href={`/job/${v.number}/hand-over`}>
+              {v.number}, {sayMoment(v.takenInAt).split(',')[0]} {v.takenInAt.slice(0, 4)}
+            </Link>
+            : {v.complaint}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** What was said and brought at the counter. */
 export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>) {
   return (
@@ -83,45 +154,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
           </h2>
           {allowed.take && job.state === 'open' && <CorrectSaid job={job} />}
         </div>
-        <blockquote className="border-l-4 border-ink pl-4 font-serif text-lg text-ink">
-          {job.complaint}
-        </blockquote>
-        {job.wish && (
-          <p>
-            Wish: <span className="text-ink">{job.wish}</span>
-          </p>
-        )}
-        <p>
-          Plays:{' '}
-          <span className="text-ink">{[TOUCHES[job.touch], job.plays].filter(Boolean).join(', ')}</span>
-        </p>
-        <p>
-          Strings: <span className="text-ink">{STRINGS_STATES[job.stringsState]}</span>
-        </p>
-        {job.limit !== null && (
-          <p>
-            Limit: <span className="text-ink">{formatMoney(job.limit, job.shop.currency)}</span>
-          </p>
-        )}
-        <p className="text-sm text-quiet">
-          Taken in by {job.takenInBy}, {sayMoment(job.takenInAt)}.{' '}
-          <Link
-            href={`/shelf/customer/${job.customer.id}`}
-            className="inline-flex min-h-8 items-center underline"
-          >
-            {job.customer.name}
-          </Link>
-          , {job.customer.phone || 'no telephone'} {allowed.take && <CorrectCustomer job={job} />}
-        </p>
-        <Unknowns job={job} />
-        {job.double && allowed.take && (
-          <p className="text-sm text-rubric">
-            ◆ In the book twice, it seems: {job.double}.{' '}
-            <Link href="/shelf/double" className="inline-flex min-h-8 items-center underline">
-              Look
-            </Link>
-          </p>
-        )}
+        <Said job={job} mayCorrect={allowed.take} />
         <section aria-labelledby="facts">
           <div className="mb-1 flex items-center justify-between">
             <h2 id="facts" className="text-xl">
@@ -140,27 +173,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
         <ThingsThatCame job={job} may={allowed.take} />
         <ReceiptPanel job={job} may={allowed.house} />
         {allowed.house && <WhereItHangs job={job} />}
-        {job.visits.length > 0 && (
-          <section aria-labelledby="before">
-            <h2 id="before" className="mb-1 text-xl">
-              Here before
-            </h2>
-            <InstrumentHistory id={job.instrument.id} brief />
-            <ul>
-              {job.visits.map((v) => (
-                <li key={v.number}>
-                  <Link
-                    className="inline-flex min-h-8 items-center underline"
-                    href={`/job/${v.number}/hand-over`}
-                  >
-                    {v.number}, {sayMoment(v.takenInAt).split(',')[0]} {v.takenInAt.slice(0, 4)}
-                  </Link>
-                  : {v.complaint}
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        <HereBefore job={job} />
       </section>
     </div>
   );

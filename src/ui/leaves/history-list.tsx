@@ -13,6 +13,60 @@ const choices = (values: readonly string[], all: string) => [
   ...[...new Set(values)].sort().map((v) => ({ value: v, name: v })),
 ];
 
+/** One of what stands in the log, or all. */
+function Narrow({
+  label,
+  className,
+  value,
+  values,
+  all,
+  onChange,
+}: {
+  readonly label: string;
+  readonly className: string;
+  readonly value: string;
+  readonly values: readonly string[];
+  readonly all: string;
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <FormField label={label} className={className}>
+      {(w) => <ListChoice {...w} value={value} items={choices(values, all)} onChange={onChange} />}
+    </FormField>
+  );
+}
+
+/** Changes, a line each. */
+function Changes({ entries }: { readonly entries: History['entries'] }) {
+  return (
+    <table className="w-full text-left text-sm">
+      <caption className="sr-only">Changes, newest first</caption>
+      <thead>
+        <tr className="border-b-2 border-plain">
+          {['When', 'Who', 'What'].map((h) => (
+            <th key={h} scope="col" className="pr-4">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {entries.map((e) => (
+          <tr key={e.id} className="border-b border-line align-top [&>*]:py-1 [&>*]:pr-4">
+            <td className="whitespace-nowrap">{sayMoment(e.at)}</td>
+            <td className="whitespace-nowrap" title={e.on}>
+              {e.by}
+            </td>
+            <th scope="row" className="w-full font-normal break-words text-ink">
+              {e.says}
+            </th>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** The log of a job, newest first, by person, by kind of change, or by a word in it. */
 export function HistoryList({ history }: { readonly history: History }) {
   const [by, setBy] = useState(ALL);
@@ -30,32 +84,22 @@ export function HistoryList({ history }: { readonly history: History }) {
   return (
     <div className="space-y-3 px-5 py-3">
       <div className="flex flex-wrap gap-3">
-        <FormField label="By" className="w-52">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={by}
-              items={choices(
-                history.entries.map((e) => e.by),
-                'everybody',
-              )}
-              onChange={setBy}
-            />
-          )}
-        </FormField>
-        <FormField label="Kind of change" className="w-60">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={kind}
-              items={choices(
-                history.entries.map((e) => e.kind),
-                'every kind',
-              )}
-              onChange={setKind}
-            />
-          )}
-        </FormField>
+        <Narrow
+          label="By"
+          className="w-52"
+          value={by}
+          values={history.entries.map((e) => e.by)}
+          all="everybody"
+          onChange={setBy}
+        />
+        <Narrow
+          label="Kind of change"
+          className="w-60"
+          value={kind}
+          values={history.entries.map((e) => e.kind)}
+          all="every kind"
+          onChange={setKind}
+        />
         <TextField label="With the word" className="w-52" value={find} onChange={setFind} />
       </div>
       <p role="status" className="text-sm text-quiet">
@@ -63,31 +107,7 @@ export function HistoryList({ history }: { readonly history: History }) {
           ? 'All of them.'
           : `${shown.length} of ${history.entries.length}.`}
       </p>
-      <table className="w-full text-left text-sm">
-        <caption className="sr-only">Changes, newest first</caption>
-        <thead>
-          <tr className="border-b-2 border-plain">
-            {['When', 'Who', 'What'].map((h) => (
-              <th key={h} scope="col" className="pr-4">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((e) => (
-            <tr key={e.id} className="border-b border-line align-top [&>*]:py-1 [&>*]:pr-4">
-              <td className="whitespace-nowrap">{sayMoment(e.at)}</td>
-              <td className="whitespace-nowrap" title={e.on}>
-                {e.by}
-              </td>
-              <th scope="row" className="w-full font-normal break-words text-ink">
-                {e.says}
-              </th>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Changes entries={shown} />
     </div>
   );
 }

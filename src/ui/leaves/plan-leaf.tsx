@@ -33,8 +33,8 @@ const PARTS = {
 type Part = keyof typeof PARTS;
 const isPart = (text: string | null): text is Part => text !== null && text in PARTS;
 
-/** What Rubrica proposes, everything that can be tried, the plans found, and what the customer chooses from. */
-export function PlanLeaf({ job, allowed }: LeafProps<'plan' | 'huntsBefore'>) {
+/** The part of the plan that is shown, kept in the address. */
+function usePart() {
   const asked = useSearchParams().get('part');
   const [part, showPart] = useState<Part>(isPart(asked) ? asked : 'proposed');
   const setPart = (to: Part) => {
@@ -47,6 +47,24 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan' | 'huntsBefore'>) {
     const said = window.location.hash.slice(1);
     if (isPart(said)) showPart(said);
   }, []);
+  return [part, setPart] as const;
+}
+
+/** Why there is no string to draw yet. */
+function NothingToTry({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  return (
+    <p className="py-3 text-lg">
+      ◆{' '}
+      {job.plan.strings === 'at-pitch'
+        ? 'The action was not read: there is no string to draw yet.'
+        : 'It is not strung and at pitch: string it up, tune, read again.'}
+    </p>
+  );
+}
+
+/** What Rubrica proposes, everything that can be tried, the plans found, and what the customer chooses from. */
+export function PlanLeaf({ job, allowed }: LeafProps<'plan' | 'huntsBefore'>) {
+  const [part, setPart] = usePart();
   const trying = useTrying();
   const model = useMemo(() => modelOfView(job), [job]);
   const question = useMemo(
@@ -72,17 +90,8 @@ export function PlanLeaf({ job, allowed }: LeafProps<'plan' | 'huntsBefore'>) {
           <AchievedPanel job={job} />
         </>
       )}
-      {part === 'try' &&
-        (model ? (
-          <TryPanel job={job} may={allowed.plan} model={model} trying={trying} />
-        ) : (
-          <p className="py-3 text-lg">
-            ◆{' '}
-            {job.plan.strings === 'at-pitch'
-              ? 'The action was not read: there is no string to draw yet.'
-              : 'It is not strung and at pitch: string it up, tune, read again.'}
-          </p>
-        ))}
+      {part === 'try' && model && <TryPanel job={job} may={allowed.plan} model={model} trying={trying} />}
+      {part === 'try' && !model && <NothingToTry job={job} />}
       {question && <WorkerSays of={worker} what="Every way is looked at" />}
       {part === 'plans' &&
         (notYet ?? (

@@ -27,6 +27,41 @@ type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
 const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;
 type How = (typeof HOWS)[number];
 
+/** A line that waits, with the customer's yes and no. */
+function Asked({
+  line: l,
+  price,
+  busy,
+  onAnswer,
+}: {
+  readonly line: Line;
+  readonly price: string;
+  readonly busy: boolean;
+  readonly onAnswer: (said: 'yes' | 'no') => void;
+}) {
+  const button = (said: 'yes' | 'no', word: string) => (
+    <button
+      type="button"
+      className="button"
+      disabled={busy}
+      aria-label={`${word} to ${l.title}`}
+      onClick={() => onAnswer(said)}
+    >
+      {word}
+    </button>
+  );
+  return (
+    <li className="flex items-center gap-3 border-t border-line py-2">
+      <span className="flex-1">
+        <b>{l.title}</b>, {price}
+        <span className="block text-sm text-quiet">{l.found ?? l.detail}</span>
+      </span>
+      {button('yes', 'Yes')}
+      {button('no', 'No')}
+    </li>
+  );
+}
+
 function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [by, setBy] = useState(job.customer.name);
@@ -56,30 +91,13 @@ function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
       </div>
       <ul>
         {asked.map((l) => (
-          <li key={l.id} className="flex items-center gap-3 border-t border-line py-2">
-            <span className="flex-1">
-              <b>{l.title}</b>, {formatMoney(l.price + l.parts, job.shop.currency)}
-              <span className="block text-sm text-quiet">{l.found ?? l.detail}</span>
-            </span>
-            <button
-              type="button"
-              className="button"
-              disabled={busy}
-              aria-label={`Yes to ${l.title}`}
-              onClick={() => void answer(l, 'yes')}
-            >
-              Yes
-            </button>
-            <button
-              type="button"
-              className="button"
-              disabled={busy}
-              aria-label={`No to ${l.title}`}
-              onClick={() => void answer(l, 'no')}
-            >
-              No
-            </button>
-          </li>
+          <Asked
+            key={l.id}
+            line={l}
+            price={formatMoney(l.price + l.parts, job.shop.currency)}
+            busy={busy}
+            onAnswer={(said) => void answer(l, said)}
+          />
         ))}
       </ul>
       {asked.length > 1 && (
@@ -102,6 +120,28 @@ function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
       )}
       <Trouble trouble={trouble} />
     </section>
+  );
+}
+
+/** What can be done about the order, and its papers. */
+function AboutTheOrder({ job, me }: Pick<LeafProps<'plan' | 'inspection'>, 'job' | 'me'>) {
+  const paper = (of: 'bench' | 'estimate', name: string) => (
+    <a className="button" href={`/api/job/${job.number}/paper/${of}`} target="_blank" rel="noreferrer">
+      {name}
+    </a>
+  );
+  return (
+    <div className="flex flex-wrap items-start gap-2">
+      <ChangeRequest job={job} />
+      <HandOn job={job} me={me} />
+      {paper('bench', 'Bench sheet')}
+      {paper('estimate', 'Estimate')}
+      {job.waits.length > 0 && (
+        <a className="button" href={`/api/job/${job.number}/wait`} download={`job-${job.number}-rest.ics`}>
+          Rest in the calendar
+        </a>
+      )}
+    </div>
   );
 }
 
@@ -133,37 +173,7 @@ export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>)
         <Suspense fallback={null}>
           <FromTheShelf number={job.number} may={allowed.work} />
         </Suspense>
-        {allowed.work && (
-          <div className="flex flex-wrap items-start gap-2">
-            <ChangeRequest job={job} />
-            <HandOn job={job} me={me} />
-            <a
-              className="button"
-              href={`/api/job/${job.number}/paper/bench`}
-              target="_blank"
-              rel="noreferrer"
-            >
-              Bench sheet
-            </a>
-            <a
-              className="button"
-              href={`/api/job/${job.number}/paper/estimate`}
-              target="_blank"
-              rel="noreferrer"
-            >
-              Estimate
-            </a>
-            {job.waits.length > 0 && (
-              <a
-                className="button"
-                href={`/api/job/${job.number}/wait`}
-                download={`job-${job.number}-rest.ics`}
-              >
-                Rest in the calendar
-              </a>
-            )}
-          </div>
-        )}
+        {allowed.work && <AboutTheOrder job={job} me={me} />}
         <RemarksPanel job={job} may={open} />
       </div>
       <aside className="space-y-6">

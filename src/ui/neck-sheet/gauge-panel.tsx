@@ -74,6 +74,34 @@ function useGauge({ job, round, state, station }: Props) {
   return { hear, said, setSaid, trouble };
 }
 
+/** Which stand-in speaks. */
+function WhichGauge({
+  kind,
+  onChoose,
+}: {
+  readonly kind: SimulatedKind;
+  readonly onChoose: (kind: SimulatedKind) => void;
+}) {
+  return (
+    <FormField label="Which">
+      {(w) => (
+        <select
+          {...w}
+          className="field"
+          value={kind}
+          onChange={(e) => onChoose(e.target.value as SimulatedKind)}
+        >
+          {KINDS.map((k) => (
+            <option key={k} value={k}>
+              {SIMULATED[k].name}
+            </option>
+          ))}
+        </select>
+      )}
+    </FormField>
+  );
+}
+
 /** A gauge that speaks for itself: one on a wire, or a stand-in that is labelled as simulated. */
 export function GaugePanel(props: Props) {
   const { hear, said, setSaid, trouble } = useGauge(props);
@@ -107,22 +135,7 @@ export function GaugePanel(props: Props) {
       <DisclosureButton className="button text-sm">Gauges</DisclosureButton>
       <DisclosurePanel className="absolute right-0 z-30 mt-1 w-80 space-y-2 border border-plain bg-paper p-4 text-sm shadow-lg">
         <p className="font-semibold">Simulated gauges (stand-ins, no device is asked)</p>
-        <FormField label="Which">
-          {(w) => (
-            <select
-              {...w}
-              className="field"
-              value={kind}
-              onChange={(e) => setKind(e.target.value as SimulatedKind)}
-            >
-              {KINDS.map((k) => (
-                <option key={k} value={k}>
-                  {SIMULATED[k].name}
-                </option>
-              ))}
-            </select>
-          )}
-        </FormField>
+        <WhichGauge kind={kind} onChoose={setKind} />
         <TextField
           label={kind === 'hygrometer' ? 'True temperature, °C' : 'True value, mm'}
           error={truth !== '' && value === null ? 'A number, like 1.98' : undefined}

@@ -54,6 +54,47 @@ function Held({
   );
 }
 
+/** A string from nut to saddle, with its contact where that was read, and the place that is held. */
+function StringLine({
+  construction: c,
+  geometry: g,
+  index: i,
+  top,
+  isDrawn,
+  contact,
+  thick,
+  playing,
+}: {
+  readonly construction: Construction;
+  readonly geometry: SheetGeometry;
+  readonly index: number;
+  readonly top: number;
+  readonly isDrawn: boolean;
+  /** where it leaves the saddle, mm from its front edge; absent where that was not read */
+  readonly contact: number | undefined;
+  /** of the saddle as it is drawn */
+  readonly thick: number;
+  readonly playing: Playing | null;
+}) {
+  const within = c.perCourse === 1 ? 0 : (i % 2 === 0) !== c.leftHanded ? -4 : 4;
+  const y = top + rowOfString(c, i) * ROW + ROW / 2 + within;
+  const end = g.x(saddleAlong(c, acrossOf(c, i)));
+  const leaves = contact === undefined ? end : end - thick / 2 + contact * g.perMm;
+  return (
+    <g stroke={isDrawn ? 'var(--ink)' : 'var(--plain)'}>
+      <line
+        x1={g.x(fretAlong(c, acrossOf(c, i), 0))}
+        x2={leaves}
+        y1={y}
+        y2={y}
+        strokeWidth={Math.max(1, Math.min(4, (c.strings[i]?.gauge ?? 0) * 2.2))}
+      />
+      {contact !== undefined && <path d={`M${leaves} ${y - 7} v14`} strokeWidth={3} />}
+      {playing?.string === c.strings.length - i && <Held construction={c} geometry={g} at={playing} y={y} />}
+    </g>
+  );
+}
+
 /** The neck from above on the same x: strings by frets, one row a course. */
 export function PlanView({
   construction: c,
@@ -112,30 +153,19 @@ export function PlanView({
         stroke="var(--plain)"
         strokeLinejoin="round"
       />
-      {c.strings.map((s, i) => {
-        const row = rowOfString(c, i);
-        const within = c.perCourse === 1 ? 0 : (i % 2 === 0) !== c.leftHanded ? -4 : 4;
-        const y = top + row * ROW + ROW / 2 + within;
-        const isDrawn = c.strings.length - i === drawn;
-        const contact = contacts.get(c.strings.length - i);
-        const end = g.x(saddleAlong(c, acrossOf(c, i)));
-        const leaves = contact === undefined ? end : end - thick / 2 + contact * g.perMm;
-        return (
-          <g key={i} stroke={isDrawn ? 'var(--ink)' : 'var(--plain)'}>
-            <line
-              x1={g.x(fretAlong(c, acrossOf(c, i), 0))}
-              x2={leaves}
-              y1={y}
-              y2={y}
-              strokeWidth={Math.max(1, Math.min(4, s.gauge * 2.2))}
-            />
-            {contact !== undefined && <path d={`M${leaves} ${y - 7} v14`} strokeWidth={3} />}
-            {playing?.string === c.strings.length - i && (
-              <Held construction={c} geometry={g} at={playing} y={y} />
-            )}
-          </g>
-        );
-      })}
+      {c.strings.map((_, i) => (
+        <StringLine
+          key={i}
+          construction={c}
+          geometry={g}
+          index={i}
+          top={top}
+          isDrawn={c.strings.length - i === drawn}
+          contact={contacts.get(c.strings.length - i)}
+          thick={thick}
+          playing={playing}
+        />
+      ))}
     </g>
   );
 }

@@ -19,15 +19,76 @@ interface Props {
   readonly onFocus: (station: StationView) => void;
 }
 
-/** The sheet as a table: every place with its field, its target and what other rounds showed there. */
-export function ReadingsTable({ job, round, displayUnit, editable, state, onFocus }: Props) {
-  const others = job.readings.rounds.filter((r) => r.begun && r.kind !== round);
-  const at = (kind: RoundKind, key: string) =>
-    job.readings.readings.find((r) => r.round === kind && r.key === key);
-  const next = (from: StationView, back: boolean) => {
-    const to = state.stations[state.stations.findIndex((s) => s.key === from.key) + (back ? -1 : 1)];
+type Round = LeafJob['readings']['rounds'][number];
+
+const readingAt = (job: LeafJob, kind: RoundKind, key: string) =>
+  job.readings.readings.find((r) => r.round === kind && r.key === key);
+
+/** A place with its field, its target and what other rounds showed there. */
+function Row({
+  sheet: { job, round, displayUnit, editable, state, onFocus },
+  station: s,
+  others,
+}: {
+  readonly sheet: Props;
+  readonly station: StationView;
+  readonly others: readonly Round[];
+}) {
+  const said = fieldState(
+    s,
+    readingAt(job, round, s.key),
+    state.kept[s.key],
+    state.drafts[s.key],
+    displayUnit,
+    job.readings.habits,
+  );
+  const next = (back: boolean) => {
+    const to = state.stations[state.stations.findIndex((x) => x.key === s.key) + (back ? -1 : 1)];
     document.getElementById(`station-${to?.key ?? ''}`)?.focus();
   };
+  return (
+    <tr className="border-b border-line">
+      <th scope="row" className="pr-3 font-normal">
+        {s.label}
+      </th>
+      <td className="w-40 pr-3">
+        <ReadingField
+          station={s}
+          state={said}
+          editable={editable}
+          className="h-11 w-full text-base"
+          describedBy="sheet-says"
+          onType={(text) => state.type(s.key, text)}
+          onCommit={(by) => state.commit(s, false, by)}
+          onSame={() => state.sameAgain(s)}
+          onAnswer={(key) => answerByKey(state, s, key)}
+          onNext={next}
+          onFocus={() => onFocus(s)}
+          onCells={(found) => state.fill(state.stations.slice(state.stations.indexOf(s)), found)}
+        />
+      </td>
+      <td className={`pr-3 ${said.red ? 'text-rubric' : 'text-quiet'}`}>
+        {said.mark} {said.words}
+      </td>
+      <td className="pr-3 text-quiet">
+        {s.target && `${sayBand(s.target, s.quantity, displayUnit)}, ${LAYER_NAMES[s.target.layer]}`}
+      </td>
+      {others.map((r) => {
+        const reading = readingAt(job, r.kind, s.key);
+        return (
+          <td key={r.kind} className="pr-3 text-ink">
+            {reading ? sayValue(reading.value, s.quantity, displayUnit) : ''}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+/** The sheet as a table: every place with its field, its target and what other rounds showed there. */
+export function ReadingsTable(sheet: Props) {
+  const { job, round, state } = sheet;
+  const others = job.readings.rounds.filter((r) => r.begun && r.kind !== round);
   return (
     <table className="w-full text-left text-sm">
       <caption className="sr-only">
@@ -56,54 +117,9 @@ export function ReadingsTable({ job, round, displayUnit, editable, state, onFocu
                 {SHEET_PARTS[part]}
               </th>
             </tr>
-            {stations.map((s) => {
-              const said = fieldState(
-                s,
-                at(round, s.key),
-                state.kept[s.key],
-                state.drafts[s.key],
-                displayUnit,
-                job.readings.habits,
-              );
-              return (
-                <tr key={s.key} className="border-b border-line">
-                  <th scope="row" className="pr-3 font-normal">
-                    {s.label}
-                  </th>
-                  <td className="w-40 pr-3">
-                    <ReadingField
-                      station={s}
-                      state={said}
-                      editable={editable}
-                      className="h-11 w-full text-base"
-                      describedBy="sheet-says"
-                      onType={(text) => state.type(s.key, text)}
-                      onCommit={(by) => state.commit(s, false, by)}
-                      onSame={() => state.sameAgain(s)}
-                      onAnswer={(key) => answerByKey(state, s, key)}
-                      onNext={(back) => next(s, back)}
-                      onFocus={() => onFocus(s)}
-                      onCells={(found) => state.fill(state.stations.slice(state.stations.indexOf(s)), found)}
-                    />
-                  </td>
-                  <td className={`pr-3 ${said.red ? 'text-rubric' : 'text-quiet'}`}>
-                    {said.mark} {said.words}
-                  </td>
-                  <td className="pr-3 text-quiet">
-                    {s.target &&
-                      `${sayBand(s.target, s.quantity, displayUnit)}, ${LAYER_NAMES[s.target.layer]}`}
-                  </td>
-                  {others.map((r) => {
-                    const reading = at(r.kind, s.key);
-                    return (
-                      <td key={r.kind} className="pr-3 text-ink">
-                        {reading ? sayValue(reading.value, s.quantity, displayUnit) : ''}
-                      </td>
-                    );
-                  })}
-                </tr>
-              );
-            })}
+            {stations.map((s) => (
+              <Row key={s.key} sheet={sheet} station={s} others={others} />
+            ))}
           </tbody>
         );
       })}

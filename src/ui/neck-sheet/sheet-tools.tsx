@@ -20,8 +20,8 @@ interface Props {
   readonly may: boolean;
 }
 
-/** What else one does with a round: carry forward what holds, listen to a gauge, write and read CSV. */
-export function SheetTools({ job, round, state, station, may }: Props) {
+/** Readings carried forward or brought in from a file, and what came of it. */
+function useBringing({ job, round, state }: Pick<Props, 'job' | 'round' | 'state'>) {
   const { give, busy, trouble } = useSend();
   const [said, setSaid] = useState('');
   const [wrong, setWrong] = useState('');
@@ -50,6 +50,12 @@ export function SheetTools({ job, round, state, station, may }: Props) {
         : `${here.length} readings were taken over.`,
     );
   };
+  return { forward, bringIn, said, wrong, busy, trouble };
+}
+
+/** What else one does with a round: carry forward what holds, listen to a gauge, write and read CSV. */
+export function SheetTools({ job, round, state, station, may }: Props) {
+  const { forward, bringIn, said, wrong, busy, trouble } = useBringing({ job, round, state });
   return (
     <>
       {may && <GaugePanel job={job} round={round} state={state} station={station} />}

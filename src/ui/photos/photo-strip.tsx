@@ -73,6 +73,49 @@ function Choose({
   );
 }
 
+/** Photos that are kept, each with its way out where one may. */
+function Kept({
+  photos,
+  about,
+  may,
+  busy,
+  onRemove,
+}: {
+  readonly photos: BenchJob['photos'];
+  readonly about: string;
+  readonly may: boolean;
+  readonly busy: boolean;
+  readonly onRemove: (photoId: number) => void;
+}) {
+  return (
+    <ul className="flex flex-wrap gap-2" aria-label={`Photos: ${about}`}>
+      {photos.map((p, i) => (
+        <li key={p.id} className="relative">
+          <a href={`/api/photo/${p.id}`} target="_blank" rel="noreferrer">
+            {/* the house's own bytes, already small */}
+            <img
+              src={`/api/photo/${p.id}?size=small`}
+              alt={`Photo ${i + 1} of ${about}, by ${p.by}`}
+              className="h-24 w-auto min-w-24 border border-line object-cover"
+            />
+          </a>
+          {may && (
+            <button
+              type="button"
+              className="absolute top-0 right-0 flex h-11 w-11 cursor-pointer items-center justify-center bg-paper"
+              aria-label={`Take photo ${i + 1} of ${about} away`}
+              disabled={busy}
+              onClick={() => onRemove(p.id)}
+            >
+              <X aria-hidden size={18} />
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** The photos of one place on a job, those on their way, and the way to add more from files or the camera. */
 export function PhotoStrip({
   job,
@@ -96,31 +139,13 @@ export function PhotoStrip({
   return (
     <div className="space-y-2">
       {photos.length > 0 && (
-        <ul className="flex flex-wrap gap-2" aria-label={`Photos: ${about}`}>
-          {photos.map((p, i) => (
-            <li key={p.id} className="relative">
-              <a href={`/api/photo/${p.id}`} target="_blank" rel="noreferrer">
-                {/* the house's own bytes, already small */}
-                <img
-                  src={`/api/photo/${p.id}?size=small`}
-                  alt={`Photo ${i + 1} of ${about}, by ${p.by}`}
-                  className="h-24 w-auto min-w-24 border border-line object-cover"
-                />
-              </a>
-              {may && (
-                <button
-                  type="button"
-                  className="absolute top-0 right-0 flex h-11 w-11 cursor-pointer items-center justify-center bg-paper"
-                  aria-label={`Take photo ${i + 1} of ${about} away`}
-                  disabled={busy}
-                  onClick={() => void give('custody.remove-photo', { photoId: p.id })}
-                >
-                  <X aria-hidden size={18} />
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
+        <Kept
+          photos={photos}
+          about={about}
+          may={may}
+          busy={busy}
+          onRemove={(photoId) => void give('custody.remove-photo', { photoId })}
+        />
       )}
       {mine.length > 0 && (
         <ul aria-label={`On the way: ${about}`}>

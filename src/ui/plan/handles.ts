@@ -34,15 +34,10 @@ const tiltName = (c: Construction): string =>
       ? 'Neck angle (tilt)'
       : 'Neck angle (shim)';
 
-/** The handles of an instrument for the string that is drawn (index from the lowest). */
-export function handlesOf(c: Construction, string: number): readonly Handle[] {
+/** Rod, nut slot and frets. */
+function alongTheNeck(c: Construction, string: number): readonly Handle[] {
   const count = c.strings.length;
-  const number = count - string;
-  const scale = scaleOf(c, string);
-  const end = scale + c.compensation;
-  const at = (n: number) => fretPosition(scale, n);
-  const saddle = (o: Outcome) => ({ x: end, height: o.saddle[string] ?? 0 });
-  const side = string < count / 2 ? 'bass' : 'treble';
+  const at = (n: number) => fretPosition(scaleOf(c, string), n);
   return [
     {
       id: 'rod',
@@ -57,7 +52,7 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
     },
     {
       id: 'nut',
-      label: `Nut slot, string ${stringName(c, number)}`,
+      label: `Nut slot, string ${stringName(c, count - string)}`,
       short: 'nut',
       step: 0.02,
       least: -0.6,
@@ -77,6 +72,16 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
       get: (m) => m.frets,
       set: (m, frets) => ({ ...m, frets }),
     },
+  ];
+}
+
+/** The saddle at both sides, and the string's own where it has one. */
+function atTheSaddle(c: Construction, string: number): readonly Handle[] {
+  const count = c.strings.length;
+  const end = scaleOf(c, string) + c.compensation;
+  const saddle = (o: Outcome) => ({ x: end, height: o.saddle[string] ?? 0 });
+  const side = string < count / 2 ? 'bass' : 'treble';
+  return [
     {
       id: side,
       label: side === 'bass' ? 'Saddle, bass' : 'Saddle, treble',
@@ -103,7 +108,7 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
       ? [
           {
             id: 'trim' as const,
-            label: `Its own saddle, string ${stringName(c, number)}`,
+            label: `Its own saddle, string ${stringName(c, count - string)}`,
             short: 'own',
             step: 0.05,
             least: -3,
@@ -118,6 +123,16 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
           },
         ]
       : []),
+  ];
+}
+
+/** The handles of an instrument for the string that is drawn (index from the lowest). */
+export function handlesOf(c: Construction, string: number): readonly Handle[] {
+  const count = c.strings.length;
+  const scale = scaleOf(c, string);
+  return [
+    ...alongTheNeck(c, string),
+    ...atTheSaddle(c, string),
     {
       id: 'tilt',
       label: tiltName(c),
@@ -125,19 +140,19 @@ export function handlesOf(c: Construction, string: number): readonly Handle[] {
       step: 0.1,
       least: -8,
       most: 8,
-      at: () => ({ x: at(c.bodyFret), height: -1.2 }),
+      at: () => ({ x: fretPosition(scale, c.bodyFret), height: -1.2 }),
       get: (m) => m.tilt,
       set: (m, tilt) => ({ ...m, tilt }),
     },
     {
       id: 'contact',
-      label: `Contact, string ${stringName(c, number)}`,
+      label: `Contact, string ${stringName(c, count - string)}`,
       short: 'contact',
       step: 0.1,
       least: -6,
       most: 6,
       along: true,
-      at: () => ({ x: end, height: -0.8 }),
+      at: () => ({ x: scale + c.compensation, height: -0.8 }),
       get: (m) => m.contact[string] ?? 0,
       set: (m, v) => ({ ...m, contact: withString(m.contact, string, v, count) }),
     },

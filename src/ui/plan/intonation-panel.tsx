@@ -1,5 +1,6 @@
 'use client';
 
+import type { Construction } from '../../core/instrument/construction.ts';
 import { intonationPlan, type StringIntonation } from '../../core/intonation/intonation-plan.ts';
 import { leftHanded, toSvg, type Drawing } from '../../core/templates/drawing.ts';
 import {
@@ -53,11 +54,97 @@ const spots = (
     to: to(s),
   }));
 
+/** A string: what was read, what the saddle alone or both ends have to do, and whether its contact stays on the crown. */
+function StringRow({
+  of: s,
+  stays,
+  thick,
+}: {
+  readonly of: StringIntonation;
+  /** it is in its band */
+  readonly stays: boolean;
+  readonly thick: number;
+}) {
+  return (
+    <tr className="border-b border-line align-top [&>*]:py-1">
+      <th scope="row">{s.string}</th>
+      <td>{s.readings.map((r) => `${formatCents(r.cents)} at ${r.fret}`).join(', ')}</td>
+      <td>
+        {s.doubt !== null ? (
+          <span className="text-rubric">◆ {s.doubt}</span>
+        ) : s.alone === null ? (
+          <span className="text-quiet">the 12th was not read</span>
+        ) : (
+          <b>{stays ? 'stays, in its band' : way(s.alone)}</b>
+        )}
+      </td>
+      <td title={s.why}>
+        {s.nutToo && s.doubt === null ? (
+          `saddle ${way(s.fit.saddleMove)}; nut ${s.fit.nutMove.toFixed(2)} mm toward it, ±${s.fit.nutSpread.toFixed(2)}; ${s.fit.rmsAfter.toFixed(1)} cents left`
+        ) : (
+          <span className="text-quiet">{s.why}</span>
+        )}
+      </td>
+      <td className={s.outside === 0 ? '' : 'text-rubric'}>
+        {s.at === null
+          ? 'its place was not read'
+          : s.outside === 0
+            ? `fits: ${s.at.toFixed(2)} of ${thick.toFixed(2)} mm`
+            : `◆ ${Math.abs(s.outside).toFixed(2)} mm ${s.outside > 0 ? 'behind' : 'in front of'} it. Ways: ${s.ways.join('; ')}.`}
+      </td>
+    </tr>
+  );
+}
+
+/** Where the contacts go, drawn at true size. */
+function Templates({
+  number,
+  construction,
+  plan,
+  sure,
+  thick,
+  spread,
+  moveOf,
+}: {
+  readonly number: number;
+  readonly construction: Construction;
+  readonly plan: readonly StringIntonation[];
+  readonly sure: readonly StringIntonation[];
+  readonly thick: number;
+  readonly spread: number;
+  readonly moveOf: (s: StringIntonation) => number;
+}) {
+  const handed = (d: Drawing): Drawing => (construction.leftHanded ? leftHanded(d) : d);
+  return (
+    <div className="flex flex-wrap gap-6">
+      <Template
+        drawing={handed(
+          contactTemplate(
+            spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + moveOf(s)),
+            thick,
+          ),
+        )}
+        file={`saddle-${number}.svg`}
+      />
+      {sure.some((s) => s.nutToo) && (
+        <Template
+          drawing={handed(
+            nutContactTemplate(
+              spots(plan, sure, spread, (s) => s.fit.nutMove),
+              NUT_THICK,
+            ),
+          )}
+          file={`nut-${number}.svg`}
+        />
+      )}
+    </div>
+  );
+}
+
 /** Per string: what the saddle and the nut have to do, whether the contact stays on the crown, and what else there is. */
 export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
   const c = job.instrument.construction;
-  const handed = (d: Drawing): Drawing => (c.leftHanded ? leftHanded(d) : d);
   const usable = [...input.readings.values()].filter((r) => !input.stale.has(r.key));
   const plan = intonationPlan(c, usable);
   const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
@@ -108,33 +195,7 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
         </thead>
         <tbody>
           {plan.map((s) => (
-            <tr key={s.string} className="border-b border-line align-top [&>*]:py-1">
-              <th scope="row">{s.string}</th>
-              <td>{s.readings.map((r) => `${formatCents(r.cents)} at ${r.fret}`).join(', ')}</td>
-              <td>
-                {s.doubt !== null ? (
-                  <span className="text-rubric">◆ {s.doubt}</span>
-                ) : s.alone === null ? (
-                  <span className="text-quiet">the 12th was not read</span>
-                ) : (
-                  <b>{inBand(s) ? 'stays, in its band' : way(s.alone)}</b>
-                )}
-              </td>
-              <td title={s.why}>
-                {s.nutToo && s.doubt === null ? (
-                  `saddle ${way(s.fit.saddleMove)}; nut ${s.fit.nutMove.toFixed(2)} mm toward it, ±${s.fit.nutSpread.toFixed(2)}; ${s.fit.rmsAfter.toFixed(1)} cents left`
-                ) : (
-                  <span className="text-quiet">{s.why}</span>
-                )}
-              </td>
-              <td className={s.outside === 0 ? '' : 'text-rubric'}>
-                {s.at === null
-                  ? 'its place was not read'
-                  : s.outside === 0
-                    ? `fits: ${s.at.toFixed(2)} of ${thick.toFixed(2)} mm`
-                    : `◆ ${Math.abs(s.outside).toFixed(2)} mm ${s.outside > 0 ? 'behind' : 'in front of'} it. Ways: ${s.ways.join('; ')}.`}
-              </td>
-            </tr>
+            <StringRow key={s.string} of={s} stays={inBand(s)} thick={thick} />
           ))}
         </tbody>
       </table>
@@ -146,28 +207,15 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
             'Where a contact was not read, the middle of the saddle stands for it.'}
         </p>
       </div>
-      <div className="flex flex-wrap gap-6">
-        <Template
-          drawing={handed(
-            contactTemplate(
-              spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + moveOf(s)),
-              thick,
-            ),
-          )}
-          file={`saddle-${job.number}.svg`}
-        />
-        {sure.some((s) => s.nutToo) && (
-          <Template
-            drawing={handed(
-              nutContactTemplate(
-                spots(plan, sure, spread, (s) => s.fit.nutMove),
-                NUT_THICK,
-              ),
-            )}
-            file={`nut-${job.number}.svg`}
-          />
-        )}
-      </div>
+      <Templates
+        number={job.number}
+        construction={c}
+        plan={plan}
+        sure={sure}
+        thick={thick}
+        spread={spread}
+        moveOf={moveOf}
+      />
     </section>
   );
 }

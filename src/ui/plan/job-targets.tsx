@@ -66,15 +66,14 @@ function StringChoice({
   );
 }
 
-function WishForm({
-  job,
-  row,
-  onClose,
-}: {
+interface WishProps {
   readonly job: LeafJob;
   readonly row: Row;
   readonly onClose: () => void;
-}) {
+}
+
+/** A wish as it is typed, and how it is kept; over a colleague's where that was shown. */
+function useWish({ job, row, onClose }: WishProps) {
   const { give, busy, trouble } = useSend();
   const [layer, setLayer] = useState<Layer>('job');
   const [relative, setRelative] = useState<RelativeWish | ''>('');
@@ -123,6 +122,63 @@ function WishForm({
     });
     if (done) onClose();
   };
+  const keepOver = () => {
+    setSeen(job.readings.targetVersions);
+    void keep(job.readings.targetVersions);
+  };
+  return {
+    layer,
+    setLayer,
+    relative,
+    setRelative,
+    string,
+    setString,
+    text,
+    setText,
+    reason,
+    setReason,
+    error,
+    theirs,
+    keep,
+    keepOver,
+    busy,
+    trouble,
+  };
+}
+
+/** Against what is there now, instead of by a number. */
+function Against({
+  value,
+  onChange,
+}: {
+  readonly value: RelativeWish | '';
+  readonly onChange: (value: RelativeWish | '') => void;
+}) {
+  return (
+    <FormField label="Against what is there now">
+      {(w) => (
+        <select
+          {...w}
+          className="field"
+          value={value}
+          onChange={(e) => onChange(e.target.value as RelativeWish | '')}
+        >
+          <option value="">by a number</option>
+          {Object.entries(RELATIVE_WISHES).map(([id, { says }]) => (
+            <option key={id} value={id}>
+              {says}
+            </option>
+          ))}
+        </select>
+      )}
+    </FormField>
+  );
+}
+
+function WishForm({ job, row, onClose }: WishProps) {
+  const wish = useWish({ job, row, onClose });
+  const { layer, setLayer, relative, setRelative, string, setString } = wish;
+  const { text, setText, reason, setReason, error, theirs, keep, keepOver, busy, trouble } = wish;
   return (
     <form
       className="space-y-2 py-2"
@@ -133,25 +189,7 @@ function WishForm({
     >
       <PillChoice legend="Whose wish" value={layer} options={OWN_LAYERS} onChange={setLayer} />
       <StringChoice job={job} row={row} value={string} onChange={setString} />
-      {row.quantity === 'action' && (
-        <FormField label="Against what is there now">
-          {(w) => (
-            <select
-              {...w}
-              className="field"
-              value={relative}
-              onChange={(e) => setRelative(e.target.value as RelativeWish | '')}
-            >
-              <option value="">by a number</option>
-              {Object.entries(RELATIVE_WISHES).map(([id, { says }]) => (
-                <option key={id} value={id}>
-                  {says}
-                </option>
-              ))}
-            </select>
-          )}
-        </FormField>
-      )}
+      {row.quantity === 'action' && <Against value={relative} onChange={setRelative} />}
       {relative === '' && (
         <TextField label={`${row.name}: aim on this job`} error={error} value={text} onChange={setText} />
       )}
@@ -162,14 +200,7 @@ function WishForm({
           <button type="button" className="button" onClick={onClose}>
             Let theirs stand
           </button>
-          <button
-            type="button"
-            className="button"
-            onClick={() => {
-              setSeen(job.readings.targetVersions);
-              void keep(job.readings.targetVersions);
-            }}
-          >
+          <button type="button" className="button" onClick={keepOver}>
             Mine over theirs
           </button>
         </div>

@@ -67,33 +67,10 @@ const takenOff = ({ removed }: Plan): string => {
   return some.length === 0 ? '' : `; off for good: ${some.join(', ')}`;
 };
 
-/** One plan: what is done, what is left, what it costs, and its reasons. */
-function PlanCard({
-  job,
-  plan,
-  may,
-  onTry,
-}: Pick<LeafProps<'plan'>, 'job'> & {
-  readonly plan: Plan;
-  readonly may: boolean;
-  readonly onTry: (moves: Moves) => void;
-}) {
-  const { give, busy, trouble } = useSend();
-  const [reason, setReason] = useState('');
-  const { choice } = job.plan;
-  const chosen = choice?.plan === plan.id;
-  const money = (v: number) => formatMoney(v, job.shop.currency);
-  const choose = () =>
-    give('plan.choose', { jobId: job.id, plan: plan.id, reason, version: choice?.version ?? 0 });
+/** What a plan costs, does, leaves undone and warns of. */
+function WhatItDoes({ plan, money }: { readonly plan: Plan; readonly money: (v: number) => string }) {
   return (
-    <article
-      aria-label={plan.name}
-      className={`space-y-2 border p-3 ${chosen ? 'border-2 border-plain' : 'border-line'}`}
-    >
-      <h3 className="text-lg">
-        {plan.name}
-        {chosen && <span className="text-sm text-ink"> · chosen by {choice.by}</span>}
-      </h3>
+    <>
       <p>
         <b>{money(plan.cost.price.likely)}</b>
         {plan.cost.price.low !== plan.cost.price.high &&
@@ -126,6 +103,38 @@ function PlanCard({
           ◆ {w}
         </p>
       ))}
+    </>
+  );
+}
+
+/** One plan: what is done, what is left, what it costs, and its reasons. */
+function PlanCard({
+  job,
+  plan,
+  may,
+  onTry,
+}: Pick<LeafProps<'plan'>, 'job'> & {
+  readonly plan: Plan;
+  readonly may: boolean;
+  readonly onTry: (moves: Moves) => void;
+}) {
+  const { give, busy, trouble } = useSend();
+  const [reason, setReason] = useState('');
+  const { choice } = job.plan;
+  const chosen = choice?.plan === plan.id;
+  const money = (v: number) => formatMoney(v, job.shop.currency);
+  const choose = () =>
+    give('plan.choose', { jobId: job.id, plan: plan.id, reason, version: choice?.version ?? 0 });
+  return (
+    <article
+      aria-label={plan.name}
+      className={`space-y-2 border p-3 ${chosen ? 'border-2 border-plain' : 'border-line'}`}
+    >
+      <h3 className="text-lg">
+        {plan.name}
+        {chosen && <span className="text-sm text-ink"> · chosen by {choice.by}</span>}
+      </h3>
+      <WhatItDoes plan={plan} money={money} />
       <Steps plan={plan} />
       <Calls plan={plan} />
       <div className="flex flex-wrap items-end gap-2">

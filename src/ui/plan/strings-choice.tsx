@@ -10,6 +10,32 @@ import { ListChoice } from '../kit/list-choice.tsx';
 
 const AS_IT_IS = 'as it is';
 
+interface Choice {
+  readonly label: string;
+  readonly className: string;
+  readonly value: string;
+  /** what it is called to be as it is */
+  readonly asItIs: string;
+  readonly others: readonly { readonly value: string; readonly name: string }[];
+  readonly onChange: (value: string) => void;
+}
+
+/** One of several, or as it is. */
+function OneOf({ label, className, value, asItIs, others, onChange }: Choice) {
+  return (
+    <FormField label={label} className={className}>
+      {(w) => (
+        <ListChoice
+          {...w}
+          value={value}
+          items={[{ value: AS_IT_IS, name: asItIs }, ...others]}
+          onChange={onChange}
+        />
+      )}
+    </FormField>
+  );
+}
+
 /** Another set and another tuning, tried like everything else. */
 export function StringsChoice({
   construction: c,
@@ -33,45 +59,35 @@ export function StringsChoice({
   const tuning = tunings.find(([, t]) => notes(t) === notes(on.map((s) => s.note)))?.[0] ?? AS_IT_IS;
   return (
     <>
-      <FormField label="Set" className="w-48">
-        {(w) => (
-          <ListChoice
-            {...w}
-            value={set}
-            items={[
-              { value: AS_IT_IS, name: 'the set it has' },
-              ...sets.map((s) => ({ value: s.id, name: s.name })),
-            ]}
-            onChange={(id) => {
-              const chosen = sets.find((s) => s.id === id)?.strings ?? c.strings;
-              put(
-                on.map((s, i) => {
-                  const other = chosen[i];
-                  if (!other) return s;
-                  const wound = 'wound' in other ? other.wound : other.kind === 'wound';
-                  return { note: s.note, gauge: other.gauge, wound };
-                }),
-              );
-            }}
-          />
-        )}
-      </FormField>
-      <FormField label="Tuning" className="w-52">
-        {(w) => (
-          <ListChoice
-            {...w}
-            value={tuning}
-            items={[
-              { value: AS_IT_IS, name: 'its own tuning' },
-              ...tunings.map(([name]) => ({ value: name, name })),
-            ]}
-            onChange={(name) => {
-              const chosen = TUNINGS[name] ?? c.strings.map((s) => s.note);
-              put(on.map((s, i) => ({ ...s, note: chosen[i] ?? s.note })));
-            }}
-          />
-        )}
-      </FormField>
+      <OneOf
+        label="Set"
+        className="w-48"
+        value={set}
+        asItIs="the set it has"
+        others={sets.map((s) => ({ value: s.id, name: s.name }))}
+        onChange={(id) => {
+          const chosen = sets.find((s) => s.id === id)?.strings ?? c.strings;
+          put(
+            on.map((s, i) => {
+              const other = chosen[i];
+              if (!other) return s;
+              const wound = 'wound' in other ? other.wound : other.kind === 'wound';
+              return { note: s.note, gauge: other.gauge, wound };
+            }),
+          );
+        }}
+      />
+      <OneOf
+        label="Tuning"
+        className="w-52"
+        value={tuning}
+        asItIs="its own tuning"
+        others={tunings.map(([name]) => ({ value: name, name }))}
+        onChange={(name) => {
+          const chosen = TUNINGS[name] ?? c.strings.map((s) => s.note);
+          put(on.map((s, i) => ({ ...s, note: chosen[i] ?? s.note })));
+        }}
+      />
     </>
   );
 }

@@ -31,16 +31,18 @@ const NUMBER = /^-?\d{1,3}(?:[.,]\d)?$/;
 const toNumber = (text: string): number | null =>
   text.trim() === '' ? null : Number(text.replace(',', '.'));
 
-/** How the instrument is while a round is read; what is read from now on inherits it. */
-export function ConditionsDialog({
-  job,
-  round,
-  onClose,
-}: {
+interface Props {
   readonly job: LeafJob;
   readonly round: RoundKind;
   readonly onClose: () => void;
-}) {
+}
+
+/** What is wrong with a number that is typed; nothing where none is. */
+const wrong = (text: string): string | undefined =>
+  text.trim() !== '' && !NUMBER.test(text.trim()) ? 'A number, like 21 or 44,5' : undefined;
+
+/** The conditions as they are typed, and how they are kept or left. */
+function useConditions({ job, round, onClose }: Props) {
   const known = job.readings.rounds.find((r) => r.kind === round);
   const { give, busy, trouble } = useSend();
   const now: Typed = {
@@ -54,9 +56,7 @@ export function ConditionsDialog({
     gauges: known?.gauges ?? {},
   };
   const edit = useEdit<Typed>(now, known?.version ?? 0, `conditions:${job.id}:${round}`);
-  const { strings, position, tuning, temperature, humidity, pitch, methods, gauges } = edit.value;
-  const wrong = (text: string) =>
-    text.trim() !== '' && !NUMBER.test(text.trim()) ? 'A number, like 21 or 44,5' : undefined;
+  const { temperature, humidity, pitch } = edit.value;
   const save = async () => {
     if (wrong(temperature) || wrong(humidity) || wrong(pitch)) return;
     const done = await edit.save((value, version) =>
@@ -72,6 +72,44 @@ export function ConditionsDialog({
     );
     if (done) onClose();
   };
+  const leave = () => {
+    edit.reset();
+    onClose();
+  };
+  return { edit, save, leave, busy, trouble };
+}
+
+/** The air the instrument is in, and the pitch it is tuned to. */
+function Air({
+  typed: { temperature, humidity, pitch },
+  onChange,
+}: {
+  readonly typed: Typed;
+  readonly onChange: (part: Partial<Typed>) => void;
+}) {
+  const field = (label: string, value: string, put: (text: string) => void, hint?: string) => (
+    <TextField
+      label={label}
+      error={wrong(value)}
+      inputMode="decimal"
+      {...(hint !== undefined && { placeholder: hint })}
+      value={value}
+      onChange={put}
+    />
+  );
+  return (
+    <div className="grid grid-cols-3 gap-3">
+      {field('Temperature, °C', temperature, (text) => onChange({ temperature: text }))}
+      {field('Humidity, %', humidity, (text) => onChange({ humidity: text }))}
+      {field('Pitch, A in Hz', pitch, (text) => onChange({ pitch: text }), '440')}
+    </div>
+  );
+}
+
+/** How the instrument is while a round is read; what is read from now on inherits it. */
+export function ConditionsDialog({ job, round, onClose }: Props) {
+  const { edit, save, leave, busy, trouble } = useConditions({ job, round, onClose });
+  const { strings, position, tuning, methods, gauges } = edit.value;
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
@@ -90,30 +128,7 @@ export function ConditionsDialog({
             onChange={(v) => edit.set({ position: v })}
           />
           <TextField label="Tuning" value={tuning} onChange={(text) => edit.set({ tuning: text })} />
-          <div className="grid grid-cols-3 gap-3">
-            <TextField
-              label="Temperature, °C"
-              error={wrong(temperature)}
-              inputMode="decimal"
-              value={temperature}
-              onChange={(text) => edit.set({ temperature: text })}
-            />
-            <TextField
-              label="Humidity, %"
-              error={wrong(humidity)}
-              inputMode="decimal"
-              value={humidity}
-              onChange={(text) => edit.set({ humidity: text })}
-            />
-            <TextField
-              label="Pitch, A in Hz"
-              error={wrong(pitch)}
-              inputMode="decimal"
-              placeholder="440"
-              value={pitch}
-              onChange={(text) => edit.set({ pitch: text })}
-            />
-          </div>
+          <Air typed={edit.value} onChange={edit.set} />
           <MethodChoice methods={methods} onChange={(v) => edit.set({ methods: v })} />
           <GaugeChoice
             gauges={job.readings.gauges}
@@ -123,14 +138,7 @@ export function ConditionsDialog({
           <ConflictChoice edit={edit} />
           <Trouble trouble={edit.conflicts.length > 0 ? null : trouble} />
           <div className="flex justify-end gap-3">
-            <button
-              type="button"
-              className="button"
-              onClick={() => {
-                edit.reset();
-                onClose();
-              }}
-            >
+            <button type="button" className="button" onClick={leave}>
               Leave it
             </button>
             <button type="button" className="button button-main" disabled={busy} onClick={() => void save()}>

@@ -9,13 +9,20 @@ function sinceOf(job: LeafJob, key: string | undefined): string {
   return why ? ` since: ${why.toLowerCase()}` : '';
 }
 
-/** What the readings mean, in words, a red initial where a decision is wanted. */
-export function Sentences({ job }: { readonly job: LeafJob }) {
+interface Said {
+  readonly key: string;
+  readonly title: string;
+  readonly red: boolean;
+  readonly text: string;
+}
+
+/** What a job's readings mean, the most pressing first. */
+function saidOf(job: LeafJob): readonly Said[] {
   const decided = new Set(job.decisions.map((d) => d.line));
   const { lines, leave, missing, stale } = job.proposal;
   const open = job.state === 'open' ? lines.filter((l) => !decided.has(l.key)) : [];
   const label = (key: string) => job.readings.stations.find((s) => s.key === key)?.label ?? key;
-  const cells = [
+  return [
     ...(stale.length > 0 && job.state === 'open'
       ? [
           {
@@ -44,6 +51,11 @@ export function Sentences({ job }: { readonly job: LeafJob }) {
         ]
       : []),
   ];
+}
+
+/** What the readings mean, in words, a red initial where a decision is wanted. */
+export function Sentences({ job }: { readonly job: LeafJob }) {
+  const cells = saidOf(job);
   return (
     <section
       aria-label="What it means"

@@ -83,6 +83,66 @@ function Overlaid({
   );
 }
 
+/** Two rounds beside each other, place by place, with what moved. */
+function InNumbers({
+  a,
+  b,
+  stations,
+  displayUnit,
+}: {
+  readonly a: Round;
+  readonly b: Round;
+  readonly stations: ReturnType<typeof allStations>;
+  readonly displayUnit: DisplayUnit;
+}) {
+  const asMap = (r: Round) => new Map(r.readings.map((x) => [x.key, x]));
+  const compared = compareReadings(
+    asMap(a),
+    asMap(b),
+    stations.map((s) => s.key),
+  );
+  return (
+    <table className="w-full text-left text-sm">
+      <caption className="py-1 text-left font-serif text-xl font-semibold">In numbers</caption>
+      <thead>
+        <tr className="border-b-2 border-plain">
+          {['Place', a.name, b.name, 'Moved by', ''].map((h, i) => (
+            <th key={i} scope="col" className="pr-4">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {compared.map((row) => {
+          const station = stations.find((s) => s.key === row.key);
+          if (!station) return null;
+          const say = (n: number | null) => (n === null ? '–' : sayValue(n, station.quantity, displayUnit));
+          const converted = [a, b].some((r) => r.readings.find((x) => x.key === row.key)?.converted);
+          return (
+            <tr key={row.key} className="border-b border-line">
+              <th scope="row" className="pr-4 font-normal">
+                {station.label}
+              </th>
+              <td className="pr-4 text-ink">{say(row.a)}</td>
+              <td className="pr-4 text-ink">{say(row.b)}</td>
+              <td className="pr-4 font-semibold">
+                {row.moved === null
+                  ? ''
+                  : `${row.moved > 0 ? '▲' : row.moved < 0 ? '▼' : '='} ${say(row.moved)}`}
+              </td>
+              <td className="text-quiet">
+                {row.moved !== null && row.moved !== 0 && !row.sure && 'under what the gauges tell apart'}
+                {converted && ' one of them converted'}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
 /** Any round of any visit against any other: as numbers, on the drawing, and all of them over time. */
 export function CompareRounds({
   instrument,
@@ -100,12 +160,6 @@ export function CompareRounds({
   const stations = useMemo(() => allStations(construction), [construction]);
   const [a, b] = [rounds.find((r) => r.id === aId), rounds.find((r) => r.id === bId)];
   if (!a || !b) return <p className="px-5 py-3">Nothing was read on this instrument yet.</p>;
-  const asMap = (r: Round) => new Map(r.readings.map((x) => [x.key, x]));
-  const compared = compareReadings(
-    asMap(a),
-    asMap(b),
-    stations.map((s) => s.key),
-  );
   const choice = (label: string, value: string, onChange: (id: string) => void) => (
     <FormField label={label}>
       {(w) => (
@@ -127,44 +181,7 @@ export function CompareRounds({
       </div>
       <Overlaid instrument={instrument} a={a} b={b} />
       <NeckShapes construction={construction} a={a} b={b} displayUnit={displayUnit} />
-      <table className="w-full text-left text-sm">
-        <caption className="py-1 text-left font-serif text-xl font-semibold">In numbers</caption>
-        <thead>
-          <tr className="border-b-2 border-plain">
-            {['Place', a.name, b.name, 'Moved by', ''].map((h, i) => (
-              <th key={i} scope="col" className="pr-4">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {compared.map((row) => {
-            const station = stations.find((s) => s.key === row.key);
-            if (!station) return null;
-            const say = (n: number | null) => (n === null ? '–' : sayValue(n, station.quantity, displayUnit));
-            const converted = [a, b].some((r) => r.readings.find((x) => x.key === row.key)?.converted);
-            return (
-              <tr key={row.key} className="border-b border-line">
-                <th scope="row" className="pr-4 font-normal">
-                  {station.label}
-                </th>
-                <td className="pr-4 text-ink">{say(row.a)}</td>
-                <td className="pr-4 text-ink">{say(row.b)}</td>
-                <td className="pr-4 font-semibold">
-                  {row.moved === null
-                    ? ''
-                    : `${row.moved > 0 ? '▲' : row.moved < 0 ? '▼' : '='} ${say(row.moved)}`}
-                </td>
-                <td className="text-quiet">
-                  {row.moved !== null && row.moved !== 0 && !row.sure && 'under what the gauges tell apart'}
-                  {converted && ' one of them converted'}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <InNumbers a={a} b={b} stations={stations} displayUnit={displayUnit} />
       <ReadingCharts rounds={rounds} strings={construction.strings.length} />
     </div>
   );

@@ -17,6 +17,82 @@ function One({ side, says }: { readonly side: Side; readonly says: string }) {
   );
 }
 
+/** Two entries that look like one, with what can be said of them. */
+function Alike({
+  found: d,
+  busy,
+  onJudge,
+}: {
+  readonly found: Duplicate;
+  readonly busy: boolean;
+  readonly onJudge: (verdict: 'same' | 'apart') => void;
+}) {
+  const button = (verdict: 'same' | 'apart', words: string, main: boolean) => (
+    <button
+      type="button"
+      className={`button ${main ? 'button-main' : ''}`}
+      disabled={busy}
+      aria-label={`${words}: ${d.keep.name} and ${d.gone.name}`}
+      onClick={() => onJudge(verdict)}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <li className="space-y-2 border-b border-line py-3">
+      <p className="text-sm">
+        {KINDS[d.entity]}: {d.why}
+      </p>
+      <div className="flex flex-wrap items-center gap-4">
+        <One side={d.keep} says="kept" />
+        <One side={d.gone} says="joined to it" />
+        {button('same', 'They are one', true)}
+        {button('apart', 'They are two', false)}
+      </div>
+    </li>
+  );
+}
+
+/** What was joined lately, each with the way back. */
+function Joined({
+  merged,
+  busy,
+  onUndo,
+}: {
+  readonly merged: readonly Merged[];
+  readonly busy: boolean;
+  readonly onUndo: (mergeId: number) => void;
+}) {
+  return (
+    <section aria-labelledby="joined">
+      <h2 id="joined" className="border-b-2 border-plain text-xl">
+        Joined lately
+      </h2>
+      <ul>
+        {merged.map((m) => (
+          <li key={m.id} className="flex items-center justify-between gap-4 border-b border-line py-2">
+            <span>
+              {m.gone} → <b>{m.keep}</b>
+              <span className="block text-sm text-quiet">
+                {KINDS[m.entity].toLowerCase()}, {m.by}, {sayMoment(m.at)}
+              </span>
+            </span>
+            <button
+              type="button"
+              className="button"
+              disabled={busy}
+              aria-label={`Take apart again: ${m.gone}`}
+              onClick={() => onUndo(m.id)}
+            >
+              Take apart again
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** Entries that look like one: joined or kept apart by a tap, and taken apart again. */
 export function DoubleEntries({
   found,
@@ -38,63 +114,21 @@ export function DoubleEntries({
         {found.length === 0 && <p className="py-2 text-quiet">Nothing in the book looks double.</p>}
         <ul>
           {found.map((d) => (
-            <li key={`${d.entity} ${d.keep.id} ${d.gone.id}`} className="space-y-2 border-b border-line py-3">
-              <p className="text-sm">
-                {KINDS[d.entity]}: {d.why}
-              </p>
-              <div className="flex flex-wrap items-center gap-4">
-                <One side={d.keep} says="kept" />
-                <One side={d.gone} says="joined to it" />
-                <button
-                  type="button"
-                  className="button button-main"
-                  disabled={busy}
-                  aria-label={`They are one: ${d.keep.name} and ${d.gone.name}`}
-                  onClick={() => void judge(d, 'same')}
-                >
-                  They are one
-                </button>
-                <button
-                  type="button"
-                  className="button"
-                  disabled={busy}
-                  aria-label={`They are two: ${d.keep.name} and ${d.gone.name}`}
-                  onClick={() => void judge(d, 'apart')}
-                >
-                  They are two
-                </button>
-              </div>
-            </li>
+            <Alike
+              key={`${d.entity} ${d.keep.id} ${d.gone.id}`}
+              found={d}
+              busy={busy}
+              onJudge={(verdict) => void judge(d, verdict)}
+            />
           ))}
         </ul>
       </section>
       {merged.length > 0 && (
-        <section aria-labelledby="joined">
-          <h2 id="joined" className="border-b-2 border-plain text-xl">
-            Joined lately
-          </h2>
-          <ul>
-            {merged.map((m) => (
-              <li key={m.id} className="flex items-center justify-between gap-4 border-b border-line py-2">
-                <span>
-                  {m.gone} → <b>{m.keep}</b>
-                  <span className="block text-sm text-quiet">
-                    {KINDS[m.entity].toLowerCase()}, {m.by}, {sayMoment(m.at)}
-                  </span>
-                </span>
-                <button
-                  type="button"
-                  className="button"
-                  disabled={busy}
-                  aria-label={`Take apart again: ${m.gone}`}
-                  onClick={() => void give('shelf.undo-merge', { mergeId: m.id })}
-                >
-                  Take apart again
-                </button>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <Joined
+          merged={merged}
+          busy={busy}
+          onUndo={(mergeId) => void give('shelf.undo-merge', { mergeId })}
+        />
       )}
     </div>
   );

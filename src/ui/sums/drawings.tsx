@@ -20,6 +20,52 @@ export interface NeckString {
   readonly dashed?: boolean;
 }
 
+/** A fret from the side, with its number where there is room. */
+function FretLine({ fret, x, y }: { readonly fret: number; readonly x: number; readonly y: number }) {
+  return (
+    <g>
+      <line x1={x} x2={x} y1={y} y2={y + 8} stroke="var(--fret)" strokeWidth={2} />
+      {NUMBERED.has(fret) && (
+        <text x={x} y={BOARD + 34} fontSize={11} textAnchor="middle" fill="var(--quiet)">
+          {fret}
+        </text>
+      )}
+    </g>
+  );
+}
+
+type Point = readonly [x: number, y: number];
+
+/** A string from nut to saddle with its name. */
+function StringOver({
+  string: s,
+  from,
+  to,
+  nameAt,
+}: {
+  readonly string: NeckString;
+  readonly from: Point;
+  readonly to: Point;
+  readonly nameAt: number;
+}) {
+  return (
+    <g>
+      <line
+        x1={from[0]}
+        y1={from[1]}
+        x2={to[0]}
+        y2={to[1]}
+        stroke="var(--plain)"
+        strokeWidth={1.6}
+        {...(s.dashed && { strokeDasharray: '5 4' })}
+      />
+      <text x={WIDTH - 4} y={nameAt} fontSize={12} textAnchor="end" fill="var(--plain)">
+        {s.name}
+      </text>
+    </g>
+  );
+}
+
 /** The neck from the side: frets at their places, strings over them, heights enlarged. */
 export function NeckLine({
   scale,
@@ -59,49 +105,16 @@ export function NeckLine({
         fill="var(--wood)"
       />
       {numbers.map((n) => (
-        <g key={n}>
-          <line
-            x1={x(fretPosition(scale, n))}
-            x2={x(fretPosition(scale, n))}
-            y1={y(top(n))}
-            y2={y(top(n)) + 8}
-            stroke="var(--fret)"
-            strokeWidth={2}
-          />
-          {NUMBERED.has(n) && (
-            <text
-              x={x(fretPosition(scale, n))}
-              y={BOARD + 34}
-              fontSize={11}
-              textAnchor="middle"
-              fill="var(--quiet)"
-            >
-              {n}
-            </text>
-          )}
-        </g>
+        <FretLine key={n} fret={n} x={x(fretPosition(scale, n))} y={y(top(n))} />
       ))}
       {strings.map((s, i) => (
-        <g key={s.name}>
-          <line
-            x1={x(0)}
-            y1={y(s.nut)}
-            x2={x(length)}
-            y2={y(s.saddle)}
-            stroke="var(--plain)"
-            strokeWidth={1.6}
-            {...(s.dashed && { strokeDasharray: '5 4' })}
-          />
-          <text
-            x={WIDTH - 4}
-            y={Math.max(10, y(s.saddle) - 4 + i * 2)}
-            fontSize={12}
-            textAnchor="end"
-            fill="var(--plain)"
-          >
-            {s.name}
-          </text>
-        </g>
+        <StringOver
+          key={s.name}
+          string={s}
+          from={[x(0), y(s.nut)]}
+          to={[x(length), y(s.saddle)]}
+          nameAt={Math.max(10, y(s.saddle) - 4 + i * 2)}
+        />
       ))}
       {marks.map((m, i) => (
         <text

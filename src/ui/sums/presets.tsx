@@ -89,6 +89,50 @@ export function StringPresets({
 
 type Neck = Parameters<typeof setCompensation>[0];
 
+/** The strings of a set with their compensation, each with the tap that takes it over. */
+function SetTable({
+  strings,
+  notes,
+  found,
+  say,
+  onUse,
+}: {
+  readonly strings: readonly StringMake[];
+  readonly notes: readonly string[];
+  readonly found: readonly (number | null)[];
+  readonly say: Say;
+  readonly onUse: (make: StringMake, note: string) => void;
+}) {
+  return (
+    <table className="mt-1 w-full text-left">
+      <thead className="sr-only">
+        <tr>
+          <th scope="col">Note</th>
+          <th scope="col">Gauge</th>
+          <th scope="col">Compensation</th>
+          <th scope="col">Take over</th>
+        </tr>
+      </thead>
+      <tbody>
+        {strings.map((make, i) => (
+          <tr key={i} className="border-b border-line">
+            <td>{notes[i]}</td>
+            <td>
+              {thou(make.gauge)} {make.kind}
+            </td>
+            <td className="font-bold">{found[i] == null ? '–' : say.length(found[i])}</td>
+            <td className="text-right">
+              <button type="button" className="button" onClick={() => onUse(make, notes[i] ?? '')}>
+                Use {notes[i]}
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** A starting compensation for every string of a usual set at the form's scale and action; one tap takes a string over. */
 export function SetCompensation({
   neck,
@@ -134,32 +178,7 @@ export function SetCompensation({
           />
         )}
       </FormField>
-      <table className="mt-1 w-full text-left">
-        <thead className="sr-only">
-          <tr>
-            <th scope="col">Note</th>
-            <th scope="col">Gauge</th>
-            <th scope="col">Compensation</th>
-            <th scope="col">Take over</th>
-          </tr>
-        </thead>
-        <tbody>
-          {set?.strings.map((make, i) => (
-            <tr key={i} className="border-b border-line">
-              <td>{notes[i]}</td>
-              <td>
-                {thou(make.gauge)} {make.kind}
-              </td>
-              <td className="font-bold">{found[i] == null ? '–' : say.length(found[i])}</td>
-              <td className="text-right">
-                <button type="button" className="button" onClick={() => use(make, notes[i] ?? '')}>
-                  Use {notes[i]}
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SetTable strings={set?.strings ?? []} notes={notes} found={found} say={say} onUse={use} />
     </section>
   );
 }

@@ -135,6 +135,40 @@ function takeRowOut(typed: Typed, path: string, index: number): Typed {
   return kept;
 }
 
+/** Prints the sheet, empties it, and draws its template at true size. */
+function Tools({
+  id,
+  address,
+  onEmpty,
+}: {
+  readonly id: string;
+  /** what is typed, as an address; null where nothing can be drawn */
+  readonly address: string | null;
+  readonly onEmpty: () => void;
+}) {
+  const drawn = (format: 'pdf' | 'svg') => (
+    <a className="button" href={`/api/sums/${id}/template?format=${format}&${address ?? ''}`} target="_blank">
+      True size ({format.toUpperCase()})
+    </a>
+  );
+  return (
+    <div className="no-print mt-4 flex flex-wrap gap-2">
+      <button type="button" className="button" onClick={() => window.print()}>
+        Print
+      </button>
+      <button type="button" className="button" onClick={onEmpty}>
+        Empty the form
+      </button>
+      {address !== null && (
+        <>
+          {drawn('pdf')}
+          {drawn('svg')}
+        </>
+      )}
+    </div>
+  );
+}
+
 function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange: (open: Open) => void }) {
   const { sum, typed, unit } = open;
   const read = useMemo(() => readForm(sum, typed, unit), [sum, typed, unit]);
@@ -148,7 +182,6 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
   const type = (path: string, text: string) => onChange({ ...open, typed: { ...typed, [path]: text } });
   const speak = (next: LengthUnit) => onChange({ ...open, typed: withOldUnit(sum, typed, unit), unit: next });
   const fill = (next: Typed) => onChange({ ...open, typed: next });
-  const address = toAddress(typed, unit);
   const total = read.result.ok ? ((read.result.value as { total?: number }).total ?? null) : null;
   return (
     <div
@@ -196,32 +229,11 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
             Drawn for a left-handed instrument
           </label>
         )}
-        <div className="no-print mt-4 flex flex-wrap gap-2">
-          <button type="button" className="button" onClick={() => window.print()}>
-            Print
-          </button>
-          <button type="button" className="button" onClick={() => fill({})}>
-            Empty the form
-          </button>
-          {TEMPLATES.has(sum.id) && read.result.ok && (
-            <>
-              <a
-                className="button"
-                href={`/api/sums/${sum.id}/template?format=pdf&${address}`}
-                target="_blank"
-              >
-                True size (PDF)
-              </a>
-              <a
-                className="button"
-                href={`/api/sums/${sum.id}/template?format=svg&${address}`}
-                target="_blank"
-              >
-                True size (SVG)
-              </a>
-            </>
-          )}
-        </div>
+        <Tools
+          id={sum.id}
+          address={TEMPLATES.has(sum.id) && read.result.ok ? toAddress(typed, unit) : null}
+          onEmpty={() => fill({})}
+        />
       </section>
       <section aria-label="Result">
         <Answer open={open} read={read} />

@@ -12,34 +12,40 @@ import { useSend } from '../data/use-send.ts';
 
 type Accident = LeafProps['job']['accidents'][number];
 
-function Words({
-  one,
-  jobId,
-  onClose,
-}: {
+interface WordsProps {
   /** the one that is written anew, or null for a new one */
   readonly one: Accident | null;
   readonly jobId: number;
   readonly onClose: () => void;
-}) {
+}
+
+/** What is written of an accident, and how it is kept or left. */
+function useWords({ one, jobId, onClose }: WordsProps) {
   const { give, busy, trouble } = useSend();
   const edit = useEdit(
     { happened: one?.happened ?? '', remedy: one?.remedy ?? '' },
     one?.version ?? 0,
     `accident:${jobId}:${one?.id ?? 'new'}`,
   );
-  const { happened, remedy } = edit.value;
-  const error = trouble?.code === 'invalid' ? trouble.fields['happened'] : undefined;
+  const leave = () => {
+    edit.reset();
+    onClose();
+  };
   const keep = async () => {
     const done = await edit.save(async (value, version) => {
       if (one) return give('work.change-accident', { accidentId: one.id, version, ...value });
       const made = await give('work.accident', { jobId, lineId: null, ...value });
       return made && { version: 0 };
     });
-    if (!done) return;
-    edit.reset();
-    onClose();
+    if (done) leave();
   };
+  return { edit, keep, leave, busy, trouble };
+}
+
+function Words(props: WordsProps) {
+  const { edit, keep, leave, busy, trouble } = useWords(props);
+  const { happened, remedy } = edit.value;
+  const error = trouble?.code === 'invalid' ? trouble.fields['happened'] : undefined;
   return (
     <form
       aria-label="An accident"
@@ -66,14 +72,7 @@ function Words({
         <button type="submit" className="button button-main" disabled={busy || edit.conflicts.length > 0}>
           Write it down
         </button>
-        <button
-          type="button"
-          className="button"
-          onClick={() => {
-            edit.reset();
-            onClose();
-          }}
-        >
+        <button type="button" className="button" onClick={leave}>
           Leave it
         </button>
       </div>

@@ -12,19 +12,13 @@ import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
-/** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */
-export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+/** What is typed of something found inside, what it comes to, and how the customer is asked. */
+function useChange(job: LeafProps<'plan'>['job']) {
   const { give, busy, trouble } = useSend();
   const [open, setOpen] = useState(false);
   const [found, setFound] = useState('');
   const [operation, setOperation] = useState<OperationId>(job.plan.catalogue[0]?.id ?? 'tighten');
   const [stops, setStops] = useState('');
-  if (!open)
-    return (
-      <button type="button" className="button" onClick={() => setOpen(true)}>
-        Found something inside
-      </button>
-    );
   const op = job.plan.catalogue.find((o) => o.id === operation);
   const price = op ? total([op], job.shop.tax).toPay : 0;
   const fits = op !== undefined && withinLimit(job.lines, op, job.limit, job.shop.tax, job.discount);
@@ -43,6 +37,69 @@ export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
     setFound('');
     setStops('');
   };
+  return {
+    open,
+    setOpen,
+    found,
+    setFound,
+    operation,
+    setOperation,
+    stops,
+    setStops,
+    price,
+    fits,
+    standing,
+    ask,
+    busy,
+    trouble,
+  };
+}
+
+/** The work it takes, and which line stands still until the customer has answered. */
+function WhatItTakes({
+  job,
+  change: { operation, setOperation, stops, setStops, standing },
+}: Pick<LeafProps<'plan'>, 'job'> & { readonly change: ReturnType<typeof useChange> }) {
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <FormField label="What it takes">
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={operation}
+            items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
+            onChange={(v) => setOperation(v as OperationId)}
+          />
+        )}
+      </FormField>
+      <FormField label="Stands still until answered">
+        {(w) => (
+          <ListChoice
+            {...w}
+            value={stops}
+            items={[
+              { value: '', name: 'nothing: the rest goes on' },
+              ...standing.map((l) => ({ value: String(l.id), name: l.title })),
+            ]}
+            onChange={setStops}
+          />
+        )}
+      </FormField>
+    </div>
+  );
+}
+
+/** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */
+export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const change = useChange(job);
+  const { open, setOpen, found, setFound } = change;
+  const { price, fits, ask, busy, trouble } = change;
+  if (!open)
+    return (
+      <button type="button" className="button" onClick={() => setOpen(true)}>
+        Found something inside
+      </button>
+    );
   const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
   return (
     <form
@@ -55,31 +112,7 @@ export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
     >
       <h2 className="text-xl">Found something inside</h2>
       <TextField label="What was found" error={field('found')} rows={2} value={found} onChange={setFound} />
-      <div className="grid gap-3 sm:grid-cols-2">
-        <FormField label="What it takes">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={operation}
-              items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
-              onChange={(v) => setOperation(v as OperationId)}
-            />
-          )}
-        </FormField>
-        <FormField label="Stands still until answered">
-          {(w) => (
-            <ListChoice
-              {...w}
-              value={stops}
-              items={[
-                { value: '', name: 'nothing: the rest goes on' },
-                ...standing.map((l) => ({ value: String(l.id), name: l.title })),
-              ]}
-              onChange={setStops}
-            />
-          )}
-        </FormField>
-      </div>
+      <WhatItTakes job={job} change={change} />
       <p className="text-sm text-quiet">
         {formatMoney(price, job.shop.currency)} with tax.{' '}
         {job.limit === null

@@ -31,6 +31,28 @@ export function Clock({ line, since }: { readonly line: Line; readonly since?: s
   );
 }
 
+/** The way to put a clock right; one that was probably forgotten is asked about. */
+function ClockDoubt({
+  clock,
+  onOpen,
+}: {
+  readonly clock: Line['clocks'][number];
+  readonly onOpen: () => void;
+}) {
+  return clock.forgotten ? (
+    <p className="text-rubric">
+      ◆ This clock has run since {sayMoment(clock.from)}. Forgotten?{' '}
+      <button type="button" className="button" onClick={onOpen}>
+        Put the clock right
+      </button>
+    </p>
+  ) : (
+    <button type="button" className="min-h-11 cursor-pointer text-sm text-quiet underline" onClick={onOpen}>
+      Put the clock right
+    </button>
+  );
+}
+
 /** A clock that ran too long, put right with the reason. */
 export function CorrectClock({ line, may }: { readonly line: Line; readonly may: boolean }) {
   const { give, busy, trouble } = useSend();
@@ -41,23 +63,7 @@ export function CorrectClock({ line, may }: { readonly line: Line; readonly may:
   if (!clock || !may) return null;
   const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
   const whole = /^\d{1,4}$/.test(minutes.trim());
-  if (!open)
-    return clock.forgotten ? (
-      <p className="text-rubric">
-        ◆ This clock has run since {sayMoment(clock.from)}. Forgotten?{' '}
-        <button type="button" className="button" onClick={() => setOpen(true)}>
-          Put the clock right
-        </button>
-      </p>
-    ) : (
-      <button
-        type="button"
-        className="min-h-11 cursor-pointer text-sm text-quiet underline"
-        onClick={() => setOpen(true)}
-      >
-        Put the clock right
-      </button>
-    );
+  if (!open) return <ClockDoubt clock={clock} onOpen={() => setOpen(true)} />;
   return (
     <form
       className="flex flex-wrap items-end gap-2 border border-line p-2"

@@ -28,27 +28,94 @@ export function HandedOn({ job }: { readonly job: Pick<BenchJob, 'handOns' | 'st
   );
 }
 
+interface Typed {
+  readonly to: string;
+  readonly state: string;
+  readonly tried: string;
+  readonly beware: string;
+}
+
 /** Gives the job into a colleague's hands. What is stale goes along by itself. */
 export function HandOn({ job, me }: Pick<LeafProps, 'job' | 'me'>) {
-  const { give, busy, trouble } = useSend();
   const [open, setOpen] = useState(false);
-  const [to, setTo] = useState('');
-  const [words, setWords] = useState({ state: '', tried: '', beware: '' });
-  if (!open)
-    return (
-      <button type="button" className="button" onClick={() => setOpen(true)}>
+  const [typed, setTyped] = useState<Typed>({ to: '', state: '', tried: '', beware: '' });
+  return open ? (
+    <Giving job={job} me={me} typed={typed} onType={setTyped} onClose={() => setOpen(false)} />
+  ) : (
+    <button type="button" className="button" onClick={() => setOpen(true)}>
+      Hand it on
+    </button>
+  );
+}
+
+function ToWhom({
+  people,
+  error,
+  to,
+  onChoose,
+}: {
+  readonly people: LeafProps['job']['people'];
+  readonly error: string | undefined;
+  readonly to: string;
+  readonly onChoose: (person: string) => void;
+}) {
+  return (
+    <FormField label="To whom" error={error}>
+      {(w) => (
+        <ListChoice
+          {...w}
+          value={to}
+          items={people.map((p) => ({ value: String(p.id), name: p.name }))}
+          onChange={onChoose}
+        />
+      )}
+    </FormField>
+  );
+}
+
+function Ends({ ready, onKeep }: { readonly ready: boolean; readonly onKeep: () => void }) {
+  return (
+    <div className="flex gap-2">
+      <button type="submit" className="button button-main" disabled={!ready}>
         Hand it on
       </button>
-    );
+      <button type="button" className="button" onClick={onKeep}>
+        Keep it
+      </button>
+    </div>
+  );
+}
+
+/** The places whose readings are stale, which goes along by itself. */
+const staleOf = ({ readings, proposal }: LeafProps['job']): readonly string[] =>
+  readings.stations.filter((s) => proposal.stale.includes(s.key)).map((s) => s.label);
+
+function Giving({
+  job,
+  me,
+  typed,
+  onType,
+  onClose,
+}: Pick<LeafProps, 'job' | 'me'> & {
+  readonly typed: Typed;
+  readonly onType: (typed: Typed) => void;
+  readonly onClose: () => void;
+}) {
+  const { give, busy, trouble } = useSend();
+  const { to, ...words } = typed;
+  const hand = async () => {
+    const to = { toPerson: Number(typed.to), ...words };
+    if (await give('work.hand-on', { jobId: job.id, version: job.version, ...to })) onClose();
+  };
   const field = (name: string) => (trouble?.code === 'invalid' ? trouble.fields[name] : undefined);
-  const stale = job.readings.stations.filter((s) => job.proposal.stale.includes(s.key)).map((s) => s.label);
+  const stale = staleOf(job);
   const text = (key: keyof typeof words, label: string) => (
     <TextField
       label={label}
       error={field(key)}
       rows={2}
       value={words[key]}
-      onChange={(text) => setWords({ ...words, [key]: text })}
+      onChange={(text) => onType({ ...typed, [key]: text })}
     />
   );
   return (
@@ -57,26 +124,15 @@ export function HandOn({ job, me }: Pick<LeafProps, 'job' | 'me'>) {
       className="space-y-2 border border-plain p-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void give('work.hand-on', {
-          jobId: job.id,
-          version: job.version,
-          toPerson: Number(to),
-          ...words,
-        }).then((done) => done && setOpen(false));
+        void hand();
       }}
     >
-      <FormField label="To whom" error={field('toPerson')}>
-        {(w) => (
-          <ListChoice
-            {...w}
-            value={to}
-            items={job.people
-              .filter((p) => p.name !== me)
-              .map((p) => ({ value: String(p.id), name: p.name }))}
-            onChange={setTo}
-          />
-        )}
-      </FormField>
+      <ToWhom
+        people={job.people.filter((p) => p.name !== me)}
+        error={field('toPerson')}
+        to={to}
+        onChoose={(person) => onType({ ...typed, to: person })}
+      />
       {text('state', 'How it stands')}
       {text('tried', 'What was tried')}
       {text('beware', 'What to beware of')}
@@ -84,14 +140,7 @@ export function HandOn({ job, me }: Pick<LeafProps, 'job' | 'me'>) {
         {stale.length === 0 ? 'Nothing is stale.' : `Goes along as stale: ${sayPlaces(stale)}.`}
       </p>
       <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
-      <div className="flex gap-2">
-        <button type="submit" className="button button-main" disabled={busy || to === ''}>
-          Hand it on
-        </button>
-        <button type="button" className="button" onClick={() => setOpen(false)}>
-          Keep it
-        </button>
-      </div>
+      <Ends ready={!busy && to !== ''} onKeep={onClose} />
     </form>
   );
 }

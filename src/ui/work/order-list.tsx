@@ -57,6 +57,30 @@ function Mover({ line, at, busy, onMove }: Omit<RowProps, 'job' | 'may' | 'mayMo
   );
 }
 
+/** A line that is no step yet, or none any more: what the customer has said of it. */
+function NotAgreed({ job, line }: Pick<RowProps, 'job' | 'line'>) {
+  return (
+    <p className="py-2">
+      <b>{line.title}</b>{' '}
+      <span className={line.approval === 'asked' ? 'text-rubric' : 'text-quiet'}>
+        {line.approval === 'asked'
+          ? '◆ waits for the customer’s word'
+          : `taken out: ${line.approvedBy} said no, ${line.approvedHow}`}
+      </span>
+      {line.found !== null && (
+        <span className="block text-ink">
+          Found while inside{line.askedBy && ` by ${line.askedBy}`}: {line.found}
+        </span>
+      )}
+      <span className="block text-sm text-quiet">
+        {formatMoney(line.price + line.parts, job.shop.currency)} · {line.minutes.low} to {line.minutes.high}{' '}
+        min
+        {line.needs.length > 0 && ` · needs first: ${line.needs.join(', ')}`}
+      </span>
+    </p>
+  );
+}
+
 function Row(props: RowProps) {
   const { job, line, may, mayMove } = props;
   const movable = mayMove && line.range.first !== line.range.last;
@@ -94,24 +118,7 @@ function Row(props: RowProps) {
           {line.approval === 'yes' ? (
             <StepCard job={job} line={line} may={may} />
           ) : (
-            <p className="py-2">
-              <b>{line.title}</b>{' '}
-              <span className={line.approval === 'asked' ? 'text-rubric' : 'text-quiet'}>
-                {line.approval === 'asked'
-                  ? '◆ waits for the customer’s word'
-                  : `taken out: ${line.approvedBy} said no, ${line.approvedHow}`}
-              </span>
-              {line.found !== null && (
-                <span className="block text-ink">
-                  Found while inside{line.askedBy && ` by ${line.askedBy}`}: {line.found}
-                </span>
-              )}
-              <span className="block text-sm text-quiet">
-                {formatMoney(line.price + line.parts, job.shop.currency)} · {line.minutes.low} to{' '}
-                {line.minutes.high} min
-                {line.needs.length > 0 && ` · needs first: ${line.needs.join(', ')}`}
-              </span>
-            </p>
+            <NotAgreed job={job} line={line} />
           )}
         </div>
       </div>

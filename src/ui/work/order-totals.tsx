@@ -12,9 +12,41 @@ import { LimitSays } from './limit-says.tsx';
 const DiscountForm = lazyPart(() => import('./discount-form.tsx').then((m) => m.DiscountForm));
 const LinePrice = lazyPart(() => import('./line-price.tsx').then((m) => m.LinePrice));
 
+/** The ways to change what is agreed: a discount, a price. */
+function Changes({ job }: Pick<LeafProps, 'job'>) {
+  const [open, setOpen] = useState<'discount' | 'price' | null>(null);
+  const button = (what: 'discount' | 'price', words: string) => (
+    <button
+      type="button"
+      className="button"
+      aria-expanded={open === what}
+      onClick={() => setOpen(open === what ? null : what)}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <>
+      <div className="flex flex-wrap gap-2">
+        {button('discount', job.discount.kind === 'none' ? 'Give a discount' : 'Change the discount')}
+        {job.lines.some((l) => l.approval !== 'no') && button('price', 'Change a price')}
+      </div>
+      {open === 'discount' && (
+        <Suspense>
+          <DiscountForm job={job} onDone={() => setOpen(null)} />
+        </Suspense>
+      )}
+      {open === 'price' && (
+        <Suspense>
+          <LinePrice job={job} onDone={() => setOpen(null)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
 /** What is agreed comes to: labour, parts, discount with its reason, tax, and the range it may turn out in. */
 export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly may: boolean }) {
-  const [open, setOpen] = useState<'discount' | 'price' | null>(null);
   const agreed = job.lines.filter((l) => l.approval === 'yes');
   const sum = total(agreed, job.shop.tax, job.discount);
   const range = totalRange(
@@ -51,38 +83,7 @@ export function OrderTotals({ job, may }: Pick<LeafProps, 'job'> & { readonly ma
         </p>
       )}
       <LimitSays job={job} />
-      {may && (
-        <div className="flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="button"
-            aria-expanded={open === 'discount'}
-            onClick={() => setOpen(open === 'discount' ? null : 'discount')}
-          >
-            {job.discount.kind === 'none' ? 'Give a discount' : 'Change the discount'}
-          </button>
-          {job.lines.some((l) => l.approval !== 'no') && (
-            <button
-              type="button"
-              className="button"
-              aria-expanded={open === 'price'}
-              onClick={() => setOpen(open === 'price' ? null : 'price')}
-            >
-              Change a price
-            </button>
-          )}
-        </div>
-      )}
-      {may && open === 'discount' && (
-        <Suspense>
-          <DiscountForm job={job} onDone={() => setOpen(null)} />
-        </Suspense>
-      )}
-      {may && open === 'price' && (
-        <Suspense>
-          <LinePrice job={job} onDone={() => setOpen(null)} />
-        </Suspense>
-      )}
+      {may && <Changes job={job} />}
     </section>
   );
 }

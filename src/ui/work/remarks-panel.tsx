@@ -60,12 +60,11 @@ function One({ remark, may }: { readonly remark: Remark; readonly may: boolean }
   );
 }
 
-/** Notes on the job, and questions to a colleague or from the customer, with the answers that stay. */
-export function RemarksPanel({ job, may }: { readonly job: RemarkedJob; readonly may: boolean }) {
+/** A note, or a question to somebody. */
+function Writing({ job }: { readonly job: RemarkedJob }) {
   const { give, busy, trouble } = useSend();
   const [words, setWords] = useState('');
   const [to, setTo] = useState('');
-  const unsent = useQueue().filter((q) => q.name === 'work.remark' && q.input['jobId'] === job.id);
   const write = async () => {
     const done = await give('work.remark', {
       jobId: job.id,
@@ -78,6 +77,47 @@ export function RemarksPanel({ job, may }: { readonly job: RemarkedJob; readonly
     setWords('');
     setTo('');
   };
+  return (
+    <form
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void write();
+      }}
+    >
+      <TextField
+        label="Note, or a question; @name rings their bell"
+        rows={2}
+        maxLength={2000}
+        value={words}
+        onChange={setWords}
+      />
+      <div className="flex items-end gap-2">
+        <FormField label="Ask" className="flex-1">
+          {(w) => (
+            <ListChoice
+              {...w}
+              value={to}
+              items={[
+                { value: '', name: 'nobody: it is a note' },
+                ...job.people.map((p) => ({ value: String(p.id), name: p.name })),
+              ]}
+              onChange={setTo}
+            />
+          )}
+        </FormField>
+        <button type="submit" className="button" disabled={busy || words.trim() === ''}>
+          {to === '' ? 'Write it down' : 'Ask'}
+        </button>
+      </div>
+      <Trouble trouble={trouble} />
+    </form>
+  );
+}
+
+/** Notes on the job, and questions to a colleague or from the customer, with the answers that stay. */
+export function RemarksPanel({ job, may }: { readonly job: RemarkedJob; readonly may: boolean }) {
+  const unsent = useQueue().filter((q) => q.name === 'work.remark' && q.input['jobId'] === job.id);
   if (job.remarks.length === 0 && !may) return null;
   return (
     <section aria-labelledby="remarks" className="space-y-2">
@@ -94,42 +134,7 @@ export function RemarksPanel({ job, may }: { readonly job: RemarkedJob; readonly
           </li>
         ))}
       </ul>
-      {may && (
-        <form
-          className="space-y-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void write();
-          }}
-        >
-          <TextField
-            label="Note, or a question; @name rings their bell"
-            rows={2}
-            maxLength={2000}
-            value={words}
-            onChange={setWords}
-          />
-          <div className="flex items-end gap-2">
-            <FormField label="Ask" className="flex-1">
-              {(w) => (
-                <ListChoice
-                  {...w}
-                  value={to}
-                  items={[
-                    { value: '', name: 'nobody: it is a note' },
-                    ...job.people.map((p) => ({ value: String(p.id), name: p.name })),
-                  ]}
-                  onChange={setTo}
-                />
-              )}
-            </FormField>
-            <button type="submit" className="button" disabled={busy || words.trim() === ''}>
-              {to === '' ? 'Write it down' : 'Ask'}
-            </button>
-          </div>
-          <Trouble trouble={trouble} />
-        </form>
-      )}
+      {may && <Writing job={job} />}
     </section>
   );
 }

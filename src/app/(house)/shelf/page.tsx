@@ -7,6 +7,48 @@ import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'Shelf' };
 
+/** Instruments, a line each. */
+function Instruments({ rows }: { readonly rows: Awaited<ReturnType<typeof loadShelf>> }) {
+  return (
+    <table className="w-full text-left">
+      <thead>
+        <tr className="border-b-2 border-plain">
+          {['Instrument', 'Kind', 'Serial', 'Customer', 'Visits', 'Here as'].map((h) => (
+            <th key={h} scope="col" className="py-1 font-serif">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.id} className="border-b border-line hover:bg-shade">
+            <td>
+              <Link className="inline-flex min-h-11 items-center underline" href={`/shelf/${r.id}`}>
+                {r.name}
+              </Link>
+            </td>
+            <td>{r.kindName}</td>
+            <td>{r.serial}</td>
+            <td>{r.customer}</td>
+            <td>{r.visits}</td>
+            <td>
+              {r.openJob !== null && (
+                <Link
+                  className="inline-flex min-h-11 items-center underline"
+                  href={`/job/${r.openJob}/arrival`}
+                >
+                  {r.openJob}
+                </Link>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 export default async function ShelfPage({
   searchParams,
 }: {
@@ -54,42 +96,7 @@ export default async function ShelfPage({
                 : `Nothing here is called “${find}”.`}
           </p>
         ) : (
-          <table className="w-full text-left">
-            <thead>
-              <tr className="border-b-2 border-plain">
-                {['Instrument', 'Kind', 'Serial', 'Customer', 'Visits', 'Here as'].map((h) => (
-                  <th key={h} scope="col" className="py-1 font-serif">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((r) => (
-                <tr key={r.id} className="border-b border-line hover:bg-shade">
-                  <td>
-                    <Link className="inline-flex min-h-11 items-center underline" href={`/shelf/${r.id}`}>
-                      {r.name}
-                    </Link>
-                  </td>
-                  <td>{r.kindName}</td>
-                  <td>{r.serial}</td>
-                  <td>{r.customer}</td>
-                  <td>{r.visits}</td>
-                  <td>
-                    {r.openJob !== null && (
-                      <Link
-                        className="inline-flex min-h-11 items-center underline"
-                        href={`/job/${r.openJob}/arrival`}
-                      >
-                        {r.openJob}
-                      </Link>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Instruments rows={rows} />
         )}
       </div>
     </>

@@ -57,6 +57,27 @@ function contactName(c: Construction, index: number): string {
     : `string ${stringName(c, string)}`;
 }
 
+/** Strings whose contact would leave the crown of the saddle that is there, and by how much. */
+function offTheCrown(p: Problem, out: readonly Out[], crown: number) {
+  return out.flatMap((s) => {
+    const at = p.model.contact[s.index];
+    const fit = at == null ? null : contactFit(crown, at, s.move);
+    return fit && fit.outside !== 0 ? [{ ...s, fit }] : [];
+  });
+}
+
+/** Why the saddle that is there can't be compensated so far. */
+function beyondTheCrown(c: Construction, outside: ReturnType<typeof offTheCrown>, crown: number): Refused {
+  const worst = outside.reduce((a, b) => (Math.abs(b.fit.outside) > Math.abs(a.fit.outside) ? b : a));
+  const names = [...new Set(outside.map((s) => contactName(c, s.index)))].join(', ');
+  return {
+    group: 'contact',
+    operations: ['compensate'],
+    because: `${names} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
+    would: `It would do on a saddle ${mm(crown + Math.abs(worst.fit.outside))} thick.`,
+  };
+}
+
 /** Ways to move the contact of a set of strings. */
 function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
   const c = p.model.construction;
@@ -74,11 +95,7 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
   const ways: Way[] = [];
   const refused: Refused[] = [];
   const crown = p.model.saddleThickness ?? USUAL_CROWN;
-  const outside = out.flatMap((s) => {
-    const at = p.model.contact[s.index];
-    const fit = at == null ? null : contactFit(crown, at, s.move);
-    return fit && fit.outside !== 0 ? [{ ...s, fit }] : [];
-  });
+  const outside = offTheCrown(p, out, crown);
   const unread = out.some((s) => p.model.contact[s.index] == null);
   const add = (name: string, parts: readonly Part[], warns: readonly string[]) => {
     if (parts.every((x) => offered(p, x.operation) !== null))
@@ -96,13 +113,7 @@ function contactsTo(p: Problem, moves: Moves, out: readonly Out[]): Ways {
     return { ways, refused };
   }
   if (outside.length > 0) {
-    const worst = outside.reduce((a, b) => (Math.abs(b.fit.outside) > Math.abs(a.fit.outside) ? b : a));
-    refused.push({
-      group: 'contact',
-      operations: ['compensate'],
-      because: `${[...new Set(outside.map((s) => contactName(c, s.index)))].join(', ')} would leave the crown by up to ${mm(worst.fit.outside)}. Ways: ${worst.fit.ways.join('; ')}.`,
-      would: `It would do on a saddle ${mm(crown + Math.abs(worst.fit.outside))} thick.`,
-    });
+    refused.push(beyondTheCrown(c, outside, crown));
   } else {
     add(
       'compensate the saddle',
