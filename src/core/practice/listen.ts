@@ -40,13 +40,18 @@ function pitchClass(note: string): number | null {
 
 const RATTLES = 'something that is no fret rattles along with this note';
 
-function besidesAt(inside: Insides, { string, held }: Place): string | null {
+/** Whether something loose rattles along with the note of a place. */
+function rattlesAlong(inside: Insides, { string, held }: Place): boolean {
   const open = pitchClass(inside.construction.strings[string]?.note ?? '');
-  const said = inside.flaws.flatMap(({ rattles, heard }) => [
-    ...(open !== null && rattles === (open + held) % SEMITONES ? [RATTLES] : []),
-    ...(heard && (heard.strings?.includes(string) ?? true) ? [heard.says] : []),
-  ]);
-  return said.length === 0 ? null : said.join('; ');
+  return open !== null && inside.flaws.some(({ rattles }) => rattles === (open + held) % SEMITONES);
+}
+
+function besidesAt(inside: Insides, { string, held }: Place): string | null {
+  const said = inside.flaws.flatMap(({ heard }) =>
+    heard && (heard.strings?.includes(string) ?? true) ? [heard.says] : [],
+  );
+  const all = rattlesAlong(inside, { string, held }) ? [RATTLES, ...said] : said;
+  return all.length === 0 ? null : all.join('; ');
 }
 
 const SAYS: Readonly<Record<Room, string>> = {
@@ -79,6 +84,11 @@ export function pluck(inside: Insides, place: Place): Heard {
   return known ?? heardOf(inside, place, 'clear');
 }
 
-/** The string over its frets as it is now, for its sound. */
-export const soundingNow = (inside: Insides, { string, held }: Place): SoundingPlace =>
-  soundingPlace(inside.sound, outcomeOf(inside), inside.moves, string, held, handOf(inside));
+/** The string over its frets as it is now, for its sound; with what rattles along with its note. */
+export function soundingNow(inside: Insides, { string, held }: Place): SoundingPlace {
+  const place = soundingPlace(inside.sound, outcomeOf(inside), inside.moves, string, held, handOf(inside));
+  const { length, tension, mass } = place.string;
+  return rattlesAlong(inside, { string, held })
+    ? { ...place, rattlesAt: Math.sqrt(tension / mass) / ((2 * length) / 1000) }
+    : place;
+}

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { KINDS } from '../instrument/kinds.ts';
 import { stationKey } from '../readings/stations.ts';
+import { noteFrequency } from '../strings/pitch.ts';
 import { pullToRelief } from '../strings/pull-to-relief.ts';
 import type { Act } from './acts.ts';
 import { answerOf, isNoticed } from './ask.ts';
@@ -187,6 +188,16 @@ describe('looking and listening', () => {
     const classes = new Set(rattling.map((h) => ((semitones[h.string] ?? 0) + h.held) % 12));
     expect(classes.size).toBe(1);
     expect(rattling.every((h) => h.room === 'clear')).toBe(true);
+    // It is in the sound of those places, at their own pitch, and in no other.
+    const sound = { ...p.inside, flat: 0 };
+    for (const { string, held } of heardEverywhere(p.inside).filter((h) => h.held % 5 === 0)) {
+      const loose = rattling.some((r) => r.string === string && r.held === held);
+      const { rattlesAt } = soundingNow(sound, { string, held });
+      const open = noteFrequency(p.inside.construction.strings[string]?.note ?? '');
+      if (!open.ok) throw new Error('no note');
+      if (loose) expect(Math.log2((rattlesAt ?? 0) / open.value) * 12).toBeCloseTo(held, 0);
+      else expect(rattlesAt).toBeUndefined();
+    }
   });
 
   test('a look says what is there and where', () => {

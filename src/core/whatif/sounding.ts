@@ -2,6 +2,7 @@ import type { StringFact } from '../instrument/construction-facts.ts';
 import { USUAL_MODULUS } from '../intonation/predicted.ts';
 import { massOnInstrument, stringMake } from '../strings/string-pull.ts';
 import { bearingDiameter, type StringKind } from '../strings/unit-mass.ts';
+import { rattling } from '../sound/rattle.ts';
 import { stringSound, type PluckedBy, type SoundingString } from '../sound/string-motion.ts';
 import { stringOf, type Hand } from './clearance-map.ts';
 import { positionsByString, positionsOf, type Outcome } from './consequences.ts';
@@ -14,6 +15,8 @@ export interface SoundingPlace {
   readonly by: PluckedBy;
   /** the frets in front of it, as they lie under it */
   readonly frets: readonly number[];
+  /** how often it swings, where something loose rattles along with that, Hz */
+  readonly rattlesAt?: number;
 }
 
 /** How fast strings die away: every partial alike (1/s), and more with the square of its pitch (s). */
@@ -92,8 +95,9 @@ const LOUDEST_PART = 1.7;
 const HARDLY = 2e-4;
 
 /** A place as one hears it: a second and a half, ended softly. */
-export function soundOfPlace({ string, by, frets }: SoundingPlace): PlaceSound {
-  const { samples, touched } = stringSound(string, by, { rate: RATE, seconds: SECONDS });
+export function soundOfPlace({ string, by, frets, rattlesAt }: SoundingPlace): PlaceSound {
+  const { samples: alone, touched } = stringSound(string, by, { rate: RATE, seconds: SECONDS });
+  const samples = rattlesAt === undefined ? alone : rattling(alone, RATE, rattlesAt);
   const loud = LOUDEST_PART * by.force;
   const fade = Math.round(FADE * RATE);
   const ended = samples.map(

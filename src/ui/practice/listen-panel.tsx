@@ -165,7 +165,7 @@ export function ListenPanel({ sessionId, strings, played, heard, practice }: Pro
     <div className="space-y-2">
       <p className="text-sm text-quiet">
         A tap plucks it, as hard as its owner does; arrow keys and Enter do the same. The sound is made up:
-        the string alone.
+        the string, and what rattles along with it.
       </p>
       <div className="overflow-x-auto">
         <Grid
