@@ -21,6 +21,9 @@ export async function register(): Promise<void> {
   metrics();
   const { lookOnly } = await import('./server/keep/look-only.ts');
   if (lookOnly() !== null) return;
+  const { keepFailures } = await import('./server/keep/failures.ts');
+  const { database } = await import('./server/db/connection.ts');
+  keepFailures(database);
   const { startDelivery } = await import('./server/messages/delivery-loop.ts');
   startDelivery();
   const { startPeriods } = await import('./server/privacy/period-loop.ts');

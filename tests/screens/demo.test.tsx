@@ -221,3 +221,27 @@ test('where noises come from in this shop is said in House, and the hunt begins 
   const again = (await hunt()).in('region', 'What it may be');
   await again.until(async () => !(await again.one('listitem')).textContent?.includes('a fret is not seated'));
 });
+
+test('what did not work is read by who runs the house, in plain words', async () => {
+  const owner = await house.show('owner', '/house/copies');
+  const failures = owner.in('region', 'What did not work');
+  await failures.sees('Nothing failed in the last month.');
+  const now = new Date();
+  await house.db().models.FailureRow.create({
+    words: 'a command failed',
+    name: 'readings.save',
+    why: 'database',
+    request: 'ab12cd34',
+    times: 3,
+    firstAt: now,
+    lastAt: now,
+  });
+  const again = await house.reload('owner', '/house/copies');
+  const item = again.in('region', 'What did not work').saying('A change of readings was not kept');
+  await item.sees('The database was away or refused. 3 times.');
+  await item.sees('ab12cd34');
+  await house.accessible();
+  const bench = await house.show('technician', '/house/copies');
+  await bench.one('heading', 'The last copy');
+  expect(bench.many('heading', 'What did not work')).toBe(0);
+});

@@ -19,7 +19,8 @@ export interface Log {
   readonly error: (words: string, facts?: LogFacts) => void;
 }
 
-const cleanPath = (path: string): string =>
+/** A path without its query and without what opens a customer's link. */
+export const cleanPath = (path: string): string =>
   path
     .replace(/\?.*$/, '')
     .replace(/[\w-]{43}/g, '…token…')
@@ -61,14 +62,34 @@ export function logTo(stream: DestinationStream, level = 'info'): Log {
 }
 
 const KEY = Symbol.for('rubrica.log');
-type Holder = { [KEY]?: Log };
+const HEARER = Symbol.for('rubrica.failures');
+type Hear = (words: string, facts: LogFacts) => void;
+type Holder = { [KEY]?: Log; [HEARER]?: Hear };
+
+/** Lets whoever keeps what did not work hear of each error that this process logs. */
+export function hearFailures(hear: Hear): void {
+  (globalThis as Holder)[HEARER] = hear;
+}
+
+/** A log whose errors are heard. */
+function heard(log: Log): Log {
+  const tell =
+    (kind: 'warn' | 'error') =>
+    (words: string, facts: LogFacts = {}) => {
+      log[kind](words, facts);
+      if (facts.error !== undefined) (globalThis as Holder)[HEARER]?.(words, facts);
+    };
+  return { info: log.info, warn: tell('warn'), error: tell('error') };
+}
 
 /** This process's log: a file where RUBRICA_LOG_FILE names one, else the error output. */
 export function houseLog(): Log {
   const holder = globalThis as Holder;
-  holder[KEY] ??= logTo(
-    pino.destination({ dest: process.env['RUBRICA_LOG_FILE'] ?? 2, sync: true, mkdir: true }),
-    process.env['RUBRICA_LOG_LEVEL'] ?? 'info',
+  holder[KEY] ??= heard(
+    logTo(
+      pino.destination({ dest: process.env['RUBRICA_LOG_FILE'] ?? 2, sync: true, mkdir: true }),
+      process.env['RUBRICA_LOG_LEVEL'] ?? 'info',
+    ),
   );
   return holder[KEY];
 }

@@ -72,7 +72,7 @@ const RULES: readonly Rule[] = [
     at: /^\/house\/copies/,
     name: 'Copies',
     purpose:
-      'When the record was copied last and where the copy is, whether every seal still holds, and how to put a copy back.',
+      'When the record was copied last and where the copy is, whether every seal still holds, how to put a copy back, and what did not work of late.',
     keys: [],
     guide: 'owner-day',
   },

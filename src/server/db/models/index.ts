@@ -39,6 +39,7 @@ import { initStock, StockAside, StockItem, StockMoveRow } from './stock.ts';
 import { initViews, SavedView } from './views.ts';
 import { initPractice, PracticeActRow, PracticeSession } from './practice.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
+import { FailureRow, initFailures } from './failures.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import {
   Absence,
@@ -56,6 +57,7 @@ import { initEvents, CommandRow, EventRow, EventWords } from './events.ts';
 const ALL = {
   Setting,
   UpkeepRun,
+  FailureRow,
   PlannedStep,
   StepPut,
   Absence,
@@ -167,6 +169,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initBench(sequelize, own);
   initEvents(sequelize, own);
   initUpkeep(sequelize, own);
+  initFailures(sequelize, own);
   initWeek(sequelize, own);
   initLedger(sequelize, own);
   initLearned(sequelize, own);

@@ -1,0 +1,116 @@
+import { Op, QueryTypes } from 'sequelize';
+import type { Failure } from '../../core/keep/say-failure.ts';
+import type { Database } from '../db/connection.ts';
+import { cleanPath, hearFailures, type LogFacts } from './log.ts';
+
+/** So many different ones wait at most while the database is away. */
+const MOST = 200;
+const SOON_MS = 1000;
+const AGAIN_MS = 30_000;
+const SHOWN = 20;
+const DAYS = 30;
+const DAY_MS = 86_400_000;
+
+interface Waiting extends Failure {
+  readonly request: string;
+  readonly times: number;
+  readonly first: Date;
+  readonly last: Date;
+}
+
+/** Whether a fault, or what caused it, is one of the database. */
+function isOfDatabase(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  return /^Sequelize/.test(error.name) || 'parent' in error || isOfDatabase(error.cause);
+}
+
+/** What did not work and is not yet in the record: each once, with how often. */
+export class Failures {
+  private readonly waiting = new Map<string, Waiting>();
+
+  /** Takes a fault as the log says it. Nothing of what was typed is in it. */
+  note(words: string, facts: LogFacts, now: Date = new Date()): void {
+    const failure: Failure = {
+      words: words.slice(0, 120),
+      name: cleanPath(facts.name ?? facts.at ?? '').slice(0, 160),
+      why: isOfDatabase(facts.error) ? 'database' : 'program',
+    };
+    const key = Object.values(failure).join('\n');
+    const known = this.waiting.get(key);
+    if (!known && this.waiting.size >= MOST) return;
+    this.waiting.set(key, {
+      ...failure,
+      request: (facts.request ?? known?.request ?? '').slice(0, 40),
+      times: (known?.times ?? 0) + 1,
+      first: known?.first ?? now,
+      last: now,
+    });
+  }
+
+  get isEmpty(): boolean {
+    return this.waiting.size === 0;
+  }
+
+  /** Writes down what waits; what cannot be written waits on. */
+  async keep({ sequelize }: Pick<Database, 'sequelize'>): Promise<void> {
+    for (const [key, f] of [...this.waiting]) {
+      await sequelize.query(
+        `INSERT INTO failures (words, name, why, request, times, first_at, last_at)
+         VALUES (:words, :name, :why, :request, :times, :first, :last)
+         ON DUPLICATE KEY UPDATE times = times + VALUES(times), last_at = VALUES(last_at),
+           request = IF(VALUES(request) = '', request, VALUES(request))`,
+        { type: QueryTypes.INSERT, replacements: { ...f } },
+      );
+      const now = this.waiting.get(key);
+      // What failed again meanwhile is written the next time.
+      if (now === f) this.waiting.delete(key);
+      else if (now) this.waiting.set(key, { ...now, times: now.times - f.times });
+    }
+  }
+}
+
+/** Keeps what this process logs as failed, soon after it was logged. */
+export function keepFailures(db: () => Pick<Database, 'sequelize'>): Failures {
+  const failures = new Failures();
+  let planned = false;
+  const plan = (ms: number): void => {
+    if (planned) return;
+    planned = true;
+    setTimeout(() => {
+      planned = false;
+      // A database that is away is no failure of its own: what waits is tried again.
+      Promise.resolve()
+        .then(() => failures.keep(db()))
+        .then(
+          () => undefined,
+          () => plan(AGAIN_MS),
+        );
+    }, ms).unref();
+  };
+  hearFailures((words, facts) => {
+    failures.note(words, facts);
+    plan(SOON_MS);
+  });
+  return failures;
+}
+
+/** What did not work of late, newest first; what is older than a month is forgotten. */
+export async function loadFailures({ models }: Pick<Database, 'models'>, now: Date) {
+  const since = new Date(now.getTime() - DAYS * DAY_MS);
+  const rows = await models.FailureRow.findAll({
+    where: { lastAt: { [Op.gte]: since } },
+    order: [['lastAt', 'DESC']],
+    limit: SHOWN,
+  });
+  return rows.map(({ id, words, name, why, request, times, lastAt }) => ({
+    id,
+    words,
+    name,
+    why,
+    request,
+    times,
+    at: lastAt.toISOString(),
+  }));
+}
+
+export type LoadedFailures = Awaited<ReturnType<typeof loadFailures>>;
