@@ -31,6 +31,7 @@ test.beforeAll(async ({ browser }) => {
   tomas = await tablet(browser, A, 'Tomas Vey', '1357', true);
   nadia = await tablet(browser, `http://127.0.0.1:${OWN_PORT}`, 'Nadia Brook', '8642');
   per = await tablet(browser, B, 'Per Lindqvar', '9753');
+  await go(per, '/rack');
   phone = await (
     await freshContext(browser, {
       baseURL: B,
