@@ -5,6 +5,7 @@ import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
+import { OneOf } from '../kit/one-of.tsx';
 import { sayPlace } from '../kit/say-place.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
@@ -15,35 +16,7 @@ const NAMES = { placeId: 'Place', holderId: 'Who has it', waitingFor: 'Waits for
 
 type Hangs = Pick<LeafJob, 'placeId' | 'holderId' | 'waitingFor' | 'waitingNote'>;
 
-/** One of some people or places, or none of them. */
-function OneOf({
-  label,
-  error,
-  value,
-  none,
-  all,
-  onChange,
-}: {
-  readonly label: string;
-  readonly error?: string | undefined;
-  readonly value: number | null;
-  readonly none: string;
-  readonly all: readonly { readonly id: number; readonly name: string }[];
-  readonly onChange: (id: number | null) => void;
-}) {
-  return (
-    <FormField label={label} error={error}>
-      {(w) => (
-        <ListChoice
-          {...w}
-          value={String(value ?? '')}
-          items={[{ value: '', name: none }, ...all.map((a) => ({ value: String(a.id), name: a.name }))]}
-          onChange={(id) => onChange(id === '' ? null : Number(id))}
-        />
-      )}
-    </FormField>
-  );
-}
+const idOf = (text: string): number | null => (text === '' ? null : Number(text));
 
 function Fields({
   job,
@@ -62,17 +35,17 @@ function Fields({
       <OneOf
         label="Place"
         error={taken}
-        value={now.placeId}
+        value={String(now.placeId ?? '')}
         none="no place"
-        all={job.places.map((p) => ({ id: p.id, name: sayPlace(p, job.number) }))}
-        onChange={(placeId) => onChange({ placeId })}
+        others={job.places.map((p) => ({ value: String(p.id), name: sayPlace(p, job.number) }))}
+        onChange={(id) => onChange({ placeId: idOf(id) })}
       />
       <OneOf
         label="Who has it"
-        value={now.holderId}
+        value={String(now.holderId ?? '')}
         none="nobody yet"
-        all={job.people}
-        onChange={(holderId) => onChange({ holderId })}
+        others={job.people.map((p) => ({ value: String(p.id), name: p.name }))}
+        onChange={(id) => onChange({ holderId: idOf(id) })}
       />
       <FormField label="Waits for">
         {(w) => (

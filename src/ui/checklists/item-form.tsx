@@ -5,7 +5,7 @@ import { OPERATION_IDS, type OperationId } from '../../core/catalogue/operation-
 import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { FormField } from '../kit/form-field.tsx';
-import { ListChoice } from '../kit/list-choice.tsx';
+import { OneOf } from '../kit/one-of.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { ConditionBuilder } from './condition-builder.tsx';
 import { PHASES } from './words.ts';
@@ -81,29 +81,6 @@ function Group({
             ))}
           </datalist>
         </>
-      )}
-    </FormField>
-  );
-}
-
-/** One of several, or none of them. */
-function OneOf({
-  label,
-  value,
-  none,
-  others,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly none: string;
-  readonly others: readonly { readonly value: string; readonly name: string }[];
-  readonly onChange: (value: string) => void;
-}) {
-  return (
-    <FormField label={label}>
-      {(w) => (
-        <ListChoice {...w} value={value} items={[{ value: '', name: none }, ...others]} onChange={onChange} />
       )}
     </FormField>
   );

@@ -5,36 +5,7 @@ import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { TUNINGS } from '../../core/strings/pitch.ts';
 import { STRING_SETS } from '../../core/strings/string-sets.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
-import { FormField } from '../kit/form-field.tsx';
-import { ListChoice } from '../kit/list-choice.tsx';
-
-const AS_IT_IS = 'as it is';
-
-interface Choice {
-  readonly label: string;
-  readonly className: string;
-  readonly value: string;
-  /** what it is called to be as it is */
-  readonly asItIs: string;
-  readonly others: readonly { readonly value: string; readonly name: string }[];
-  readonly onChange: (value: string) => void;
-}
-
-/** One of several, or as it is. */
-function OneOf({ label, className, value, asItIs, others, onChange }: Choice) {
-  return (
-    <FormField label={label} className={className}>
-      {(w) => (
-        <ListChoice
-          {...w}
-          value={value}
-          items={[{ value: AS_IT_IS, name: asItIs }, ...others]}
-          onChange={onChange}
-        />
-      )}
-    </FormField>
-  );
-}
+import { OneOf } from '../kit/one-of.tsx';
 
 /** Another set and another tuning, tried like everything else. */
 export function StringsChoice({
@@ -55,15 +26,15 @@ export function StringsChoice({
     const same = JSON.stringify(strings) === JSON.stringify(c.strings);
     onMove({ ...moves, strings: same ? null : strings });
   };
-  const set = sets.find((s) => gauges(s.strings) === gauges(on))?.id ?? AS_IT_IS;
-  const tuning = tunings.find(([, t]) => notes(t) === notes(on.map((s) => s.note)))?.[0] ?? AS_IT_IS;
+  const set = sets.find((s) => gauges(s.strings) === gauges(on))?.id ?? '';
+  const tuning = tunings.find(([, t]) => notes(t) === notes(on.map((s) => s.note)))?.[0] ?? '';
   return (
     <>
       <OneOf
         label="Set"
         className="w-48"
         value={set}
-        asItIs="the set it has"
+        none="the set it has"
         others={sets.map((s) => ({ value: s.id, name: s.name }))}
         onChange={(id) => {
           const chosen = sets.find((s) => s.id === id)?.strings ?? c.strings;
@@ -81,7 +52,7 @@ export function StringsChoice({
         label="Tuning"
         className="w-52"
         value={tuning}
-        asItIs="its own tuning"
+        none="its own tuning"
         others={tunings.map(([name]) => ({ value: name, name }))}
         onChange={(name) => {
           const chosen = TUNINGS[name] ?? c.strings.map((s) => s.note);
