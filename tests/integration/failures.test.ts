@@ -15,7 +15,8 @@ afterAll(async () => {
 });
 beforeEach(() => db.models.FailureRow.destroy({ where: {} }));
 
-const shown = async () => (await loadFailures(db, new Date())).map(({ id: _id, at: _at, ...rest }) => rest);
+const shown = async () =>
+  (await loadFailures(db, new Date())).map(({ id: _id, at: _at, since: _since, ...rest }) => rest);
 
 test('what the log says failed stands there soon, twice the same once with its count; a warning without a fault does not', async () => {
   const failures = keepFailures(() => db);
@@ -60,6 +61,14 @@ test('a database that is away is said to be it; what failed meanwhile is kept wh
   failures.note('a request failed', { at: '/rack', error: away });
   await failures.keep(db);
   expect((await shown())[0]).toMatchObject({ times: 3 });
+});
+
+test('a full disk or a line that is down is no fault of the program', async () => {
+  const failures = new Failures();
+  const full = Object.assign(new Error('no space'), { code: 'ENOSPC' });
+  failures.note('photos could not be kept', { error: new Error('not kept', { cause: full }) });
+  await failures.keep(db);
+  expect(await shown()).toMatchObject([{ words: 'photos could not be kept', why: 'machine' }]);
 });
 
 test('however many different ones there are, no more than some hundred wait; old ones are not shown, and swept', async () => {

@@ -238,7 +238,7 @@ test('what did not work is read by who runs the house, in plain words', async ()
   });
   const again = await house.reload('owner', '/house/copies');
   const item = again.in('region', 'What did not work').saying('A change of readings was not kept');
-  await item.sees('The database was away or refused. 3 times.');
+  await item.sees('The database was away or refused. 3 times since');
   await item.sees('ab12cd34');
   await house.accessible();
   const bench = await house.show('technician', '/house/copies');

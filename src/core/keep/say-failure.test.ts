@@ -21,6 +21,10 @@ test.each([
     { words: 'the plan of the week could not be kept', name: '', why: 'database' },
     'The plan of the week could not be kept. The database was away or refused.',
   ],
+  [
+    { words: 'messages could not be sent', name: '', why: 'machine' },
+    'Messages could not be sent. The machine refused, its disk for instance, or a line out of the house did.',
+  ],
 ] as const)('%o', (failure, says) => {
   expect(sayFailure(failure)).toBe(says);
 });

@@ -4,8 +4,8 @@ export interface Failure {
   readonly words: string;
   /** a command's name, a page's path, or nothing */
   readonly name: string;
-  /** whose fault it was: the database's, which was away or refused, or a fault of the program itself */
-  readonly why: 'database' | 'program';
+  /** what failed: the database, which was away or refused; the machine or a line out of it; or the program itself */
+  readonly why: 'database' | 'machine' | 'program';
 }
 
 /** What a command changes, by the first word of its name. */
@@ -61,9 +61,14 @@ function whatOf({ words, name }: Failure): string {
   }
 }
 
+const WHY: Readonly<Record<Failure['why'], string>> = {
+  database: 'The database was away or refused.',
+  machine: 'The machine refused, its disk for instance, or a line out of the house did.',
+  program: 'It is a fault of the program.',
+};
+
 /**
- * A failure in plain words: what did not work, and whose fault it was.
+ * A failure in plain words: what did not work, and what failed.
  * @example sayFailure({ words: 'a command failed', name: 'readings.save', why: 'database' }) says that a change of readings was not kept
  */
-export const sayFailure = (f: Failure): string =>
-  `${whatOf(f)} ${f.why === 'database' ? 'The database was away or refused.' : 'It is a fault of the program.'}`;
+export const sayFailure = (f: Failure): string => `${whatOf(f)} ${WHY[f.why]}`;

@@ -18,11 +18,16 @@ interface Waiting extends Failure {
   readonly last: Date;
 }
 
-/** Whether a fault, or what caused it, is one of the database. */
-function isOfDatabase(error: unknown): boolean {
-  if (!(error instanceof Error)) return false;
-  return /^Sequelize/.test(error.name) || 'parent' in error || isOfDatabase(error.cause);
-}
+/** Whether a fault, or what caused it, is of a kind. */
+const isOf = (error: unknown, kind: (e: Error) => boolean): boolean =>
+  error instanceof Error && (kind(error) || isOf(error.cause, kind));
+
+const ofDatabase = (e: Error): boolean => /^Sequelize/.test(e.name) || 'parent' in e;
+/** What the machine itself refuses carries its own code: a full disk, a line that is down. */
+const ofMachine = (e: Error): boolean => /^E[A-Z]+$/.test(String((e as NodeJS.ErrnoException).code ?? ''));
+
+const whyOf = (error: unknown): Failure['why'] =>
+  isOf(error, ofDatabase) ? 'database' : isOf(error, ofMachine) ? 'machine' : 'program';
 
 /** What did not work and is not yet in the record: each once, with how often. */
 export class Failures {
@@ -33,7 +38,7 @@ export class Failures {
     const failure: Failure = {
       words: words.slice(0, 120),
       name: cleanPath(facts.name ?? facts.at ?? '').slice(0, 160),
-      why: isOfDatabase(facts.error) ? 'database' : 'program',
+      why: whyOf(facts.error),
     };
     const key = Object.values(failure).join('\n');
     const known = this.waiting.get(key);
@@ -94,7 +99,7 @@ export function keepFailures(db: () => Pick<Database, 'sequelize'>): Failures {
   return failures;
 }
 
-/** What did not work of late, newest first; what is older than a month is forgotten. */
+/** What did not work in the last month, newest first, each with how often since when. */
 export async function loadFailures({ models }: Pick<Database, 'models'>, now: Date) {
   const since = new Date(now.getTime() - DAYS * DAY_MS);
   const rows = await models.FailureRow.findAll({
@@ -102,13 +107,14 @@ export async function loadFailures({ models }: Pick<Database, 'models'>, now: Da
     order: [['lastAt', 'DESC']],
     limit: SHOWN,
   });
-  return rows.map(({ id, words, name, why, request, times, lastAt }) => ({
+  return rows.map(({ id, words, name, why, request, times, firstAt, lastAt }) => ({
     id,
     words,
     name,
     why,
     request,
     times,
+    since: firstAt.toISOString(),
     at: lastAt.toISOString(),
   }));
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { EarPlan, EarWish } from '../../core/ear/ear-plan.ts';
 import { stringName, stringNumber, type Construction } from '../../core/instrument/construction.ts';
 import { FormField } from '../kit/form-field.tsx';
+import { Tick } from '../kit/tick.tsx';
 import type { Ear } from './use-ear.ts';
 import { WavFile } from './wav-file.tsx';
 
@@ -50,28 +51,6 @@ export function Begin({
         Leave it
       </button>
     </div>
-  );
-}
-
-function Tick({
-  label,
-  value,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: boolean;
-  readonly onChange: (value: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-11 cursor-pointer items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5"
-        checked={value}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      {label}
-    </label>
   );
 }
 

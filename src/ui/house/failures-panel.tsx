@@ -24,7 +24,12 @@ export function FailuresPanel({ failures }: { readonly failures: LoadedFailures 
                 </time>
                 <span className="min-w-0 flex-1 basis-72">
                   {sayFailure(f)}
-                  {f.times > 1 && <span className="text-quiet"> {f.times} times.</span>}
+                  {f.times > 1 && (
+                    <span className="text-quiet">
+                      {' '}
+                      {f.times} times since {sayMoment(f.since)}.
+                    </span>
+                  )}
                 </span>
                 <span className="font-mono break-all text-quiet">
                   {[f.name, f.request].filter(Boolean).join(' ')}

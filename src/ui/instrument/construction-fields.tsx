@@ -5,6 +5,7 @@ import { FACT_NAMES } from './instrument-facts.ts';
 import { ScaleSaid } from './scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
+import { Tick } from '../kit/tick.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import type { ConstructionDraft, DraftErrors } from './construction-draft.ts';
 
@@ -48,29 +49,6 @@ function Choices({
   );
 }
 
-/** A fact that is so or not. */
-function Tick({
-  name,
-  checked,
-  onChange,
-}: {
-  readonly name: string;
-  readonly checked: boolean;
-  readonly onChange: (checked: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        className="h-5 w-5"
-        checked={checked}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      {name}
-    </label>
-  );
-}
-
 /** Every fact of a construction, as text and choices. */
 export function ConstructionFields({
   draft,
@@ -105,10 +83,10 @@ export function ConstructionFields({
       />
       <Choices facts={facts} onChange={put} />
       <div className="flex gap-6">
-        <Tick name="Left-handed" checked={facts.leftHanded} onChange={(leftHanded) => put({ leftHanded })} />
+        <Tick label="Left-handed" value={facts.leftHanded} onChange={(leftHanded) => put({ leftHanded })} />
         <Tick
-          name="Strings in pairs"
-          checked={facts.perCourse === 2}
+          label="Strings in pairs"
+          value={facts.perCourse === 2}
           onChange={(pairs) => put({ perCourse: pairs ? 2 : 1 })}
         />
       </div>

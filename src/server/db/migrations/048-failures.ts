@@ -7,7 +7,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
       id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY,
       words VARCHAR(120) NOT NULL,
       name VARCHAR(160) NOT NULL,
-      why ENUM('database','program') NOT NULL,
+      why ENUM('database','machine','program') NOT NULL,
       request VARCHAR(40) NOT NULL DEFAULT '',
       times INT UNSIGNED NOT NULL DEFAULT 1,
       first_at DATETIME(3) NOT NULL,

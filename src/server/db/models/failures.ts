@@ -14,7 +14,7 @@ export class FailureRow extends Model<InferAttributes<FailureRow>, InferCreation
   declare words: string;
   /** a command's name or a page's path */
   declare name: string;
-  declare why: 'database' | 'program';
+  declare why: 'database' | 'machine' | 'program';
   /** by which it is found in the log */
   declare request: CreationOptional<string>;
   declare times: CreationOptional<number>;
@@ -29,7 +29,7 @@ export function initFailures(sequelize: Sequelize, own: { readonly FailureRow: t
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
       words: { type: DataTypes.STRING(120) },
       name: { type: DataTypes.STRING(160) },
-      why: { type: DataTypes.ENUM('database', 'program') },
+      why: { type: DataTypes.ENUM('database', 'machine', 'program') },
       request: { type: DataTypes.STRING(40), defaultValue: '' },
       times: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: 1 },
       firstAt: { type: DataTypes.DATE(3), field: 'first_at' },
