@@ -156,12 +156,15 @@ describe('an upload', () => {
         .toBuffer(),
     );
     const path = await place(await begin(bytes.length, { ...facts(), filename: 'x.png' }));
+    const id = path.split('/').at(-1) ?? '';
+    const arrived = async (): Promise<boolean> =>
+      ((await house.db.models.UploadRow.findByPk(id))?.received ?? 0) > 0;
     const broken = new ReadableStream<Uint8Array>({
       start(c) {
         c.enqueue(bytes.slice(0, 700_000));
       },
       async pull(c) {
-        await new Promise((r) => setTimeout(r, 400));
+        while (!(await arrived())) await new Promise((r) => setTimeout(r, 20));
         c.error(Object.assign(new Error('gone'), { name: 'AbortError' }));
       },
     });
