@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 
-/** How many examples a property is asked with: this many, or as few as the run as a whole is set to. */
-export const runs = (numRuns: number): { readonly numRuns: number } => ({
-  numRuns: fc.readConfigureGlobal().numRuns ?? numRuns,
+/** Whether everything is tried at length: `./rubrica test --long`. */
+export const LONG: boolean = process.env['RUBRICA_LONG'] === 'yes';
+
+/**
+ * How many examples a property is asked with: this many, or as few as the run as a whole is set to.
+ * @param numRuns each time
+ * @param long by `--long`
+ */
+export const runs = (numRuns: number, long = numRuns): { readonly numRuns: number } => ({
+  numRuns: fc.readConfigureGlobal().numRuns ?? (LONG ? long : numRuns),
 });

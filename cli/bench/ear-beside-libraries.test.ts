@@ -1,5 +1,6 @@
 import yin from '@audio/pitch-yin';
 import { PitchDetector } from 'pitchy';
+import { LONG } from '../../src/runs-for-tests.ts';
 import { seeded } from '../../src/core/seeded.ts';
 import { hear } from '../../src/core/sound/hear.ts';
 import { centsFrom } from '../../src/core/sound/note-of.ts';
@@ -23,6 +24,9 @@ const AROUND: Readonly<Record<string, (sound: Sound, pluck: Pluck, seed: number)
     addPluck(sound.samples, RATE, { f0: pluck.f0 * 1.339, b: 9e-5, level: 0.08 }, 0, seed + 5),
 };
 
+/** How often each is plucked: more of it by `--long`. */
+const EACH = LONG ? [1, 2] : [1];
+
 /** The attack is left out for all of them. */
 const steady = ({ samples }: Sound): Float32Array => samples.subarray(Math.round(0.05 * RATE));
 const EARS = {
@@ -41,7 +45,7 @@ async function worstTenth(
 ): Promise<number> {
   const off: number[] = [];
   for (const [k, f0] of STRINGS.entries())
-    for (const i of [1, 2]) {
+    for (const i of EACH) {
       // Others go on meanwhile: a test that held the process would be taken for a dead one.
       await new Promise((resolve) => setImmediate(resolve));
       const seed = 10 * k + i;

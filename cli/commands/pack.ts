@@ -44,6 +44,7 @@ const ONLY_BUILDS = [
   /^@tailwindcss$/,
   /^tailwindcss$/,
   /^playwright/,
+  /^@?esbuild$/,
 ];
 
 function must(command: string, args: readonly string[], cwd: string): void {
@@ -86,6 +87,7 @@ export async function run(o: Options): Promise<number> {
     });
     say('taking the packages that run it …');
     must('npm', ['ci', '--omit=dev', '--no-fund', '--no-audit', '--loglevel=error'], stage);
+    must(process.execPath, ['cli/translate.mjs'], stage);
     prune(join(stage, 'node_modules'));
     writeFileSync(join(stage, PACKED), `${JSON.stringify({ release: release(), node: process.version })}\n`);
     say('packing …');

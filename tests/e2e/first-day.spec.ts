@@ -347,7 +347,7 @@ test('an owner who forgot their PIN gets another at the machine, and only that o
   // The machine itself: where the house's secret lies.
   const home = await mkdtemp(join(tmpdir(), 'rubrica-'));
   await writeFile(join(home, 'secret'), process.env['RUBRICA_SECRET'] ?? '');
-  const given = spawnSync('node', ['--import', 'tsx', 'cli/main.ts', 'pin', 'Hana Moss'], {
+  const given = spawnSync('./rubrica', ['pin', 'Hana Moss'], {
     input: `${PINS.Hana}\n`,
     encoding: 'utf8',
     env: { ...process.env, RUBRICA_DATABASE_URL: DATABASE, RUBRICA_HOME: home },

@@ -6,8 +6,8 @@ import { intake, staffedHouse, value } from './house.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import { loadHistory } from '../../src/server/jobs/load-history.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
-const LONG = process.env['RUBRICA_LONG'] === 'yes';
 const MANY = LONG ? 10_000 : 2_000;
 /** Another each day of a long run would not be found again: it is said when something fails. */
 const SEED = Number(process.env['RUBRICA_SEED'] ?? 20_261_127);

@@ -23,6 +23,7 @@ import { hashPin } from '../../src/server/people/pin.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 import { Person, signedIn, type CrowdJob } from './crowd.ts';
 
 const PEOPLE = 30;
@@ -32,7 +33,6 @@ const BASE = `http://127.0.0.1:${PORT}`;
 const SECRET = 'only for the tests';
 const MINUTE = 60_000;
 /** Asked for with `--long`: the whole minute and all twenty kills. */
-const LONG = process.env['RUBRICA_LONG'] === 'yes';
 const CROWD_MS = LONG ? MINUTE : MINUTE / 2;
 const KILLS = LONG ? 20 : 12;
 

@@ -8,6 +8,7 @@ import { buzzOf } from '../../src/core/sound/buzz.ts';
 import { hear } from '../../src/core/sound/hear.ts';
 import { centsFrom } from '../../src/core/sound/note-of.ts';
 import { readWav } from '../../src/core/sound/wav.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 const run = promisify(execFile);
 const SOUNDS = '/usr/share/sounds/sf2/FluidR3_GM.sf2';
@@ -46,7 +47,7 @@ function noteFile(program: number, note: number): Buffer {
 }
 
 // The sounds are 148 MB to install: only where that was asked for.
-describe.runIf(process.env['RUBRICA_LONG'] === 'yes')('recorded instruments', () => {
+describe.runIf(LONG)('recorded instruments', () => {
   let folder = '';
   let player = '';
   const [clear, buzzing]: [number[], number[]] = [[], []];

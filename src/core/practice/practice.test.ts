@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { LONG } from '../../runs-for-tests.ts';
 import { KINDS } from '../instrument/kinds.ts';
 import { stationKey } from '../readings/stations.ts';
 import { noteFrequency } from '../strings/pitch.ts';
@@ -265,10 +266,13 @@ describe('work', () => {
   });
 });
 
+/** How many instruments of each kind and level are drawn: more of them by `--long`. */
+const DRAWN = LONG ? 4 : 2;
+
 describe('opened', () => {
   test.each([1, 2, 3] as Level[])('who makes no mistake has all of it, at level %i', async (level) => {
     for (const kind of KINDS)
-      for (let seed = 0; seed < 4; seed++) {
+      for (let seed = 0; seed < DRAWN; seed++) {
         await breathe();
         const p = practiceInstrument({ kind, level, seed: 1000 + seed, about: null });
         const named = p.faults.map((f) => f.id);

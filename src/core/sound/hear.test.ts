@@ -1,3 +1,4 @@
+import { LONG } from '../../runs-for-tests.ts';
 import { seeded } from '../seeded.ts';
 import { ANY_PITCH, hear, USUAL_REACH } from './hear.ts';
 import { centsFrom } from './note-of.ts';
@@ -29,7 +30,8 @@ const STRINGS: readonly Pluck[] = [
   { f0: 659.255, b: 2e-4, rings: 1 },
   { f0: 880, b: 4e-4, rings: 0.7 },
 ];
-const EACH = 2;
+/** How often each is plucked: more of it by `--long`. */
+const EACH = LONG ? 2 : 1;
 
 /** Lets others go on: a test that held the process for long would be taken for a dead one. */
 const breath = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
@@ -167,7 +169,7 @@ test('at other rates, and wherever in the sound it begins, it is the same pitch'
     }
 });
 
-const WRONG = process.env['RUBRICA_LONG'] === 'yes' ? 1000 : 200;
+const WRONG = LONG ? 1000 : 80;
 test(`a wrong string is never taken for the one that is awaited: ${WRONG} of them`, async () => {
   const tunings = [
     [82.407, 110, 146.832, 195.998, 246.942, 329.628],

@@ -206,7 +206,7 @@ describe('against everything that can be done', () => {
         expect([found.misses, found.short]).toEqual([least.misses, least.short]);
         expect(found.weight).toBeLessThanOrEqual(least.weight + plansFor(quiet).bound + 1e-6);
       }),
-      runs(500),
+      runs(150, 500),
     );
   });
 
@@ -278,7 +278,7 @@ describe('against everything that can be done', () => {
         expect(loose.misses).toBe(0);
         expect(loose.weight).toBeLessThanOrEqual(tight.weight + 1e-6);
       }),
-      runs(300),
+      runs(100, 300),
     );
   });
 

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { LONG } from '../../../runs-for-tests.ts';
 import { KINDS } from '../../instrument/kinds.ts';
 import { benchAfter } from '../bench.ts';
 import type { Act } from '../acts.ts';
@@ -12,6 +13,9 @@ import { FAULT_GROUPS, type FaultGroup } from './fault.ts';
 import { FAULTS, faultById } from './faults.ts';
 
 const breathe = (): Promise<void> => new Promise((go) => setImmediate(go));
+
+/** How many instruments of each kind are drawn: more of them by `--long`. */
+const DRAWN = LONG ? 6 : 2;
 
 /** What a fault's own remedy alone makes of an instrument: nothing else is touched. */
 function byOwnRemedy(p: ReturnType<typeof instrumentWith>) {
@@ -92,7 +96,7 @@ test.each(Object.keys(LEVELS).map(Number) as Level[])(
   async (level) => {
     const counts = new Map<number, number>();
     for (const kind of KINDS) {
-      for (let seed = 100; seed < 106; seed++) {
+      for (let seed = 100; seed < 100 + DRAWN; seed++) {
         await breathe();
         const p = practiceInstrument({ kind, level, seed, about: null });
         counts.set(p.faults.length, (counts.get(p.faults.length) ?? 0) + 1);
