@@ -1,10 +1,10 @@
 /** A shop of one's own, from an empty house on: in Auckland, in yen, on Letter paper, with its own kinds, people and list. */
-import { spawnSync } from 'node:child_process';
 import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { A, accessible, B, BY_ITSELF, DATABASE, go, live, pairedTablet, signIn, test } from './shop.ts';
+import { runRubrica } from '../integration/run-program.ts';
 
 const PIN = process.env['RUBRICA_E2E_PIN'] ?? '';
 const PINS = { Hana: '271828', Ko: '5309', Rui: '8642', Bea: '7913' } as const;
@@ -347,9 +347,8 @@ test('an owner who forgot their PIN gets another at the machine, and only that o
   // The machine itself: where the house's secret lies.
   const home = await mkdtemp(join(tmpdir(), 'rubrica-'));
   await writeFile(join(home, 'secret'), process.env['RUBRICA_SECRET'] ?? '');
-  const given = spawnSync('./rubrica', ['pin', 'Hana Moss'], {
+  const given = await runRubrica(['pin', 'Hana Moss'], {
     input: `${PINS.Hana}\n`,
-    encoding: 'utf8',
     env: { ...process.env, RUBRICA_DATABASE_URL: DATABASE, RUBRICA_HOME: home },
   });
   expect(given.stderr + given.stdout).toContain('has the new PIN');
