@@ -1,8 +1,9 @@
 import type { Hz } from '../units/unit-types.ts';
-import { candidates, partialHz, peaksOf, type Peak } from './candidates.ts';
-import { fitTones, look, type Looked, type Tone } from './partials.ts';
-import { fitSeries, type Measured, type Series } from './series.ts';
-import { steadyPart, type Steady } from './steady-part.ts';
+import { candidates, peaksOf } from './candidates.ts';
+import { look } from './partials.ts';
+import type { Series } from './series.ts';
+import { steadyPart } from './steady-part.ts';
+import { fitPart, fitString, octaveLower, otherString, withoutTones, type Care } from './string-fit.ts';
 import type { Sound } from './wav.ts';
 
 /** Why nothing is said of a sound. */
@@ -35,12 +36,6 @@ export const ANY_PITCH: Awaited = { hz: [], within: 0 };
 /** Strings of one instrument lie two semitones apart at least: nearer than this it is the one that is awaited, mistuned. */
 export const USUAL_REACH = 120;
 
-/** How much of a sound is fitted: how many partials and others, and how often around. */
-interface Care {
-  readonly partials: number;
-  readonly others: number;
-  readonly rounds: number;
-}
 const WHOLE: Care = { partials: 28, others: 24, rounds: 3 };
 /** A short part only says by how much the whole moves. */
 const PART: Care = { partials: 9, others: 4, rounds: 2 };
@@ -48,8 +43,6 @@ const PART: Care = { partials: 9, others: 4, rounds: 2 };
 const QUICK: Care = { partials: 10, others: 6, rounds: 2 };
 const LEAST_SCORE = 0.12;
 const MOST_DOUBT = 6;
-/** The partial by which is seen whether a series moved. */
-const MOVED_AT = 8;
 /** A glide is one where it settles is known so well, as a part of it. */
 const SURE_OF_GLIDE = 0.15;
 /** Dies away to a tenth sooner than that: a hand lies on it. s */
@@ -64,68 +57,12 @@ const refusal = (refused: Refused, seconds = 0): Heard => ({
   refused,
 });
 
-/** The tones of a series, each with its number. */
-type Own = readonly (Tone & { readonly n: number })[];
-
-/** Fits the partials of a series together with what else stands in the spectrum. */
-function split(
-  looked: Looked,
-  rate: number,
-  series: { f0: number; b: number },
-  peaks: readonly Peak[],
-  care: Care,
-): Own {
-  const toAngle = (2 * Math.PI) / rate;
-  const width = rate / looked.length;
-  const numbers: number[] = [];
-  const begins: number[] = [];
-  const taken = new Set<Peak>();
-  const strongest = peaks[0]?.size ?? 0;
-  for (let n = 1; n <= 2 * care.partials && numbers.length < care.partials; n++) {
-    const hz = partialHz(series.f0, series.b, n);
-    const reach = Math.min(0.3 * series.f0, Math.max(1.5 * width, 0.006 * hz));
-    const near = peaks
-      .filter((p) => Math.abs(p.hz - hz) < reach)
-      .sort((a, b) => Math.abs(a.hz - hz) - Math.abs(b.hz - hz))[0];
-    if (!near || near.size < 3e-4 * strongest) continue;
-    numbers.push(n);
-    begins.push(near.hz * toAngle);
-    taken.add(near);
-  }
-  const others = peaks.filter((p) => !taken.has(p)).slice(0, care.others);
-  const tones = fitTones(looked, [...begins, ...others.map((p) => p.hz * toAngle)], care.rounds);
-  const own = numbers.flatMap((n, i) => {
-    const t = tones[i];
-    return t && t.cRe ** 2 + t.cIm ** 2 > 0 ? [{ ...t, n }] : [];
-  });
-  return own;
-}
-
-const measured = (own: Own, rate: number): Measured[] =>
-  own.map((t) => ({
-    n: t.n,
-    hz: (t.angle * rate) / (2 * Math.PI),
-    variance: t.variance * (rate / (2 * Math.PI)) ** 2,
-  }));
-
-function fitIn(
-  looked: Looked,
-  rate: number,
-  begin: { f0: number; b: number },
-  peaks: readonly Peak[],
-  care: Care,
-): Series {
-  let fitted = fitSeries(measured(split(looked, rate, begin, peaks, care), rate), begin);
-  // Again from where that led, for partials that were sought elsewhere.
-  const moved = Math.abs(partialHz(fitted.f0, fitted.b, MOVED_AT) - partialHz(begin.f0, begin.b, MOVED_AT));
-  if (moved > (0.3 * rate) / looked.length)
-    fitted = fitSeries(measured(split(looked, rate, fitted, peaks, care), rate), fitted);
-  return fitted;
-}
-
 /** The pitch in parts of the steady stretch, one after the other: the same series, each part's own cents off the whole's. */
-function course(steady: Steady, rate: number, whole: Series): { t: number; cents: number; sd: number }[] {
-  const { samples } = steady;
+function course(
+  samples: Float32Array,
+  rate: number,
+  whole: Series,
+): { t: number; cents: number; sd: number }[] {
   const period = rate / whole.f0;
   const length = Math.max(Math.round(0.12 * rate), Math.round(6 * period));
   if (samples.length < 1.35 * length) return [];
@@ -135,8 +72,7 @@ function course(steady: Steady, rate: number, whole: Series): { t: number; cents
     const from = Math.round(i * hop);
     const looked = look(samples.subarray(from, from + length));
     const peaks = peaksOf(looked, rate);
-    const own = split(looked, rate, whole, peaks, PART);
-    const fitted = fitSeries(measured(own, rate), whole, 0.3);
+    const fitted = fitPart(looked, rate, whole, peaks, PART);
     return {
       t: (from + length / 2) / rate,
       cents: 1200 * Math.log2((fitted.f0 * Math.sqrt(1 + fitted.b)) / (whole.f0 * Math.sqrt(1 + whole.b))),
@@ -179,6 +115,14 @@ function settle(points: readonly { t: number; cents: number; sd: number }[]): {
   return { end: best.end, glide: best.a, sd: best.sd, better: flat.chi - best.chi };
 }
 
+/** Whether what was fitted lies an octave over something that is awaited, and is not awaited itself. */
+function isOctaveOver({ f0, b }: Series, awaited: Awaited): boolean {
+  const hz = f0 * Math.sqrt(1 + b);
+  const isNear = (by: number): boolean =>
+    awaited.hz.some((a) => Math.abs(1200 * Math.log2(hz / (by * a))) < awaited.within);
+  return isNear(2) && !isNear(1);
+}
+
 /**
  * The pitch of a plucked string: its partials fitted together over the steady part after the attack, as one stiff string's.
  * Where it falls after a hard pluck, what is said is where it settles.
@@ -194,10 +138,13 @@ export function hear(sound: Sound, awaited: Awaited = ANY_PITCH): Heard {
   const found = candidates(peaks, rate, looked, awaited.hz);
   const [best] = found;
   if (!best || best.score < LEAST_SCORE) return refusal('too-noisy', seconds);
-  const fitted = fitIn(looked, rate, best, peaks, WHOLE);
+  const first = fitString(looked, rate, best, peaks, WHOLE);
+  const fitted =
+    (isOctaveOver(first, awaited) ? octaveLower(looked, rate, first, peaks, WHOLE) : null) ?? first;
   const hz = fitted.f0 * Math.sqrt(1 + fitted.b);
   if (fitted.used < 1 || !(fitted.cents < MOST_DOUBT)) return refusal('too-noisy', seconds);
-  const points = fitted.cents < 2 ? course(steady, rate, fitted) : [];
+  const alone = withoutTones(steady.samples, otherString(looked, rate, fitted));
+  const points = fitted.cents < 2 ? course(alone, rate, fitted) : [];
   const run = points.length >= 3 ? settle(points) : null;
   const glides = run !== null && run.better > 6 && run.glide > 0.25 && run.sd < SURE_OF_GLIDE * run.glide;
   const at = hz * (glides ? 2 ** (run.end / 1200) : 1);
@@ -230,7 +177,7 @@ export function hearNear(sound: Sound, near: Near): (Near & { readonly uncertain
   const looked = look(steady.samples);
   const peaks = peaksOf(looked, sound.rate);
   const begin = { f0: near.hz / Math.sqrt(1 + near.b), b: near.b };
-  const fitted = fitIn(looked, sound.rate, begin, peaks, QUICK);
+  const fitted = fitString(looked, sound.rate, begin, peaks, QUICK);
   const hz = fitted.f0 * Math.sqrt(1 + fitted.b);
   const there =
     fitted.used >= 2 && fitted.cents < MOST_DOUBT && Math.abs(1200 * Math.log2(hz / near.hz)) < 100;

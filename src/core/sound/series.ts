@@ -24,7 +24,8 @@ const ROUNDS = 12;
 const WIDE = 60;
 const MOST_B = 3e-3;
 
-interface Begun {
+/** A series as one begins with it: the ideal string's pitch, Hz, and its stiffness. */
+export interface Begun {
   readonly f0: number;
   readonly b: number;
 }
