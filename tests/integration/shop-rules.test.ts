@@ -202,6 +202,32 @@ describe('what was heard where the player played', () => {
     });
   });
 
+  test('what the ear heard is kept with how much it was; said by hand it is not', async () => {
+    const { jobId, number } = await highJob();
+    const at = { jobId, string: 6, held: 5 } as const;
+    value(
+      await house.give(house.technician, 'plan.hear', { ...at, heard: 'clear', amount: 0.12, was: null }),
+    );
+    expect((await see(number)).plan.heard).toMatchObject([{ held: 5, heard: 'clear', amount: 0.12 }]);
+    const louder = { ...at, heard: 'buzzes', amount: 0.83, was: 'clear' } as const;
+    value(await house.give(house.technician, 'plan.hear', louder));
+    expect((await see(number)).plan.heard).toMatchObject([{ held: 5, heard: 'buzzes', amount: 0.83 }]);
+    for (const [heard, amount] of [
+      ['clear', 0.83],
+      ['buzzes', 0.2],
+      [null, 0.2],
+      ['buzzes', 1.4],
+    ] as const)
+      expect(
+        await house.give(house.technician, 'plan.hear', { ...at, heard, amount, was: 'buzzes' }),
+      ).toMatchObject({
+        ok: false,
+        error: { code: 'invalid', fields: { amount: expect.any(String) as string } },
+      });
+    value(await house.give(house.technician, 'plan.hear', { ...at, heard: 'clear', was: 'buzzes' }));
+    expect((await see(number)).plan.heard[0]).not.toHaveProperty('amount');
+  });
+
   test('what contradicts the readings says nothing of the hand, and is kept beside them', async () => {
     const { jobId, number } = await highJob(
       SET.map(([q, s, f, typed]) => [q, s, f, q === 'action' ? '0.1' : typed] as const),

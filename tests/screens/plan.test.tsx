@@ -251,3 +251,21 @@ test('a finding chosen is found again in the plan, the estimate and the sheet', 
   const sheet = await house.show('desk', `/job/${number}/hand-over`);
   await sheet.in('article', 'The customer’s sheet').sees('The frets are dull.');
 });
+
+test('how long a hunt may take: typed while a colleague sets it and tries, both are shown and nothing is lost', async () => {
+  const { number, jobId } = await house.takeIn('steel-acoustic', 'Twohunters');
+  const hand = await house.show('technician', `/job/${number}/plan#noise`);
+  const noise = hand.in('region', 'The noise');
+  await hand.fill(await noise.labelled('At most, minutes'), '45');
+  await house.give('hunt.begin', { jobId, version: 0, limit: 30, agreed: 'phone' });
+  await noise.sees('About 0 of 30 min');
+  await noise.says(await noise.labelled('At most, minutes'), '45');
+  await noise.sees(/At most, minutes: theirs 30, yours 45/);
+  // What a colleague tries meanwhile is no change of what is typed.
+  await house.give('hunt.try', { jobId, version: 1, what: 'where', answer: 'open', words: '', heard: null });
+  await noise.sees('About 5 of 30 min');
+  await noise.tap('button', 'Mine over theirs');
+  await noise.tap('button', 'Keep');
+  await noise.sees('of 45 min, agreed by telephone');
+  await noise.misses('A colleague changed this');
+});

@@ -3,6 +3,7 @@ import type { Buzz } from '../sound/buzz.ts';
 import type { Heard, Refused } from '../sound/hear.ts';
 import { centsFrom } from '../sound/note-of.ts';
 import type { Hz } from '../units/unit-types.ts';
+import { BUZZES_FROM } from '../whatif/heard.ts';
 import { earPlan, type EarWish } from './ear-plan.ts';
 
 /** A place that is played. */
@@ -87,7 +88,7 @@ export const beginPlaces = (plan: PlacePlan): PlaceRound => ({
 export const placeNow = ({ plan, at }: PlaceRound): PlayedPlace | null => plan.places[at] ?? null;
 
 /** From a half on it is a buzz. */
-export const buzzes = (amount: number): boolean => amount >= 0.5;
+export const buzzes = (amount: number): boolean => amount >= BUZZES_FROM;
 
 /** A held place is itself as far from its pitch as that, cents: less than half a fret. */
 const NEAR = 45;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { runs } from '../../runs-for-tests.ts';
 import { handFor, mapOfNeck } from './clearance-map.ts';
 import { consequences, positionsOf } from './consequences.ts';
-import { handHeard, toldBy, type HeardPlace } from './heard.ts';
+import { handHeard, sayWhatWasHeard, toldBy, type HeardPlace } from './heard.ts';
 import { NO_MOVES } from './moves.ts';
 import type { NeckModel } from './neck-model.ts';
 import { atItsAims } from './pluck-reach.ts';
@@ -75,4 +75,11 @@ test('a place that lies on a fret tells of the neck, and so does one that no han
   expect(toldBy(lying, 'medium', 5, { held: 0, heard: 'clear' }, RATIO)).toEqual({ kind: 'touches' });
   const high: NeckModel = { ...aimed, action: aimed.action.map(() => 40) };
   expect(toldBy(high, 'medium', 5, { held: 12, heard: 'buzzes' }, RATIO)).toEqual({ kind: 'never' });
+});
+
+test('what was heard is said with how much it was, where the ear heard it', () => {
+  expect(sayWhatWasHeard({ heard: 'clear' })).toBe('clear');
+  expect(sayWhatWasHeard({ heard: 'buzzes', amount: null })).toBe('◆ buzzes');
+  expect(sayWhatWasHeard({ heard: 'buzzes', amount: 0.83 })).toBe('◆ buzzes (8 of 10)');
+  expect(sayWhatWasHeard({ heard: 'clear', amount: 0.12 })).toBe('clear (1 of 10)');
 });

@@ -13,8 +13,19 @@ export interface HeardPlace {
   /** 0 is the open string */
   readonly held: number;
   readonly heard: HeardMark['heard'];
+  /** how much it buzzed by ear, 0 to 1; absent or null where somebody said what was heard */
+  readonly amount?: number | null | undefined;
   /** N; null where no hand makes the difference: as it was read it lies on a fret at rest, or nothing can touch there */
   readonly force: number | null;
+}
+
+/** From so much on, by ear, it is a buzz. */
+export const BUZZES_FROM = 0.5;
+
+/** What was heard, in the bench's words: how much of ten, where the ear heard it. */
+export function sayWhatWasHeard({ heard, amount }: Pick<HeardPlace, 'heard' | 'amount'>): string {
+  const word = heard === 'clear' ? 'clear' : '◆ buzzes';
+  return amount === null || amount === undefined ? word : `${word} (${Math.round(10 * amount)} of 10)`;
 }
 
 /** What a place tells of a hand, or why it tells nothing. */

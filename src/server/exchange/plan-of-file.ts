@@ -44,6 +44,7 @@ const file = z.object({
           string: z.number().int(),
           held: z.number().int(),
           heard: z.enum(['clear', 'buzzes']),
+          amount: z.number().min(0).max(1).nullish(),
           force: z.number().nonnegative().nullable(),
         }),
       )

@@ -1,7 +1,7 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { judge } from '../../core/job/judge.ts';
 import { fail, ok } from '../../core/result.ts';
-import { toldBy, type HeardPlace } from '../../core/whatif/heard.ts';
+import { BUZZES_FROM, toldBy, type HeardPlace } from '../../core/whatif/heard.ts';
 import { neckModel } from '../../core/whatif/neck-model.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
@@ -13,7 +13,9 @@ import { defineUseCase } from '../use-case/use-case.ts';
 /** Notes what was heard at a place as the neck was read then, with the pluck at which it just buzzes; or takes it back. */
 export const hearPlace = defineUseCase({
   name: 'plan.hear',
-  run: async (work, { jobId, string, held, heard, was }) => {
+  run: async (work, { jobId, string, held, heard, amount = null, was }) => {
+    if (amount !== null && (heard === null || amount >= BUZZES_FROM !== (heard === 'buzzes')))
+      return { ok: false, error: invalidField('amount', 'So much is not what is said to be heard.') };
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
     const job = opened.value;
@@ -41,7 +43,8 @@ export const hearPlace = defineUseCase({
         planInput.settings.rodActionRatio,
       );
       // What contradicts the readings tells nothing of the hand; it is kept and named beside them.
-      places = [...rest, { string, held, heard, force: told.kind === 'force' ? told.force : null }];
+      const force = told.kind === 'force' ? told.force : null;
+      places = [...rest, { string, held, heard, force, ...(amount !== null && { amount }) }];
     }
     job.heard = places.length === 0 ? null : [...places];
     await countLater(work, job);
@@ -51,7 +54,7 @@ export const hearPlace = defineUseCase({
       entity: 'heard',
       entityId: `${string}:${held}`,
       fromVersion: null,
-      data: { before: stood, after: heard },
+      data: { before: stood, after: heard, ...(amount !== null && { amount }) },
     });
     return ok({ heard });
   },

@@ -20,7 +20,7 @@ import { useEar } from './use-ear.ts';
 import { EarStands, EarStart } from './ear-start.tsx';
 
 /** One that is written down: what stood there before goes with it, so that nothing is overwritten unseen. */
-export type Note = Pick<HeardPlace, 'string' | 'held' | 'heard'>;
+export type Note = Pick<HeardPlace, 'string' | 'held' | 'heard'> & { readonly amount: number };
 
 interface Props {
   readonly construction: Construction;
@@ -34,13 +34,24 @@ interface Props {
 
 const USUAL_LAST = 12;
 
+/** To a hundredth, on the side of clear or buzzing that it was heard on. */
+const writtenAmount = (amount: number): number =>
+  buzzes(amount)
+    ? Math.max(0.5, Math.round(100 * amount) / 100)
+    : Math.min(0.49, Math.round(100 * amount) / 100);
+
 /** Plays every place: what is awaited, what was heard, and each clear or buzzing place is written down. */
 export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNote, onClose }: Props) {
   const [string, setString] = useState(0);
   const [upTo, setUpTo] = useState(Math.min(USUAL_LAST, c.frets - 1));
   const ear = useEar({
     onPlayed: ({ place, amount }: PlacedAmount) =>
-      onNote({ string: place.string, held: place.held, heard: buzzes(amount) ? 'buzzes' : 'clear' }),
+      onNote({
+        string: place.string,
+        held: place.held,
+        heard: buzzes(amount) ? 'buzzes' : 'clear',
+        amount: writtenAmount(amount),
+      }),
   });
   const listening = ear.stands.kind === 'listening';
   useWords(listening, ear.say);
@@ -80,7 +91,7 @@ export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNot
 }
 
 const BEFORE =
-  'String by string, open and then held at every fret, each plucked once as this player does, the others damped. What is heard stays on this tablet and is forgotten at once; only clear or buzzing is written down.';
+  'String by string, open and then held at every fret, each plucked once as this player does, the others damped. What is heard stays on this tablet and is forgotten at once; only clear or buzzing is written down, and how much.';
 
 function sayOver(round: PlaceRound): string {
   const heard = round.amounts.filter((a) => a !== null);

@@ -22,8 +22,20 @@ interface Props {
 interface Places {
   readonly construction: Construction;
   readonly roomAt: (index: number, held: number) => Room | null;
+  /** how much a place buzzed by ear, 0 to 1, where it was heard so */
+  readonly amountAt?: ((index: number, held: number) => number | null) | undefined;
   /** the fret a place meets, where that is known */
   readonly fretAt?: ((index: number, held: number) => number | null) | undefined;
+}
+
+/** How much of ten it buzzed: a bar along the foot of its place. */
+function Amount({ amount, x, y }: { readonly amount: number; readonly x: number; readonly y: number }) {
+  return (
+    <>
+      <title>{`${Math.round(10 * amount)} of 10`}</title>
+      <rect x={x + 1} y={y + ROW - 5} width={(CELL - 2) * amount} height={4} fill="var(--plain)" />
+    </>
+  );
 }
 
 /** One string's places. */
@@ -32,6 +44,7 @@ function Row({
   index,
   columns,
   roomAt,
+  amountAt,
   fretAt,
 }: Places & { readonly index: number; readonly columns: number }) {
   const y = rowOfString({ ...c, perCourse: 1 }, index) * ROW;
@@ -43,6 +56,7 @@ function Row({
       {Array.from({ length: columns }, (_, held) => {
         const room = roomAt(index, held);
         const x = NAMES + held * CELL;
+        const amount = amountAt?.(index, held) ?? null;
         return (
           <g key={held}>
             <rect
@@ -54,6 +68,7 @@ function Row({
               fillOpacity={0.55}
               stroke="var(--line)"
             />
+            {amount !== null && <Amount amount={amount} x={x} y={y} />}
             {room === 'clear' && <circle cx={x + CELL / 2} cy={y + ROW / 2} r={2} fill="var(--plain)" />}
             {room !== null && room !== 'clear' && (
               <Place room={room} x={x} y={y} width={CELL} fret={fretAt?.(index, held) ?? null} share={null} />
@@ -71,6 +86,7 @@ function Grid({
   name,
   upTo,
   roomAt,
+  amountAt,
   fretAt,
 }: Places & { readonly name: string; readonly upTo: number }) {
   const rows = c.strings.length;
@@ -85,7 +101,7 @@ function Grid({
         aria-label={`${name}: strings by held fret; what differs is said below`}
       >
         {c.strings.map((_, index) => (
-          <Row key={index} {...{ construction: c, index, columns, roomAt, fretAt }} />
+          <Row key={index} {...{ construction: c, index, columns, roomAt, amountAt, fretAt }} />
         ))}
         {Array.from({ length: columns }, (_, held) => (
           <text
@@ -108,11 +124,14 @@ function Grid({
 export function HeardMap({ construction: c, heard, maps }: Props) {
   const compared = compareHeard(heard, maps);
   const upTo = Math.max(...heard.map((h) => h.held));
-  const at = new Map(heard.map((h) => [`${h.string}:${h.held}`, h.heard]));
+  const at = new Map(heard.map((h) => [`${h.string}:${h.held}`, h]));
+  const placeAt = (index: number, held: number) => at.get(`${c.strings.length - index}:${held}`) ?? null;
   const heardAt = (index: number, held: number): Room | null => {
-    const found = at.get(`${c.strings.length - index}:${held}`);
-    return found === undefined ? null : found === 'clear' ? 'clear' : 'buzz';
+    const found = placeAt(index, held);
+    return found === null ? null : found.heard === 'clear' ? 'clear' : 'buzz';
   };
+  const amountAt = (index: number, held: number): number | null => placeAt(index, held)?.amount ?? null;
+  const byEar = heard.some((h) => (h.amount ?? null) !== null);
   const computedAt = (index: number, held: number): Room | null => {
     const map = maps[index];
     const margin = map?.margin[held];
@@ -122,7 +141,7 @@ export function HeardMap({ construction: c, heard, maps }: Props) {
   return (
     <div className="space-y-1">
       <div className="flex flex-wrap gap-x-6 gap-y-2">
-        <Grid construction={c} name="Heard" upTo={upTo} roomAt={heardAt} />
+        <Grid construction={c} name="Heard" {...{ upTo, amountAt }} roomAt={heardAt} />
         <Grid
           construction={c}
           name="By the readings, for this hand"
@@ -131,6 +150,11 @@ export function HeardMap({ construction: c, heard, maps }: Props) {
           fretAt={(i, held) => maps[i]?.fret[held] ?? null}
         />
       </div>
+      {byEar && (
+        <p className="text-sm text-quiet">
+          The bar at the foot of a place is how much it buzzed by ear: from half its width on it is a buzz.
+        </p>
+      )}
       <ul className="text-sm" aria-label="Heard against the readings">
         {said.map((u) => {
           const words = sayUnexplained(c, u);

@@ -5,6 +5,7 @@ import { Suspense, useRef, useState } from 'react';
 import { Ear } from 'lucide-react';
 import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { stringName } from '../../core/instrument/construction.ts';
+import { sayWhatWasHeard } from '../../core/whatif/heard.ts';
 import type { FittedHand } from '../../core/whatif/pluck-reach.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -34,10 +35,11 @@ function useNoting(job: Job) {
   const written = useRef(new Map<string, Heard['heard']>());
   const write = (n: Note) => {
     const key = `${n.string}:${n.held}`;
-    const stood = job.plan.heard.find((h) => h.string === n.string && h.held === n.held)?.heard ?? null;
+    const there = job.plan.heard.find((h) => h.string === n.string && h.held === n.held);
+    const stood = there?.heard ?? null;
     const was = written.current.get(key) ?? stood;
     written.current.set(key, n.heard);
-    if (was === n.heard && stood === n.heard) return;
+    if (was === n.heard && stood === n.heard && there?.amount === n.amount) return;
     // What the house refused does not stand there: the next pluck goes by what the screen shows.
     void give('plan.hear', { jobId: job.id, ...n, was }).then((kept) => {
       if (kept === null) written.current.delete(key);
@@ -99,7 +101,7 @@ function HeardList({ job, may }: { readonly job: Job; readonly may: boolean }) {
     <ul aria-label="Places heard" className="mt-1 flex flex-wrap gap-2 text-sm">
       {job.plan.heard.map((h) => (
         <li key={`${h.string}:${h.held}`} className="flex items-center border border-line px-2">
-          {placeOf(job, h)}: {h.heard === 'clear' ? 'clear' : '◆ buzzes'}
+          {placeOf(job, h)}: {sayWhatWasHeard(h)}
           {may && (
             <button
               type="button"

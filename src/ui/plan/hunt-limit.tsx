@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import { minutesOf } from '../../core/hunt/hunt.ts';
 import { AGREED_BY, type AgreedBy } from '../../core/hunt/hunt-record.ts';
+import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useEdit } from '../data/use-edit.ts';
 import type { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -12,23 +14,35 @@ import { TextField } from '../kit/text-field.tsx';
 type Job = LeafProps<'plan'>['job'];
 type Hunt = Job['plan']['hunt'];
 type Give = ReturnType<typeof useSend>['give'];
+type Agreed = AgreedBy | 'none';
+
+const AGREED: Readonly<Record<Agreed, string>> = { none: 'was not asked', ...AGREED_BY };
+const LEAST = 5;
+const MOST = 600;
+
+/** Whole minutes as typed, none where nothing is agreed; `wrong` where it is no such number. */
+function readMinutes(text: string): number | null | 'wrong' {
+  if (text.trim() === '') return null;
+  const minutes = Number(text.trim());
+  return Number.isInteger(minutes) && minutes >= LEAST && minutes <= MOST ? minutes : 'wrong';
+}
 
 /** How long it may take, and how the customer agreed to that. */
 export function Limit({ job, hunt, give }: { readonly job: Job; readonly hunt: Hunt; readonly give: Give }) {
-  const [minutes, setMinutes] = useState(hunt.limit === null ? '' : String(hunt.limit));
-  const [agreed, setAgreed] = useState<AgreedBy | 'none'>(hunt.agreed ?? 'none');
-  const [wrong, setWrong] = useState('');
+  const edit = useEdit<{ minutes: string; agreed: Agreed }>(
+    { minutes: hunt.limit === null ? '' : String(hunt.limit), agreed: hunt.agreed ?? 'none' },
+    hunt.version,
+    `hunt-limit:${job.id}`,
+  );
+  const [asked, setAsked] = useState(false);
+  const { minutes, agreed } = edit.value;
+  const limit = readMinutes(minutes);
   const save = async () => {
-    const limit = minutes.trim() === '' ? null : Number(minutes.trim());
-    if (limit !== null && !(Number.isInteger(limit) && limit >= 5 && limit <= 600))
-      return setWrong('Whole minutes, 5 to 600');
-    setWrong('');
-    await give('hunt.begin', {
-      jobId: job.id,
-      version: hunt.version,
-      limit,
-      agreed: agreed === 'none' ? null : agreed,
-    });
+    setAsked(true);
+    if (limit === 'wrong') return;
+    const kept = { limit, agreed: agreed === 'none' ? null : agreed };
+    if (await edit.save((_, version) => give('hunt.begin', { jobId: job.id, version, ...kept })))
+      setAsked(false);
   };
   return (
     <div className="flex flex-wrap items-end gap-2">
@@ -36,26 +50,35 @@ export function Limit({ job, hunt, give }: { readonly job: Job; readonly hunt: H
         label="At most, minutes"
         className="w-36"
         inputMode="numeric"
-        error={wrong === '' ? undefined : wrong}
+        error={asked && limit === 'wrong' ? `Whole minutes, ${LEAST} to ${MOST}` : undefined}
         value={minutes}
-        onChange={setMinutes}
+        onChange={(typed) => edit.set({ minutes: typed })}
       />
       <FormField label="The customer agreed" className="w-52">
         {(w) => (
           <ListChoice
             {...w}
             value={agreed}
-            items={[
-              { value: 'none', name: 'was not asked' },
-              ...Object.entries(AGREED_BY).map(([value, name]) => ({ value, name })),
-            ]}
-            onChange={(v) => setAgreed(v as AgreedBy | 'none')}
+            items={Object.entries(AGREED).map(([value, name]) => ({ value, name }))}
+            onChange={(v) => edit.set({ agreed: v as Agreed })}
           />
         )}
       </FormField>
-      <button type="button" className="button" onClick={() => void save()}>
+      <button
+        type="button"
+        className="button"
+        disabled={edit.conflicts.length > 0}
+        onClick={() => void save()}
+      >
         {hunt.version === 0 ? 'Begin the hunt' : 'Keep'}
       </button>
+      <ConflictChoice
+        edit={edit}
+        names={{ minutes: 'At most, minutes', agreed: 'The customer agreed' }}
+        say={(field, value) =>
+          field === 'agreed' ? AGREED[value as Agreed] : value === '' ? 'no limit' : String(value)
+        }
+      />
     </div>
   );
 }

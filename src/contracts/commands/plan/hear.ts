@@ -14,6 +14,8 @@ export const planHear = command({
     string: z.number().int().min(1).max(24, 'It has no such string.'),
     held: z.number().int().min(0).max(36, 'It has no such fret.'),
     heard,
+    /** how much it buzzed by ear, 0 to 1; null where somebody says what was heard */
+    amount: z.number().min(0, 'From 0 to 1.').max(1, 'From 0 to 1.').nullish(),
     /** what stood there on the screen */
     was: heard,
   }),
