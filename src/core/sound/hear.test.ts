@@ -274,3 +274,17 @@ describe('what is no note', () => {
     expect(hear({ rate, samples: cut }).refused).toBe('clipped');
   });
 });
+
+test('an octave over what is awaited is not it, whatever other string rings along', async () => {
+  for (const awaited of [41.203, 55, 82.407])
+    for (const other of [0.75, 1.125, 1.335, 1.5, 2.6666, 3]) {
+      await breath();
+      const sound = pluckSound({ f0: 2 * awaited, b: 3e-4, rings: 2 }, 0.5, 44_100, Math.round(100 * other));
+      addPluck(sound.samples, sound.rate, { f0: awaited * other, b: 9e-5, level: 0.25 }, 0, 7);
+      expect([awaited, other, hear(sound, { hz: [awaited], within: USUAL_REACH }).refused]).not.toEqual([
+        awaited,
+        other,
+        null,
+      ]);
+    }
+});

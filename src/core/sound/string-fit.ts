@@ -194,6 +194,9 @@ export function fitString(
 /** How much of what stands on a series an octave lower must stand between, and on how many partials at least. */
 const BETWEEN = 0.25;
 const LEAST_BETWEEN = 4;
+/** Of the first partials between, how many must be there: another string that rings brings every third of them at most. */
+const FIRST_BETWEEN = [1, 3, 5, 7, 9, 11];
+const MOST_OF_THEM = 4;
 
 /**
  * The same string an octave lower, where partials stand between those of the series as they would then: beside another string
@@ -211,6 +214,7 @@ export function octaveLower(
   const found = onSeries(standing(fitted.tones, rate), lower, width);
   const between = [...found].filter(([n]) => n % 2 === 1).map(([, w]) => w);
   if (between.length < LEAST_BETWEEN || sum(between) < BETWEEN * sum(found.values())) return null;
+  if (FIRST_BETWEEN.filter((n) => found.has(n)).length < MOST_OF_THEM) return null;
   const again = fitFrom(looked, rate, lower, peaks, care, CLOSE);
   return again.used > fitted.used ? again : null;
 }

@@ -11,6 +11,8 @@ import { Place, ROW } from './clearance-place.tsx';
 const CELL = 26;
 const NAMES = 40;
 const FOOT = 20;
+/** Less than that is as good as none. */
+const SEEN_FROM = 0.15;
 
 interface Props {
   readonly construction: Construction;
@@ -68,7 +70,7 @@ function Row({
               fillOpacity={0.55}
               stroke="var(--line)"
             />
-            {amount !== null && <Amount amount={amount} x={x} y={y} />}
+            {amount !== null && amount >= SEEN_FROM && <Amount amount={amount} x={x} y={y} />}
             {room === 'clear' && <circle cx={x + CELL / 2} cy={y + ROW / 2} r={2} fill="var(--plain)" />}
             {room !== null && room !== 'clear' && (
               <Place room={room} x={x} y={y} width={CELL} fret={fretAt?.(index, held) ?? null} share={null} />
