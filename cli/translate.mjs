@@ -4,8 +4,18 @@
  * command that runs meanwhile goes on with its own.
  */
 import { build } from 'esbuild';
-import { mkdirSync, readdirSync, renameSync, statSync, unlinkSync, utimesSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  renameSync,
+  statSync,
+  unlinkSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { basename, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
 
 const ROOT = resolve(import.meta.dirname, '..');
 const FOLDER = join(ROOT, '.rubrica', 'cli');
@@ -23,6 +33,27 @@ function write(path, bytes) {
   renameSync(half, path);
 }
 
+const isThere = (specifier) => {
+  try {
+    const url = import.meta.resolve(specifier);
+    return !url.startsWith('file:') || existsSync(fileURLToPath(url));
+  } catch {
+    return false;
+  }
+};
+
+/** Packages stay packages, named as Node.js finds them: some leave the ending of a file to whoever bundles them. */
+const packagesByName = {
+  name: 'packages',
+  setup(b) {
+    b.onResolve({ filter: /^[^./]/ }, ({ path, kind }) => {
+      if (kind === 'entry-point') return null;
+      // One that is missing is said by the command that wants it: what only tests want is not everywhere.
+      return { path: [path, `${path}.js`].find(isThere) ?? path, external: true };
+    });
+  },
+};
+
 const { outputFiles } = await build({
   entryPoints: [join(ROOT, 'cli/main.ts')],
   bundle: true,
@@ -30,7 +61,7 @@ const { outputFiles } = await build({
   format: 'esm',
   platform: 'node',
   target: 'node20',
-  packages: 'external',
+  plugins: [packagesByName],
   sourcemap: true,
   outdir: FOLDER,
   outExtension: { '.js': '.mjs' },

@@ -8,7 +8,7 @@ import { pluckSound, wavOf } from '../../src/core/sound/pluck-for-tests.ts';
 import type { HeardNote } from '../../src/core/sound/say-heard.ts';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
 import { runDeclared } from '../../src/core/sums/run-sum.ts';
-import { runRubrica } from './run-program.ts';
+import { runProgram, runRubrica } from './run-program.ts';
 
 const rubrica = (args: readonly string[], input = '') => runRubrica(args, { input });
 
@@ -214,4 +214,14 @@ describe('./rubrica hear', () => {
 test('an unknown command says what there is', async () => {
   const { status, stderr } = await rubrica(['sing']);
   expect([status, stderr]).toEqual([2, expect.stringContaining('there is no command sing')]);
+});
+
+test('every command is translated so that Node.js finds all it wants', async () => {
+  expect((await runRubrica(['--version'])).status).toBe(0);
+  const folder = join(process.cwd(), '.rubrica/cli');
+  const load = `import { readdirSync } from 'node:fs';
+    for (const f of readdirSync(${JSON.stringify(folder)}).filter((f) => f.endsWith('.mjs') && f !== 'main.mjs'))
+      await import(${JSON.stringify(`${folder}/`)} + f);`;
+  const done = await runProgram(process.execPath, ['--input-type=module', '-e', load]);
+  expect([done.status, done.stderr]).toEqual([0, '']);
 });
