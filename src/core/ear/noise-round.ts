@@ -1,5 +1,6 @@
 import type { Buzz } from '../sound/buzz.ts';
 import type { Heard, Refused } from '../sound/hear.ts';
+import { buzzes } from '../sound/say-buzz.ts';
 
 /** How much a noise buzzed before a try and with it, 0 to 1 each. */
 export interface NoiseHeard {
@@ -40,7 +41,7 @@ export const beginNoise = (before: readonly Buzz[] = []): NoiseRound => ({
   last: null,
 });
 
-const isBuzz = ({ amount }: Buzz): boolean => amount >= 0.5;
+const isBuzz = ({ amount }: Buzz): boolean => buzzes(amount);
 
 /** A pluck was heard: before the try, or with it. */
 export function hearNoise(round: NoiseRound, { hz, refused }: Heard, buzz: Buzz | null): NoiseRound {

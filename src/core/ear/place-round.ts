@@ -2,8 +2,8 @@ import type { Construction } from '../instrument/construction.ts';
 import type { Buzz } from '../sound/buzz.ts';
 import type { Heard, Refused } from '../sound/hear.ts';
 import { centsFrom } from '../sound/note-of.ts';
+import { BUZZES_FROM } from '../sound/say-buzz.ts';
 import type { Hz } from '../units/unit-types.ts';
-import { BUZZES_FROM } from '../whatif/heard.ts';
 import { earPlan, type EarWish } from './ear-plan.ts';
 
 /** A place that is played. */
@@ -87,9 +87,6 @@ export const beginPlaces = (plan: PlacePlan): PlaceRound => ({
 
 export const placeNow = ({ plan, at }: PlaceRound): PlayedPlace | null => plan.places[at] ?? null;
 
-/** From a half on it is a buzz. */
-export const buzzes = (amount: number): boolean => amount >= BUZZES_FROM;
-
 /** A held place is itself as far from its pitch as that, cents: less than half a fret. */
 const NEAR = 45;
 const MOST_UNSURE = 3;
@@ -129,7 +126,7 @@ export function hearPlayed(round: PlaceRound, heard: Heard, buzz: Buzz | null): 
   if (index < 0) return { ...round, last: { kind: 'refused', why: 'not-this-string' } };
   if (buzz === null) return { ...round, last: { kind: 'not-told' } };
   const { amount, doubt } = buzz;
-  if (Math.abs(amount - 0.5) > doubt) return noted(round, index, amount);
+  if (Math.abs(amount - BUZZES_FROM) > doubt) return noted(round, index, amount);
   const unsure = [...round.unsure, amount];
   if (unsure.length >= MOST_UNSURE)
     return noted(round, index, unsure.reduce((a, b) => a + b, 0) / unsure.length);

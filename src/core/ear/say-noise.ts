@@ -1,3 +1,4 @@
+import { buzzes, sayBuzz } from '../sound/say-buzz.ts';
 import type { NoiseHeard, NoiseOutcome, NoiseRound } from './noise-round.ts';
 import { PLUCKS_EACH } from './noise-round.ts';
 import { REFUSED } from './say-ear.ts';
@@ -11,19 +12,17 @@ export function sayNoiseStep({ at, before, now }: NoiseRound): string {
   return 'Heard';
 }
 
-const amountOf = (amount: number): string => amount.toFixed(2);
-
 /** How much it buzzed before and with the try: `0.94 before, 0.08 with it`. */
 export const sayNoiseHeard = ({ before, now }: NoiseHeard): string =>
-  `buzz ${amountOf(before)} before, ${amountOf(now)} with it`;
+  `buzz ${sayBuzz(before)} before, ${sayBuzz(now)} with it`;
 
 /** What came of a pluck, in the bench's words. */
 export function sayNoiseOutcome(o: NoiseOutcome): string {
   switch (o.kind) {
     case 'heard':
-      return `${o.amount >= 0.5 ? 'It buzzes' : 'It rings clear'} (${amountOf(o.amount)}, where 0 is clear and 1 rattles).`;
+      return `${buzzes(o.amount) ? 'It buzzes' : 'It rings clear'} (${sayBuzz(o.amount)}, where 0 is clear and 1 rattles).`;
     case 'not-there':
-      return `It rings clear (${amountOf(o.amount)}): play it where the noise is.`;
+      return `It rings clear (${sayBuzz(o.amount)}): play it where the noise is.`;
     case 'not-told':
       return 'It can’t be told: damp the other strings and let this one ring.';
     case 'refused':

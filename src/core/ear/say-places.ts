@@ -1,5 +1,5 @@
+import { buzzes, sayBuzz } from '../sound/say-buzz.ts';
 import type { PlacedAmount, PlaceOutcome, PlayedPlace } from './place-round.ts';
-import { buzzes } from './place-round.ts';
 import { REFUSED } from './say-ear.ts';
 
 /** What to do at a place now. */
@@ -7,7 +7,7 @@ export const sayPlace = ({ held, partner }: Pick<PlayedPlace, 'held' | 'partner'
   `${held === 0 ? 'pluck it open' : `hold it at ${held} and pluck`}${partner === null ? '' : `, alone: keep ${partner} quiet`}`;
 
 const heardAs = ({ place, amount }: PlacedAmount): string =>
-  `${place.name} ${place.held === 0 ? 'open' : `at ${place.held}`}: ${buzzes(amount) ? 'buzzes' : 'clear'} (${amount.toFixed(2)}, where 0 is clear and 1 rattles).`;
+  `${place.name} ${place.held === 0 ? 'open' : `at ${place.held}`}: ${buzzes(amount) ? 'buzzes' : 'clear'} (${sayBuzz(amount)}, where 0 is clear and 1 rattles).`;
 
 /** What came of a pluck, in the bench's words. */
 export function sayPlaceOutcome(o: PlaceOutcome): string {
@@ -15,7 +15,7 @@ export function sayPlaceOutcome(o: PlaceOutcome): string {
     case 'heard':
       return heardAs(o);
     case 'unsure':
-      return `Neither clear nor a buzz for sure (${o.amount.toFixed(2)} ± ${o.doubt.toFixed(2)}): once more.`;
+      return `Neither clear nor a buzz for sure (${sayBuzz(o.amount)} ± ${sayBuzz(o.doubt)}): once more.`;
     case 'not-told':
       return 'It can’t be told: damp the other strings and let this one ring.';
     case 'refused':

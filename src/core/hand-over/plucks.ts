@@ -1,4 +1,5 @@
 import type { RoundKind } from '../readings/rounds.ts';
+import { buzzes, sayBuzz } from '../sound/say-buzz.ts';
 
 /** A reading that may have a pluck kept with it. */
 export interface ReadingWithPluck {
@@ -43,18 +44,17 @@ export function pluckPairs(readings: readonly ReadingWithPluck[]): readonly Pluc
 }
 
 const buzzOf = (p: KeptPluck | null): number | null => p?.buzz ?? null;
-const amount = (buzz: number): string => buzz.toFixed(2);
-const word = (buzz: number): string => (buzz >= 0.5 ? 'buzzes' : 'clear');
+const word = (buzz: number): string => (buzzes(buzz) ? 'buzzes' : 'clear');
 
 /** What two plucks of a place say of the work: `buzzed (0.93), now clear (0.04)`. */
 export function comparePlucks(found: KeptPluck | null, left: KeptPluck | null): string {
   const [before, after] = [buzzOf(found), buzzOf(left)];
   if (before !== null && after !== null) {
-    const was = before >= 0.5 ? 'buzzed' : 'was clear';
-    const is = before >= 0.5 === after >= 0.5 ? `still ${word(after)}` : `now ${word(after)}`;
-    return `${was} (${amount(before)}), ${is} (${amount(after)})`;
+    const was = buzzes(before) ? 'buzzed' : 'was clear';
+    const is = buzzes(before) === buzzes(after) ? `still ${word(after)}` : `now ${word(after)}`;
+    return `${was} (${sayBuzz(before)}), ${is} (${sayBuzz(after)})`;
   }
-  if (before !== null) return `as found: ${word(before)} (${amount(before)})`;
-  if (after !== null) return `as left: ${word(after)} (${amount(after)})`;
+  if (before !== null) return `as found: ${word(before)} (${sayBuzz(before)})`;
+  if (after !== null) return `as left: ${word(after)} (${sayBuzz(after)})`;
   return 'how much it buzzes was not told';
 }

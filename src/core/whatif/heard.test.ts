@@ -80,6 +80,6 @@ test('a place that lies on a fret tells of the neck, and so does one that no han
 test('what was heard is said with how much it was, where the ear heard it', () => {
   expect(sayWhatWasHeard({ heard: 'clear' })).toBe('clear');
   expect(sayWhatWasHeard({ heard: 'buzzes', amount: null })).toBe('◆ buzzes');
-  expect(sayWhatWasHeard({ heard: 'buzzes', amount: 0.83 })).toBe('◆ buzzes (8 of 10)');
-  expect(sayWhatWasHeard({ heard: 'clear', amount: 0.12 })).toBe('clear (1 of 10)');
+  expect(sayWhatWasHeard({ heard: 'buzzes', amount: 0.83 })).toBe('◆ buzzes (0.83)');
+  expect(sayWhatWasHeard({ heard: 'clear', amount: 0.12 })).toBe('clear (0.12)');
 });

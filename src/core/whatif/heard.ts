@@ -1,4 +1,5 @@
 import type { ClearanceString } from '../clearance/clearance.ts';
+import { sayBuzz } from '../sound/say-buzz.ts';
 import { consequences, positionsOf } from './consequences.ts';
 import { handFor, stringOf } from './clearance-map.ts';
 import { NO_MOVES } from './moves.ts';
@@ -19,13 +20,10 @@ export interface HeardPlace {
   readonly force: number | null;
 }
 
-/** From so much on, by ear, it is a buzz. */
-export const BUZZES_FROM = 0.5;
-
-/** What was heard, in the bench's words: how much of ten, where the ear heard it. */
+/** What was heard, in the bench's words, with how much it was where the ear heard it: `◆ buzzes (0.83)`. */
 export function sayWhatWasHeard({ heard, amount }: Pick<HeardPlace, 'heard' | 'amount'>): string {
   const word = heard === 'clear' ? 'clear' : '◆ buzzes';
-  return amount === null || amount === undefined ? word : `${word} (${Math.round(10 * amount)} of 10)`;
+  return amount === null || amount === undefined ? word : `${word} (${sayBuzz(amount)})`;
 }
 
 /** What a place tells of a hand, or why it tells nothing. */

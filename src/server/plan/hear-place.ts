@@ -1,7 +1,8 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { judge } from '../../core/job/judge.ts';
 import { fail, ok } from '../../core/result.ts';
-import { BUZZES_FROM, toldBy, type HeardPlace } from '../../core/whatif/heard.ts';
+import { buzzes } from '../../core/sound/say-buzz.ts';
+import { toldBy, type HeardPlace } from '../../core/whatif/heard.ts';
 import { neckModel } from '../../core/whatif/neck-model.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
@@ -14,7 +15,7 @@ import { defineUseCase } from '../use-case/use-case.ts';
 export const hearPlace = defineUseCase({
   name: 'plan.hear',
   run: async (work, { jobId, string, held, heard, amount = null, was }) => {
-    if (amount !== null && (heard === null || amount >= BUZZES_FROM !== (heard === 'buzzes')))
+    if (amount !== null && (heard === null || buzzes(amount) !== (heard === 'buzzes')))
       return { ok: false, error: invalidField('amount', 'So much is not what is said to be heard.') };
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;

@@ -1,13 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  buzzes,
-  placeNow,
-  placePlan,
-  type PlacedAmount,
-  type PlaceRound,
-} from '../../core/ear/place-round.ts';
+import { placeNow, placePlan, type PlacedAmount, type PlaceRound } from '../../core/ear/place-round.ts';
+import { buzzes } from '../../core/sound/say-buzz.ts';
 import { isPlaceTrouble, sayPlace, sayPlaceOutcome } from '../../core/ear/say-places.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { HeardPlace } from '../../core/whatif/heard.ts';

@@ -2,6 +2,7 @@
 
 import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { stringName, type Construction } from '../../core/instrument/construction.ts';
+import { sayBuzz } from '../../core/sound/say-buzz.ts';
 import { roomOf, type Room } from '../../core/whatif/clearance-map.ts';
 import type { HeardPlace } from '../../core/whatif/heard.ts';
 import { compareHeard, sayUnexplained, unexplained } from '../../core/whatif/heard-map.ts';
@@ -34,7 +35,7 @@ interface Places {
 function Amount({ amount, x, y }: { readonly amount: number; readonly x: number; readonly y: number }) {
   return (
     <>
-      <title>{`${Math.round(10 * amount)} of 10`}</title>
+      <title>{sayBuzz(amount)}</title>
       <rect x={x + 1} y={y + ROW - 5} width={(CELL - 2) * amount} height={4} fill="var(--plain)" />
     </>
   );
@@ -154,7 +155,8 @@ export function HeardMap({ construction: c, heard, maps }: Props) {
       </div>
       {byEar && (
         <p className="text-sm text-quiet">
-          The bar at the foot of a place is how much it buzzed by ear: from half its width on it is a buzz.
+          The bar at the foot of a place is how much it buzzed by ear (0 is clear, 1 rattles): from half its
+          width on it is a buzz.
         </p>
       )}
       <ul className="text-sm" aria-label="Heard against the readings">
