@@ -32,3 +32,10 @@ test('unit and container start what there is, where the page on running says', (
   for (const [, command = ''] of page.matchAll(/^(?:\S+=\S+ )?\.\/rubrica (\w+)/gm))
     expect(main).toContain(`  ${command}: () =>`);
 });
+
+test('the one command installs nothing anew where only the packages that run it are there', () => {
+  const { dependencies } = JSON.parse(read('package.json')) as { dependencies: Record<string, string> };
+  const programs = [...read('rubrica').matchAll(/node_modules\/\.bin\/([\w-]+)/g)].map(([, name]) => name);
+  expect(programs).not.toEqual([]);
+  expect(Object.keys(dependencies)).toEqual(expect.arrayContaining(programs));
+});

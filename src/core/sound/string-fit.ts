@@ -176,7 +176,11 @@ const DOUBTFUL = 0.4;
 const SURER = 0.6;
 const LEAST_USED = 4;
 
-/** Fits a string from where one begins; where it is doubtful, again from what most tones agree on. */
+/**
+ * Fits a string from where one begins; where it is doubtful, again from what most tones agree on.
+ * @param rate samples a second
+ * @param begin the ideal string's pitch, Hz, and its stiffness
+ */
 export function fitString(
   looked: Looked,
   rate: number,
@@ -201,6 +205,7 @@ const MOST_OF_THEM = 4;
 /**
  * The same string an octave lower, where partials stand between those of the series as they would then: beside another string
  * its even ones alone may have been taken for it. Null where they do not.
+ * @param rate samples a second
  */
 export function octaveLower(
   looked: Looked,
@@ -222,7 +227,10 @@ export function octaveLower(
 const LEAST_OF_OTHER = 3;
 const OTHER_SCORE = 0.3;
 
-/** The tones of another string that rings beside, where there is one. */
+/**
+ * The tones of another string that rings beside, none where there is none.
+ * @param rate samples a second
+ */
 export function otherString(looked: Looked, rate: number, fitted: FittedString): readonly Tone[] {
   const { others } = fitted.tones;
   if (others.length < LEAST_OF_OTHER) return [];
@@ -239,7 +247,7 @@ export function otherString(looked: Looked, rate: number, fitted: FittedString):
   return its.length < LEAST_OF_OTHER ? [] : its;
 }
 
-/** Samples without some tones that were fitted to them. */
+/** Samples without some tones that were fitted to them from their first one on: each is 2·Re(c·e^(p·n)) at sample n. */
 export function withoutTones(samples: Float32Array, tones: readonly Tone[]): Float32Array {
   const left = Float64Array.from(samples);
   for (const t of tones) {
@@ -254,7 +262,10 @@ export function withoutTones(samples: Float32Array, tones: readonly Tone[]): Flo
   return Float32Array.from(left);
 }
 
-/** The doubt and pitch of a known series in a part of a sound. */
+/**
+ * The pitch (Hz) and its doubt (cents) of a string that is known, in a part of its sound.
+ * @param rate samples a second
+ */
 export function fitPart(
   looked: Looked,
   rate: number,

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { placeNow, placePlan, type PlacedAmount, type PlaceRound } from '../../core/ear/place-round.ts';
-import { buzzes } from '../../core/sound/say-buzz.ts';
+import { buzzes, keptBuzz } from '../../core/sound/say-buzz.ts';
 import { isPlaceTrouble, sayPlace, sayPlaceOutcome } from '../../core/ear/say-places.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { HeardPlace } from '../../core/whatif/heard.ts';
@@ -29,12 +29,6 @@ interface Props {
 
 const USUAL_LAST = 12;
 
-/** To a hundredth, on the side of clear or buzzing that it was heard on. */
-const writtenAmount = (amount: number): number =>
-  buzzes(amount)
-    ? Math.max(0.5, Math.round(100 * amount) / 100)
-    : Math.min(0.49, Math.round(100 * amount) / 100);
-
 /** Plays every place: what is awaited, what was heard, and each clear or buzzing place is written down. */
 export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNote, onClose }: Props) {
   const [string, setString] = useState(0);
@@ -45,7 +39,7 @@ export function PlacesPanel({ construction: c, tuning, pitch, firstString, onNot
         string: place.string,
         held: place.held,
         heard: buzzes(amount) ? 'buzzes' : 'clear',
-        amount: writtenAmount(amount),
+        amount: keptBuzz(amount),
       }),
   });
   const listening = ear.stands.kind === 'listening';
