@@ -1,6 +1,7 @@
 /** What the bench types: readings as they are meant, cuts and clocks, the strings' gate. */
 import { createEvent, fireEvent } from '@testing-library/dom';
-import { askHouse } from './routes.ts';
+import { BENCH_ARRIVAL } from '../../src/core/inspection/lists/bench-arrival.ts';
+import { askHouse, holdCommands } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
 const house = screenHouse('screens_bench');
@@ -273,4 +274,45 @@ test('what a colleague does elsewhere shows by itself: the strings off and on, a
   await hand.misses('◆ strings off');
   await house.give('hand-over.end', { jobId, version: 0, ending: 'called-off', note: 'it is sold' });
   await hand.in('banner').sees('called off');
+});
+
+test('a hand quicker than the house: what comes back late moves it nowhere', async () => {
+  const { number, jobId } = await house.takeIn('nylon', 'Quickhand');
+  const hand = await house.show('lead', `/job/${number}/inspection`);
+  await hand.in('list', 'All items').sees('open');
+  const rows = () => [...document.querySelectorAll('ol[aria-label="All items"] button')];
+  const said = (n: number) => rows()[n]?.querySelector('span:last-child')?.textContent ?? '';
+  const [first = '', second = '', third = ''] = rows().map((row) => row.firstChild?.textContent ?? '');
+  const item = hand.in('region', 'Item');
+  const at = (title: string) => item.one('heading', title);
+  await at(first);
+  let letThrough = holdCommands();
+  await hand.user.keyboard('f');
+  await at(second);
+  // Taken back while the answer is on its way: the hand is there with the key, not when the house has answered.
+  await hand.user.keyboard('u');
+  await at(first);
+  await hand.user.keyboard('{ArrowDown}{ArrowDown}');
+  await at(third);
+  letThrough();
+  await hand.kept();
+  const { EventRow } = house.db().models;
+  await hand.until(async () => (await EventRow.count({ where: { jobId, kind: 'item answered' } })) === 2);
+  await hand.until(() => said(0).includes('open'));
+  await at(third);
+  await hand.user.keyboard('w');
+  await hand.until(() => said(2).includes('watch'));
+
+  // A colleague was first while the hand has gone on: it stays where it is, and the item in question is named.
+  letThrough = holdCommands();
+  await hand.tap('button', new RegExp(`^${second}`));
+  await hand.user.keyboard('n{ArrowUp}{ArrowUp}{ArrowUp}');
+  await at(first);
+  const key = BENCH_ARRIVAL.items.find((i) => i.title === second)?.key ?? '';
+  await house.give('inspection.answer', { jobId, item: key, answer: 'fine', note: '', version: 0 });
+  letThrough();
+  await item.in('alert').sees(`${second}: `);
+  await item.in('alert').sees('Fine');
+  await hand.until(() => said(1).includes('fine'));
+  await at(first);
 });

@@ -74,6 +74,17 @@ export async function pageAt(path: string, query: URLSearchParams): Promise<Reac
   });
 }
 
+let commands = Promise.resolve();
+
+/** Holds commands back on their way to the house. @returns what lets them through, and those that follow */
+export function holdCommands(): () => void {
+  let through = (): void => undefined;
+  commands = new Promise((resolve) => {
+    through = resolve;
+  });
+  return through;
+}
+
 /** Asks the house's own route, without a wire between. */
 export async function askHouse(input: string | URL | Request, init: RequestInit = {}): Promise<Response> {
   const url = new URL(input instanceof Request ? input.url : String(input), asking.base);
@@ -85,5 +96,6 @@ export async function askHouse(input: string | URL | Request, init: RequestInit 
   const headers = new Headers(init.headers);
   for (const [name, value] of asking.headers()) headers.set(name, value);
   const { signal: _signal, ...rest } = init;
+  if (url.pathname === '/api/command') await commands;
   return handler(new Request(url, { ...rest, headers }), { params: Promise.resolve(route.params) });
 }

@@ -30,6 +30,7 @@ interface Given {
 export function useAnswers(jobId: number, items: readonly Said[]) {
   const { give, trouble } = useSend();
   const [given, setGiven] = useState<readonly Given[]>([]);
+  const [troubleAt, setTroubleAt] = useState<string | null>(null);
   const shown = useRef(items);
   useEffect(() => {
     shown.current = items;
@@ -51,6 +52,7 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
       const found = finding === null ? {} : { finding };
       const got = await give('inspection.answer', { jobId, item: key, answer, note, ...found, version });
       sent.version = got && !('queued' in got) ? got.version : seen;
+      setTroubleAt(got ? null : key);
       if (!got && since.current.get(key) === sent) since.current.delete(key);
       return got !== null;
     });
@@ -73,14 +75,13 @@ export function useAnswers(jobId: number, items: readonly Said[]) {
     return kept;
   };
 
-  /** @returns where the hand was when it gave the answer now taken back; null where nothing was */
-  const undo = async (): Promise<number | null> => {
+  /** @returns where the hand was when it gave the answer now taken back, to go there at once; null where nothing was */
+  const undo = (): number | null => {
     const last = given.at(-1);
     if (!last) return null;
     setGiven((g) => g.filter((x) => x !== last));
-    const kept = await put(last);
-    if (!kept) setGiven((g) => [...g, last]);
-    return kept ? last.at : null;
+    void put(last).then((kept) => kept || setGiven((g) => [...g, last]));
+    return last.at;
   };
-  return { answer, undo, canUndo: given.length > 0, trouble };
+  return { answer, undo, canUndo: given.length > 0, trouble, troubleAt };
 }

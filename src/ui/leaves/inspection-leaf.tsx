@@ -144,13 +144,15 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
 
   const answer = async (chosen: Answer, finding: string | null = null) => {
     if (!item || !may) return;
-    const next = items.findIndex((i, n) => n > at && i.answer === null);
-    setAt(next >= 0 ? next : Math.min(at + 1, items.length - 1));
+    const following = items.findIndex((i, n) => n > at && i.answer === null);
+    const next = following >= 0 ? following : Math.min(at + 1, items.length - 1);
+    setAt(next);
     if (await answers.answer(at, item.key, { answer: chosen, note, finding })) dropDraft(draftKey);
-    else setAt(at);
+    // A hand that has gone on meanwhile is at another item: the next key is meant for that one.
+    else setAt((now) => (now === next ? at : now));
   };
-  const undo = async () => {
-    const back = may ? await answers.undo() : null;
+  const undo = () => {
+    const back = may ? answers.undo() : null;
     if (back !== null) setAt(back);
   };
   const findings = item?.findings ?? [];
@@ -173,7 +175,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
       }
       if (e.key.toLowerCase() === 'u') {
         e.preventDefault();
-        void latest.current.undo();
+        latest.current.undo();
       }
       if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
         e.preventDefault();
@@ -241,12 +243,7 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
             <span aria-hidden>{TONE.skipped}</span> Skip
             <kbd className="text-sm opacity-80">S</kbd>
           </button>
-          <button
-            type="button"
-            className="button"
-            disabled={!may || !answers.canUndo}
-            onClick={() => void undo()}
-          >
+          <button type="button" className="button" disabled={!may || !answers.canUndo} onClick={undo}>
             Undo
             <kbd className="text-sm opacity-80">U</kbd>
           </button>
@@ -276,7 +273,10 @@ export function InspectionLeaf({ job, allowed }: LeafProps<'inspection'>) {
             <AnswerMark item={item} /> by {item.by}
           </p>
         )}
-        <Trouble trouble={answers.trouble} />
+        <Trouble
+          trouble={answers.trouble}
+          about={items.find((i) => i.key === answers.troubleAt && i.key !== item.key)?.title}
+        />
         <StringsPanel job={job} may={allowed.work} />
         <InspectionEnd job={job} may={may} />
       </section>
