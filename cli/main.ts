@@ -26,6 +26,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   backup --check FILE          restore a copy where nobody sees it, count it, hold every seal against its record
   restore FILE [--beside | --replace]
                                put a copy back: into an empty house, beside the present one to look at, or in its place
+  rotate-secret                give the house another secret, while the shop is closed (when the one it has may be known)
   verify [--json]              compare every sealed record with its seal (exit 1 with the list of those that broke)
   sum                          the names of the sums
   sum ID 'JSON'                one sum: its output as JSON (exit 2 with a message on bad input)
@@ -55,6 +56,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<{ run: (o: Options) => Pro
   pin: () => import('./commands/pin.ts'),
   doctor: () => import('./commands/doctor.ts'),
   verify: () => import('./commands/verify.ts'),
+  'rotate-secret': () => import('./commands/rotate-secret.ts'),
   backup: () => import('./commands/backup.ts'),
   restore: () => import('./commands/restore.ts'),
   version: () => import('./commands/version.ts'),

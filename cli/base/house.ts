@@ -3,11 +3,13 @@ import { fillDemo } from '../../src/demo/fill-demo.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
+import { secretsIn } from '../../src/server/db/house-secrets.ts';
+import { goesOnUnder } from '../../src/server/upkeep/change-secret.ts';
 import { asRunning } from './database-accounts.ts';
 import { DATABASE, ensureDatabase } from './databases.ts';
 import { startDatabase, type PrivateDatabase } from './private-database.ts';
 import { say, Trouble } from './say.ts';
-import { houseSecret } from './secret.ts';
+import { forgetNext, houseSecret, keepSecret, nextSecret } from './secret.ts';
 import { bringUpToDate, finishUpgrade } from './upgrade.ts';
 
 export interface House {
@@ -40,16 +42,29 @@ export async function beginEmpty(db: Database): Promise<void> {
   say(`the owner's PIN is ${await fillEmptyShop(db)}. Write it down: it is not shown again.`);
 }
 
+/** A change of the secret that was cut off: it counts where the record goes on under the new one, and else never was. */
+async function finishSecret(db: Database): Promise<void> {
+  const next = nextSecret();
+  if (next === null) return;
+  if (await goesOnUnder(db, secretsIn(next).at(-1) ?? '')) {
+    keepSecret(next);
+    process.env['RUBRICA_SECRET'] = next;
+  }
+  forgetNext();
+}
+
 /** Opens the house's database, private or outside, brings it up to date, and fills it when it is empty. */
 export async function openHouse(fill: 'demo' | 'empty' | 'leave'): Promise<House> {
-  const secret = houseSecret();
-  process.env['RUBRICA_SECRET'] = secret;
+  const found = houseSecret();
+  process.env['RUBRICA_SECRET'] = found;
   const outside = process.env['RUBRICA_DATABASE_URL'];
   if (!outside) await finishUpgrade();
   const server = outside ? null : await startDatabase('database');
   const url = server ? await ensureDatabase(server, DATABASE) : (outside ?? '');
   const db = openDatabase(url);
-  await bringUpToDate({ db, url, secret, server });
+  await bringUpToDate({ db, url, secret: found, server });
+  await finishSecret(db);
+  const secret = houseSecret();
   const people = fill === 'leave' ? [] : await peopleOf(db);
   if (fill === 'empty' && demoIsHere(people)) {
     await db.sequelize.close();

@@ -115,6 +115,7 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'person came back': (e) => `said that ${whom(e)} is back`,
   'PIN set': (e) => `gave ${whom(e)} another PIN`,
   'own PIN changed': said('changed their own PIN'),
+  'secret changed': said('changed the house’s secret'),
   'signed in': said('signed in'),
   'signed out': said('signed out'),
   'wrong PIN': (e) => `wrong PIN for ${whom(e)}`,

@@ -1,4 +1,5 @@
 import { createHmac } from 'node:crypto';
+import { secretsIn } from '../db/house-secrets.ts';
 import { z } from 'zod';
 
 /** What stands in a copy of the record beside the record itself: from whom, of when, and what it must hold. */
@@ -23,9 +24,12 @@ export const DATABASE_MEMBER = 'database.sql.gz';
 export const SECRET_MEMBER = 'secret.json';
 export const MANIFEST_MEMBER = 'manifest.json';
 
-/** Which house a copy is of, as its name says it: other houses' copies may stand in the same folder. */
+/** Which house a copy is of, as its name says it: other houses' copies may stand in the same folder. A house is known by its first secret. */
 export const houseMark = (secret: string): string =>
-  createHmac('sha256', secret).update('which house').digest('hex').slice(0, 6);
+  createHmac('sha256', secretsIn(secret)[0] ?? '')
+    .update('which house')
+    .digest('hex')
+    .slice(0, 6);
 
 /** A copy's name: whose it is, and the moment it was begun, UTC. */
 export const copyName = (secret: string, at: Date): string =>

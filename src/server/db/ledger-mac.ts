@@ -1,9 +1,10 @@
 import { createHmac, hkdfSync } from 'node:crypto';
+import { newestSecret } from './house-secrets.ts';
 
 /** What is entered: a seal of a job, or a stretch of the log. */
 export interface Entry {
-  /** signed here, from before the ledger, names withdrawn since, brought in from another house, a stretch of the log */
-  readonly kind: 'seal' | 'before' | 'withdrawn' | 'elsewhere' | 'log';
+  /** signed here, from before the ledger, names withdrawn since, brought in from another house, a stretch of the log, the house's secret changed */
+  readonly kind: 'seal' | 'before' | 'withdrawn' | 'elsewhere' | 'log' | 'secret';
   readonly jobId: number | null;
   /** of the log: its first and its last row, both with it */
   readonly fromId: number | null;
@@ -14,11 +15,13 @@ export interface Entry {
   readonly at: Date;
 }
 
-const key = (): Buffer =>
-  Buffer.from(hkdfSync('sha256', process.env['RUBRICA_SECRET'] ?? '', 'rubrica', 'ledger', 32));
+const keyOf = (secret: string): Buffer => Buffer.from(hkdfSync('sha256', secret, 'rubrica', 'ledger', 32));
 
-/** The code that nobody without the house's secret can make: over an entry and the code of the one before. */
-export const macOf = (before: string, e: Entry): string =>
-  createHmac('sha256', key())
+/**
+ * The code that nobody without the house's secret can make: over an entry and the code of the one before.
+ * @param secret the one it is made under: the newest where nothing else is said
+ */
+export const macOf = (before: string, e: Entry, secret = newestSecret()): string =>
+  createHmac('sha256', keyOf(secret))
     .update(JSON.stringify([before, e.kind, e.jobId, e.fromId, e.toId, e.digest, e.kept, e.at.toISOString()]))
     .digest('hex');

@@ -43,6 +43,7 @@ import { up as practice } from './migrations/045-practice.ts';
 import { up as letterOfOrder } from './migrations/046-letter-of-order.ts';
 import { up as telephoneDigits } from './migrations/047-telephone-digits.ts';
 import { up as failures } from './migrations/048-failures.ts';
+import { up as changedSecret } from './migrations/049-changed-secret.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -99,6 +100,7 @@ const MIGRATIONS = [
   { name: '046-letter-of-order', up: letterOfOrder },
   { name: '047-telephone-digits', up: telephoneDigits },
   { name: '048-failures', up: failures },
+  { name: '049-changed-secret', up: changedSecret },
 ];
 
 /** The names of all migrations, in order. */

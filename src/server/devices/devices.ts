@@ -18,9 +18,9 @@ export const makeCode = defineUseCase({
   name: 'devices.code',
   secret: {
     kept: ({ expiresAt }) => ({ expiresAt }),
-    whole: (kept, commandId) => ({
+    whole: (kept, commandId, place) => ({
       ...(kept as { readonly expiresAt: string }),
-      code: pairingCodeOfCommand(commandId),
+      code: pairingCodeOfCommand(commandId, place),
     }),
   },
   run: async (work, { uses }) => {

@@ -1,4 +1,5 @@
 import { isDeadlock } from '../db/is-deadlock.ts';
+import { newestPlace } from '../db/house-secrets.ts';
 import { DatabaseError, Transaction, UniqueConstraintError } from 'sequelize';
 import {
   COMMANDS,
@@ -55,8 +56,15 @@ function parse<N extends CommandName>(name: N, raw: unknown): Result<CommandInpu
   return fail(invalid(fields));
 }
 
-const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer<N> =>
-  found.secret ? found.secret.whole(row.answer, row.id) : (row.answer as CommandAnswer<N>);
+/** What is kept of an answer, and under which of the house's secrets what is left out of it was made. */
+const answerKept = <N extends CommandName>(found: UseCase<N>, answer: CommandAnswer<N>): unknown =>
+  found.secret ? { ...(found.secret.kept(answer) as object), under: newestPlace() } : answer;
+
+const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer<N> => {
+  if (!found.secret) return row.answer as CommandAnswer<N>;
+  const { under = 0, ...kept } = row.answer as { readonly under?: number };
+  return found.secret.whole(kept, row.id, under);
+};
 
 async function runOnce<N extends CommandName>(
   db: Database,
@@ -84,7 +92,7 @@ async function runOnce<N extends CommandName>(
         id: commandId,
         name: found.name,
         personId: actor.personId,
-        answer: found.secret ? found.secret.kept(done.value) : done.value,
+        answer: answerKept(found, done.value),
         at: now,
       },
       { transaction: t },

@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import { macOf, type Entry } from '../db/ledger-mac.ts';
+import { houseSecrets } from '../db/house-secrets.ts';
 
 /** Enters something on top of what stands in the ledger; one after another, over all processes. */
 export async function enter(models: Models, t: Transaction, entry: Entry): Promise<void> {
@@ -88,18 +89,61 @@ export const lastLogRow = async ({ models }: Database): Promise<number> =>
 const nameOf = (jobId: number | null, digest: string, kept: string | null): string =>
   `${jobId ?? 0} ${digest} ${kept ?? ''}`;
 
+/**
+ * Whether each entry stands on the one before, under the secret the house had then. Once an entry says that the secret was changed,
+ * nothing is under an older one again; and the newest has entered something.
+ */
+export function chainTroubles(
+  rows: readonly (Entry & { readonly id: number; readonly mac: string })[],
+  secrets: readonly string[],
+): string[] {
+  let before = '';
+  // A record begun anew after a change stands under what was the newest then.
+  const first = rows[0];
+  let place = first
+    ? Math.max(
+        0,
+        secrets.findIndex((s) => macOf('', first, s) === first.mac),
+      )
+    : 0;
+  for (const row of rows) {
+    if (row.kind === 'secret') place += 1;
+    if (macOf(before, row, secrets[place] ?? '') !== row.mac)
+      return [`the ledger was changed at entry ${row.id}, or belongs to another house`];
+    before = row.mac;
+  }
+  return place === secrets.length - 1
+    ? []
+    : ['the secret of the house was changed, and the ledger does not say so: entries are gone from its end'];
+}
+
+/** Whether the last change of the secret that the ledger tells of was to this one. */
+export async function chainEndsUnder(models: Models, secret: string): Promise<boolean> {
+  const row = await models.LedgerRow.findOne({ where: { kind: 'secret' }, order: [['id', 'DESC']] });
+  if (!row) return false;
+  const before = await models.LedgerRow.findOne({
+    where: { id: { [Op.lt]: row.id } },
+    order: [['id', 'DESC']],
+  });
+  return macOf(before?.mac ?? '', row, secret) === row.mac;
+}
+
+/** Enters that from here on the newest of the house's secrets is used. */
+export const enterNewSecret = (models: Models, t: Transaction, at: Date): Promise<void> =>
+  enter(models, t, {
+    kind: 'secret',
+    jobId: null,
+    fromId: null,
+    toId: null,
+    digest: '0'.repeat(64),
+    kept: null,
+    at,
+  });
+
 /** Rows and seals against the ledger, and the ledger against the house's secret: what does not hold, in words. */
 export async function ledgerTroubles({ sequelize, models }: Database): Promise<readonly string[]> {
   const rows = await models.LedgerRow.findAll({ order: [['id', 'ASC']] });
-  const troubles: string[] = [];
-  let before = '';
-  for (const row of rows) {
-    if (macOf(before, row) !== row.mac) {
-      troubles.push(`the ledger was changed at entry ${row.id}, or belongs to another house`);
-      break;
-    }
-    before = row.mac;
-  }
+  const troubles: string[] = chainTroubles(rows, houseSecrets());
   let end = 0;
   for (const { fromId, toId, digest } of rows.filter((r) => r.kind === 'log')) {
     if (Number(fromId) !== end + 1) troubles.push(`the log is not entered from row ${end + 1} on`);

@@ -2,7 +2,9 @@ import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { messageSettingsSchema, type MessageSettings } from '../../contracts/message-settings.ts';
 import { smtpGateway, webhookGateway } from '../../devices/real-gateways.ts';
 import { standInGateway, type MessageGateway } from '../../devices/message-gateway.ts';
+import type { Transaction } from 'sequelize';
 import type { Database } from '../db/connection.ts';
+import type { Models } from '../db/models/index.ts';
 import { gatewayOf } from '../house/load-rules.ts';
 import { saveSetting } from '../house/save-setting.ts';
 import { openText, sealText } from '../keep/sealed-text.ts';
@@ -72,6 +74,17 @@ async function keepSecrets(
   };
   if (row) await row.update({ value: after, version: row.version + 1 }, { transaction: t });
   else await models.Setting.create({ name: 'message secrets', value: after, version: 1 }, { transaction: t });
+}
+
+/** Seals what is secret anew, under the newest of the house's secrets. */
+export async function resealSecrets(models: Models, t: Transaction): Promise<void> {
+  const row = await models.Setting.findByPk('message secrets', { transaction: t, lock: t.LOCK.UPDATE });
+  if (!row) return;
+  const anew = Object.entries(row.value as Readonly<Record<string, unknown>>).map(([name, sealed]) => {
+    const text = typeof sealed === 'string' ? openText(sealed) : null;
+    return [name, text === null ? null : sealText(text)];
+  });
+  await row.update({ value: Object.fromEntries(anew) as object }, { transaction: t });
 }
 
 /** Keeps how messages leave the house, and the shop's own words for them. */

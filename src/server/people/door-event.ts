@@ -9,6 +9,7 @@ export const DOOR_KINDS = [
   'tablet paired',
   'pairing code made',
   'device sent away',
+  'secret changed',
   'PIN set',
   'own PIN changed',
   'signed out everywhere',

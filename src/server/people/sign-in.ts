@@ -3,7 +3,7 @@ import { refuse, type Failure } from '../../contracts/failure.ts';
 import type { Database } from '../db/connection.ts';
 import { doorEvent } from './door-event.ts';
 import { beginTry, forgetTries } from './pin-tries.ts';
-import { pinMatches } from './pin.ts';
+import { hashPin, pinFits } from './pin.ts';
 import { newToken, tokenHash } from './tokens.ts';
 
 /** A session lasts a working day. */
@@ -46,10 +46,12 @@ export async function signIn(
   const asked = await atTheDoor(db, deviceToken, personId, now);
   if (!asked.ok) return asked;
   const { tried, pinHash, ifWrong } = asked.value;
-  if (!(await pinMatches(pin, pinHash))) {
+  const fits = await pinFits(pin, pinHash);
+  if (fits === 'no') {
     await doorEvent(models, 'wrong PIN', { ...tried, at: now });
     return fail(refuse(ifWrong === '' ? 'That is not the PIN.' : ifWrong));
   }
+  const anew = fits === 'older' ? await hashPin(pin) : null;
   return db.sequelize.transaction(async (t) => {
     // Meanwhile the PIN may have been changed, or the person sent home.
     const still = await models.Person.findOne({
@@ -58,6 +60,7 @@ export async function signIn(
       lock: t.LOCK.UPDATE,
     });
     if (!still) return fail(refuse('That is not the PIN.'));
+    if (anew !== null) await still.update({ pinHash: anew }, { transaction: t });
     await forgetTries(models, tried, t);
     await models.Session.update(
       { endedAt: now },

@@ -38,9 +38,9 @@ export const makeOffer = defineUseCase({
   name: 'plan.offer',
   secret: {
     kept: ({ token, offerId }) => ({ offerId, told: token !== null }),
-    whole: (kept, commandId) => {
+    whole: (kept, commandId, place) => {
       const { offerId, told = true } = kept as { readonly offerId: number; readonly told?: boolean };
-      return { offerId, token: told ? tokenOfCommand(commandId) : null };
+      return { offerId, token: told ? tokenOfCommand(commandId, place) : null };
     },
   },
   run: async (work, input) => {

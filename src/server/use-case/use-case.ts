@@ -31,7 +31,8 @@ export interface UseCase<N extends CommandName> {
   /** where an answer says something that must not be kept: what is kept of it, and how it is whole again */
   readonly secret?: {
     readonly kept: (answer: CommandAnswer<N>) => unknown;
-    readonly whole: (kept: unknown, commandId: string) => CommandAnswer<N>;
+    /** @param place which of the house's secrets it was made under */
+    readonly whole: (kept: unknown, commandId: string, place: number) => CommandAnswer<N>;
   };
 }
 

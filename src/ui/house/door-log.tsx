@@ -11,6 +11,7 @@ const SAYS: Readonly<Record<string, string>> = {
   'PIN set': 'gave somebody another PIN',
   'own PIN changed': 'changed their own PIN',
   'signed out everywhere': 'signed out on every other tablet',
+  'secret changed': 'the house’s secret was changed',
   'log taken out': 'took out the log',
   'customer’s file taken out': 'took out what is kept of a customer',
   'customers taken out': 'took out the book of customers',

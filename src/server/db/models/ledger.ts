@@ -10,7 +10,7 @@ import {
 /** A place in the ledger of seals: never changed, never taken out. */
 export class LedgerRow extends Model<InferAttributes<LedgerRow>, InferCreationAttributes<LedgerRow>> {
   declare id: CreationOptional<number>;
-  declare kind: 'seal' | 'before' | 'withdrawn' | 'elsewhere' | 'log';
+  declare kind: 'seal' | 'before' | 'withdrawn' | 'elsewhere' | 'log' | 'secret';
   declare jobId: number | null;
   declare fromId: number | null;
   declare toId: number | null;
@@ -25,7 +25,7 @@ export function initLedger(sequelize: Sequelize, own: { readonly LedgerRow: type
   own.LedgerRow.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true },
-      kind: { type: DataTypes.ENUM('seal', 'before', 'withdrawn', 'elsewhere', 'log') },
+      kind: { type: DataTypes.ENUM('seal', 'before', 'withdrawn', 'elsewhere', 'log', 'secret') },
       jobId: { type: DataTypes.INTEGER.UNSIGNED, field: 'job_id' },
       fromId: { type: DataTypes.BIGINT.UNSIGNED, field: 'from_id' },
       toId: { type: DataTypes.BIGINT.UNSIGNED, field: 'to_id' },
