@@ -69,6 +69,7 @@ const GOOD: { readonly [N in CommandName]: Readonly<Record<string, unknown>> } =
   },
   'shelf.merge': { entity: 'customer', keepId: id, goneId: 2, verdict: 'same' },
   'shelf.undo-merge': { mergeId: id },
+  'shelf.take-back': { brought: '3f0c9a58-6d1c-4a86-9a36-0f8d6a5b7c21' },
   'shelf.change-instrument': {
     instrumentId: id,
     version: 0,

@@ -316,3 +316,20 @@ test('a hand quicker than the house: what comes back late moves it nowhere', asy
   await hand.until(() => said(1).includes('fine'));
   await at(first);
 });
+
+test('a list of customers brought in by mistake is taken out again, by a second tap', async () => {
+  const customers = [1, 2].map((n) => ({ name: `Mistaken ${n}`, phone: `555 018${n}`, email: '' }));
+  await house.give('shelf.import-customers', { customers });
+  const hand = await house.show('owner', '/shelf/exchange');
+  const list = hand.in('region', 'Brought in of late');
+  await list.sees('2 customers');
+  await list.tap('button', 'Take it back: 2 customers');
+  await list.tap('button', 'No, it stays');
+  expect(await house.db().models.Customer.count({ where: { name: 'Mistaken 1' } })).toBe(1);
+  await list.tap('button', 'Take it back: 2 customers');
+  await house.accessible();
+  await list.tap('button', 'Yes, take it out: 2 customers');
+  await list.in('status').sees('Taken out again: 2 customers.');
+  await list.sees('Nothing that could be taken back.');
+  expect(await house.db().models.Customer.count({ where: { name: 'Mistaken 1' } })).toBe(0);
+});

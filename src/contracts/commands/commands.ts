@@ -103,6 +103,7 @@ import { shelfImportInstruments } from './shelf/import-instruments.ts';
 import { shelfSell } from './shelf/sell.ts';
 import { shelfEraseCustomer } from './shelf/erase-customer.ts';
 import { shelfMerge } from './shelf/merge.ts';
+import { shelfTakeBack } from './shelf/take-back.ts';
 import { shelfUndoMerge } from './shelf/undo-merge.ts';
 import { stringsOff } from './strings/off.ts';
 import { stringsOn } from './strings/on.ts';
@@ -157,6 +158,7 @@ export const COMMANDS = {
   'shelf.erase-customer': shelfEraseCustomer,
   'shelf.sell': shelfSell,
   'shelf.undo-merge': shelfUndoMerge,
+  'shelf.take-back': shelfTakeBack,
   'shelf.change-instrument': shelfChangeInstrument,
   'house.save-kind': houseSaveKind,
   'house.save-messages': houseSaveMessages,

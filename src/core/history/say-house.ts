@@ -134,6 +134,8 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'job brought in': said('brought the job in from a file'),
   'customers brought in': said('brought customers in from a list'),
   'instruments brought in': said('brought instruments in from a list'),
+  'file taken back': ({ data }) =>
+    `took out again what a file had brought in: ${text(data['jobs'])} jobs, ${text(data['instruments'])} instruments, ${text(data['customers'])} customers`,
   'customers joined': said('joined two entries of one customer'),
   'customers kept apart': said('said that two customers are not the same'),
   'customers taken apart': said('took two customers apart again'),

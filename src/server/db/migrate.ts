@@ -44,6 +44,7 @@ import { up as letterOfOrder } from './migrations/046-letter-of-order.ts';
 import { up as telephoneDigits } from './migrations/047-telephone-digits.ts';
 import { up as failures } from './migrations/048-failures.ts';
 import { up as changedSecret } from './migrations/049-changed-secret.ts';
+import { up as broughtIn } from './migrations/050-brought-in.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -101,6 +102,7 @@ const MIGRATIONS = [
   { name: '047-telephone-digits', up: telephoneDigits },
   { name: '048-failures', up: failures },
   { name: '049-changed-secret', up: changedSecret },
+  { name: '050-brought-in', up: broughtIn },
 ];
 
 /** The names of all migrations, in order. */

@@ -19,6 +19,7 @@ import { checkBench } from '../hand-over/check-bench.ts';
 import { returnItem } from '../hand-over/return-item.ts';
 import { sign } from '../hand-over/sign.ts';
 import { importCustomers, importInstruments } from '../exchange/import-book.ts';
+import { takeBack } from '../exchange/take-back.ts';
 import { changeInstrument } from '../shelf/change-instrument.ts';
 import { sellInstrument } from '../shelf/sell.ts';
 import { eraseCustomer } from '../privacy/erase-customer.ts';
@@ -117,6 +118,7 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.erase-customer': eraseCustomer,
   'shelf.sell': sellInstrument,
   'shelf.undo-merge': undoMerge,
+  'shelf.take-back': takeBack,
   'shelf.change-instrument': changeInstrument,
   'house.save-kind': saveKind,
   'house.save-messages': saveMessages,

@@ -3,7 +3,9 @@ import { fail, ok } from '../../core/result.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { offeredKinds } from '../house/kinds.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
+import { noteBrought } from './take-back.ts';
 
+const idsOf = (rows: readonly { readonly id: number }[]): number[] => rows.map((r) => r.id);
 const keyOf = (...parts: readonly string[]): string => JSON.stringify(parts.map((p) => p.toLowerCase()));
 
 const written = (work: Work, what: 'customers' | 'instruments', data: object) =>
@@ -30,10 +32,11 @@ export const importCustomers = defineUseCase({
       known.add(key);
       return true;
     });
-    await models.Customer.bulkCreate(
+    const made = await models.Customer.bulkCreate(
       fresh.map((c) => ({ ...c, createdAt: now })),
       { transaction: t },
     );
+    await noteBrought(work, 'customer', idsOf(made));
     await written(work, 'customers', { added: fresh.length });
     return ok({ added: fresh.length, known: customers.length - fresh.length });
   },
@@ -60,7 +63,7 @@ export const importInstruments = defineUseCase({
         .filter((i) => !owners.has(i.customer.toLowerCase()))
         .map((i) => [i.customer.toLowerCase(), i.customer]),
     );
-    await models.Customer.bulkCreate(
+    const owned = await models.Customer.bulkCreate(
       [...strangers.values()].map((name) => ({ name, createdAt: now })),
       { transaction: t },
     );
@@ -77,7 +80,9 @@ export const importInstruments = defineUseCase({
       known.add(key);
       return [{ ...named, customerId, construction, scaleMm: String(construction.scale), createdAt: now }];
     });
-    await models.Instrument.bulkCreate(fresh, { transaction: t });
+    const made = await models.Instrument.bulkCreate(fresh, { transaction: t });
+    await noteBrought(work, 'customer', idsOf(owned));
+    await noteBrought(work, 'instrument', idsOf(made));
     await written(work, 'instruments', { added: fresh.length });
     return ok({ added: fresh.length, known: instruments.length - fresh.length });
   },

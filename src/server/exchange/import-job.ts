@@ -10,6 +10,8 @@ import { enterSealsOf } from '../ledger/ledger.ts';
 import { recordEvent, writeEntry, type NamedCustomer } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import type { Actor } from '../use-case/use-case.ts';
+import type { Brought } from '../db/models/brought-in.ts';
+import { noteBrought } from './take-back.ts';
 import { PARTS, PHOTOGRAPHED, type JobFile } from './parts.ts';
 import { readJobFile, type JobOfFile } from './read-job-file.ts';
 
@@ -23,6 +25,13 @@ const plainModel = (models: Models, model: keyof Models): PlainModel =>
   models[model] as unknown as PlainModel;
 
 const same = (a: unknown, b: unknown): boolean => canonicalJson(a as Json) === canonicalJson(b as Json);
+
+/** What was made for a job that came: it can be taken out again with it. */
+type Made = Map<Brought, number[]>;
+const made = (all: Made, entity: Brought, id: number): number => {
+  all.set(entity, [...(all.get(entity) ?? []), id]);
+  return id;
+};
 
 /** People by name; somebody this house does not know is kept as a name that cannot sign in. */
 async function peopleFor(
@@ -41,13 +50,18 @@ async function peopleFor(
   return ids;
 }
 
-async function customerFor({ models }: Database, file: JobFile, t: Transaction): Promise<number> {
+async function customerFor({ models }: Database, file: JobFile, all: Made, t: Transaction): Promise<number> {
   const { name, phone, email } = file.customer as { name: string; phone: string; email: string };
   const known = await models.Customer.findOne({
     where: { name, phone, email, mergedInto: null },
     transaction: t,
   });
-  return (known ?? (await plainModel(models, 'Customer').create(file.customer, { transaction: t }))).id;
+  if (known) return known.id;
+  return made(
+    all,
+    'customer',
+    (await plainModel(models, 'Customer').create(file.customer, { transaction: t })).id,
+  );
 }
 
 async function kindFor({ models }: Database, file: JobFile, t: Transaction): Promise<void> {
@@ -62,6 +76,7 @@ async function instrumentFor(
   db: Database,
   file: JobFile,
   customerId: number,
+  all: Made,
   t: Transaction,
 ): Promise<number> {
   const { kindName: _k, ...values } = file.instrument;
@@ -75,17 +90,27 @@ async function instrumentFor(
   const known = alike.find((i) => same(i.construction, values['construction']));
   if (known) return known.id;
   await kindFor(db, file, t);
-  return (await plainModel(db.models, 'Instrument').create({ ...values, customerId }, { transaction: t })).id;
+  const row = await plainModel(db.models, 'Instrument').create({ ...values, customerId }, { transaction: t });
+  return made(all, 'instrument', row.id);
 }
 
 /** The list an inspection was made with: the same version if the shop has it just so, else one of its own. */
-async function checklistFor({ models }: Database, file: JobFile, t: Transaction): Promise<number | null> {
+async function checklistFor(
+  { models }: Database,
+  file: JobFile,
+  all: Made,
+  t: Transaction,
+): Promise<number | null> {
   if (!file.checklist) return null;
   const { list, version, items } = file.checklist as { list: string; version: number; items: unknown };
   const known = await models.ChecklistRow.findOne({ where: { list, version }, transaction: t });
   if (known && same(known.items, items)) return known.id;
   const other = known ? { ...file.checklist, list: `${list.slice(0, 28)}-elsewhere` } : file.checklist;
-  return (await plainModel(models, 'ChecklistRow').create(other, { transaction: t })).id;
+  return made(
+    all,
+    'checklist',
+    (await plainModel(models, 'ChecklistRow').create(other, { transaction: t })).id,
+  );
 }
 
 async function freeNumber({ models }: Database, wanted: number, t: Transaction): Promise<number> {
@@ -110,10 +135,10 @@ async function writeParts(
   jobId: number,
   people: ReadonlyMap<string, number>,
   customer: NamedCustomer,
+  checklistId: number | null,
   t: Transaction,
 ): Promise<void> {
   const ids = new Map<string, number[]>();
-  const checklistId = await checklistFor(db, file, t);
   const at = (part: string, place: unknown): number | null =>
     typeof place === 'number' ? (ids.get(part)?.[place - 1] ?? raise(`${part} has no ${place}`)) : null;
   for (const part of PARTS) {
@@ -190,8 +215,9 @@ async function write(
   const { models } = db;
   const { takenInBy, holder, place, ...values } = read.file.job;
   const people = await peopleFor(db, read.file, t);
-  const customerId = await customerFor(db, read.file, t);
-  const instrumentId = await instrumentFor(db, read.file, customerId, t);
+  const all: Made = new Map();
+  const customerId = await customerFor(db, read.file, all, t);
+  const instrumentId = await instrumentFor(db, read.file, customerId, all, t);
   if (
     values['state'] === 'open' &&
     (await models.Job.count({ where: { instrumentId, state: 'open' }, transaction: t })) > 0
@@ -217,19 +243,20 @@ async function write(
   );
   const customer = await models.Customer.findByPk(customerId, { transaction: t });
   if (!customer) throw new Impossible('it has no customer');
-  await writeParts(db, read, job.id, people, customer, t);
+  const checklistId = await checklistFor(db, read.file, all, t);
+  await writeParts(db, read, job.id, people, customer, checklistId, t);
   await enterSealsOf(models, t, job.id, now);
-  await recordEvent(
-    { actor, models, t, now, commandId: randomUUID() },
-    {
-      jobId: null,
-      kind: 'job brought in',
-      entity: 'job',
-      entityId: job.id,
-      fromVersion: null,
-      data: { number },
-    },
-  );
+  const work = { actor, models, t, now, commandId: randomUUID() };
+  made(all, 'job', job.id);
+  for (const [entity, ids] of all) await noteBrought(work, entity, ids);
+  await recordEvent(work, {
+    jobId: null,
+    kind: 'job brought in',
+    entity: 'job',
+    entityId: job.id,
+    fromVersion: null,
+    data: { number },
+  });
   return number;
 }
 

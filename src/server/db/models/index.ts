@@ -39,6 +39,7 @@ import { initStock, StockAside, StockItem, StockMoveRow } from './stock.ts';
 import { initViews, SavedView } from './views.ts';
 import { initPractice, PracticeActRow, PracticeSession } from './practice.ts';
 import { ActRow, initLearned, KindNumber } from './learned.ts';
+import { BroughtIn, initBroughtIn } from './brought-in.ts';
 import { FailureRow, initFailures } from './failures.ts';
 import { initUpkeep, UpkeepRun } from './upkeep.ts';
 import {
@@ -58,6 +59,7 @@ const ALL = {
   Setting,
   UpkeepRun,
   FailureRow,
+  BroughtIn,
   PlannedStep,
   StepPut,
   Absence,
@@ -169,6 +171,7 @@ export function defineModels(sequelize: Sequelize): Models {
   initBench(sequelize, own);
   initEvents(sequelize, own);
   initUpkeep(sequelize, own);
+  initBroughtIn(sequelize, own);
   initFailures(sequelize, own);
   initWeek(sequelize, own);
   initLedger(sequelize, own);

@@ -4,6 +4,8 @@ import { database } from '../../../../server/db/connection.ts';
 import { offeredKinds } from '../../../../server/house/kinds.ts';
 import { BringSheetIn } from '../../../../ui/exchange/bring-sheet-in.tsx';
 import { BringBookIn, BringJobIn } from '../../../../ui/exchange/bring-in.tsx';
+import { BroughtList } from '../../../../ui/exchange/brought-list.tsx';
+import { loadBrought } from '../../../../server/exchange/take-back.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 
@@ -18,7 +20,10 @@ const OUT = [
 export default async function ExchangePage() {
   const actor = await requireActor('take-in');
   const keeps = may(actor.role, 'house');
-  const kinds = await offeredKinds(database());
+  const [kinds, brought] = await Promise.all([
+    offeredKinds(database()),
+    keeps ? loadBrought(database()) : [],
+  ]);
   return (
     <>
       <PageHead title="In and out" note="the book in open formats">
@@ -49,7 +54,14 @@ export default async function ExchangePage() {
           <BringBookIn />
         </div>
         <BringSheetIn kinds={kinds.filter((k) => !k.retired)} />
-        {keeps ? <BringJobIn /> : <p className="text-quiet">A lead or the owner brings whole jobs in.</p>}
+        {keeps ? (
+          <div className="space-y-8">
+            <BringJobIn />
+            <BroughtList brought={brought} />
+          </div>
+        ) : (
+          <p className="text-quiet">A lead or the owner brings whole jobs in.</p>
+        )}
       </div>
     </>
   );
