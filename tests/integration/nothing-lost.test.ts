@@ -5,6 +5,7 @@ import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import type { FeedEvent } from '../../src/server/live/feed.ts';
 import { EventFeed } from '../../src/server/live/feed.ts';
 import { openLink } from '../../src/server/links/customer-link.ts';
+import { loadHistory } from '../../src/server/jobs/load-history.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { deliverDue } from '../../src/server/messages/deliver.ts';
 import type { Outgoing } from '../../src/devices/message-gateway.ts';
@@ -93,12 +94,18 @@ describe('one clock, the house’s', () => {
   });
 
   test('what waited says how long, and counts from then', async () => {
-    const { jobId } = await takenIn();
+    const { jobId, number } = await takenIn();
     const now = new Date('2026-11-20T10:00:00.000Z');
     const input = { ...relief(jobId, 0), ago: 90_000 };
     value(await house.give(house.technician, 'readings.save', input, randomUUID(), () => now));
     const row = await house.db.models.ReadingRow.findOne({ order: [['id', 'DESC']] });
     expect(row?.takenAt.toISOString()).toBe('2026-11-20T09:58:30.000Z');
+    // When it arrived is kept beside when it was done; what came at once says nothing of it.
+    const said = (await loadHistory(house.db, number))?.entries.at(-1);
+    expect([said?.at, said?.arrived]).toEqual(['2026-11-20T09:58:30.000Z', '2026-11-20T10:00:00.000Z']);
+    expect(said?.says).not.toContain('arrived');
+    value(await house.give(house.technician, 'readings.save', relief(jobId, 1, '.009')));
+    expect((await loadHistory(house.db, number))?.entries.at(-1)?.arrived).toBeNull();
   });
 });
 

@@ -333,3 +333,28 @@ test('a list of customers brought in by mistake is taken out again, by a second 
   await list.sees('Nothing that could be taken back.');
   expect(await house.db().models.Customer.count({ where: { name: 'Mistaken 1' } })).toBe(0);
 });
+
+test('no room on the disk: it is said, nothing is kept in half, and it goes on when there is room', async () => {
+  const { path, jobId, hand } = await sheet('bass', 'Noroom');
+  const { sequelize, models } = house.db();
+  const log = () => models.EventRow.count({ where: { jobId } });
+  const before = await log();
+  // The database’s own word for it, at the last of what a reading writes.
+  await sequelize.query(
+    `CREATE TRIGGER no_room BEFORE INSERT ON events FOR EACH ROW
+     SIGNAL SQLSTATE 'HY000' SET MYSQL_ERRNO = 1114, MESSAGE_TEXT = 'The table is full'`,
+  );
+  try {
+    await hand.enter(await hand.at(station('relief:0:7')), '.011');
+    await hand.sees('The disk of the house is full: nothing of this was kept there.');
+    await hand.says(station('relief:0:7'), '.011');
+    expect([await models.ReadingRow.count({ where: { typed: '.011' } }), await log()]).toEqual([0, before]);
+  } finally {
+    await sequelize.query('DROP TRIGGER no_room');
+  }
+  await hand.enter(await hand.at(station('relief:0:7')), '.012');
+  await hand.kept();
+  await hand.until(async () => (await models.ReadingRow.count({ where: { typed: '.012' } })) === 1);
+  const again = await house.reload('lead', path);
+  await again.says(station('relief:0:7'), '.012');
+});

@@ -73,6 +73,7 @@ async function runOnce<N extends CommandName>(
   input: CommandInput<N>,
   commandId: string,
   now: Date,
+  arrived: Date,
 ): Promise<CommandAnswer<N>> {
   // READ COMMITTED: the job's row lock orders the writers; gap locks would only make neighbours deadlock.
   const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
@@ -85,7 +86,9 @@ async function runOnce<N extends CommandName>(
       }
       return firstAnswer(found, before);
     }
-    const done = await found.run({ actor, models, t, now, commandId }, input);
+    const waited = arrived.getTime() > now.getTime();
+    const work = { actor, models, t, now, commandId, ...(waited && { arrived }) };
+    const done = await found.run(work, input);
     if (!done.ok) throw new Rollback(done.error);
     await models.CommandRow.create(
       {
@@ -148,8 +151,9 @@ export async function execute<N extends CommandName>(
   if (!input.ok) return input;
   for (let attempt = 0; ; attempt++) {
     try {
-      const moment = whenDone(input.value, now());
-      return ok(await runOnce(db, found, actor, input.value, commandId, moment));
+      const arrived = now();
+      const moment = whenDone(input.value, arrived);
+      return ok(await runOnce(db, found, actor, input.value, commandId, moment, arrived));
     } catch (e) {
       if (e instanceof Rollback) {
         const first = await answeredMeanwhile(db, found, actor, commandId);

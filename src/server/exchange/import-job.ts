@@ -6,6 +6,7 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import { placeTaken } from '../desk/places.ts';
+import { isFull } from '../keep/no-room.ts';
 import { enterSealsOf } from '../ledger/ledger.ts';
 import { recordEvent, writeEntry, type NamedCustomer } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
@@ -276,7 +277,7 @@ export async function importJob(
     return ok(await db.sequelize.transaction((t) => write(db, actor, read.value, now, t)));
   } catch (e) {
     if (e instanceof Impossible) return fail(`job.json: ${e.message}. Nothing was changed.`);
-    if (e instanceof DatabaseError || e instanceof ValidationError) {
+    if (!isFull(e) && (e instanceof DatabaseError || e instanceof ValidationError)) {
       return fail('job.json: something in it is not possible here. Nothing was changed.');
     }
     throw e;

@@ -50,6 +50,16 @@ async function namesOfJobs(models: Models, jobId: number | readonly number[]): P
   };
 }
 
+/** So little between doing and arriving is the way itself. */
+const ON_THE_WAY_MS = 60_000;
+
+/** When an entry arrived that waited on a tablet before; null where it came as it was done. */
+function arrivedLater(at: Date, data: unknown): string | null {
+  const { arrived } = (data ?? {}) as { readonly arrived?: unknown };
+  if (typeof arrived !== 'string') return null;
+  return Date.parse(arrived) - at.getTime() < ON_THE_WAY_MS ? null : arrived;
+}
+
 /** Entries of the log as sentences and as what stood there before and after: when, by whom, of what, from what to what. */
 async function sayEntries(models: Models, events: readonly EventRow[], names: HistoryNames) {
   const [whole, people, devices] = await Promise.all([
@@ -61,11 +71,15 @@ async function sayEntries(models: Models, events: readonly EventRow[], names: Hi
   const device = new Map(devices.map((d) => [d.id, d.name]));
   return events.map((row) => {
     const { kind, entity, entityId } = row;
-    const e = { kind, entity, entityId, data: whole.get(Number(row.id)) };
+    const { arrived: _when, ...data } = (whole.get(Number(row.id)) ?? {}) as Readonly<
+      Record<string, unknown>
+    >;
+    const e = { kind, entity, entityId, data };
     return {
       says: saySentence(e, names) ?? plainly(e),
       id: Number(row.id),
       at: row.at.toISOString(),
+      arrived: arrivedLater(row.at, row.data),
       by: row.personId === null ? nobodyHere(entity) : (name.get(row.personId) ?? ''),
       on: row.deviceId === null ? '' : (device.get(row.deviceId) ?? ''),
       kind,

@@ -1,6 +1,7 @@
 import { Op, QueryTypes } from 'sequelize';
 import type { Failure } from '../../core/keep/say-failure.ts';
 import type { Database } from '../db/connection.ts';
+import { isFull } from './no-room.ts';
 import { cleanPath, hearFailures, type LogFacts } from './log.ts';
 
 /** So many different ones wait at most while the database is away. */
@@ -27,7 +28,13 @@ const ofDatabase = (e: Error): boolean => /^Sequelize/.test(e.name) || 'parent' 
 const ofMachine = (e: Error): boolean => /^E[A-Z]+$/.test(String((e as NodeJS.ErrnoException).code ?? ''));
 
 const whyOf = (error: unknown): Failure['why'] =>
-  isOf(error, ofDatabase) ? 'database' : isOf(error, ofMachine) ? 'machine' : 'program';
+  isOf(error, isFull)
+    ? 'machine'
+    : isOf(error, ofDatabase)
+      ? 'database'
+      : isOf(error, ofMachine)
+        ? 'machine'
+        : 'program';
 
 /** What did not work and is not yet in the record: each once, with how often. */
 export class Failures {

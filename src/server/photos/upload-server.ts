@@ -3,6 +3,7 @@ import { Server } from '@tus/server';
 import { may } from '../../core/people/roles.ts';
 import type { Database } from '../db/connection.ts';
 import type { Actor } from '../use-case/use-case.ts';
+import { isFull } from '../keep/no-room.ts';
 import { keepPhoto } from './keep-photo.ts';
 import { MOST_BYTES } from './prepare-photo.ts';
 import { placeOf, UploadStore, type PhotoPlace } from './upload-store.ts';
@@ -39,6 +40,9 @@ export function uploadServer(db: Database, actor: Actor, now: () => Date = () =>
         throw refusal(409, 'This job takes no photos: it is closed or gone.');
       return {};
     },
+    // What came so far stays: the tablet goes on from there when there is room.
+    onResponseError: (_request, error) =>
+      Promise.resolve(isFull(error) ? refusal(507, 'The disk of the house is full.') : undefined),
     // Whoever asks how far an upload came must not hear “all of it” while no photo was made of it yet.
     onIncomingRequest: async (request, id) => {
       if (request.method !== 'HEAD') return;

@@ -69,11 +69,15 @@ export async function writeEntry(
     );
 }
 
-/** Writes the one event row of a change, in the change's own transaction. */
+/**
+ * Writes the one event row of a change, in the change's own transaction: when it was done, and beside that when it arrived, where it
+ * waited on a tablet.
+ */
 export async function recordEvent(
-  { models, actor, now, t, commandId }: Work,
+  { models, actor, now, arrived, t, commandId }: Work,
   { names, ...e }: EventFacts,
 ): Promise<void> {
   const who = { personId: actor.personId, deviceId: actor.deviceId, commandId };
-  await writeEntry(models, t, { ...e, ...who, at: now }, names);
+  const data = arrived ? { ...(e.data as object), arrived: arrived.toISOString() } : e.data;
+  await writeEntry(models, t, { ...e, data, ...who, at: now }, names);
 }

@@ -20,6 +20,8 @@ export interface Work {
   readonly models: Models;
   readonly t: Transaction;
   readonly now: Date;
+  /** when it arrived, where it waited on a tablet before: `now` is when it was done */
+  readonly arrived?: Date;
   /** the command being carried out: its events carry it */
   readonly commandId: string;
 }

@@ -33,9 +33,15 @@ const PATIENCE_MS = 30_000;
 /** Said by what stands in front of the house when it cannot reach it. */
 const UNREACHED: ReadonlySet<number> = new Set([502, 503, 504]);
 
+/** There is no room left on the disk of the machine: nothing was kept, and it goes on when there is. */
+const NO_ROOM = 507;
+
 export const faultOf = (status: number, words = ''): Fault => ({
   code: 'fault',
-  message: `The house answered but could not do this (${status}${words === '' ? '' : `, ${words}`}). What you typed is kept here; try again, or tell whoever looks after Rubrica.`,
+  message:
+    status === NO_ROOM
+      ? 'The disk of the house is full: nothing of this was kept there. What you typed is kept here; whoever looks after Rubrica makes room, then try again.'
+      : `The house answered but could not do this (${status}${words === '' ? '' : `, ${words}`}). What you typed is kept here; try again, or tell whoever looks after Rubrica.`,
 });
 
 /** Reads an answer of the command's door: a refusal has a known shape, everything else is a fault. */

@@ -53,7 +53,12 @@ function Changes({ entries }: { readonly entries: History['entries'] }) {
       <tbody>
         {entries.map((e) => (
           <tr key={e.id} className="border-b border-line align-top [&>*]:py-1 [&>*]:pr-4">
-            <td className="whitespace-nowrap">{sayMoment(e.at)}</td>
+            <td className="whitespace-nowrap">
+              {sayMoment(e.at)}
+              {e.arrived !== null && (
+                <span className="block text-quiet">here since {sayMoment(e.arrived)}</span>
+              )}
+            </td>
             <td className="whitespace-nowrap" title={e.on}>
               {e.by}
             </td>

@@ -8,6 +8,7 @@ import { countSoon } from '../../../server/jobs/job-facts.ts';
 import { wakeFeed } from '../../../server/live/feed.ts';
 import { countCommand } from '../../../server/keep/metrics.ts';
 import { houseLog } from '../../../server/keep/log.ts';
+import { isFull } from '../../../server/keep/no-room.ts';
 import { execute } from '../../../server/door/execute.ts';
 import { MOST, readJson, tooLarge } from '../../_lib/read-body.ts';
 import { tooOften } from '../../_lib/pace.ts';
@@ -55,7 +56,8 @@ export async function POST(request: Request): Promise<Response> {
   const done = await execute(database(), actor, name, input, id).catch((error: unknown) => {
     const request = randomUUID().slice(0, 8);
     houseLog().error('a command failed', { request, command: id, name, error });
-    return Response.json({ ok: false, error: { code: 'fault', request } }, { status: 500 });
+    const status = isFull(error) ? 507 : 500;
+    return Response.json({ ok: false, error: { code: 'fault', request } }, { status });
   });
   const outcome = done instanceof Response ? 'fault' : done.ok ? 'ok' : done.error.code;
   countCommand(name, outcome, began);

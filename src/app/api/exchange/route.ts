@@ -2,6 +2,7 @@ import { may } from '../../../core/people/roles.ts';
 import { database } from '../../../server/db/connection.ts';
 import { importJob } from '../../../server/exchange/import-job.ts';
 import { MOST_ZIP_BYTES } from '../../../server/exchange/read-job-file.ts';
+import { isFull } from '../../../server/keep/no-room.ts';
 import { LOOK_ONLY_SAYS, lookOnly } from '../../../server/keep/look-only.ts';
 import { readBytes } from '../../_lib/read-body.ts';
 import { sameOrigin } from '../../_lib/same-origin.ts';
@@ -20,6 +21,11 @@ export async function POST(request: Request): Promise<Response> {
   const zip = await readBytes(request, MOST_ZIP_BYTES);
   if (zip === null)
     return answer(413, { ok: false, error: 'The file is larger than 300 MB. Nothing was changed.' });
-  const done = await importJob(database(), actor, zip, new Date());
-  return answer(done.ok ? 200 : 422, done);
+  try {
+    const done = await importJob(database(), actor, zip, new Date());
+    return answer(done.ok ? 200 : 422, done);
+  } catch (e) {
+    if (!isFull(e)) throw e;
+    return answer(507, { ok: false, error: 'The disk of the house is full. Nothing was changed.' });
+  }
 }
