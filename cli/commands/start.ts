@@ -15,6 +15,7 @@ import { fingerprint } from '../lan/trust-page.ts';
 import { keepUp, type Running } from '../watch/keep-up.ts';
 import { startNights } from '../watch/nightly.ts';
 import { endOrphans, forgetChildren, keepChild } from '../watch/orphans.ts';
+import { watchClock } from '../watch/watch-clock.ts';
 import { watchDatabase } from '../watch/watch-database.ts';
 
 /** How the shop's tablets reach the house: an address and two squares to scan, the first once. */
@@ -94,7 +95,7 @@ async function keepOpen(
     forgetChildren();
   };
   try {
-    if (mode === 'start' && lookOnlyOf() === null) stops.push(startNights(house));
+    if (mode === 'start' && lookOnlyOf() === null) stops.push(startNights(house), watchClock(house.db));
     stops.push(await keepUp(application(house, o, mode, lan, log)));
     if (lan)
       stops.push(

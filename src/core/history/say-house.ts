@@ -115,6 +115,8 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'person came back': (e) => `said that ${whom(e)} is back`,
   'PIN set': (e) => `gave ${whom(e)} another PIN`,
   'own PIN changed': said('changed their own PIN'),
+  'clock set': ({ data }) =>
+    `saw the machine’s clock set ${Number(data['minutes']) > 0 ? 'forward' : 'back'} by ${Math.abs(Number(data['minutes']))} min, and kept the length of what ran`,
   'secret changed': said('changed the house’s secret'),
   'signed in': said('signed in'),
   'signed out': said('signed out'),

@@ -26,6 +26,6 @@ export function afterWrongPin(trouble: PinTrouble, elsewhere: number, now: numbe
   return { failed, lockedUntil: now + (failed === 1 ? FIRST_LOCK_MS : grown) };
 }
 
-/** Whether a name is locked now. */
+/** Whether a name is locked now. A lock that is longer than any is one of a clock that was set back: it keeps nobody out. */
 export const isLocked = (trouble: PinTrouble, now: number): boolean =>
-  trouble.lockedUntil !== null && trouble.lockedUntil > now;
+  trouble.lockedUntil !== null && trouble.lockedUntil > now && trouble.lockedUntil - now <= LONGEST_LOCK_MS;

@@ -36,6 +36,8 @@ describe('wrong PINs', () => {
     expect(isLocked({ failed: 5, lockedUntil: 100 }, 99)).toBe(true);
     expect(isLocked({ failed: 5, lockedUntil: 100 }, 100)).toBe(false);
     expect(isLocked({ failed: 4, lockedUntil: null }, 0)).toBe(false);
+    // The clock was set back by a day meanwhile.
+    expect(isLocked({ failed: 9, lockedUntil: 24 * 60 * MINUTE }, 0)).toBe(false);
     fc.assert(
       fc.property(fc.integer({ min: FREE_TRIES, max: 60 }), (failed) => {
         const [one, more] = [failed, failed + 1].map((f) =>

@@ -13,8 +13,9 @@ import { readShop } from '../house/read-shop.ts';
 import type { Database } from '../db/connection.ts';
 
 /** Who did what nobody of the shop did. */
+const OF_THE_HOUSE: ReadonlySet<string> = new Set(['keeping', 'house', 'person']);
 const nobodyHere = (entity: string): string =>
-  entity === 'message' ? 'the gateway' : entity === 'keeping' ? 'the house' : 'the customer';
+  entity === 'message' ? 'the gateway' : OF_THE_HOUSE.has(entity) ? 'the house' : 'the customer';
 
 /** An entry of a kind that has no sentence: its kind, of what, and what stands there since. */
 function plainly(e: Parameters<typeof sayChange>[0]): string {
