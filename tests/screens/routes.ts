@@ -7,6 +7,8 @@ type Handler = (
 type Module = Readonly<Record<string, Handler | undefined>>;
 
 interface Route {
+  /** its parts, those in brackets for what an address says there */
+  readonly parts: readonly string[];
   readonly pattern: RegExp;
   readonly names: readonly string[];
   readonly load: () => Promise<unknown>;
@@ -33,6 +35,7 @@ function routesOf(
       const pattern = parts(path).map((p) => (p.startsWith('[') ? '([^/]+)' : p.replace(/\./g, '\\.')));
       return [
         {
+          parts: parts(path),
           pattern: new RegExp(`^/${pattern.join('/')}$`),
           names: parts(path)
             .filter((p) => p.startsWith('['))
@@ -57,6 +60,16 @@ function routeTo(routes: readonly Route[], path: string) {
 
 const API = routesOf(import.meta.glob('../../src/app/api/**/route.ts'), '../../src/app', /\/route\.ts$/);
 const PAGES = routesOf(import.meta.glob('../../src/app/**/page.tsx'), '../../src/app', /\/page\.tsx$/);
+
+/** Every address of the house that is asked by programs, and of every page. */
+export const DOORS: readonly (readonly string[])[] = API.map((r) => r.parts);
+export const PAGES_THERE: readonly (readonly string[])[] = PAGES.map((r) => r.parts);
+
+/** What may be done at a door. */
+export async function methodsOf(parts: readonly string[]): Promise<readonly string[]> {
+  const route = API.find((r) => r.parts === parts);
+  return Object.keys((await route?.load()) ?? {}).filter((m) => /^[A-Z]+$/.test(m));
+}
 
 /** A page of the house, as its file makes it. */
 export async function pageAt(path: string, query: URLSearchParams): Promise<React.ReactNode> {

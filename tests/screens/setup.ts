@@ -10,6 +10,8 @@ vi.mock('next/headers', () => ({
         const value = asking.cookies.get(name);
         return value === undefined ? undefined : { name, value };
       },
+      set: () => undefined,
+      delete: () => undefined,
     }),
   headers: () => Promise.resolve(asking.headers()),
 }));
