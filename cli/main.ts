@@ -14,7 +14,7 @@ const USAGE = `Usage: ./rubrica COMMAND
   stop                         stop what this checkout runs
   test [check|unit|integration|screens|together|e2e …] [--only TEXT] [--long]
                                every check and test, or some kinds (--only: browser tests whose title has TEXT;
-                               --long: the crowd for a whole minute, twenty kills, a release archive)
+                               --long: the crowd for a whole minute, 200 kills, hours in short, a release archive)
   seed --fresh [--empty] [--yes]
                                throw the data away and load the demo shop again, or begin a shop of one's own (asks
                                first; --yes for scripts)

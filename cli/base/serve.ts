@@ -27,6 +27,8 @@ export async function serve(
   mode: 'start' | 'dev' = 'start',
   /** gets what it says: shown, unless somebody else takes it */
   hears: (said: Buffer) => void = (said) => void process.stderr.write(said),
+  /** told as soon as there is a process: it may be left behind before it answers */
+  began: (pid: number) => void = () => undefined,
 ): Promise<ChildProcess> {
   // A server that was left behind there would answer in this one's place.
   if (!(await canListen(port))) throw new Trouble(`port ${port} is used by another program`);
@@ -37,6 +39,7 @@ export async function serve(
     stdio: ['ignore', mode === 'dev' ? 'inherit' : 'pipe', 'pipe'],
     detached: true,
   });
+  if (child.pid !== undefined) began(child.pid);
   let words = '';
   child.stdout?.on('data', (d: Buffer) => (words = (words + d.toString()).slice(-4000)));
   child.stderr?.on('data', (d: Buffer) => {

@@ -6,6 +6,7 @@ import { buildIfNeeded } from '../base/build.ts';
 import { lookOnlyOf } from '../base/look-only.ts';
 import { openHouse, type House } from '../base/house.ts';
 import type { Options } from '../base/options.ts';
+import { home } from '../base/paths.ts';
 import { claimShop } from '../base/running-shop.ts';
 import { say } from '../base/say.ts';
 import { openLogFile, type LogFile } from '../base/log-file.ts';
@@ -14,7 +15,7 @@ import { lanEnvironment, planLan, proxyToken, rootCertificate, startProxy, type 
 import { fingerprint } from '../lan/trust-page.ts';
 import { keepUp, type Running } from '../watch/keep-up.ts';
 import { startNights } from '../watch/nightly.ts';
-import { endOrphans, forgetChildren, keepChild } from '../watch/orphans.ts';
+import { endOrphans, forgetChildren, keepChild, KEPT_BY } from '../watch/orphans.ts';
 import { watchClock } from '../watch/watch-clock.ts';
 import { watchDatabase } from '../watch/watch-database.ts';
 
@@ -60,17 +61,17 @@ const application = (
   log: LogFile,
 ) => ({
   what: 'the application',
-  began: (pid: number) => keepChild('application', pid),
   begin: async (): Promise<Running> => {
     const copyOf = lookOnlyOf();
     const env = {
       RUBRICA_DATABASE_URL: house.runningUrl,
       RUBRICA_SECRET: house.secret,
+      [KEPT_BY]: home(),
       ...(copyOf !== null && { RUBRICA_LOOK_ONLY: copyOf }),
       RUBRICA_PROXY_TOKEN: proxyToken(),
       ...(lan && lanEnvironment(lan)),
     };
-    const child = await serve(port, env, mode, log.write);
+    const child = await serve(port, env, mode, log.write, (pid) => keepChild('application', pid));
     return {
       pid: child.pid ?? 0,
       ended: new Promise((resolve) => (hasEnded(child) ? resolve() : child.once('exit', () => resolve()))),
@@ -101,8 +102,7 @@ async function keepOpen(
       stops.push(
         await keepUp({
           what: 'the proxy',
-          begin: () => startProxy(lan),
-          began: (pid) => keepChild('proxy', pid),
+          begin: () => startProxy(lan, (pid) => keepChild('proxy', pid)),
         }),
       );
     return close;

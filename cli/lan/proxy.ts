@@ -11,6 +11,7 @@ import { Trouble } from '../base/say.ts';
 import { endServer, hasEnded } from '../base/serve.ts';
 import { writeWhole } from '../base/whole-file.ts';
 import type { Running } from '../watch/keep-up.ts';
+import { KEPT_BY } from '../watch/orphans.ts';
 import { lanAddresses } from './addresses.ts';
 import { caddyfile, isHostName, type ProxyWish } from './caddyfile.ts';
 import { trustPage } from './trust-page.ts';
@@ -136,7 +137,7 @@ function writeSite(lan: Lan): void {
 }
 
 /** Starts the proxy and waits until it serves and its certificate is made. */
-export async function startProxy(lan: Lan): Promise<Running> {
+export async function startProxy(lan: Lan, began: (pid: number) => void): Promise<Running> {
   const { folder, port, trustPort } = lan.wish;
   const settings = join(folder, 'Caddyfile');
   writeFileSync(settings, caddyfile(lan.wish), { mode: 0o600 });
@@ -148,6 +149,7 @@ export async function startProxy(lan: Lan): Promise<Running> {
     HOME: folder,
     XDG_DATA_HOME: folder,
     XDG_CONFIG_HOME: folder,
+    [KEPT_BY]: home(),
   };
   const child = spawn(
     needProgram('caddy', 'caddy'),
@@ -161,6 +163,7 @@ export async function startProxy(lan: Lan): Promise<Running> {
     },
   );
   child.once('error', () => undefined);
+  if (child.pid !== undefined) began(child.pid);
   for (let waited = 0; waited < WAIT_MS && !hasEnded(child); waited += STEP_MS) {
     if ((await listens(port)) && (await listens(trustPort)) && existsSync(rootCertificate(lan))) {
       writeSite(lan);

@@ -12,8 +12,6 @@ export interface Running {
 export interface Kept {
   readonly what: string;
   readonly begin: () => Promise<Running>;
-  /** told of each start: for the list of what an orphan would be */
-  readonly began?: (pid: number) => void;
 }
 
 const asError = (e: unknown): string => (e instanceof Error ? (e.message.split('\n')[0] ?? '') : String(e));
@@ -23,10 +21,9 @@ const asError = (e: unknown): string => (e instanceof Error ? (e.message.split('
  * @throws when it cannot be started the first time
  * @returns what stops it and waits for its end
  */
-export async function keepUp({ what, begin, began }: Kept): Promise<() => Promise<void>> {
+export async function keepUp({ what, begin }: Kept): Promise<() => Promise<void>> {
   let stopping = false;
   let running = await begin();
-  began?.(running.pid);
   let wake: () => void = () => undefined;
   const pause = (ms: number): Promise<void> =>
     new Promise((resolve) => {
@@ -44,7 +41,6 @@ export async function keepUp({ what, begin, began }: Kept): Promise<() => Promis
     if (stopping) return ended;
     try {
       running = await begin();
-      began?.(running.pid);
       if (stopping) await running.end();
       else say(`${what} is up again`);
       return ended;

@@ -108,7 +108,11 @@ export async function askHouse(input: string | URL | Request, init: RequestInit 
   if (!handler) return new Response('', { status: 405 });
   const headers = new Headers(init.headers);
   for (const [name, value] of asking.headers()) headers.set(name, value);
-  const { signal: _signal, ...rest } = init;
+  const { signal, ...rest } = init;
   if (url.pathname === '/api/command') await commands;
-  return handler(new Request(url, { ...rest, headers }), { params: Promise.resolve(route.params) });
+  // A stream ends with whoever listens; what was asked is answered to its end.
+  const listens = url.pathname === '/api/events' && signal ? { signal } : {};
+  return handler(new Request(url, { ...rest, ...listens, headers }), {
+    params: Promise.resolve(route.params),
+  });
 }

@@ -19,16 +19,21 @@ export interface CrowdJob {
 
 interface Answer {
   readonly ok: boolean;
-  readonly value?: { readonly version?: number; readonly remarkId?: number };
+  readonly value?: {
+    readonly version?: number;
+    readonly remarkId?: number;
+    readonly jobId?: number;
+    readonly token?: string;
+  };
   readonly error?: { readonly code: string; readonly theirs?: { readonly version: number } };
 }
 
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 const GIVE_UP_MS = 60_000;
 const PATIENCE_MS = 4000;
 
 /** What is answered in time; what is answered later is as good as lost. No signal is needed: one may be collected with its request. */
-async function inTime<T>(asked: Promise<T>): Promise<T> {
+export async function inTime<T>(asked: Promise<T>): Promise<T> {
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(() => reject(new Error('no answer in time')), PATIENCE_MS);
@@ -65,19 +70,19 @@ export class Person {
   readonly acknowledged: Acknowledged[] = [];
   /** sent and never answered: may have arrived or not */
   open: string | null = null;
-  private readonly versions = new Map<string, number>();
+  protected readonly versions = new Map<string, number>();
   private readonly questions: number[] = [];
 
   constructor(
-    private readonly base: string,
-    private readonly cookie: string,
-    private readonly person: number,
-    private readonly jobs: readonly CrowdJob[],
+    protected readonly base: string,
+    protected readonly cookie: string,
+    protected readonly person: number,
+    protected readonly jobs: readonly CrowdJob[],
     /** the things on the shelves, by their rows */
     private readonly shelves: readonly number[],
   ) {}
 
-  private pick<T>(of: readonly T[]): T {
+  protected pick<T>(of: readonly T[]): T {
     return of[randomInt(of.length)] as T;
   }
 
@@ -92,7 +97,7 @@ export class Person {
   }
 
   /** Gives a command with the same id until it is answered, as a tablet does. */
-  private async give<N extends CommandName>(name: N, input: CommandInput<N>, until: () => boolean) {
+  protected async give<N extends CommandName>(name: N, input: CommandInput<N>, until: () => boolean) {
     const id = randomUUID();
     this.open = id;
     const began = Date.now();
@@ -131,7 +136,7 @@ export class Person {
     }
   }
 
-  private async once(until: () => boolean): Promise<void> {
+  protected async once(until: () => boolean): Promise<void> {
     const job = this.pick(this.jobs);
     const jobId = job.id;
     switch (randomInt(8)) {

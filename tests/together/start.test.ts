@@ -1,4 +1,6 @@
 /** `./rubrica start` keeps the house up: whatever of it is killed, the start itself too, it is there again. */
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { buildIfNeeded } from '../../cli/base/build.ts';
 import { databasePlace } from '../../cli/base/database-place.ts';
 import { runningServer } from '../../cli/base/private-database.ts';
@@ -42,6 +44,15 @@ test('the start itself is killed: the next one ends what it left, by its own nam
   expect(await house.isUp()).toBe(true);
   await house.begin();
   expect(house.said).toContain(`process ${orphan}`);
+  expect(house.pidOf('application')).not.toBe(orphan);
+});
+
+test('what was not written down before the start was killed is ended, too', async () => {
+  const orphan = house.pidOf('application');
+  rmSync(join(house.folder, 'children.json'));
+  await house.stop('SIGKILL');
+  await house.begin();
+  expect(house.said).toContain(`something was left running by a start that was killed (process ${orphan})`);
   expect(house.pidOf('application')).not.toBe(orphan);
 });
 

@@ -7,6 +7,8 @@ import { actorNow, currentActor } from '../../_lib/session.ts';
 export const dynamic = 'force-dynamic';
 
 const HEARTBEAT_MS = 15_000;
+/** A screen for which so many lines wait reads no more: it is let go, and asks anew when it is there again. */
+const MOST_WAITING = 200;
 /** What may end a session that is open elsewhere: whoever listens is asked again who they are. */
 const ENDS_SESSIONS: ReadonlySet<string> = new Set([
   'device sent away',
@@ -28,6 +30,22 @@ function madeFrom(request: Request): LogPosition | null {
     : { newest: Number(newest), count: Number(count) };
 }
 
+/** Writes lines to a screen; one that reads no more is let go. */
+function linesTo(
+  controller: ReadableStreamDefaultController<Uint8Array>,
+  letGo: () => void,
+): (text: string) => void {
+  const encoder = new TextEncoder();
+  return (text) => {
+    if ((controller.desiredSize ?? 0) < -MOST_WAITING) return letGo();
+    try {
+      controller.enqueue(encoder.encode(text));
+    } catch {
+      // the screen went away between the event and this line; abort follows
+    }
+  };
+}
+
 /** Tells a screen what changed, as it happens: server-sent events fed from the event log, for as long as its session stands. */
 export async function GET(request: Request): Promise<Response> {
   const actor = await currentActor();
@@ -35,23 +53,23 @@ export async function GET(request: Request): Promise<Response> {
   const again = await actorNow();
   const since = madeFrom(request);
   await seeDevice(database(), actor, new Date());
-  const encoder = new TextEncoder();
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
-      const send = (text: string) => {
-        try {
-          controller.enqueue(encoder.encode(text));
-        } catch {
-          // the screen went away between the event and this line; abort follows
-        }
-      };
+      const send = linesTo(controller, () => {
+        leave();
+        // What waits is dropped: closing alone would keep it for a reader that never comes.
+        controller.error(new Error('nobody reads'));
+      });
       send('retry: 1000\n\n');
       let stop = (): void => undefined;
       let forget = (): void => undefined;
-      const end = () => {
+      const leave = () => {
         stop();
         forget();
         clearInterval(beat);
+      };
+      const end = () => {
+        leave();
         try {
           controller.close();
         } catch {
