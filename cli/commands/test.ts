@@ -97,7 +97,6 @@ const LANES: readonly (readonly string[])[] = [
     'inspection',
     'keyboard',
     'offline',
-    'policy',
     'still',
   ],
   ['hunt', 'plan', 'shelf', 'together', 'work', 'wrong-ways'],

@@ -107,7 +107,7 @@ export async function askHouse(input: string | URL | Request, init: RequestInit 
   const handler = ((await route.load()) as Module)[method];
   if (!handler) return new Response('', { status: 405 });
   const headers = new Headers(init.headers);
-  for (const [name, value] of asking.headers()) headers.set(name, value);
+  for (const [name, value] of asking.headers()) if (!headers.has(name)) headers.set(name, value);
   const { signal, ...rest } = init;
   if (url.pathname === '/api/command') await commands;
   // A stream ends with whoever listens; what was asked is answered to its end.
