@@ -114,6 +114,14 @@ window.Blob.prototype.text = function text(this: InstanceType<typeof window.Blob
     reader.readAsText(this);
   });
 };
+window.Blob.prototype.arrayBuffer = function bytes(this: InstanceType<typeof window.Blob>) {
+  return new Promise<ArrayBuffer>((resolve, reject) => {
+    const reader = new window.FileReader();
+    reader.addEventListener('load', () => resolve(reader.result as ArrayBuffer));
+    reader.addEventListener('error', () => reject(new Error('not read')));
+    reader.readAsArrayBuffer(this);
+  });
+};
 window.Element.prototype.scrollIntoView = () => undefined;
 window.matchMedia = ((media: string) => ({
   media,

@@ -9,10 +9,10 @@ import { asking } from './asking.ts';
 import { askHouse } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
-const COMMANDS = LONG ? 20_000 : 1_200;
+const COMMANDS = LONG ? 20_000 : 600;
 /** Before this much is done, what is made once is not there yet. */
 const WARM = COMMANDS / 3;
-const STREAMS = LONG ? 200 : 40;
+const STREAMS = LONG ? 200 : 30;
 const MOST_GROWTH = 1.05;
 
 setFlagsFromString('--expose-gc');
