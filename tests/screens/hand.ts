@@ -45,6 +45,13 @@ export class Hand {
     return this.all(role, name).length;
   }
 
+  /** One of several, by its place among them. */
+  nth(role: ByRoleMatcher, place: number): HTMLInputElement {
+    const found = this.all(role)[place];
+    if (!found) throw new Error(`there are not ${place + 1} of ${String(role)}`);
+    return found as HTMLInputElement;
+  }
+
   /** A part of the screen; what is asked of it is asked of what stands there then. */
   in(role: ByRoleMatcher, name?: Name): Hand {
     return new Hand(this.user, () => this.now(role, name));

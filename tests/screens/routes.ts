@@ -1,4 +1,4 @@
-import { asking } from './asking.ts';
+import { asked, asking } from './asking.ts';
 
 type Handler = (
   request: Request,
@@ -99,7 +99,10 @@ export function holdCommands(): () => void {
 }
 
 /** Asks the house's own route, without a wire between. */
-export async function askHouse(input: string | URL | Request, init: RequestInit = {}): Promise<Response> {
+export const askHouse = (input: string | URL | Request, init: RequestInit = {}): Promise<Response> =>
+  asked(answerOf(input, init));
+
+async function answerOf(input: string | URL | Request, init: RequestInit): Promise<Response> {
   const url = new URL(input instanceof Request ? input.url : String(input), asking.base);
   const route = routeTo(API, url.pathname);
   if (!route) return new Response('There is no such address.', { status: 404 });

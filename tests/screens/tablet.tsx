@@ -19,7 +19,7 @@ import { QueueStrip } from '../../src/ui/data/queue-strip.tsx';
 import { ShopDays } from '../../src/ui/kit/shop-days.tsx';
 import { Uploads } from '../../src/ui/photos/uploads.tsx';
 import { signedIn } from '../signed-in.ts';
-import { asking } from './asking.ts';
+import { allAnswered, asked, asking } from './asking.ts';
 import { HouseEvents } from './house-events.ts';
 import { askHouse, pageAt } from './routes.ts';
 import { SameThreadWorker } from './same-thread-worker.ts';
@@ -59,7 +59,7 @@ async function remake(path: string | null = null): Promise<void> {
   const now = shown;
   if (!now) return;
   now.path = path ?? now.path;
-  const tree = await housed(now.db, now.person, now.path);
+  const tree = await asked(housed(now.db, now.person, now.path));
   if (shown === now) now.put(tree);
 }
 
@@ -141,6 +141,7 @@ export function serveFrom(name: string): void {
   afterEach(takeAway);
   afterAll(async () => {
     takeAway();
+    await allAnswered();
     await holder[key]?.sequelize.close();
     holder[key] = undefined;
     if (before === undefined) delete process.env['RUBRICA_DATABASE_URL'];
