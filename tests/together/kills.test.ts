@@ -23,6 +23,8 @@ import { StartedHouse } from './started-house.ts';
 const KILLS = Number(process.env['RUBRICA_KILLS'] ?? (LONG ? 200 : 12));
 /** So much is acknowledged between two of them at least. */
 const BETWEEN = 20;
+/** What is killed again and again is started again after longer and longer. */
+const OFTEN = { timeout: (KILLS + 5) * 60_000 };
 const [A, B] = [4384, 4386];
 const AT_THE_BENCH = 14;
 const AT_THE_DESK = 6;
@@ -123,51 +125,55 @@ const KILLED: Readonly<Record<string, () => Promise<unknown>>> = {
   },
 };
 
-test(`${KILLS} kills of the applications, the database and the start itself: nothing acknowledged is lost, nothing doubled`, async () => {
-  let over = false;
-  const living = Promise.all(crowd.map((p) => p.live(() => over)));
-  const killed = new Map<string, number>();
-  for (let n = 0; n < KILLS; n++) {
+test(
+  `${KILLS} kills of the applications, the database and the start itself: nothing acknowledged is lost, nothing doubled`,
+  OFTEN,
+  async () => {
+    let over = false;
+    const living = Promise.all(crowd.map((p) => p.live(() => over)));
+    const killed = new Map<string, number>();
+    for (let n = 0; n < KILLS; n++) {
+      const before = changes();
+      await house.until(`kill ${n}: ${BETWEEN} changes since the last`, () => changes() - before >= BETWEEN);
+      await pause(randomInt(400));
+      const names = Object.keys(KILLED);
+      const name = names[n < names.length ? n : randomInt(names.length)] ?? '';
+      killed.set(name, (killed.get(name) ?? 0) + 1);
+      await KILLED[name]?.();
+    }
     const before = changes();
-    await house.until(`kill ${n}: ${BETWEEN} changes since the last`, () => changes() - before >= BETWEEN);
-    await pause(randomInt(400));
-    const names = Object.keys(KILLED);
-    const name = names[n < names.length ? n : randomInt(names.length)] ?? '';
-    killed.set(name, (killed.get(name) ?? 0) + 1);
-    await KILLED[name]?.();
-  }
-  const before = changes();
-  await house.until('it goes on after the last', () => changes() - before >= BETWEEN);
-  over = true;
-  await living;
-  // Everybody was answered in the end.
-  expect(crowd.flatMap((p) => (p.open === null ? [] : [p.open]))).toEqual([]);
-  await holdsTogether(db, crowd);
+    await house.until('it goes on after the last', () => changes() - before >= BETWEEN);
+    over = true;
+    await living;
+    // Everybody was answered in the end.
+    expect(crowd.flatMap((p) => (p.open === null ? [] : [p.open]))).toEqual([]);
+    await holdsTogether(db, crowd);
 
-  const { models } = db;
-  const photos = desk.flatMap((p) => p.photographed);
-  const kept = new Map<string, number>();
-  for (const { item } of await models.Photo.findAll({ attributes: ['item'] }))
-    kept.set(item ?? '', (kept.get(item ?? '') ?? 0) + 1);
-  expect(photos.filter((item) => kept.get(item) !== 1)).toEqual([]);
-  expect([...kept.values()].filter((n) => n !== 1)).toEqual([]);
+    const { models } = db;
+    const photos = desk.flatMap((p) => p.photographed);
+    const kept = new Map<string, number>();
+    for (const { item } of await models.Photo.findAll({ attributes: ['item'] }))
+      kept.set(item ?? '', (kept.get(item ?? '') ?? 0) + 1);
+    expect(photos.filter((item) => kept.get(item) !== 1)).toEqual([]);
+    expect([...kept.values()].filter((n) => n !== 1)).toEqual([]);
 
-  const signed = desk.flatMap((p) => p.signed);
-  const closed = await models.Job.findAll({ where: { id: signed, state: 'closed' } });
-  expect(closed).toHaveLength(signed.length);
-  expect(signed.length, desk.map((p) => p.refused).join('\n')).toBeGreaterThan(KILLS / 2);
-  const seals = await verifySeals(db);
-  expect(seals).toMatchObject({ broken: [], ledger: [] });
-  expect(seals.whole).toBeGreaterThanOrEqual(signed.length);
-  const serials = (await models.Instrument.findAll()).map((i) => i.serial);
-  expect(new Set(serials).size).toBe(serials.length);
+    const signed = desk.flatMap((p) => p.signed);
+    const closed = await models.Job.findAll({ where: { id: signed, state: 'closed' } });
+    expect(closed).toHaveLength(signed.length);
+    expect(signed.length, desk.map((p) => p.refused).join('\n')).toBeGreaterThan(KILLS / 2);
+    const seals = await verifySeals(db);
+    expect(seals).toMatchObject({ broken: [], ledger: [] });
+    expect(seals.whole).toBeGreaterThanOrEqual(signed.length);
+    const serials = (await models.Instrument.findAll()).map((i) => i.serial);
+    expect(new Set(serials).size).toBe(serials.length);
 
-  // Of every job’s links the one that was made last opens, and it is one that somebody was told.
-  const told = new Set(desk.flatMap((p) => [...p.links.values()].map(tokenHash)));
-  const open = await models.CustomerLink.findAll({ where: { purpose: 'sheet', withdrawnAt: null } });
-  expect(new Set(open.map((l) => l.jobId)).size).toBe(open.length);
-  expect(open.filter((l) => !told.has(l.tokenHash)).map((l) => l.jobId)).toEqual([]);
-  process.stdout.write(
-    `${changes()} changes acknowledged, ${signed.length} signed, ${photos.length} photos, ${open.length} links; killed: ${JSON.stringify(Object.fromEntries(killed))}\n`,
-  );
-});
+    // Of every job’s links the one that was made last opens, and it is one that somebody was told.
+    const told = new Set(desk.flatMap((p) => [...p.links.values()].map(tokenHash)));
+    const open = await models.CustomerLink.findAll({ where: { purpose: 'sheet', withdrawnAt: null } });
+    expect(new Set(open.map((l) => l.jobId)).size).toBe(open.length);
+    expect(open.filter((l) => !told.has(l.tokenHash)).map((l) => l.jobId)).toEqual([]);
+    process.stdout.write(
+      `${changes()} changes acknowledged, ${signed.length} signed, ${photos.length} photos, ${open.length} links; killed: ${JSON.stringify(Object.fromEntries(killed))}\n`,
+    );
+  },
+);

@@ -76,8 +76,11 @@ export function BringBookIn() {
   );
 }
 
-/** A whole job from another house, by its zip. */
-export function BringJobIn() {
+/**
+ * A whole job from another house, by its zip.
+ * @param props.there what was brought in of late and is still here, as the house says it
+ */
+export function BringJobIn({ there }: { readonly there: readonly string[] }) {
   const id = useId();
   const [state, setState] = useState<{
     readonly busy: boolean;
@@ -118,7 +121,7 @@ export function BringJobIn() {
       />
       <p role="status">
         {state.busy && 'Reading, checking, writing …'}
-        {state.number !== null && (
+        {state.number !== null && there.includes(`job ${state.number}`) && (
           <>
             It is here as{' '}
             <Link href={`/job/${state.number}/arrival`} className="underline">

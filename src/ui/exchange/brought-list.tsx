@@ -73,7 +73,7 @@ export function BroughtList({ brought }: { readonly brought: BroughtLately }) {
         Brought in of late
       </h2>
       {brought.length === 0 && <p className="text-quiet">Nothing that could be taken back.</p>}
-      <ul className="divide-y divide-line border-y border-line">
+      <ul className={brought.length === 0 ? '' : 'divide-y divide-line border-y border-line'}>
         {brought.map((b) => (
           <BroughtRow
             key={b.brought}

@@ -53,15 +53,17 @@ export default async function ExchangePage() {
           </section>
           <BringBookIn />
         </div>
-        <BringSheetIn kinds={kinds.filter((k) => !k.retired)} />
-        {keeps ? (
-          <div className="space-y-8">
-            <BringJobIn />
-            <BroughtList brought={brought} />
-          </div>
-        ) : (
-          <p className="text-quiet">A lead or the owner brings whole jobs in.</p>
-        )}
+        <div className="space-y-8">
+          <BringSheetIn kinds={kinds.filter((k) => !k.retired)} />
+          {keeps ? (
+            <>
+              <BringJobIn there={brought.map((b) => b.what)} />
+              <BroughtList brought={brought} />
+            </>
+          ) : (
+            <p className="text-quiet">A lead or the owner brings whole jobs in.</p>
+          )}
+        </div>
       </div>
     </>
   );
