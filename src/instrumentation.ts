@@ -15,6 +15,8 @@ export const onRequestError: Instrumentation.onRequestError = async (error, requ
 /** What runs by itself beside the requests: messages that are due, and what is over its period. */
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
+  const { goOnUnheard } = await import('./server/keep/unheard.ts');
+  goOnUnheard();
   const { endStreams } = await import('./server/keep/open-streams.ts');
   process.on('SIGTERM', endStreams);
   const { metrics } = await import('./server/keep/metrics.ts');

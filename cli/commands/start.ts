@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { toString } from 'qrcode';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
 import { makePairingCode } from '../../src/server/people/pair-device.ts';
+import { goOnUnheard } from '../../src/server/keep/unheard.ts';
 import { buildIfNeeded } from '../base/build.ts';
 import { lookOnlyOf } from '../base/look-only.ts';
 import { openHouse, type House } from '../base/house.ts';
@@ -133,6 +134,7 @@ async function serveUntilStopped(o: Options, mode: 'start' | 'dev'): Promise<num
 
 /** Serves the house until it is told to stop; stops both cleanly. */
 export async function serveHouse(o: Options, mode: 'start' | 'dev'): Promise<number> {
+  goOnUnheard();
   const release = await claimShop(o.port, endOrphans);
   try {
     return await serveUntilStopped(o, mode);

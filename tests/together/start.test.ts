@@ -56,6 +56,25 @@ test('what was not written down before the start was killed is ended, too', asyn
   expect(house.pidOf('application')).not.toBe(orphan);
 });
 
+test('left alone by a start that was killed, without its database, it does not go round in circles and ends when told', async () => {
+  const orphan = house.pidOf('application');
+  await house.stop('SIGKILL');
+  process.kill(database() ?? 0, 'SIGKILL');
+  // What it has to say of that goes to nobody.
+  for (let i = 0; i < 3; i++) await fetch(`${house.base}/sign-in`).then((r) => r.text());
+  await new Promise((go) => setTimeout(go, 1000));
+  process.kill(orphan, 'SIGTERM');
+  await house.until('it has ended', () => {
+    try {
+      process.kill(orphan, 0);
+      return false;
+    } catch {
+      return true;
+    }
+  });
+  await house.begin();
+});
+
 test('told to stop while a tablet listens, it ends soon and leaves nothing running', async () => {
   // A connection that is never closed by its other side, as a tablet's that sleeps.
   const controller = new AbortController();
