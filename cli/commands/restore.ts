@@ -109,9 +109,12 @@ async function inPlace(copy: GoodCopy, secret: string, o: Options): Promise<numb
   }
   dropAnchor();
   const before = changePlaces('database.incoming', `before-${stamp}`);
-  if (existsSync(join(privateFolder(), 'secret'))) keepSecret(houseSecret(), `secret.before-${stamp}`);
+  const own = existsSync(join(privateFolder(), 'secret')) ? houseSecret() : null;
+  if (own !== null) keepSecret(own, `secret.before-${stamp}`);
   keepSecret(secret);
   say(`${told(copy)} is your record now`);
+  if (own !== null && own !== secret && own.endsWith(`\n${secret}`))
+    say('it is of before the secret was changed, and has the one of then: ./rubrica rotate-secret');
   if (before) say(`what was here before stands in ${before}`);
   return 0;
 }

@@ -22,6 +22,18 @@ test.each<[string, object, string, string]>([
   ],
   ['shop changed', { before: { name: 'a' }, after: { name: 'a' } }, '1', 'changed the shop'],
   [
+    'file taken back',
+    { jobs: 1, instruments: 0, customers: 2, stay: 0 },
+    'x',
+    'took out again what a file had brought in: 1 job, 2 customers',
+  ],
+  [
+    'clock set',
+    { minutes: -60 },
+    'clock',
+    'saw the machine’s clock set back by 60 min, and kept the length of what ran',
+  ],
+  [
     'person changed',
     { before: { role: 'desk', name: 'x' }, after: { role: 'lead', name: 'x' } },
     '2',

@@ -137,7 +137,11 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
   'customers brought in': said('brought customers in from a list'),
   'instruments brought in': said('brought instruments in from a list'),
   'file taken back': ({ data }) =>
-    `took out again what a file had brought in: ${text(data['jobs'])} jobs, ${text(data['instruments'])} instruments, ${text(data['customers'])} customers`,
+    `took out again what a file had brought in: ${['job', 'instrument', 'customer']
+      .map((of) => [Number(data[`${of}s`]), of] as const)
+      .filter(([many]) => many > 0)
+      .map(([many, of]) => `${many} ${of}${many === 1 ? '' : 's'}`)
+      .join(', ')}`,
   'customers joined': said('joined two entries of one customer'),
   'customers kept apart': said('said that two customers are not the same'),
   'customers taken apart': said('took two customers apart again'),

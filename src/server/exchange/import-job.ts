@@ -7,6 +7,7 @@ import type { Database } from '../db/connection.ts';
 import type { Models } from '../db/models/index.ts';
 import { placeTaken } from '../desk/places.ts';
 import { isFull } from '../keep/no-room.ts';
+import { learnLater } from '../learn/learn-later.ts';
 import { enterSealsOf } from '../ledger/ledger.ts';
 import { recordEvent, writeEntry, type NamedCustomer } from '../use-case/record-event.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
@@ -249,6 +250,8 @@ async function write(
   await enterSealsOf(models, t, job.id, now);
   const work = { actor, models, t, now, commandId: randomUUID() };
   made(all, 'job', job.id);
+  // A visit more of an instrument that is known here.
+  await learnLater(work, [instrumentId]);
   for (const [entity, ids] of all) await noteBrought(work, entity, ids);
   await recordEvent(work, {
     jobId: null,

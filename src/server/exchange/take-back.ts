@@ -3,6 +3,7 @@ import { refuse } from '../../contracts/failure.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
 import type { Brought } from '../db/models/brought-in.ts';
+import { learnLater } from '../learn/learn-later.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { InUse, RowsOut } from './take-row-out.ts';
@@ -65,6 +66,16 @@ async function forgetWords({ models, t }: Work, jobs: readonly number[]): Promis
   await models.EventWords.destroy({ where: { eventId: events.map((e) => e.id) }, transaction: t });
 }
 
+/** Whose visits they were: what is known of an instrument that stays is counted anew without them. */
+async function instrumentsOf({ models, t }: Work, jobs: readonly number[]): Promise<number[]> {
+  const rows = await models.Job.findAll({
+    attributes: ['instrumentId'],
+    where: { id: [...jobs] },
+    transaction: t,
+  });
+  return rows.map((j) => j.instrumentId);
+}
+
 /** Takes out again what a file brought in: jobs whole or not at all, the rest as far as nobody uses it. */
 export const takeBack = defineUseCase({
   name: 'shelf.take-back',
@@ -81,6 +92,10 @@ export const takeBack = defineUseCase({
       return fail({ code: 'not-found', message: 'There is no such file, or it was taken back already.' });
     const of = (entity: Brought): number[] => rows.filter((r) => r.entity === entity).map((r) => r.entityId);
     const jobs = of('job');
+    const out = await RowsOut.of(sequelize, t);
+    // Whoever does something on one of them has done it by now, or finds it gone.
+    for (const entity of ['job', 'instrument', 'customer', 'checklist'] as const)
+      await out.hold(TABLES[entity], of(entity));
     const number = jobs.length > 0 ? await touched(work, jobs, event.id) : null;
     if (number !== null)
       return fail(
@@ -88,7 +103,6 @@ export const takeBack = defineUseCase({
           `Something was done on job ${number} since it was brought in: it stays. It can be called off.`,
         ),
       );
-    const out = await RowsOut.of(sequelize, t);
     const taken: Record<Brought, readonly number[]> = {
       job: jobs,
       instrument: [],
@@ -97,6 +111,7 @@ export const takeBack = defineUseCase({
     };
     try {
       await forgetWords(work, jobs);
+      await learnLater(work, await instrumentsOf(work, jobs));
       await out.take('jobs', jobs);
       for (const entity of ['instrument', 'customer', 'checklist'] as const) {
         taken[entity] = await unused(work, out, entity, of(entity), event.id);
@@ -128,6 +143,12 @@ export const takeBack = defineUseCase({
 const KINDS = ['job brought in', 'customers brought in', 'instruments brought in'] as const;
 const SHOWN = 12;
 
+/** How many of what: `1 customer`, `3 instruments`. */
+function said(many: number, kind: string): string {
+  const [all = ''] = kind.split(' ');
+  return `${many} ${many === 1 ? all.replace(/s$/, '') : all}`;
+}
+
 /** What files brought in of late and can be taken out again, newest first. */
 export async function loadBrought({ models }: Pick<Database, 'models'>) {
   const events = await models.EventRow.findAll({
@@ -152,7 +173,7 @@ export async function loadBrought({ models }: Pick<Database, 'models'>) {
         brought: e.commandId ?? '',
         at: e.at.toISOString(),
         by: people.find((p) => p.id === e.personId)?.name ?? '',
-        what: number === undefined ? `${added ?? 0} ${e.kind.replace(/ brought in$/, '')}` : `job ${number}`,
+        what: number === undefined ? said(added ?? 0, e.kind) : `job ${number}`,
       };
     });
 }

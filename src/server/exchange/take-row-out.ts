@@ -96,6 +96,16 @@ export class RowsOut {
     });
   }
 
+  /** Lets nobody else change these rows, or hang anything on them, until what is done here is done. */
+  async hold(table: string, ids: readonly number[]): Promise<void> {
+    if (ids.length > 0)
+      await this.sequelize.query(`SELECT id FROM \`${table}\` WHERE id IN (:ids) FOR UPDATE`, {
+        type: QueryTypes.SELECT,
+        replacements: { ids: [...ids] },
+        transaction: this.t,
+      });
+  }
+
   /** Those of some rows that nothing hangs on, but for what the log keeps apart. */
   async unused(table: string, ids: readonly number[]): Promise<number[]> {
     const used = new Set<number>();

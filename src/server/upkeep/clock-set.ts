@@ -10,7 +10,7 @@ const moved = (at: Date, by: number): Date => new Date(at.getTime() + by);
 /** Rests that run go on to the same moment of the clock that runs on: what glue needs is no matter of the clock on the wall. */
 async function moveRests({ models }: Database, t: Transaction, by: number, was: number): Promise<void> {
   const catalogue = await catalogueOf(models, t);
-  const jobs = await models.Job.findAll({ where: { state: 'open' }, transaction: t });
+  const jobs = await models.Job.findAll({ where: { state: 'open' }, transaction: t, lock: t.LOCK.UPDATE });
   const open = new Map(jobs.map((j) => [j.id, j]));
   const lines = await models.WorkLine.findAll({
     where: { jobId: [...open.keys()], step: 'finished' },

@@ -64,7 +64,7 @@ export function BroughtList({ brought }: { readonly brought: BroughtLately }) {
       ...some(done.customers, 'customer'),
     ];
     setSaid(
-      `Taken out again: ${gone.join(', ') || 'nothing'}.${done.stay > 0 ? ` ${done.stay} are used here and stay.` : ''}`,
+      `Taken out again: ${gone.join(', ') || 'nothing'}.${done.stay === 0 ? '' : done.stay === 1 ? ' 1 is used here and stays.' : ` ${done.stay} are used here and stay.`}`,
     );
   };
   return (
