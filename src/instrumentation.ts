@@ -17,6 +17,8 @@ export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { goOnUnheard } = await import('./server/keep/unheard.ts');
   goOnUnheard();
+  const { takeWarnings } = await import('./server/keep/log.ts');
+  takeWarnings();
   const { endStreams } = await import('./server/keep/open-streams.ts');
   process.on('SIGTERM', endStreams);
   const { metrics } = await import('./server/keep/metrics.ts');

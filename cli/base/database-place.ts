@@ -62,7 +62,7 @@ function give(path: string, account: Account): void {
 }
 
 /** A folder others may pass through but not list: what stands in it protects itself. */
-function passable(path: string): void {
+export function passable(path: string): void {
   if ((statSync(path).mode & 0o077) !== 0o011) chmodSync(path, 0o711);
 }
 

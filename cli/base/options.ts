@@ -28,6 +28,12 @@ export interface Options {
   readonly expect: string | undefined;
   /** the pitch of A4, Hz */
   readonly reference: string | undefined;
+  /** how many applications serve the house, on ports one after the other */
+  readonly applications: number;
+  /** which of this machine's further shops it is about */
+  readonly shop: string | undefined;
+  /** the name a further shop is reached by */
+  readonly host: string | undefined;
   /** what the network calls this machine */
   readonly name: string | undefined;
 }
@@ -43,12 +49,14 @@ function portOf(flag: string, given: string | undefined, usual: number): number 
 }
 
 const MOST_TABLETS = 100;
+const MOST_APPLICATIONS = 4;
 
-function usesOf(given: string | undefined): number {
-  const uses = given === undefined ? 1 : Number(given);
-  if (!Number.isInteger(uses) || uses < 1 || uses > MOST_TABLETS)
-    throw new Trouble(`--uses takes a number from 1 to ${MOST_TABLETS}, not ${given}`);
-  return uses;
+/** How many of something; one where it is not said. */
+function countOf(flag: string, given: string | undefined, most: number): number {
+  const n = given === undefined ? 1 : Number(given);
+  if (!Number.isInteger(n) || n < 1 || n > most)
+    throw new Trouble(`--${flag} takes a number from 1 to ${most}, not ${given}`);
+  return n;
 }
 
 /** Reads what stands after a command; says what it does not know. */
@@ -74,6 +82,9 @@ export function options(args: string[]): Options {
       expect: { type: 'string' },
       reference: { type: 'string' },
       uses: { type: 'string' },
+      applications: { type: 'string' },
+      shop: { type: 'string' },
+      host: { type: 'string' },
       'lan-port': { type: 'string' },
     },
   });
@@ -83,11 +94,14 @@ export function options(args: string[]): Options {
     ...values,
     check: values.check,
     name: values.name,
+    shop: values.shop,
+    host: values.host,
     expect: values.expect,
     reference: values.reference,
     rest: positionals,
     port,
     lanPort,
-    uses: usesOf(values.uses),
+    uses: countOf('uses', values.uses, MOST_TABLETS),
+    applications: countOf('applications', values.applications, MOST_APPLICATIONS),
   };
 }

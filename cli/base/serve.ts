@@ -20,6 +20,10 @@ async function answersHealthy(port: number): Promise<boolean> {
   }
 }
 
+/** Whether a process that we started has ended, by itself or not. */
+export const hasEnded = (child: ChildProcess): boolean =>
+  child.exitCode !== null || child.signalCode !== null;
+
 /** Starts the built application (or the dev server) on 127.0.0.1 and waits until it answers. */
 export async function serve(
   port: number,
@@ -47,7 +51,8 @@ export async function serve(
     hears(d);
   });
   for (let i = 0; i < 1600; i++) {
-    if (child.exitCode !== null) throw new Trouble(`the server ended at once:\n${words}`);
+    // Also one that was killed: it has a signal and no exit code.
+    if (hasEnded(child)) throw new Trouble(`the server ended at once:\n${words}`);
     if (await answersHealthy(port)) return child;
     await new Promise((r) => setTimeout(r, 75));
   }
@@ -57,10 +62,6 @@ export async function serve(
 
 /** So long may requests that are under way take to end. */
 const DRAIN_MS = 2_000;
-
-/** Whether a process that we started has ended, by itself or not. */
-export const hasEnded = (child: ChildProcess): boolean =>
-  child.exitCode !== null || child.signalCode !== null;
 
 /** Ends a server we started and waits for it. */
 export function endServer(child: ChildProcess): Promise<void> {

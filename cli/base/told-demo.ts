@@ -4,32 +4,66 @@ import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { migrate } from '../../src/server/db/migrate.ts';
 import { copyDatabase } from './copy-database.ts';
 
-/** The demo shop as it was told on a server, never used itself, and the empty database that says that it is whole. */
-const TOLD = 'rubrica_demo_told';
-const IS_WHOLE = 'rubrica_demo_is_whole';
-/** Several processes may want it at once: one tells it, the others wait. */
-const LOCK = 'rubrica demo told';
+/** What is made once on a server, never used itself, and copied from then on. */
+interface Original {
+  readonly name: string;
+  /** the empty database that says that it is whole */
+  readonly isWhole: string;
+  readonly fill: (db: Database) => Promise<void>;
+}
+
+const DEMO: Original = {
+  name: 'rubrica_demo_told',
+  isWhole: 'rubrica_demo_is_whole',
+  fill: (db) => fillDemo(db, new Date()),
+};
+const EMPTY: Original = {
+  name: 'rubrica_empty_made',
+  isWhole: 'rubrica_empty_is_whole',
+  fill: () => Promise.resolve(),
+};
+/** Several processes may want it at once: one makes it, the others wait. */
 const LOCK_SECONDS = 1200;
 
 /** The address of a database of a server by its name. */
 export type UrlOf = (database: string) => string;
 
-async function isWhole(admin: Database): Promise<boolean> {
+async function isThere(admin: Database, { isWhole }: Original): Promise<boolean> {
   const found = await admin.sequelize.query('SELECT 1 FROM schemata WHERE schema_name = ?', {
     type: QueryTypes.SELECT,
-    replacements: [IS_WHOLE],
+    replacements: [isWhole],
   });
   return found.length > 0;
 }
 
-async function tell(admin: Database, urlOf: UrlOf): Promise<void> {
-  await admin.sequelize.query(`DROP DATABASE IF EXISTS ${TOLD}`);
-  await admin.sequelize.query(`CREATE DATABASE ${TOLD} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  const db = openDatabase(urlOf(TOLD));
+async function make(admin: Database, urlOf: UrlOf, { name, isWhole, fill }: Original): Promise<void> {
+  await admin.sequelize.query(`DROP DATABASE IF EXISTS ${name}`);
+  await admin.sequelize.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  const db = openDatabase(urlOf(name));
   await migrate(db.sequelize);
-  await fillDemo(db, new Date());
+  await fill(db);
   await db.sequelize.close();
-  await admin.sequelize.query(`CREATE DATABASE ${IS_WHOLE}`);
+  await admin.sequelize.query(`CREATE DATABASE ${isWhole}`);
+}
+
+async function copyOf(original: Original, urlOf: UrlOf, name: string): Promise<string> {
+  const admin = openDatabase(urlOf('information_schema'));
+  try {
+    // The lock belongs to one connection, which the transaction keeps.
+    await admin.sequelize.transaction(async (transaction) => {
+      const lock = original.name;
+      await admin.sequelize.query('SELECT GET_LOCK(?, ?)', {
+        transaction,
+        replacements: [lock, LOCK_SECONDS],
+      });
+      if (!(await isThere(admin, original))) await make(admin, urlOf, original);
+      await admin.sequelize.query('SELECT RELEASE_LOCK(?)', { transaction, replacements: [lock] });
+    });
+  } finally {
+    await admin.sequelize.close();
+  }
+  await copyDatabase(urlOf(original.name), urlOf(name));
+  return urlOf(name);
 }
 
 /**
@@ -37,28 +71,14 @@ async function tell(admin: Database, urlOf: UrlOf): Promise<void> {
  * @param urlOf the addresses of one server's databases, for an account that may make some
  * @returns its address
  */
-export async function demoDatabase(urlOf: UrlOf, name: string): Promise<string> {
-  const admin = openDatabase(urlOf('information_schema'));
-  try {
-    // The lock belongs to one connection, which the transaction keeps.
-    await admin.sequelize.transaction(async (transaction) => {
-      await admin.sequelize.query('SELECT GET_LOCK(?, ?)', {
-        transaction,
-        replacements: [LOCK, LOCK_SECONDS],
-      });
-      if (!(await isWhole(admin))) await tell(admin, urlOf);
-      await admin.sequelize.query('SELECT RELEASE_LOCK(?)', { transaction, replacements: [LOCK] });
-    });
-  } finally {
-    await admin.sequelize.close();
-  }
-  await copyDatabase(urlOf(TOLD), urlOf(name));
-  return urlOf(name);
-}
+export const demoDatabase = (urlOf: UrlOf, name: string): Promise<string> => copyOf(DEMO, urlOf, name);
 
-/** Forgets the told demo shop, so that the next one is of today and of these sources. */
+/** The same with nothing in it, as the newest step of the record leaves it. */
+export const emptyDatabase = (urlOf: UrlOf, name: string): Promise<string> => copyOf(EMPTY, urlOf, name);
+
+/** Forgets what was made to be copied, so that the next one is of today and of these sources. */
 export async function forgetToldDemo(urlOf: UrlOf): Promise<void> {
   const admin = openDatabase(urlOf('information_schema'));
-  await admin.sequelize.query(`DROP DATABASE IF EXISTS ${IS_WHOLE}`);
+  for (const { isWhole } of [DEMO, EMPTY]) await admin.sequelize.query(`DROP DATABASE IF EXISTS ${isWhole}`);
   await admin.sequelize.close();
 }

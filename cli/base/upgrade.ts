@@ -7,6 +7,7 @@ import type { Database } from '../../src/server/db/connection.ts';
 import { migrate, pendingMigrations } from '../../src/server/db/migrate.ts';
 import { clientPrograms, copiesFolder, passphraseKey } from './copies.ts';
 import { dropAnchor } from './ledger-anchor.ts';
+import { oneAtATime } from './one-at-a-time.ts';
 import { privateFolder } from './paths.ts';
 import type { PrivateDatabase } from './private-database.ts';
 import { changePlaces, needGoodCopy, removeDatabase, withFilled } from './put-back.ts';
@@ -102,6 +103,13 @@ async function failed(house: OlderHouse, copy: string | null, cause: unknown): P
  * @throws Trouble when it failed: the old record is in its place
  */
 export async function bringUpToDate(house: OlderHouse): Promise<void> {
+  if ((await pendingMigrations(house.db.sequelize)).length === 0) return;
+  // A record outside may be served by other machines, which start at the same time.
+  if (house.server === null) await oneAtATime(house.db.sequelize, () => upgrade(house));
+  else await upgrade(house);
+}
+
+async function upgrade(house: OlderHouse): Promise<void> {
   if ((await pendingMigrations(house.db.sequelize)).length === 0) return;
   const shop = runningShop();
   if (shop && shop.pid !== process.pid)

@@ -4,6 +4,7 @@ import { countDue } from '../../src/server/jobs/job-facts.ts';
 import { loadLeaf } from '../../src/server/leaves/load-leaf.ts';
 import { actorFor } from '../../src/server/people/who.ts';
 import { loadRackPage } from '../../src/server/rack/load-rack.ts';
+import { ask } from './ask.ts';
 import { giveBare, statementsOf } from './bare-statements.ts';
 import { median, p95, rowOf, type Row } from './row.ts';
 import { times } from './times.ts';
@@ -48,7 +49,7 @@ export async function saver(
       unit: 'thou',
       version,
     };
-    const answer = await fetch(`${base}/api/command`, {
+    const answer = await ask(`${base}/api/command`, {
       method: 'POST',
       headers: { cookie: cookies, origin: base, 'Content-Type': 'application/json' },
       body: JSON.stringify({ id: crypto.randomUUID(), name: 'readings.save', input }),
@@ -63,7 +64,7 @@ export async function saver(
 export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row[]> {
   const { db, base, cookies, number } = house;
   const page = (path: string) => async () => {
-    const answer = await fetch(base + path, { headers: { cookie: cookies } });
+    const answer = await ask(base + path, { headers: { cookie: cookies } });
     if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
     await answer.text();
   };

@@ -8,6 +8,7 @@ import { stationsOf } from '../../src/core/readings/stations.ts';
 import type { Database } from '../../src/server/db/connection.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
+import { ask } from './ask.ts';
 import { median, p95, rowOf, type Row } from './row.ts';
 
 const INSPECTORS = 20;
@@ -86,7 +87,7 @@ export async function answerRow(
     for (let i = 0; i < WARM + ANSWERS; i++) {
       const input = { jobId, item: items[i]?.key ?? '', answer: 'fine', note: '', version: 0 };
       const began = performance.now();
-      const answer = await fetch(`${base}/api/command`, {
+      const answer = await ask(`${base}/api/command`, {
         method: 'POST',
         headers: { cookie: cookies, origin: base, 'Content-Type': 'application/json' },
         body: JSON.stringify({ id: randomUUID(), name: 'inspection.answer', input }),

@@ -2,6 +2,7 @@ import { Agent, get } from 'node:http';
 import { performance } from 'node:perf_hooks';
 import { concerns, type Change } from '../../src/contracts/concerns.ts';
 import { SETTLE_MS } from '../../src/ui/data/refresh.ts';
+import { ask } from './ask.ts';
 import { p95, rowOf, type Row } from './row.ts';
 
 const SCREENS = 20;
@@ -54,13 +55,13 @@ class Screen {
     // A leaf loads its part of the job; for other pages the house says once at which address it gives their contents.
     const asked = this.page.path.startsWith('/job/')
       ? null
-      : await fetch(`${this.base}${this.page.path}`, {
+      : await ask(`${this.base}${this.page.path}`, {
           headers: { cookie: this.cookies, rsc: '1' },
           redirect: 'manual',
         });
     const path = asked ? (asked.headers.get('location') ?? this.page.path) : `/api${this.page.path}`;
     this.contents = new URL(path, this.base).href;
-    const stream = await fetch(`${this.base}/api/events`, {
+    const stream = await ask(`${this.base}/api/events`, {
       headers: { cookie: this.cookies },
       signal: this.stop.signal,
     });
@@ -139,7 +140,7 @@ export async function paperRows(base: string, cookies: string, bare: readonly nu
     const all: number[] = [];
     for (let i = 0; i < WARM + RUNS; i++) {
       const began = performance.now();
-      const answer = await fetch(`${base}/api/job/${number}/paper/${kind}`, { headers: { cookie: cookies } });
+      const answer = await ask(`${base}/api/job/${number}/paper/${kind}`, { headers: { cookie: cookies } });
       if (!answer.ok) throw new Error(`paper ${kind} answered ${answer.status}`);
       await answer.arrayBuffer();
       if (i >= WARM) all.push(performance.now() - began);

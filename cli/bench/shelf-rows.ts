@@ -4,6 +4,7 @@ import { findAnything } from '../../src/server/find/find-anything.ts';
 import { listJobs } from '../../src/server/find/list-jobs.ts';
 import { actorFor } from '../../src/server/people/who.ts';
 import { loadLife } from '../../src/server/shelf/load-life.ts';
+import { ask } from './ask.ts';
 import { giveBare, statementsOf } from './bare-statements.ts';
 import type { MeasuredHouse } from './house-rows.ts';
 import { median, rowOf, type Row } from './row.ts';
@@ -56,7 +57,7 @@ async function listRows(db: Database, jobs: number): Promise<Row[]> {
 /** What one search from anywhere and an instrument's page take in a house of so many jobs, each beside its bare statements. */
 export async function shelfRows({ db, base, cookies }: MeasuredHouse, jobs: number): Promise<Row[]> {
   const page = (path: string) => async () => {
-    const answer = await fetch(base + path, { headers: { cookie: cookies } });
+    const answer = await ask(base + path, { headers: { cookie: cookies } });
     if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
     await answer.text();
   };

@@ -6,6 +6,7 @@ import { firstPlan, replan } from '../../src/core/schedule/place.ts';
 import { whatBreaks } from '../../src/core/schedule/plan-check.ts';
 import { promise } from '../../src/core/schedule/promise.ts';
 import { standing } from '../../src/core/schedule/remedies.ts';
+import type { ShopWork } from '../../src/core/schedule/shop-work.ts';
 import { job, randomShop, step } from '../../src/core/schedule/work-for-tests.ts';
 import { median, rowOf, type Row } from './row.ts';
 import { timesAtOnce } from './times.ts';
@@ -27,6 +28,7 @@ export function weekRows(): Row[] {
   });
   const changed = newBoard({ ...work, before: standing(b), jobs: [...work.jobs, asked] });
   const larger = randomShop(7, 4 * JOBS, 4 * PEOPLE, 26, false);
+  const [few, many] = [250, 2000].map((jobs) => randomShop(7, jobs, PEOPLE, 200)) as [ShopWork, ShopWork];
   const row = (id: string, most: number, quiet: number, f: () => unknown, runs?: number): Row =>
     rowOf(`week.${id}`, median(most, quiet), CHECK, base, timesAtOnce(f, runs));
   return [
@@ -40,6 +42,14 @@ export function weekRows(): Row[] {
       'times the first plan of 300 jobs of 8 people',
       timesAtOnce(() => firstPlan(newBoard(work))),
       timesAtOnce(() => firstPlan(newBoard(larger)), 4),
+    ),
+    // n log n would be 11 times.
+    rowOf(
+      'week.first-plan.2000',
+      median(16, 900),
+      'times the first plan of 250 jobs of as many people',
+      timesAtOnce(() => firstPlan(newBoard(few))),
+      timesAtOnce(() => firstPlan(newBoard(many)), 4),
     ),
   ];
 }

@@ -1,6 +1,8 @@
 import { existsSync, readFileSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
 import { isOverdue } from '../../src/core/readings/gauge.ts';
+import { QueryTypes } from 'sequelize';
+import { addressesOf, nodeStates } from '../../src/server/db/cluster.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { pendingMigrations } from '../../src/server/db/migrate.ts';
 import { loadGauges } from '../../src/server/house/load-gauges.ts';
@@ -21,6 +23,7 @@ import {
   copyTrouble,
   diskTrouble,
   gaugeTrouble,
+  nodesTrouble,
   sealTrouble,
 } from '../watch/troubles.ts';
 
@@ -118,6 +121,29 @@ async function record(db: Database): Promise<readonly Finding[]> {
   ];
 }
 
+/** What a node says of its cluster. */
+async function askNode(address: string): Promise<Readonly<Record<string, string>>> {
+  const { sequelize } = openDatabase(address);
+  try {
+    const rows = await sequelize.query<{ Variable_name: string; Value: string }>(
+      "SHOW GLOBAL STATUS LIKE 'wsrep\\_%'",
+      { type: QueryTypes.SELECT },
+    );
+    return Object.fromEntries(rows.map((r) => [r.Variable_name, r.Value]));
+  } finally {
+    await sequelize.close();
+  }
+}
+
+/** The nodes of a record that is on several machines. */
+async function nodes(): Promise<readonly Finding[]> {
+  const url = process.env['RUBRICA_DATABASE_URL'] ?? '';
+  if (addressesOf(url).length < 2) return [];
+  const states = await nodeStates(url, askNode);
+  const serve = states.filter((n) => n.state?.serves).length;
+  return [{ what: 'nodes', how: `${serve} of ${states.length} serve`, trouble: nodesTrouble(states) }];
+}
+
 async function lookAtRecord({ pid, known }: ReturnType<typeof privateDatabase>): Promise<readonly Finding[]> {
   const url = process.env['RUBRICA_DATABASE_URL'] ?? (pid !== null && known && addressOf(known, DATABASE));
   if (!url) return [{ what: 'record', how: 'not looked at: the database is not running' }];
@@ -154,7 +180,14 @@ export async function run(): Promise<number> {
     },
     { what: 'log', how: join(home(), 'log/rubrica.log') },
   ];
-  const all = [...installed(), ...running, disk(), ...certificate(), ...(await lookAtRecord(database))];
+  const all = [
+    ...installed(),
+    ...running,
+    disk(),
+    ...certificate(),
+    ...(await nodes()),
+    ...(await lookAtRecord(database)),
+  ];
   for (const { what, how, trouble } of all) {
     process.stdout.write(`${trouble ? '!!' : '  '} ${what.padEnd(18)} ${how}\n`);
     if (trouble) process.stdout.write(`${' '.repeat(22)}${trouble}\n`);

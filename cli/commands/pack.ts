@@ -83,6 +83,8 @@ export async function run(o: Options): Promise<number> {
       });
     cpSync(join(ROOT, '.next'), join(stage, '.next'), {
       recursive: true,
+      // Its links lead to packages beside it, not to those here.
+      verbatimSymlinks: true,
       filter: (from) => !/\.next\/(cache|dev|trace|types)(\/|$)/.test(from),
     });
     say('taking the packages that run it …');
@@ -91,7 +93,9 @@ export async function run(o: Options): Promise<number> {
     prune(join(stage, 'node_modules'));
     writeFileSync(join(stage, PACKED), `${JSON.stringify({ release: release(), node: process.version })}\n`);
     say('packing …');
-    must('tar', ['--owner=0', '--group=0', '--sort=name', '-czf', file, name], folder);
+    // Unpacked by one and run by another: everybody may read it, whatever was private where it was made.
+    const plain = ['--owner=0', '--group=0', '--mode=u+rwX,go+rX,go-w', '--sort=name'];
+    must('tar', [...plain, '-czf', file, name], folder);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -12,7 +12,17 @@ import { claimShop } from '../base/running-shop.ts';
 import { say } from '../base/say.ts';
 import { openLogFile, type LogFile } from '../base/log-file.ts';
 import { endServer, hasEnded, serve } from '../base/serve.ts';
-import { lanEnvironment, planLan, proxyToken, rootCertificate, startProxy, type Lan } from '../lan/proxy.ts';
+import {
+  lanEnvironment,
+  planLan,
+  proxyToken,
+  rootCertificate,
+  shopEnvironment,
+  startProxy,
+  type Lan,
+} from '../lan/proxy.ts';
+import { shopProcess } from '../shops/shop-process.ts';
+import { shops } from '../shops/shops.ts';
 import { fingerprint } from '../lan/trust-page.ts';
 import { keepUp, type Running } from '../watch/keep-up.ts';
 import { startNights } from '../watch/nightly.ts';
@@ -22,7 +32,8 @@ import { watchDatabase } from '../watch/watch-database.ts';
 
 /** How the shop's tablets reach the house: an address and two squares to scan, the first once. */
 async function lanWords(lan: Lan | null, code: string): Promise<string> {
-  if (lan === null) return '';
+  const address = process.env['RUBRICA_PUBLIC_URL'];
+  if (lan === null) return address === undefined ? '' : `  By its own name: ${address}/pair?code=${code}\n`;
   const pair = `${lan.address}/pair?code=${code}`;
   const square = (text: string) => toString(text, { type: 'terminal', small: true });
   const pem = readFileSync(rootCertificate(lan), 'utf8');
@@ -53,15 +64,23 @@ const untilStopped = (): Promise<void> =>
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => resolve());
   });
 
-/** The application of a house as something that is kept up. */
+/** What the first of several applications is called, and each other. */
+const nameOf = (n: number): string => (n === 0 ? 'application' : `application ${n + 1}`);
+
+/** The ports of the applications that are started, one after the other. */
+const portsOf = ({ port, applications }: Options): number[] =>
+  Array.from({ length: applications }, (_, n) => port + n);
+
+/** One of the applications of a house as something that is kept up. */
 const application = (
   house: House,
-  { port }: Options,
+  port: number,
+  n: number,
   mode: 'start' | 'dev',
   lan: Lan | null,
   log: LogFile,
 ) => ({
-  what: 'the application',
+  what: `the ${nameOf(n)}`,
   begin: async (): Promise<Running> => {
     const copyOf = lookOnlyOf();
     const env = {
@@ -72,7 +91,7 @@ const application = (
       RUBRICA_PROXY_TOKEN: proxyToken(),
       ...(lan && lanEnvironment(lan)),
     };
-    const child = await serve(port, env, mode, log.write, (pid) => keepChild('application', pid));
+    const child = await serve(port, env, mode, log.write, (pid) => keepChild(nameOf(n), pid));
     return {
       pid: child.pid ?? 0,
       ended: new Promise((resolve) => (hasEnded(child) ? resolve() : child.once('exit', () => resolve()))),
@@ -98,7 +117,11 @@ async function keepOpen(
   };
   try {
     if (mode === 'start' && lookOnlyOf() === null) stops.push(startNights(house), watchClock(house.db));
-    stops.push(await keepUp(application(house, o, mode, lan, log)));
+    for (const [n, port] of portsOf(o).entries())
+      stops.push(await keepUp(application(house, port, n, mode, lan, log)));
+    if (mode === 'start')
+      for (const shop of shops())
+        stops.push(await keepUp(shopProcess(shop, lan === null ? {} : shopEnvironment(lan, shop))));
     if (lan)
       stops.push(
         await keepUp({
@@ -120,7 +143,7 @@ async function serveUntilStopped(o: Options, mode: 'start' | 'dev'): Promise<num
     mode === 'start' ? buildIfNeeded() : null,
   ]);
   try {
-    const lan = o.lan ? planLan(o, [o.port]) : null;
+    const lan = o.lan ? planLan(o, portsOf(o), shops()) : null;
     const close = await keepOpen(house, o, mode, lan);
     await tell(house, o.port, lan);
     await stopped;
@@ -135,6 +158,8 @@ async function serveUntilStopped(o: Options, mode: 'start' | 'dev'): Promise<num
 /** Serves the house until it is told to stop; stops both cleanly. */
 export async function serveHouse(o: Options, mode: 'start' | 'dev'): Promise<number> {
   goOnUnheard();
+  // What it starts is its own, not of whoever started it.
+  Reflect.deleteProperty(process.env, KEPT_BY);
   const release = await claimShop(o.port, endOrphans);
   try {
     return await serveUntilStopped(o, mode);

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { readdirSync } from 'node:fs';
+import { setPriority } from 'node:os';
 import { join } from 'node:path';
 import { fillEmptyShop } from '../../src/demo/fill-empty-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
@@ -19,11 +20,11 @@ import { demoDatabase, forgetToldDemo } from '../base/told-demo.ts';
 const KINDS = ['check', 'unit', 'integration', 'screens', 'together', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
 /**
- * What may run beside each other: the checks want one processor, the integration tests mostly wait for the database, those of real
- * processes for what they kill. The unit tests only compute and fill what these leave; the browser tests want the machine alone.
+ * What runs one after the other, and which of these beside each other: those of real processes mostly wait for what they kill, those
+ * of the database for it; the rest fills what they leave.
  */
-const STAGES: readonly (readonly Kind[])[] = [['check', 'integration'], ['screens', 'together'], ['e2e']];
-const FILLS_UP: Kind = 'unit';
+const CHAINS: readonly (readonly Kind[])[] = [['together'], ['integration', 'screens'], ['check', 'unit']];
+/** The browser tests want the machine alone. */
 const ALONE: Kind = 'e2e';
 const WANT_THE_BUILD: readonly Kind[] = ['together', 'e2e'];
 
@@ -35,6 +36,7 @@ function runProgram(
   command: string,
   args: readonly string[],
   env: Readonly<Record<string, string>> = {},
+  nice = 0,
 ): Promise<boolean> {
   return new Promise((resolve) => {
     const path = `${join(ROOT, 'node_modules/.bin')}:${process.env['PATH'] ?? ''}`;
@@ -43,6 +45,7 @@ function runProgram(
       stdio: ['inherit', 'pipe', 'pipe'],
       env: { ...process.env, ...(process.stdout.isTTY ? { FORCE_COLOR: '1' } : {}), ...env, PATH: path },
     });
+    if (nice > 0 && child.pid !== undefined) setPriority(child.pid, nice);
     for (const from of ['stdout', 'stderr'] as const)
       child[from].on('data', (chunk: Buffer) => {
         words.add(chunk.toString());
@@ -100,11 +103,13 @@ const LANES: readonly (readonly string[])[] = [
     'still',
   ],
   ['hunt', 'plan', 'shelf', 'together', 'work', 'wrong-ways'],
+  ['people', 'photos', 'practice', 'shell', 'story'],
   [],
 ];
 
-/** Heard as fast as it is played: beside the last lane alone, so that a busy machine loses no sound. */
+/** Heard as fast as it is played: all other lanes give way to it, so that a busy machine loses no sound. */
 const LISTENING = ['ear'];
+const GIVES_WAY = 10;
 
 /** Tried on a shop that begins empty, after the first lane. */
 const EMPTY_HOUSE = ['first-day'];
@@ -115,24 +120,30 @@ interface Lane {
   readonly files: readonly string[];
   /** the PIN of the owner of an empty shop */
   readonly pin?: string;
+  /** how far it gives way to others */
+  readonly nice?: number;
 }
 
 /** One lane: two processes of the application on one database, so that live updates are proved across processes. */
 async function runLane(
   words: LastWords,
-  { url, ports, files, pin = '' }: Lane,
+  { url, ports, files, pin = '', nice = GIVES_WAY }: Lane,
   only: string,
 ): Promise<boolean> {
   const env = { RUBRICA_DATABASE_URL: asRunning(url), RUBRICA_SECRET: SECRET };
-  const [a, b] = await Promise.all(ports.map((port) => serve(port, env)));
+  const hears = (said: Buffer): void => void process.stderr.write(said);
+  const began = (pid: number): void => setPriority(pid, nice);
+  const [a, b] = await Promise.all(ports.map((port) => serve(port, env, 'start', hears, began)));
   try {
     const chosen = [...files, ...(only === '' ? [] : ['--grep', only, '--pass-with-no-tests'])];
-    return await runProgram(words, 'playwright', ['test', ...chosen, `--output=test-results/${ports[0]}`], {
+    const where = {
       RUBRICA_E2E_A: `http://127.0.0.1:${ports[0]}`,
       RUBRICA_E2E_B: `http://127.0.0.1:${ports[1]}`,
       RUBRICA_E2E_DATABASE: url,
       RUBRICA_E2E_PIN: pin,
-    });
+    };
+    const args = ['test', ...chosen, `--output=test-results/${ports[0]}`];
+    return await runProgram(words, 'playwright', args, where, nice);
   } finally {
     if (a) await endServer(a);
     if (b) await endServer(b);
@@ -196,9 +207,9 @@ async function endToEnd(words: LastWords, { server, since }: TestServer, only: s
     url: urlOf('rubrica_e2e_ear'),
     ports: [4391, 4392],
     files: LISTENING.map(fileOf),
+    nice: 0,
   };
-  const heard = Promise.all([after, ...running.slice(0, -1)]).then(() => runLane(words, listening, only));
-  const passed = await Promise.all([...running, after, heard]);
+  const passed = await Promise.all([...running, after, runLane(words, listening, only)]);
   return light && passed.every(Boolean);
 }
 
@@ -252,18 +263,18 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
       else failures.push([kind, words]);
       results.push(`${good ? 'ok  ' : 'FAIL'} ${kind} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
     };
-    const behind = kinds.includes(FILLS_UP) ? one(FILLS_UP) : Promise.resolve();
     // One that fails is tried again, and said, by who wants it.
     const built = kinds.some((k) => WANT_THE_BUILD.includes(k))
       ? buildIfNeeded().catch(() => undefined)
       : Promise.resolve();
-    for (const beside of STAGES) {
-      const now = kinds.filter((k) => beside.includes(k));
-      if (now.some((k) => WANT_THE_BUILD.includes(k))) await built;
-      if (now.includes(ALONE)) await behind;
-      await Promise.all(now.map(one));
-    }
-    await Promise.all([behind, built]);
+    const oneAfterTheOther = async (chain: readonly Kind[]): Promise<void> => {
+      for (const kind of chain.filter((k) => kinds.includes(k))) {
+        if (WANT_THE_BUILD.includes(kind)) await built;
+        await one(kind);
+      }
+    };
+    await Promise.all(CHAINS.map(oneAfterTheOther));
+    await oneAfterTheOther([ALONE]);
   } finally {
     for (const s of started) await (await s).server.stop();
   }

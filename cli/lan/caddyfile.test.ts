@@ -17,6 +17,22 @@ test('https for every name, the token for the application, and nothing else over
   expect(text.match(/^http:.*/gm)).toEqual(['http://:4480 {']);
 });
 
+test('further shops: each by its own name alone, to its own application, with its own token', () => {
+  const others = [
+    { host: 'north.example', application: 4600, token: 'north-token' },
+    { host: 'south.example', application: 4601, token: 'south-token' },
+  ];
+  const sites = caddyfile({ ...WISH, others })
+    .split(/\n\n(?=http)/)
+    .filter((s) => s.startsWith('https'));
+  expect(sites).toHaveLength(3);
+  expect(sites[1]).toContain('https://north.example:4443 {');
+  expect(sites[1]).toContain('reverse_proxy 127.0.0.1:4600 {');
+  expect(sites[1]).toContain('X-Rubrica-Proxy north-token');
+  expect(sites[1]).not.toMatch(/4370|4601|abc|south/);
+  expect(sites[0]).not.toMatch(/460|north|south/);
+});
+
 test.each([
   ['bench.local', true],
   ['bench', true],

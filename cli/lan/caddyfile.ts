@@ -9,6 +9,12 @@ export interface ProxyWish {
   readonly applications: readonly number[];
   /** what makes the application believe it */
   readonly token: string;
+  /** further shops: the name each is reached by, where its application listens, what makes that believe the proxy */
+  readonly others?: readonly {
+    readonly host: string;
+    readonly application: number;
+    readonly token: string;
+  }[];
   /** its own folder: authority, site, log */
   readonly folder: string;
 }
@@ -16,8 +22,38 @@ export interface ProxyWish {
 const block = (head: string, lines: readonly string[]): string =>
   `${head} {\n${lines.map((l) => `\t${l.replaceAll('\n', '\n\t')}`).join('\n')}\n}`;
 
+/** One shop, as it is served over https. */
+const site = ({
+  names,
+  port,
+  applications,
+  token,
+}: Pick<ProxyWish, 'names' | 'port' | 'applications' | 'token'>): string =>
+  block(names.map((n) => `https://${n}:${port}`).join(', '), [
+    'tls internal',
+    block(`reverse_proxy ${applications.map((p) => `127.0.0.1:${p}`).join(' ')}`, [
+      // A tablet stays with one application while that is there.
+      applications.length > 1 ? 'lb_policy header Cookie' : 'lb_policy first',
+      'lb_try_duration 5s',
+      'lb_try_interval 100ms',
+      ...(applications.length > 1
+        ? ['health_uri /api/health', 'health_interval 1s', 'fail_duration 5s']
+        : []),
+      'flush_interval -1',
+      `header_up X-Rubrica-Proxy ${token}`,
+    ]),
+  ]);
+
 /** The proxy's settings as it reads them. Nothing in them comes from outside but the names, which were checked. */
-export function caddyfile({ names, port, trustPort, applications, token, folder }: ProxyWish): string {
+export function caddyfile({
+  names,
+  port,
+  trustPort,
+  applications,
+  token,
+  others = [],
+  folder,
+}: ProxyWish): string {
   const [first = ''] = names;
   const settings = block('', [
     'admin off',
@@ -30,19 +66,10 @@ export function caddyfile({ names, port, trustPort, applications, token, folder 
       'level WARN',
     ]),
   ]);
-  const secure = block(names.map((n) => `https://${n}:${port}`).join(', '), [
-    'tls internal',
-    block(`reverse_proxy ${applications.map((p) => `127.0.0.1:${p}`).join(' ')}`, [
-      'lb_policy first',
-      'lb_try_duration 5s',
-      'lb_try_interval 100ms',
-      ...(applications.length > 1
-        ? ['health_uri /api/health', 'health_interval 1s', 'fail_duration 5s']
-        : []),
-      'flush_interval -1',
-      `header_up X-Rubrica-Proxy ${token}`,
-    ]),
-  ]);
+  const secure = site({ names, port, applications, token });
+  const further = others.map(({ host, application, token: theirs }) =>
+    site({ names: [host], port, applications: [application], token: theirs }),
+  );
   const trust = block(`http://:${trustPort}`, [
     `root * "${folder}/site"`,
     block('handle /rubrica.crt', [
@@ -57,7 +84,7 @@ export function caddyfile({ names, port, trustPort, applications, token, folder 
       block('file_server', ['status 403']),
     ]),
   ]);
-  return `${[settings, secure, trust].join('\n\n')}\n`;
+  return `${[settings, secure, ...further, trust].join('\n\n')}\n`;
 }
 
 /** A name or an address that may stand in the proxy's settings. */

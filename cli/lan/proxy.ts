@@ -4,7 +4,7 @@ import { chownSync, existsSync, mkdirSync, openSync, readFileSync, writeFileSync
 import { connect } from 'node:net';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import { isReachable, lookUpAccount, type Account } from '../base/database-place.ts';
+import { isReachable, lookUpAccount, passable, type Account } from '../base/database-place.ts';
 import { findProgram, needProgram } from '../base/packages.ts';
 import { home, privateFolder } from '../base/paths.ts';
 import { Trouble } from '../base/say.ts';
@@ -12,6 +12,7 @@ import { endServer, hasEnded } from '../base/serve.ts';
 import { writeWhole } from '../base/whole-file.ts';
 import type { Running } from '../watch/keep-up.ts';
 import { KEPT_BY } from '../watch/orphans.ts';
+import type { Shop } from '../shops/shops.ts';
 import { lanAddresses } from './addresses.ts';
 import { caddyfile, isHostName, type ProxyWish } from './caddyfile.ts';
 import { trustPage } from './trust-page.ts';
@@ -32,9 +33,9 @@ export interface Lan {
   readonly account: Account | null;
 }
 
-/** What makes the application believe a proxy; made once. */
-export function proxyToken(): string {
-  const file = join(privateFolder(), 'proxy-token');
+/** What makes the application of a house believe a proxy; made once. */
+export function proxyToken(house: string = privateFolder()): string {
+  const file = join(house, 'proxy-token');
   if (!existsSync(file)) writeWhole(file, randomBytes(TOKEN_BYTES).toString('hex'));
   return readFileSync(file, 'utf8').trim();
 }
@@ -44,6 +45,8 @@ function folderFor(account: Account | null): string {
   const own = join(home(), 'proxy');
   mkdirSync(own, { recursive: true, mode: 0o700 });
   if (account === null || isReachable(own)) return own;
+  mkdirSync(SHARED, { recursive: true });
+  passable(SHARED);
   return join(SHARED, `proxy-${createHash('sha256').update(home()).digest('hex').slice(0, 12)}`);
 }
 
@@ -69,6 +72,7 @@ function needCaddy(): void {
 export function planLan(
   o: { readonly name: string | undefined; readonly lanPort: number },
   applications: readonly number[],
+  further: readonly Shop[],
 ): Lan {
   if (o.name !== undefined && !isHostName(o.name))
     throw new Trouble(`--name takes a name such as bench.local, not ${o.name}`);
@@ -86,6 +90,7 @@ export function planLan(
     trustPort,
     applications,
     token: proxyToken(),
+    others: further.map((s) => ({ host: s.host, application: s.port, token: proxyToken(s.folder) })),
     folder,
   };
   return {
@@ -101,6 +106,16 @@ export const lanEnvironment = ({ wish, address, trustAddress }: Lan): Readonly<R
   RUBRICA_PUBLIC_URL: process.env['RUBRICA_PUBLIC_URL'] ?? address,
   RUBRICA_HOSTS: wish.names.map((n) => `${n}:${wish.port}`).join(','),
   RUBRICA_PROXY_TOKEN: wish.token,
+  RUBRICA_TRUST_URL: trustAddress,
+});
+
+/** The same for one of the further shops: it is reached by its own name alone. */
+export const shopEnvironment = (
+  { wish, trustAddress }: Lan,
+  { host }: Shop,
+): Readonly<Record<string, string>> => ({
+  RUBRICA_PUBLIC_URL: `https://${host}:${wish.port}`,
+  RUBRICA_HOSTS: `${host}:${wish.port}`,
   RUBRICA_TRUST_URL: trustAddress,
 });
 

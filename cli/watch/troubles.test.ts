@@ -1,4 +1,11 @@
-import { clockTrouble, copyTrouble, diskTrouble, gaugeTrouble, sealTrouble } from './troubles.ts';
+import {
+  clockTrouble,
+  copyTrouble,
+  diskTrouble,
+  gaugeTrouble,
+  nodesTrouble,
+  sealTrouble,
+} from './troubles.ts';
 
 const GB = 1e9;
 const kind = (state: 'never' | 'fresh' | 'old' | 'failed', trouble: string | null = null) => ({
@@ -30,4 +37,20 @@ test('copies, seals and gauges say what to do', () => {
   expect(sealTrouble(kind('failed', 'job 7: signature'))).toContain('job 7: signature');
   expect(gaugeTrouble([])).toBeNull();
   expect(gaugeTrouble(['Dial', 'Rule'])).toContain('Dial, Rule');
+});
+
+const node = (address: string, serves: boolean | null, knows = 3) => ({
+  address,
+  state: serves === null ? null : { serves, knows },
+});
+
+test('the nodes of a cluster: which one is missing, which lost the others, which belongs to another', () => {
+  const [a, b] = [node('a:1', true), node('b:1', true)];
+  expect(nodesTrouble([a, b, node('c:1', true)])).toBeNull();
+  expect(nodesTrouble([node('a:1', true, 2), node('b:1', true, 2), node('c:1', null)])).toMatch(
+    /^does not answer: c:1\. Start/,
+  );
+  expect(nodesTrouble([a, b, node('c:1', false, 1)])).toMatch(/^lost the others and serves nothing: c:1\./);
+  expect(nodesTrouble([a, b, node('c:1', true, 1)])).toContain('knows fewer nodes than there are: c:1');
+  expect(nodesTrouble([node('a:1', false, 1), node('b:1', null)])).toContain('no node serves');
 });

@@ -1,3 +1,4 @@
+import type { NodeState } from '../../src/server/db/cluster.ts';
 import type { UpkeepKind } from '../../src/server/upkeep/load-upkeep.ts';
 import { megabytes } from '../base/say.ts';
 
@@ -47,3 +48,23 @@ export const gaugeTrouble = (due: readonly string[]): string | null =>
   due.length === 0
     ? null
     : `to be checked against a reference, then said in House → Gauges: ${due.join(', ')}`;
+
+/** What to do about the nodes of a cluster, or null while every one serves. */
+export function nodesTrouble(nodes: readonly NodeState[]): string | null {
+  const silent = nodes.filter((n) => n.state === null).map((n) => n.address);
+  const alone = nodes.filter((n) => n.state?.serves === false).map((n) => n.address);
+  const unknown = nodes.filter(
+    (n) => n.state?.serves && n.state.knows < nodes.length - silent.length - alone.length,
+  );
+  const words = [
+    silent.length > 0 &&
+      `does not answer: ${silent.join(', ')}. Start its database again; it fetches what it missed from the others`,
+    alone.length > 0 &&
+      `lost the others and serves nothing: ${alone.join(', ')}. Look at the network between the machines`,
+    unknown.length > 0 &&
+      `knows fewer nodes than there are: ${unknown.map((n) => n.address).join(', ')}. They are not one cluster: look at wsrep_cluster_address of each`,
+    nodes.length - silent.length - alone.length === 0 &&
+      'no node serves: the shop stands still until more than half of them are there',
+  ];
+  return words.filter((w) => w !== false).join('. ') || null;
+}

@@ -1,18 +1,17 @@
 import { randomUUID } from 'node:crypto';
-import { usualConstruction } from '../core/instrument/defaults.ts';
 import type { Database } from '../server/db/connection.ts';
 import type { JobView } from '../server/leaves/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
 import { logAir } from './air.ts';
+import { BACKLOG } from './backlog.ts';
 import { tellBiographies } from './biographies.ts';
-import { DEMO_CUSTOMERS } from './customers.ts';
+import { fillBook, type Ids } from './fill-book.ts';
 import { fillShop } from './fill-shop.ts';
 import { introduceShop } from './introduce-shop.ts';
 import { demoGauges } from './gauges.ts';
 import { hunt, playPlaces } from './noises.ts';
-import { DEMO_INSTRUMENTS } from './instruments.ts';
 import { DEMO_JOBS, type DemoJob } from './jobs.ts';
 import { madeUpPhoto } from './made-up-photo.ts';
 import { learnDue } from '../server/learn/learn-due.ts';
@@ -28,6 +27,8 @@ import { Story } from './story.ts';
 const DAY = 86_400_000;
 const MINUTE = 60_000;
 export const DEMO_SHOP = 'Quillmere Fretworks';
+/** The beginning of a moment's day, ms. */
+const dayOf = (now: number): number => Math.floor(now / DAY) * DAY;
 
 async function inspect(story: Story, job: DemoJob, view: JobView): Promise<void> {
   const { items } = view.inspection;
@@ -128,8 +129,13 @@ interface Taken {
   readonly jobId: number;
 }
 
-async function arrive(db: Database, actor: Actor, job: DemoJob, today: number, ids: Ids): Promise<Taken> {
-  const story = new Story(db, actor, today + job.taken * DAY + 9 * 60 * MINUTE);
+/** Whoever comes today has come, also where the shop is loaded before it opens. */
+const NOT_LONG_AGO = 10 * MINUTE;
+
+async function arrive(db: Database, actor: Actor, job: DemoJob, now: number, ids: Ids): Promise<Taken> {
+  const today = dayOf(now);
+  const nine = today + job.taken * DAY + 9 * 60 * MINUTE;
+  const story = new Story(db, actor, Math.min(nine, now - NOT_LONG_AGO));
   const instrument = ids.instruments.get(job.serial);
   if (!instrument) throw new Error(`demo: no instrument ${job.serial}`);
   const { number, jobId } = await story.give('desk.take-in', {
@@ -241,38 +247,6 @@ async function beginNumbersAt({ models }: Database, firstNumber: number): Promis
   await setting.update({ value: { ...(setting.value as object), firstNumber } });
 }
 
-interface Ids {
-  readonly instruments: ReadonlyMap<string, { readonly id: number; readonly customerId: number }>;
-  readonly places: ReadonlyMap<string, number>;
-}
-
-async function fillBook({ models }: Database, now: Date): Promise<Ids> {
-  const known = new Date(now.getTime() - 400 * DAY);
-  const customers = await models.Customer.bulkCreate(DEMO_CUSTOMERS.map((c) => ({ ...c, createdAt: known })));
-  const owner = new Map(customers.map((c) => [c.name, c.id]));
-  const instruments = new Map<string, { id: number; customerId: number }>();
-  for (const i of DEMO_INSTRUMENTS) {
-    const construction = { ...usualConstruction(i.kind), ...i.facts };
-    const customerId = owner.get(i.owner);
-    if (customerId === undefined) throw new Error(`demo: nobody owns ${i.serial}`);
-    const { maker, model, year, serial, kind } = i;
-    const row = await models.Instrument.create({
-      customerId,
-      maker,
-      model,
-      year,
-      serial,
-      kind,
-      construction,
-      scaleMm: String(construction.scale),
-      createdAt: now,
-    });
-    instruments.set(serial, { id: row.id, customerId });
-  }
-  const places = await models.Place.findAll();
-  return { instruments, places: new Map(places.map((p) => [p.name, p.id])) };
-}
-
 /** Loads the invented demo shop into an empty database. Deterministic; dates are relative to `now`'s day. */
 export async function fillDemo(db: Database, now: Date): Promise<void> {
   await fillShop(db, DEMO_SHOP);
@@ -288,7 +262,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   });
   await db.models.GaugeRow.bulkCreate(demoGauges(now));
   const ids = await fillBook(db, now);
-  const today = Math.floor(now.getTime() / DAY) * DAY;
+  const today = dayOf(now.getTime());
   const hands = people
     .filter((p) => p.role === 'lead' || p.role === 'owner')
     .map(({ id: personId, name, initials, role }): Actor => ({
@@ -303,7 +277,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   const before = [...longLife(today), ...saddleVisits()].sort((a, b) => a.number - b.number);
   for (const job of before) {
     await beginNumbersAt(db, job.number);
-    const arrived = await arrive(db, actor(0), job, today, ids);
+    const arrived = await arrive(db, actor(0), job, now.getTime(), ids);
     await prepare(arrived);
     await carryOut(arrived);
   }
@@ -313,7 +287,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   );
   await beginNumbersAt(db, FIRST_NUMBER);
   for (const [n, job] of DEMO_JOBS.entries()) {
-    const arrived = await arrive(db, actor(n), job, today, ids);
+    const arrived = await arrive(db, actor(n), job, now.getTime(), ids);
     if (job.signed) {
       await prepare(arrived);
       await carryOut(arrived);
@@ -321,6 +295,9 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   }
   await Promise.all(taken.map(prepare));
   for (const t of taken) await carryOut(t);
+  // What waits takes from the shelves only what nobody else wants.
+  for (const [n, job] of BACKLOG.entries())
+    await prepare(await arrive(db, actor(n), job, now.getTime(), ids));
   await orderSome(new Story(db, actor(0), today - 6 * DAY + 9 * 60 * MINUTE), today, onShelves);
   await tellBiographies(new Story(db, actor(0), today - DAY + 10 * 60 * MINUTE), ids.instruments);
   await logAir(new Story(db, actor(0), today - DAY + 19 * 60 * MINUTE), today);

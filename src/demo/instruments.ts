@@ -48,4 +48,8 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
   one('Saskia Dunmore', 'semi-hollow', 'Kestrow', 'Lantern', '2001', 'KL-0107'),
   one('Yusra Hale', 'bass', 'Orlan', 'Low Road', '2014', 'OL-1402'),
   one('Bastien Roe', 'archtop', 'Aldra', 'Vestibule', '1971', 'AV-7103'),
+  one('Casimir Bloom', 'steel-acoustic', 'Wendlow', 'Heron', '1988', 'WH-8833'),
+  one('Jonah Petrel', 'twelve-string', 'Orlan', 'Dozen', '2011', 'OR12-1107'),
+  one('Ottilie Crane', 'steel-acoustic', 'Wendlow', 'Otter', '2015', 'WO-15032'),
+  one('Mirela Osk', 'steel-acoustic', 'Wendlow', 'Otter', '1997', 'WO-97720'),
 ];

@@ -145,7 +145,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
   {
     serial: 'OR12-0398',
     taken: -8,
-    due: 4,
+    due: 6,
     complaint: 'The bridge is lifting at the back.',
     touch: 'medium',
     plays: 'strums',
@@ -212,7 +212,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
   {
     serial: 'AV-0409',
     taken: -4,
-    due: 3,
+    due: 2,
     hard: 'recording',
     complaint: 'Buzzes on the G, only sitting down.',
     touch: 'medium',
@@ -222,7 +222,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     needsWork: { 'nut-cracks': 'split under the 5th string' },
     rounds: [found('.006', '5/64', '4/64', '.002 .001 .003 .003 .002 .002', '2 6 1 2 3 1')],
     accept: true,
-    waits: { for: 'word', note: 'new nut: asked on Saturday' },
+    waits: { for: 'word', note: 'new nut: wants a call' },
   },
   {
     serial: 'KB4-0412',

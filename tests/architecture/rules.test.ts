@@ -1,15 +1,20 @@
 import { execFile } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
 
 const ROOT = process.cwd();
 const run = promisify(execFile);
 
-/** Runs a command in the checkout, others go on meanwhile; answers whether it passed and what it said. */
-async function attempt(file: string, args: readonly string[]): Promise<{ passed: boolean; words: string }> {
+/** Runs a command; others go on meanwhile. Answers whether it passed and what it said. */
+async function attempt(
+  file: string,
+  args: readonly string[],
+  cwd = ROOT,
+): Promise<{ passed: boolean; words: string }> {
   try {
-    const { stdout } = await run(file, [...args], { cwd: ROOT, encoding: 'utf8', maxBuffer: 2 ** 26 });
+    const { stdout } = await run(file, [...args], { cwd, encoding: 'utf8', maxBuffer: 2 ** 26 });
     return { passed: true, words: stdout };
   } catch (e) {
     const { stdout = '', stderr = '' } = e as { stdout?: string; stderr?: string };
@@ -19,32 +24,37 @@ async function attempt(file: string, args: readonly string[]): Promise<{ passed:
 
 const bin = (name: string) => join(ROOT, 'node_modules/.bin', name);
 
-/** Puts a file into the core for the time of one check. */
-async function withFile<T>(path: string, text: string, check: () => Promise<T>): Promise<T> {
-  const full = join(ROOT, path);
-  mkdirSync(dirname(full), { recursive: true });
-  writeFileSync(full, text);
-  try {
-    return await check();
-  } finally {
-    rmSync(full);
-  }
-}
+/** What the checks read beside the sources. */
+const SETTINGS = ['tsconfig.json', 'next-env.d.ts', '.oxlintrc.json', 'eslint.config.mjs', 'package.json'];
 
-/** Runs the import rules over a copy of `src` with some files added. */
-async function cruiseWith(files: Readonly<Record<string, string>>): Promise<{ words: string }> {
-  const folder = mkdtempSync(join(ROOT, '.rubrica', 'violations-'));
+/** Looks at a copy of the sources with some files added: these here may be built from at the same time. */
+async function withFiles<T>(
+  files: Readonly<Record<string, string>>,
+  look: (folder: string) => Promise<T>,
+): Promise<T> {
+  const folder = mkdtempSync(join(tmpdir(), 'rubrica-violations-'));
   try {
     cpSync(join(ROOT, 'src'), join(folder, 'src'), { recursive: true });
+    for (const name of SETTINGS)
+      if (existsSync(join(ROOT, name))) cpSync(join(ROOT, name), join(folder, name));
+    symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
     for (const [path, text] of Object.entries(files)) {
       mkdirSync(dirname(join(folder, path)), { recursive: true });
       writeFileSync(join(folder, path), text);
     }
-    return await attempt(bin('tsx'), [join(ROOT, 'cli/check-architecture.ts'), folder]);
+    return await look(folder);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 }
+
+/** Files in one folder, by their names. */
+const inFolder = (folder: string, texts: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(Object.entries(texts).map(([name, text]) => [`${folder}/${name}.ts`, text]));
+
+/** Runs the import rules over a copy of `src` with some files added. */
+const cruiseWith = (files: Readonly<Record<string, string>>): Promise<{ words: string }> =>
+  withFiles(files, (folder) => attempt(bin('tsx'), [join(ROOT, 'cli/check-architecture.ts'), folder]));
 
 /** One deliberate violation of each import rule, in one tree. */
 const VIOLATIONS: ReadonlyArray<
@@ -127,18 +137,14 @@ describe('the rules are alive: a deliberate violation fails', () => {
   };
 
   test('a clock, a date, a random source, a dynamic import or a global in the core fails the lint, each', async () => {
-    const folder = join(ROOT, 'src/core/deliberate-violation');
-    mkdirSync(folder, { recursive: true });
-    try {
-      for (const [name, text] of Object.entries(LINTED)) writeFileSync(join(folder, `${name}.ts`), text);
-      const { passed, words } = await attempt(bin('eslint'), ['--format', 'json', folder]);
+    await withFiles(inFolder('src/core/deliberate-violation', LINTED), async (cwd) => {
+      const args = ['--format', 'json', 'src/core/deliberate-violation'];
+      const { passed, words } = await attempt(bin('eslint'), args, cwd);
       expect(passed).toBe(false);
       const found = JSON.parse(words) as { filePath: string; errorCount: number }[];
       const wrong = found.filter((f) => f.errorCount > 0).map((f) => f.filePath.replace(/^.*\/|\.ts$/g, ''));
       expect(wrong.sort()).toEqual(Object.keys(LINTED).sort());
-    } finally {
-      rmSync(folder, { recursive: true, force: true });
-    }
+    });
   });
 
   const LINTED_EVERYWHERE: Readonly<Record<string, readonly [rule: string, text: string]>> = {
@@ -167,27 +173,24 @@ describe('the rules are alive: a deliberate violation fails', () => {
   };
 
   test('what no file may hold fails the lint, each: also what only the types tell', async () => {
-    const folder = join(ROOT, 'src/ui/deliberate-violation');
-    mkdirSync(folder, { recursive: true });
-    try {
-      for (const [name, [, text]] of Object.entries(LINTED_EVERYWHERE))
-        writeFileSync(join(folder, `${name}.ts`), text);
-      const { passed, words } = await attempt(bin('oxlint'), ['--format', 'json', folder]);
+    const texts = Object.fromEntries(
+      Object.entries(LINTED_EVERYWHERE).map(([name, [, text]]) => [name, text]),
+    );
+    await withFiles(inFolder('src/ui/deliberate-violation', texts), async (cwd) => {
+      const args = ['--format', 'json', 'src/ui/deliberate-violation'];
+      const { passed, words } = await attempt(bin('oxlint'), args, cwd);
       expect(passed).toBe(false);
       const { diagnostics } = JSON.parse(words) as { diagnostics: { filename: string; code: string }[] };
       const found = diagnostics.map((d) => `${d.filename.replace(/^.*\/|\.ts$/g, '')}: ${d.code}`);
       for (const [name, [rule]] of Object.entries(LINTED_EVERYWHERE))
         expect(found.filter((f) => f.startsWith(`${name}: `)).join(), name).toContain(rule);
-    } finally {
-      rmSync(folder, { recursive: true, force: true });
-    }
+    });
   });
 
   test('a document in the core fails the types', async () => {
-    const found = await withFile(
-      'src/core/deliberate-violation.ts',
-      'export const title = (): string => document.title;\n',
-      () => attempt(bin('tsc'), ['-p', 'src/core/tsconfig.json', '--noEmit']),
+    const found = await withFiles(
+      { 'src/core/deliberate-violation.ts': 'export const title = (): string => document.title;\n' },
+      (cwd) => attempt(bin('tsc'), ['-p', 'src/core/tsconfig.json', '--noEmit'], cwd),
     );
     expect(found.passed).toBe(false);
     expect(found.words).toContain('deliberate-violation');

@@ -158,6 +158,8 @@ const pushed = (page: Page, path: string): Promise<boolean> =>
     const { next } = window as { next?: { router?: { push: (path: string) => void } } };
     const here = window.location.pathname + window.location.search;
     if (document.documentElement.dataset['live'] === undefined || !next?.router || here === to) return false;
+    // It stands for a link that is followed: what a page does before one, it does now.
+    document.dispatchEvent(new MouseEvent('click'));
     next.router.push(to);
     return true;
   }, path);

@@ -72,6 +72,21 @@ test('the unit changes, what was typed keeps its meaning', async () => {
   await expect(answer(page)).toContainText('take 0.794 mm off');
 });
 
+test('a link followed right after typing is followed, also where the way is long; going back has what was typed', async () => {
+  await go(page, '/sums/relief-convert');
+  await page.route('**/rack**', async (route) => {
+    await new Promise((r) => setTimeout(r, 1500));
+    await route.continue();
+  });
+  await page.locator('[id="sum-value"]').fill('.013 in');
+  await page.getByRole('link', { name: 'Rack', exact: true }).click();
+  await page.waitForURL('**/rack');
+  await page.unroute('**/rack**');
+  await page.goBack();
+  await expect(page).toHaveURL(/relief-convert\?.*value=\.013\+in/);
+  await expect(page.locator('[id="sum-value"]')).toHaveValue('.013 in');
+});
+
 test('a shared address opens the same sum, and going back does too', async ({ browser }) => {
   await go(page, '/sums/relief-convert');
   await page.locator('[id="sum-value"]').fill('.012 in');

@@ -87,6 +87,40 @@ test('a step lasts longer: by its field, by keys, by its end drawn with the mous
   await expect(own.getByText('So long by the word')).toHaveCount(0);
 });
 
+test('in the row of the clamps it is the same step: chosen there, drawn there, moved there by keys', async () => {
+  const number = await takenIn('steel-acoustic', 'Under clamps', { work: ['crack-glue'] });
+  await openStep(ilse, number, /Glue/);
+  const own = panel(ilse, number);
+  await own.getByLabel('Day').fill(tuesday());
+  await own.getByLabel('From').fill('10:00');
+  await own.getByRole('button', { name: 'Put it there' }).click();
+  await expect(own).toContainText('10:00', BY_ITSELF);
+  const clamped = ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:00 to `) });
+  await fromToday(ilse, clamped);
+  await own.getByRole('button', { name: 'Close' }).click();
+  await clamped.click({ position: { x: 8, y: 8 } });
+  await expect(own).toContainText('10:00');
+  // Its rest goes on beyond the day: it is held where it begins.
+  await clamped.hover({ position: { x: 10, y: 8 } });
+  const box = await clamped.boundingBox();
+  if (!box) throw new Error('the place is not drawn');
+  const [x, y] = [box.x + 10, box.y + 8];
+  await ilse.mouse.down();
+  await ilse.mouse.move(x + 40, y, { steps: 4 });
+  await ilse.mouse.move(x + 165, y, { steps: 4 });
+  await ilse.mouse.up();
+  const moved = ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:(25|30|35) to `) });
+  await expect(moved).toBeVisible(BY_ITSELF);
+  await moved.focus();
+  await ilse.keyboard.press('ArrowLeft');
+  await expect(
+    ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:(10|15|20) to `) }),
+  ).toBeVisible(BY_ITSELF);
+  await accessible(ilse, 'week by its places');
+  await own.getByRole('button', { name: 'Give it back to the planner' }).click();
+  await expect(own.getByRole('button', { name: 'Give it back to the planner' })).toHaveCount(0, BY_ITSELF);
+});
+
 test('somebody stays longer on a day: tried, taken, shown in House and taken back', async () => {
   const day = tuesday();
   await go(ilse, '/week');

@@ -11,7 +11,7 @@ import { chainTroubles, ledgerTroubles } from '../../src/server/ledger/ledger.ts
 import { signIn } from '../../src/server/people/sign-in.ts';
 import { tokenHash } from '../../src/server/people/tokens.ts';
 import { closeUnderOld, goesOnUnder, goOnUnderNew } from '../../src/server/upkeep/change-secret.ts';
-import { demoHouse, emptyHouse, value } from './house.ts';
+import { begunHouse, demoHouse, value } from './house.ts';
 
 const OLD = process.env['RUBRICA_SECRET'] ?? '';
 const BOTH = `another one\n${OLD}`;
@@ -135,11 +135,11 @@ test('a second change goes on from the first', async () => {
     expect(await goesOnUnder(db, 'another one')).toBe(false);
   });
   expect(await under(BOTH, () => ledgerTroubles(db))).not.toEqual([]);
-  const fresh = await emptyHouse('changed_secret_fresh');
+  const fresh = await begunHouse('changed_secret_fresh');
   expect(await ledgerTroubles(fresh)).toEqual([]);
   await fresh.sequelize.close();
   await under(three, async () => {
-    const begun = await emptyHouse('changed_secret_fresh');
+    const begun = await begunHouse('changed_secret_fresh');
     expect(await ledgerTroubles(begun)).toEqual([]);
     await begun.sequelize.close();
   });

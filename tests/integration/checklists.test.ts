@@ -7,6 +7,7 @@ import { SALES_FLOOR } from '../../src/core/inspection/lists/sales-floor.ts';
 import { exportChecklists, loadChecklists, loadVersions } from '../../src/server/house/load-checklists.ts';
 import { loadRack } from '../../src/server/rack/load-rack.ts';
 import { loadJob, type JobView } from '../../src/server/leaves/load-job.ts';
+import { loadHistory, loadHouseHistory } from '../../src/server/jobs/load-history.ts';
 import { beHere } from '../../src/server/people/presence.ts';
 import { intake, staffedHouse, value } from './house.ts';
 
@@ -35,6 +36,38 @@ const look = async (number: number): Promise<JobView> => {
   if (!found) throw new Error(`no job ${number}`);
   return found;
 };
+
+// Before what brings in other lists.
+test('the history calls an item as the list of its own job does, also where two lists call it by two names', async () => {
+  const [plain, floor] = [await takeIn(), await takeIn()];
+  value(
+    await house.give(house.technician, 'inspection.choose-list', {
+      jobId: floor.jobId,
+      list: SALES_FLOOR.id,
+    }),
+  );
+  const from = new Date();
+  for (const { jobId } of [plain, floor])
+    value(
+      await house.give(house.technician, 'inspection.answer', {
+        jobId,
+        item: 'fret-level',
+        answer: 'fine',
+        note: '',
+        version: 0,
+      }),
+    );
+  const titles = [BENCH_ARRIVAL, SALES_FLOOR].map(
+    (l) => l.items.find((i) => i.key === 'fret-level')?.title ?? '',
+  );
+  expect(new Set(titles).size).toBe(2);
+  for (const [i, { number }] of [plain, floor].entries()) {
+    const said = (await loadHistory(house.db, number))?.entries.at(-1)?.says ?? '';
+    expect(said).toContain(`“${titles[i] ?? '?'}”`);
+  }
+  const day = await loadHouseHistory(house.db, from, new Date(Date.now() + 1000));
+  expect(day.map((e) => titles.filter((t) => e.says.includes(`“${t}”`))).flat()).toEqual(titles);
+});
 const save = (items: readonly ChecklistItem[], version: number, more: object = {}) =>
   house.give(house.lead, 'house.save-checklist', {
     list: BENCH_ARRIVAL.id,

@@ -11,20 +11,13 @@ export const picture = (
     .toFormat(kind)
     .toBuffer();
 
-/** 12 megapixels with a camera's name, a place on earth, and the note that it lies on its side. */
-export const withPlaceOnEarth = async (): Promise<Buffer> => {
-  const noise = await sharp({
-    create: {
-      width: 4000,
-      height: 3000,
-      channels: 3,
-      background: 'white',
-      noise: { type: 'gaussian', mean: 128, sigma: 12 },
-    },
-  })
-    .jpeg({ quality: 88 })
+async function photographed(): Promise<Buffer> {
+  const noise = { type: 'gaussian', mean: 128, sigma: 12 } as const;
+  const grain = await sharp({ create: { width: 1000, height: 750, channels: 3, background: 'white', noise } })
+    .png({ compressionLevel: 0 })
     .toBuffer();
-  return sharp(noise)
+  return sharp({ create: { width: 4000, height: 3000, channels: 3, background: 'white' } })
+    .composite([{ input: grain, tile: true }])
     .withExif({
       IFD0: { Make: 'MADE-UP-CAMERA', Copyright: 'SOMEBODY' },
       IFD3: {
@@ -37,7 +30,11 @@ export const withPlaceOnEarth = async (): Promise<Buffer> => {
     .withMetadata({ orientation: 6 })
     .jpeg({ quality: 88 })
     .toBuffer();
-};
+}
+
+let camera: Promise<Buffer> | undefined;
+/** 12 megapixels with a camera's name, a place on earth, and the note that it lies on its side. */
+export const withPlaceOnEarth = (): Promise<Buffer> => (camera ??= photographed());
 
 function chunk(name: string, data: Buffer): Buffer {
   const body = Buffer.concat([Buffer.from(name, 'latin1'), data]);

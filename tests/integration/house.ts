@@ -12,13 +12,12 @@ import { execute } from '../../src/server/door/execute.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { SAID_KINDS } from '../../src/core/history/say-sentence.ts';
 import { loadHistory } from '../../src/server/jobs/load-history.ts';
-import { demoDatabase } from '../../cli/base/told-demo.ts';
+import { demoDatabase, emptyDatabase } from '../../cli/base/told-demo.ts';
 import { fillShop } from '../../src/demo/fill-shop.ts';
 
-/** A throwaway database on the test server, migrated. */
-export async function emptyHouse(name: string): Promise<Database> {
-  const url = process.env['RUBRICA_TEST_SERVER'];
-  if (!url) throw new Error('run the integration tests with ./rubrica test integration');
+/** A throwaway database on the test server that begins here and now, under the secret that is the house's. */
+export async function begunHouse(name: string): Promise<Database> {
+  const url = process.env['RUBRICA_TEST_SERVER'] ?? '';
   const admin = openDatabase(url.replace('{database}', 'information_schema'));
   await admin.sequelize.query(`DROP DATABASE IF EXISTS rubrica_${name}`);
   await admin.sequelize.query(
@@ -28,6 +27,15 @@ export async function emptyHouse(name: string): Promise<Database> {
   const db = openDatabase(url.replace('{database}', `rubrica_${name}`));
   await migrate(db.sequelize);
   return db;
+}
+
+/** A throwaway database on the test server, as one that began is: a copy of it. */
+export async function emptyHouse(name: string): Promise<Database> {
+  const url = process.env['RUBRICA_TEST_SERVER'];
+  if (!url) throw new Error('run the integration tests with ./rubrica test integration');
+  return openDatabase(
+    await emptyDatabase((database) => url.replace('{database}', database), `rubrica_${name}`),
+  );
 }
 
 /** The same with a shop, a device and one person of each role. */

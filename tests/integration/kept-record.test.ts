@@ -23,7 +23,7 @@ import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { pinMatches } from '../../src/server/people/pin.ts';
 import { DEMO_PEOPLE } from '../../src/demo/people.ts';
-import { demoHouse, emptyHouse } from './house.ts';
+import { begunHouse, demoHouse } from './house.ts';
 
 const SECRET = 'a secret of this house alone';
 const RECORDS = join(process.cwd(), 'tests/fixtures/records');
@@ -204,7 +204,7 @@ describe('a record of an earlier release', () => {
     const old = await bare('earlier');
     await pourRecord(createReadStream(join(RECORDS, file)), urlOf('earlier'), clientPrograms());
     await migrate(old.sequelize);
-    const fresh = await emptyHouse('fresh_form');
+    const fresh = await begunHouse('fresh_form');
     expect(await formOf(old)).toEqual(await formOf(fresh));
     await fresh.sequelize.close();
     expect(await verifySeals(old)).toEqual({ whole: 2, broken: [], ledger: [] });

@@ -236,11 +236,11 @@ test('a second start says so and harms nothing', async () => {
     'Rubrica is open already at http://127.0.0.1:4399',
   );
   release();
-  const other = createServer().listen(4397, '127.0.0.1');
+  const other = createServer().listen(4395, '127.0.0.1');
   await new Promise((r) => other.once('listening', r));
-  const busy = await rubrica('start', '--port', '4397');
+  const busy = await rubrica('start', '--port', '4395');
   expect(busy.status).toBe(1);
-  expect(busy.words).toContain('port 4397 is used by another program');
+  expect(busy.words).toContain('port 4395 is used by another program');
   expect(existsSync(join(folder, 'database'))).toBe(false);
   await new Promise((r) => other.close(r));
 });

@@ -29,6 +29,8 @@ test('somebody who is away is tried beside the plan: what moves is told, and not
     WEDNESDAY,
   );
   expect(tried.moved.length).toBeGreaterThan(0);
+  const { jobs } = await week();
+  for (const j of tried.jobs) expect(j.was).toBe(jobs.find((o) => o.number === j.number)?.chance);
   for (const m of tried.moved)
     if (m.is?.worker === busiest) expect(m.is.start).toBeGreaterThanOrEqual(momentOn(3, '00:00').getTime());
   expect(await placed()).toEqual(before);
@@ -95,11 +97,16 @@ test('what would save a date names ways that were tried, with their chance', asy
     hardReason: 'exam',
   });
   value(await house.give(house.technician, 'plan.add', { jobId, operation: 'rod', detail: '' }));
-  const job = (await week()).jobs.find((j) => j.id === jobId);
+  const { jobs } = await week();
+  const job = jobs.find((j) => j.id === jobId);
+  const chanceOf = (number: number) => jobs.find((j) => j.number === number)?.chance;
   const ways = await remediesOf(house.db, jobId, WEDNESDAY);
   for (const w of ways) {
     expect(w.is - w.was).toBeGreaterThanOrEqual(0.1);
     expect(w.says).toMatch(/\S/);
+    // How likely it is now is the same wherever it is said.
+    expect(w.was).toBe(job?.chance);
+    for (const o of w.others) expect(o.was).toBe(chanceOf(o.job));
   }
   if (job?.endangered) expect(ways.some((w) => /call the customer/.test(w.says))).toBe(true);
   expect(await remediesOf(house.db, 999_999, WEDNESDAY)).toEqual([]);

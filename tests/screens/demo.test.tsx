@@ -1,4 +1,5 @@
 /** Screens of the demo shop: what its book, its house and its numbers say. */
+import { addDays } from '../../src/core/days/zone.ts';
 import { askHouse } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
@@ -8,6 +9,12 @@ const idOf = async (serial: string): Promise<number> => {
   const found = await house.db().models.Instrument.findOne({ where: { serial }, rejectOnEmpty: true });
   return found.id;
 };
+
+test('whenever the shop is loaded, nothing of its story is still to come', async () => {
+  const { models } = house.db();
+  const newest = await models.EventRow.max<Date, InstanceType<typeof models.EventRow>>('at');
+  expect(new Date(newest ?? 0).getTime()).toBeLessThan(Date.now());
+});
 
 test('another method is said and converted', async () => {
   const { number } = await house.takeIn('steel-acoustic', 'Ways');
@@ -244,4 +251,23 @@ test('what did not work is read by who runs the house, in plain words', async ()
   const bench = await house.show('technician', '/house/copies');
   await bench.one('heading', 'The last copy');
   expect(bench.many('heading', 'What did not work')).toBe(0);
+});
+
+test('what the plan moved by itself stands on Week: from where, to where, and why', async () => {
+  const quiet = await house.show('lead', '/week');
+  await quiet.sees('Week');
+  const { models } = house.db();
+  const day = new Date().toISOString().slice(0, 10);
+  const hands = await models.Person.findAll({
+    where: { active: true, role: ['technician', 'lead', 'owner'] },
+  });
+  for (const { id } of hands.slice(1))
+    await house.give('week.away', { personId: id, from: day, to: addDays(day, 6), why: '' });
+  const hand = await house.show('lead', '/week');
+  await hand.user.click(await hand.at('summary'));
+  await hand.sees(/steps were moved by the plan itself today/);
+  const list = hand.in('list', 'Moved by the plan today');
+  await list.sees(/\d+ .+: \w+ \w+, \d+ \w+, \d+:\d+ → \w+ \w+, .+ Because \w+ \w+ is not here then\./);
+  await house.accessible();
+  await models.Absence.destroy({ where: {} });
 });

@@ -1,12 +1,12 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { inTime, pause, Person } from './crowd.ts';
+import { visit } from './crowd-house.ts';
 
 const TUS = { 'Tus-Resumable': '1.0.0' };
 const PATIENT_MS = 60_000;
 const base64 = (text: string): string => Buffer.from(text).toString('base64');
 
-/** Someone at the counter: takes in and hands over, makes links and opens them, photographs. */
+/** Someone at the counter: takes in and hands over, makes links and opens them, writes to customers, photographs. */
 export class DeskPerson extends Person {
   /** photos that the house has said it has, by the item they are of */
   readonly photographed: string[] = [];
@@ -20,10 +20,11 @@ export class DeskPerson extends Person {
   picture: Buffer = Buffer.alloc(0);
 
   protected override async once(until: () => boolean): Promise<void> {
-    const what = randomInt(4);
+    const what = randomInt(5);
     if (what === 0) await this.photograph(until);
     else if (what === 1) await this.signOne(until);
     else if (what === 2) await this.makeLink(until);
+    else if (what === 3) await this.write(until);
     else await this.openLink();
   }
 
@@ -31,6 +32,11 @@ export class DeskPerson extends Person {
     const { id: jobId } = this.pick(this.jobs);
     const said = await this.give('work.link', { jobId, purpose: 'sheet' }, until);
     if (said?.value?.token !== undefined) this.links.set(jobId, said.value.token);
+  }
+
+  private async write(until: () => boolean): Promise<void> {
+    const { id: jobId } = this.pick(this.jobs);
+    await this.give('desk.message', { jobId, purpose: 'ready', channel: 'mail' }, until);
   }
 
   /** Opens a link as the customer does; another of the crowd may have made a newer one. */
@@ -42,30 +48,9 @@ export class DeskPerson extends Person {
 
   /** A whole visit: in, checked, signed. */
   private async signOne(until: () => boolean): Promise<void> {
-    const construction = usualConstruction('steel-acoustic');
     const taken = await this.give(
       'desk.take-in',
-      {
-        customer: { name: 'In and out', phone: '', email: '' },
-        instrument: {
-          maker: '',
-          model: 'Crowd',
-          year: '',
-          serial: randomUUID(),
-          construction: { ...construction, strings: [...construction.strings] },
-        },
-        complaint: 'only look',
-        touch: 'medium',
-        plays: '',
-        wish: '',
-        neededBy: null,
-        hardDate: false,
-        hardReason: '',
-        limitMinor: null,
-        stringsState: 'at-pitch',
-        cameWith: [],
-        placeId: null,
-      },
+      visit(randomUUID(), { name: 'In and out', email: '' }),
       until,
     );
     const jobId = taken?.value?.jobId;

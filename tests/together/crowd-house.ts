@@ -12,10 +12,39 @@ import type { Database } from '../../src/server/db/connection.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
-import type { CommandName } from '../../src/contracts/commands/commands.ts';
+import type { CommandInput, CommandName } from '../../src/contracts/commands/commands.ts';
 import type { CrowdJob, Person } from './crowd.ts';
 
 const JOBS = 10;
+
+/** A steel-string that comes in with everything to be done, as the counter writes it down. */
+export function visit(
+  serial: string,
+  { name, email }: { readonly name: string; readonly email: string },
+): CommandInput<'desk.take-in'> {
+  const usual = usualConstruction('steel-acoustic');
+  return {
+    customer: { name, phone: '', email },
+    instrument: {
+      maker: '',
+      model: 'Crowd',
+      year: '',
+      serial,
+      construction: { ...usual, strings: [...usual.strings] },
+    },
+    complaint: 'everything',
+    touch: 'medium',
+    plays: '',
+    wish: '',
+    neededBy: null,
+    hardDate: false,
+    hardReason: '',
+    limitMinor: null,
+    stringsState: 'at-pitch',
+    cameWith: [],
+    placeId: null,
+  };
+}
 
 export async function takeJobs(
   db: Database,
@@ -30,22 +59,10 @@ export async function takeJobs(
   };
   const made: CrowdJob[] = [];
   for (let n = 0; n < many; n++) {
-    const usual = usualConstruction('steel-acoustic');
-    const { number, jobId } = await give('desk.take-in', {
-      customer: { name: `Owner ${n}`, phone: '', email: '' },
-      instrument: { maker: '', model: 'Crowd', year: '', serial: `CR-${many}-${n}`, construction: usual },
-      complaint: 'everything',
-      touch: 'medium',
-      plays: '',
-      wish: '',
-      neededBy: null,
-      hardDate: false,
-      hardReason: '',
-      limitMinor: null,
-      stringsState: 'at-pitch',
-      cameWith: [],
-      placeId: null,
-    });
+    const { number, jobId } = await give(
+      'desk.take-in',
+      visit(`CR-${many}-${n}`, { name: `Owner ${n}`, email: `owner${n}@example.org` }),
+    );
     for (const op of operations) await give('plan.add', { jobId, operation: op, detail: '' });
     const lines = await db.models.WorkLine.findAll({ where: { jobId } });
     for (const l of lines)

@@ -128,11 +128,14 @@ export class Person {
     if (version !== undefined) this.versions.set(thing, version);
   }
 
-  /** Goes on until told to stop. */
-  async live(stop: () => boolean): Promise<void> {
+  /**
+   * Goes on until told to stop.
+   * @param pace how long a pause between two things may be, ms
+   */
+  async live(stop: () => boolean, pace = 120): Promise<void> {
     while (!stop()) {
       await this.once(stop);
-      await pause(randomInt(120));
+      await pause(randomInt(pace));
     }
   }
 

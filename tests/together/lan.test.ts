@@ -109,7 +109,7 @@ test('what a tablet says of its own way is not believed', async () => {
   expect((await ask('/pair', { 'x-forwarded-host': 'evil.example' })).status).toBe(200);
 });
 
-test('a tablet pairs by what the start shows, has a microphone, and its cookie is kept to https', async () => {
+test('a tablet pairs by what the start shows, has a microphone, keeps its cookie to https and its pages without a network', async () => {
   const context = await browser.newContext({ permissions: ['microphone'] });
   const page = await context.newPage();
   await page.goto(/https:\S+\/pair\?code=\S+/.exec(house.said)?.[0] ?? '');
@@ -126,6 +126,22 @@ test('a tablet pairs by what the start shows, has a microphone, and its cookie i
     return tracks;
   });
   expect(heard).toBe(1);
+
+  // Without the network: what it showed last is there, loaded again.
+  await page.getByRole('button', { name: /Owner/ }).click();
+  await page.getByLabel(/^PIN/).fill(/owner's PIN is (\d+)/.exec(house.said)?.[1] ?? '');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/rack');
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await page.reload();
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForFunction(async () =>
+    (await (await caches.open('pages')).keys()).some((r) => new URL(r.url).pathname === '/rack'),
+  );
+  await context.setOffline(true);
+  await page.reload();
+  await page.getByText('No connection to the shop.').waitFor();
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
   await context.close();
 });
 

@@ -11,6 +11,11 @@ test.runIf(LONG)('packed, unpacked elsewhere, started', async () => {
   const archive = join(folder, 'release.tar.gz');
   const packed = await runRubrica(['pack', archive]);
   expect([packed.status, packed.stderr]).toEqual([0, expect.stringContaining('sha256')]);
+  const listed = (await runProgram('tar', ['tzvf', archive])).stdout.trim().split('\n');
+  // Unpacked by root, it is read by whom it runs as.
+  expect(listed.filter((line) => !/^(d.{3}r.xr.x|-.{3}r..r..|l)/.test(line))).toEqual([]);
+  // It needs nothing of where it was made.
+  expect(listed.filter((line) => / -> \//.test(line))).toEqual([]);
   await runProgram('tar', ['xzf', archive, '-C', folder]);
   const name = readdirSync(folder).find((f) => f !== 'release.tar.gz') ?? '';
   const unpacked = join(folder, name);

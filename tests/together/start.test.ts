@@ -24,6 +24,17 @@ test('the application is killed: it is there again, and it was said', async () =
   expect(house.pidOf('application')).not.toBe(pid);
 });
 
+test('the application is killed while it begins again: nobody waits for the one that is gone', async () => {
+  const pid = house.pidOf('application');
+  process.kill(pid, 'SIGKILL');
+  await house.until('one that begins', () => house.pidOf('application') !== pid);
+  house.said = '';
+  process.kill(house.pidOf('application'), 'SIGKILL');
+  await house.until('another one', () => house.said.includes('the application is up again'));
+  expect(house.said).toContain('cannot be started: the server ended at once');
+  expect(await house.isUp()).toBe(true);
+});
+
 test('the database is killed: it is there again, and so is the house', async () => {
   const pid = database();
   process.kill(pid ?? 0, 'SIGKILL');

@@ -62,7 +62,8 @@ export class StartedHouse {
       out.on('data', (d: Buffer) => (this.said += d.toString()));
     await this.until('the house opens', () => {
       if (child.exitCode !== null) throw new Error(`the start ended: ${this.said}`);
-      return this.said.includes('Ctrl-C stops') && this.isUp();
+      // Its own last words: those of a further shop stand behind that shop's name.
+      return /^ {2}Ctrl-C stops/m.test(this.said) && this.isUp();
     });
   }
 
@@ -74,7 +75,7 @@ export class StartedHouse {
   }
 
   /** A process that the start keeps up, by what it is called in its list. */
-  pidOf(what: 'application' | 'proxy'): number {
+  pidOf(what: 'application' | 'application 2' | 'proxy'): number {
     const list = JSON.parse(readFileSync(join(this.folder, 'children.json'), 'utf8')) as Record<
       string,
       string

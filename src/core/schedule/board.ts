@@ -1,4 +1,12 @@
-import { beginAfter, endAfter, longestStretch, stretchEnd, workedBefore, type Calendar } from './calendar.ts';
+import {
+  beginAfter,
+  calendarOf,
+  endAfter,
+  longestStretch,
+  stretchEnd,
+  workedBefore,
+  type Calendar,
+} from './calendar.ts';
 import { copyGaps, firstFit, gapAt, give, isFree, oneGap, take, type Gaps } from './gaps.ts';
 import type { PlannedJob, ShopWork, Step, WeekPlan } from './shop-work.ts';
 
@@ -42,6 +50,9 @@ export interface Board {
   readonly ofJob: readonly (readonly number[])[];
   readonly calendars: readonly Calendar[];
   readonly people: Gaps[];
+  /** when anybody works */
+  readonly anybody: Calendar;
+  /** in minutes in which anybody works: a night between two steps is no time at which a place could be used */
   readonly spots: Gaps[];
   readonly seats: (Seat | null)[];
 }
@@ -92,21 +103,25 @@ export function newBoard(work: ShopWork): Board {
       return steps.length - 1;
     }),
   );
+  const calendars = work.workers.map((w) => w.calendar);
+  const anybody = calendarOf(
+    calendars.flatMap((c) => c.from.map((from, i) => ({ from, to: c.to[i] ?? from }))),
+  );
   const spots = work.spots.map((s) => {
     const gaps = oneGap(Infinity);
     for (const o of s.out) {
-      const from = Math.max(0, o.from);
-      if (o.to > from && isFree(gaps, from, o.to)) take(gaps, from, o.to);
+      const [from, to] = [workedBefore(anybody, o.from), workedBefore(anybody, o.to)];
+      if (to > from && isFree(gaps, from, to)) take(gaps, from, to);
     }
     return gaps;
   });
-  const calendars = work.workers.map((w) => w.calendar);
   return {
     work,
     steps,
     ofJob,
     calendars,
     people: calendars.map((c) => oneGap(c.total)),
+    anybody,
     spots,
     seats: steps.map(() => null),
   };
@@ -123,7 +138,8 @@ export const copyBoard = (b: Board): Board => ({
 /** Puts a step on a seat that is free. */
 export function seat(b: Board, at: number, s: Seat): void {
   take(b.people[s.worker] as Gaps, s.worked, s.worked + (b.steps[at] as BoardStep).minutes);
-  if (s.spot >= 0) take(b.spots[s.spot] as Gaps, s.start, s.hold);
+  if (s.spot >= 0)
+    take(b.spots[s.spot] as Gaps, workedBefore(b.anybody, s.start), workedBefore(b.anybody, s.hold));
   b.seats[at] = s;
 }
 
@@ -132,7 +148,8 @@ export function unseat(b: Board, at: number): void {
   const s = b.seats[at];
   if (!s) return;
   give(b.people[s.worker] as Gaps, s.worked, s.worked + (b.steps[at] as BoardStep).minutes);
-  if (s.spot >= 0) give(b.spots[s.spot] as Gaps, s.start, s.hold);
+  if (s.spot >= 0)
+    give(b.spots[s.spot] as Gaps, workedBefore(b.anybody, s.start), workedBefore(b.anybody, s.hold));
   b.seats[at] = null;
 }
 
@@ -147,12 +164,17 @@ function firstWork(gaps: Gaps, c: Calendar, from: number, minutes: number, whole
   }
 }
 
-/** The first moment from one on at which a place is free for a while; Infinity where it never is. */
-function spotFrom(gaps: Gaps, at: number): number {
-  const i = gapAt(gaps, at);
-  const begin = gaps.from[i];
-  if (begin === undefined) return Infinity;
-  return begin > at ? begin : (gaps.from[i + 1] ?? Infinity);
+/** Whether a place is free between two moments. */
+export const isSpotFree = (b: Board, spot: number, from: number, to: number): boolean =>
+  isFree(b.spots[spot] as Gaps, workedBefore(b.anybody, from), workedBefore(b.anybody, to));
+
+/** The first moment after one at which a place may be free for so many minutes of hands; Infinity where it never is. */
+function spotFrom(b: Board, spot: number, after: number, minutes: number): number {
+  const gaps = b.spots[spot] as Gaps;
+  const at = workedBefore(b.anybody, after);
+  const fits = firstFit(gaps, at, minutes);
+  const next = fits > at ? fits : firstFit(gaps, gaps.to[gapAt(gaps, at)] ?? Infinity, minutes);
+  return beginAfter(b.anybody, next);
 }
 
 /** When the instrument is free for a step again after what stands in its way; the moment itself where nothing does. */
@@ -183,7 +205,7 @@ export function earliestSeat(
     const end = endAfter(calendar, worked + own.minutes);
     const free = end + wait;
     const hold = holds ? free : end;
-    if (spot >= 0 && !isFree(b.spots[spot] as Gaps, start, hold)) at = spotFrom(b.spots[spot] as Gaps, start);
+    if (spot >= 0 && !isSpotFree(b, spot, start, hold)) at = spotFrom(b, spot, start, own.minutes);
     else {
       const next = jobFree(b, own, start, free);
       if (next === start) return { worker, spot, start, end, hold, free, worked };

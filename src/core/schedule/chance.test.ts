@@ -3,7 +3,7 @@ import { chancesOf, drawn, playThrough, quantile } from './chance.ts';
 import { findPlan } from './find-plan.ts';
 import { firstPlan, replan } from './place.ts';
 import { promise } from './promise.ts';
-import { remediesFor } from './remedies.ts';
+import { remediesFor, tryingRemedies } from './remedies.ts';
 import { seeded } from '../seeded.ts';
 import { whatKeeps } from './why.ts';
 import { job, randomShop, shop, shopHours, step, worker } from './work-for-tests.ts';
@@ -135,6 +135,7 @@ describe('what keeps a job', () => {
   });
 });
 
+const ANSWERED_TODAY = { low: 30, likely: 180, high: 360 };
 describe('what would save a promise', () => {
   test('is tried before it is said: it goes first', () => {
     const jobs = [
@@ -159,14 +160,44 @@ describe('what would save a promise', () => {
       newBoard(shop([worker(1)], [job(1, [step('a', 60, { waits })], { due: 1440 + 540 })])),
     );
     const [best] = remediesFor(b, 0, 1);
-    expect(best?.remedy).toEqual({ kind: 'call', step: 'a' });
+    expect(best?.remedy).toEqual({ kind: 'call', job: 1 });
     expect(best?.is).toBe(1);
+  });
+
+  test('one call answers all that the customer was asked about a job, and nothing of another', () => {
+    const waits = { for: 'word' as const, until: { low: 600, likely: 2880, high: 4320 } };
+    const asked = (id: string) => step(id, 60, { waits });
+    const jobs = [job(1, [asked('a'), asked('b')], { due: 1440 + 540 }), job(2, [asked('c')])];
+    const b = firstPlan(newBoard(shop([worker(1)], jobs)));
+    const tried = remediesFor(b, 0, 1);
+    expect(tried.filter((t) => t.remedy.kind === 'call')).toHaveLength(1);
+    expect(tried[0]).toMatchObject({ remedy: { kind: 'call', job: 1 }, is: 1 });
+    const until = (id: string) => tried[0]?.board.steps.find((s) => s.step.id === id)?.step.waits?.until;
+    expect([until('a'), until('b'), until('c')]).toEqual([ANSWERED_TODAY, ANSWERED_TODAY, waits.until]);
   });
 
   test('another hour, when the day ends too early', () => {
     const b = firstPlan(newBoard(shop([worker(1)], [job(1, [step('a', 540)], { due: 700 })])));
     const [best] = remediesFor(b, 0, 1);
     expect(best?.remedy).toEqual({ kind: 'longer', worker: 1, from: 540, to: 660 });
+  });
+
+  test('piece by piece they are the same, and between two pieces there is little', () => {
+    const work = randomShop(1, 14, 3, 8, true);
+    const b = firstPlan(newBoard(work));
+    const pressed = 3;
+    const pieces = tryingRemedies(b, pressed, 1);
+    let many = 0;
+    for (;;) {
+      const { done, value } = pieces.next();
+      if (done) {
+        expect(value).toHaveLength(3);
+        expect(value).toEqual(remediesFor(b, pressed, 1));
+        break;
+      }
+      many++;
+    }
+    expect(many).toBeGreaterThan(60);
   });
 
   test('nothing is said that does not help', () => {

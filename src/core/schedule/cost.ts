@@ -42,6 +42,18 @@ function handsChanged(b: Board, own: readonly number[], job: PlannedJob): number
   return count;
 }
 
+/** What a job costs that is ready at a moment: by its dates, and by how long it stays. */
+export function costWhenReady(b: Board, job: number, finish: number): number {
+  const planned = b.work.jobs[job];
+  if (!planned) return 0;
+  const { weights: w } = b.work;
+  return (
+    (planned.hard ? w.hard : w.wished) * late(finish, planned.due) +
+    w.promised * late(finish, planned.promised) +
+    (w.stay * finish) / HOUR
+  );
+}
+
 /** What one job costs as it stands: late first, then what was promised, what moved, how long it stays, other hands. */
 export function costOfJob(b: Board, job: number): number {
   const own = b.ofJob[job] ?? [];
@@ -58,13 +70,7 @@ export function costOfJob(b: Board, job: number): number {
       cost += w.moved * movedCost(b, at, s);
     }
   }
-  return (
-    cost +
-    (planned.hard ? w.hard : w.wished) * late(finish, planned.due) +
-    w.promised * late(finish, planned.promised) +
-    (w.stay * finish) / HOUR +
-    w.hands * handsChanged(b, own, planned)
-  );
+  return cost + costWhenReady(b, job, finish) + w.hands * handsChanged(b, own, planned);
 }
 
 /** What all jobs cost that are later than their dates, and steps without a place: what one may move others for. */

@@ -1,6 +1,8 @@
-import { seat, unseat, type Board, type Seat } from './board.ts';
-import { costOfJob } from './cost.ts';
-import { isFixed, liftJob, placeJob, replaceAsBefore } from './place.ts';
+import { toEnd } from '../to-end.ts';
+import { jobAlone } from './alone.ts';
+import { newBoard, seat, unseat, type Board, type Seat } from './board.ts';
+import { costOfJob, costWhenReady } from './cost.ts';
+import { isFixed, liftJob, OTHER_HAND, placeJob, replaceAsBefore } from './place.ts';
 import { seeded } from '../seeded.ts';
 
 export interface Search {
@@ -9,13 +11,19 @@ export interface Search {
   readonly more: (tries: number) => boolean;
 }
 
-/** So much worse than the best a plan may become on the way to a better one. */
-const DETOUR = 0.002;
+/**
+ * So much worse than the best a plan may become on the way to a better one, as a part of what it costs beyond what each job would cost
+ * alone; less and less, and again from the beginning after so many tries.
+ */
+const DETOUR = 0.001;
+const CYCLE = 2000;
 /** How often, and by how much, a seat that is not the soonest is tried. */
 const OTHER_SEAT = 0.15;
 const OTHER_SEAT_MINUTES = 1440;
 const WINDOW = 2 * 1440;
 const MOST_AT_ONCE = 10;
+/** Other hands are worth little where a date presses, and hours where none does: minutes, tried in turn. */
+const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440] as const;
 
 /** Jobs that stand in each other's way: some that share hands or places with one, about the same time. */
 function neighbours(
@@ -46,7 +54,7 @@ function neighbours(
   return all.slice(0, most);
 }
 
-/** A job to begin with: the dear ones more often. */
+/** A job to begin with: the dearer one is than it would have to be, the more often. */
 function pickJob(costs: readonly number[], movable: readonly number[], next: () => number): number {
   if (next() < 0.4) return movable[Math.floor(next() * movable.length)] ?? 0;
   const sum = movable.reduce((all, j) => all + (costs[j] ?? 0), 0);
@@ -71,48 +79,76 @@ function shuffled(b: Board, jobs: readonly number[], costs: readonly number[], n
   return [...jobs].sort((x, y) => key(x) - key(y));
 }
 
+/** The same as `improve`, try by try: whoever runs it may let others go on between two, or end it, and the best one found stands. */
+export function* improving(b: Board, { seed, more }: Search): Generator<number, number> {
+  const found = { best: [...b.seats], tries: 0 };
+  try {
+    yield* search(b, { seed, more }, found);
+  } finally {
+    for (const own of b.steps) unseat(b, own.at);
+    found.best.forEach((s, at) => s && seat(b, at, s));
+  }
+  return found.tries;
+}
+
 /**
  * Makes a plan better for as long as it may: some jobs that stand in each other's way are taken off and come back in another
  * order; what comes out worse is put back. The board holds a whole plan at every moment, in the end the best one found.
  * @returns how many tries were made
  */
-export function improve(b: Board, { seed, more }: Search): number {
+export function improve(b: Board, by: Search): number {
+  return toEnd(improving(b, by));
+}
+
+/** The search itself: what it found best so far, and after how many tries. */
+function* search(
+  b: Board,
+  { seed, more }: Search,
+  found: { best: (Seat | null)[]; tries: number },
+): Generator<number, void> {
   const next = seeded(seed);
   const movable = b.ofJob.flatMap((own, job) => (own.length > 0 && !isFixed(b, job) ? [job] : []));
   const isMovable = new Set(movable);
   const costs = b.ofJob.map((_, job) => costOfJob(b, job));
+  const empty = newBoard(b.work);
+  const floor = b.ofJob.map((own, job) =>
+    own.length === 0 ? 0 : costWhenReady(b, job, jobAlone(empty, job).finish),
+  );
+  const above = costs.map((c, job) => Math.max(0, c - (floor[job] ?? 0)));
   let now = costs.reduce((sum, c) => sum + c, 0);
   let least = now;
-  let best: readonly (Seat | null)[] = [...b.seats];
-  let tries = 0;
+  const detour = DETOUR * above.reduce((sum, c) => sum + c, 0);
   const jitter = (): number => (next() < OTHER_SEAT ? next() * OTHER_SEAT_MINUTES : 0);
-  if (movable.length === 0) return 0;
-  for (; more(tries); tries++) {
-    const first = pickJob(costs, movable, next);
+  if (movable.length === 0) return;
+  for (; more(found.tries); found.tries++) {
+    const { tries } = found;
+    yield tries;
+    const first = pickJob(above, movable, next);
     const most = 1 + Math.floor(next() * Math.min(MOST_AT_ONCE, movable.length));
     const taken = [first, ...neighbours(b, first, most, next, isMovable)];
     const before = taken.map((job) => (b.ofJob[job] ?? []).map((at) => [at, b.seats[at] ?? null] as const));
     const was = taken.reduce((sum, job) => sum + (costs[job] ?? 0), 0);
     for (const job of taken) liftJob(b, job);
-    for (const job of shuffled(b, taken, costs, next)) {
+    const otherHand = OTHER_HANDS[Math.floor(next() * OTHER_HANDS.length)] ?? OTHER_HAND;
+    for (const job of shuffled(b, taken, above, next)) {
       if (next() < 0.3) replaceAsBefore(b, job);
-      placeJob(b, job, jitter);
+      placeJob(b, job, { jitter, otherHand });
     }
     const made = taken.map((job) => costOfJob(b, job));
     const change = made.reduce((sum, c) => sum + c, 0) - was;
-    if (now + change <= least + DETOUR * Math.abs(least) + 1e-9) {
-      taken.forEach((job, i) => (costs[job] = made[i] ?? 0));
+    if (change < -1e-9 || now + change <= least + detour * (1 - (tries % CYCLE) / CYCLE) + 1e-9) {
+      taken.forEach((job, i) => {
+        costs[job] = made[i] ?? 0;
+        above[job] = Math.max(0, (made[i] ?? 0) - (floor[job] ?? 0));
+      });
       now += change;
       if (now < least - 1e-9) {
         least = now;
-        best = [...b.seats];
+        found.best = [...b.seats];
       }
       continue;
     }
     for (const job of taken) liftJob(b, job);
     for (const [at, s] of before.flat()) if (s) seat(b, at, s);
   }
-  for (const own of b.steps) unseat(b, own.at);
-  best.forEach((s, at) => s && seat(b, at, s));
-  return tries;
 }

@@ -9,10 +9,11 @@ import {
   type BoardStep,
   type Seat,
 } from './board.ts';
+import { byWorth, dueOf, PRESSES, workOf } from './by-worth.ts';
 import { costOf } from './cost.ts';
 
 /** What a worse hand costs when seats are compared, minutes: another one than before, more skilled than needed. */
-const OTHER_HAND = 25;
+export const OTHER_HAND = 25;
 const TOO_SKILLED = 10;
 const AS_BEFORE = 20;
 
@@ -29,11 +30,19 @@ const lastHand = (b: Board, own: BoardStep): number => {
   return found;
 };
 
-/**
- * The best seat of a step as the board stands: soonest done, in the hands it is in, by nobody who is needed for harder things.
- * @param jitter minutes by which a seat seems later than it is: a search tries others by it
- */
-export function bestSeat(b: Board, own: BoardStep, jitter: () => number = () => 0): Seat | null {
+/** How a search tries other seats than the soonest. */
+export interface OtherSeats {
+  /** minutes by which a seat seems later than it is */
+  readonly jitter: () => number;
+  /** minutes that other hands are worth */
+  readonly otherHand: number;
+}
+
+/** The soonest seats. */
+const SOONEST: OtherSeats = { jitter: () => 0, otherHand: OTHER_HAND };
+
+/** The best seat of a step as the board stands: soonest done, in the hands it is in, by nobody who is needed for harder things. */
+export function bestSeat(b: Board, own: BoardStep, { jitter, otherHand }: OtherSeats = SOONEST): Seat | null {
   const from = mayBegin(b, own);
   const hand = lastHand(b, own);
   const before = b.work.before[own.step.id];
@@ -42,7 +51,7 @@ export function bestSeat(b: Board, own: BoardStep, jitter: () => number = () => 
   for (const worker of own.who) {
     const { id = -1, skill = 0 } = b.work.workers[worker] ?? {};
     const cost =
-      (hand >= 0 && hand !== worker ? OTHER_HAND : 0) +
+      (hand >= 0 && hand !== worker ? otherHand : 0) +
       TOO_SKILLED * Math.max(0, skill - own.step.skill) +
       (before && before.worker !== id ? AS_BEFORE : 0);
     for (const spot of own.where ?? [-1]) {
@@ -58,13 +67,13 @@ export function bestSeat(b: Board, own: BoardStep, jitter: () => number = () => 
 }
 
 /** Puts all steps of a job that have no seat on their best ones, in their order. */
-export function placeJob(b: Board, job: number, jitter?: () => number): void {
+export function placeJob(b: Board, job: number, others?: OtherSeats): void {
   for (const at of b.ofJob[job] ?? []) {
     const own = b.steps[at] as BoardStep;
     if (b.seats[at]) continue;
     // What comes after a step without a place has none either.
     if (own.after.some((i) => !b.seats[i])) continue;
-    const found = bestSeat(b, own, jitter);
+    const found = bestSeat(b, own, others);
     if (found) seat(b, at, found);
   }
 }
@@ -92,14 +101,6 @@ export const isFixed = (b: Board, job: number): boolean =>
   (b.ofJob[job] ?? []).some((at) => b.steps[at]?.step.running || b.steps[at]?.step.pin !== null);
 
 type Rule = (b: Board, job: number) => number;
-
-const workOf = (b: Board, job: number): number =>
-  (b.ofJob[job] ?? []).reduce(
-    (sum, at) => sum + (b.steps[at]?.minutes ?? 0) + (b.steps[at]?.step.wait ?? 0),
-    0,
-  );
-const dueOf = (b: Board, job: number): number =>
-  Math.min(b.work.jobs[job]?.due ?? Infinity, b.work.jobs[job]?.promised ?? Infinity);
 
 /** In which order jobs are given their places. Smaller comes first. */
 export const RULES: readonly Rule[] = [
@@ -134,9 +135,13 @@ export function firstPlan(empty: Board): Board {
   const rest = all.filter((j) => !isFixed(frame, j));
   let best: Board | null = null;
   let least = Infinity;
-  for (const rule of RULES) {
+  const orders = [
+    ...RULES.map((rule) => sortedBy(frame, rest, rule)),
+    ...PRESSES.map((presses) => byWorth(frame, rest, presses)),
+  ];
+  for (const order of orders) {
     const b = copyBoard(frame);
-    for (const job of sortedBy(b, rest, rule)) placeJob(b, job);
+    for (const job of order) placeJob(b, job);
     const cost = costOf(b);
     if (cost >= least) continue;
     least = cost;

@@ -1,9 +1,10 @@
+import { toEnd } from '../to-end.ts';
 import { newBoard, type Board } from './board.ts';
 import { calendarOf, type Stretch } from './calendar.ts';
-import { chancesOf, playThrough } from './chance.ts';
-import { improve } from './improve.ts';
+import { chancesOf, playThrough, type JobChance } from './chance.ts';
+import { improving } from './improve.ts';
 import { replan } from './place.ts';
-import type { ShopWork } from './shop-work.ts';
+import type { Doubt, ShopWork, Step } from './shop-work.ts';
 
 /** What might save a promise. */
 export type Remedy =
@@ -11,8 +12,8 @@ export type Remedy =
   | { readonly kind: 'first' }
   /** a step is given to somebody else */
   | { readonly kind: 'hands'; readonly step: string; readonly worker: number }
-  /** the customer is called, and answers today */
-  | { readonly kind: 'call'; readonly step: string }
+  /** the customer is called, and answers today whatever they are asked about a job (its id) */
+  | { readonly kind: 'call'; readonly job: number }
   /** somebody stays longer on a day: moments */
   | { readonly kind: 'longer'; readonly worker: number; readonly from: number; readonly to: number };
 
@@ -27,21 +28,26 @@ export interface Tried {
   readonly board: Board;
 }
 
-const DRAWS = 300;
+/** So often each way is played through to see which are worth telling. */
+const ROUGHLY = 300;
+/** So often each way is made better before it is judged. */
+const TRIES = 60;
 const WORTH_SAYING = 0.1;
-const ANSWERED_IN = 180;
+/** When somebody who was called has answered, minutes from now. */
+const ANSWERED: Doubt = { low: 30, likely: 180, high: 360 };
 const LONGER = 120;
 const DAYS_OF_OVERTIME = 3;
 
-const withStep = (
+/** The work with some of its steps otherwise. */
+const withSteps = (
   work: ShopWork,
-  id: string,
-  change: (s: ShopWork['jobs'][number]['steps'][number]) => object,
+  which: (s: Step, job: number) => boolean,
+  change: () => Partial<Step>,
 ): ShopWork => ({
   ...work,
   jobs: work.jobs.map((j) => ({
     ...j,
-    steps: j.steps.map((s) => (s.id === id ? { ...s, ...change(s) } : s)),
+    steps: j.steps.map((s) => (which(s, j.id) ? { ...s, ...change() } : s)),
   })),
 });
 
@@ -64,7 +70,7 @@ function candidates(b: Board, job: number): Remedy[] {
     const s = b.steps[at];
     const place = b.seats[at];
     if (!s) continue;
-    if (s.step.waits?.for === 'word') found.push({ kind: 'call', step: s.step.id });
+    if (s.step.waits?.for === 'word') found.push({ kind: 'call', job: b.work.jobs[job]?.id ?? 0 });
     if (s.step.only !== null && !s.step.running)
       for (const w of b.work.workers)
         if (w.skill >= s.step.skill && !s.step.only.includes(w.id))
@@ -105,46 +111,85 @@ export function workWith(work: ShopWork, r: Remedy): ShopWork {
     case 'first':
       return work;
     case 'hands':
-      return withStep(work, r.step, () => ({ only: [r.worker] }));
+      return withSteps(
+        work,
+        (s) => s.id === r.step,
+        () => ({ only: [r.worker] }),
+      );
     case 'call':
-      return withStep(work, r.step, (s) => ({
-        waits: { ...(s as { waits: object }).waits, until: { low: 30, likely: ANSWERED_IN, high: 360 } },
-      }));
+      return withSteps(
+        work,
+        (s, job) => job === r.job && s.waits?.for === 'word',
+        () => ({ waits: { for: 'word', until: ANSWERED } }),
+      );
     case 'longer':
       return staysLonger(work, r);
   }
 }
 
+/** A remedy as it comes out when its plan is played through as often as the one before. */
+function judged(
+  remedy: Remedy,
+  board: Board,
+  before: readonly JobChance[],
+  job: number,
+  by: { readonly draws: number; readonly seed: number },
+): Tried {
+  const after = chancesOf(board, playThrough(board, by.draws, by.seed));
+  return {
+    remedy,
+    was: before[job]?.inTime ?? 0,
+    is: after[job]?.inTime ?? 0,
+    board,
+    others: before.flatMap((o, i) => {
+      const is = after[i]?.inTime ?? null;
+      return i !== job && o.inTime !== null && is !== null && o.inTime - is >= WORTH_SAYING / 2
+        ? [{ job: o.job, was: o.inTime, is }]
+        : [];
+    }),
+  };
+}
+
+const helps = (t: Tried): boolean => t.is - t.was >= WORTH_SAYING;
+
 /**
  * What would save a job's date: each way is planned and played through before it is said; only what makes it clearly more
  * likely is, the best first.
+ * @param draws how often what is told is played through: as often as the plan it is compared with is elsewhere
  * @param most how many are told
  */
-export function remediesFor(b: Board, job: number, seed: number, most = 3): Tried[] {
-  const id = b.work.jobs[job]?.id;
-  const before = chancesOf(b, playThrough(b, DRAWS, seed));
-  const was = before[job]?.inTime ?? null;
-  if (id === undefined || was === null) return [];
-  const tried = candidates(b, job).map((remedy): Tried => {
+export function remediesFor(b: Board, job: number, seed: number, draws = ROUGHLY, most = 3): Tried[] {
+  return toEnd(tryingRemedies(b, job, seed, draws, most));
+}
+
+/** The same as `remediesFor`, piece by piece: whoever runs it may let others go on between two. */
+export function* tryingRemedies(
+  b: Board,
+  job: number,
+  seed: number,
+  draws = ROUGHLY,
+  most = 3,
+): Generator<unknown, Tried[]> {
+  const roughly = { draws: Math.min(draws, ROUGHLY), seed };
+  const before = chancesOf(b, playThrough(b, roughly.draws, seed));
+  if ((before[job]?.inTime ?? null) === null) return [];
+  const tried: Tried[] = [];
+  for (const remedy of candidates(b, job)) {
+    yield;
     const board = replan(newBoard({ ...workWith(b.work, remedy), before: standing(b) }), [job]);
-    const tries = { seed, more: (n: number) => n < 60 };
-    improve(board, tries);
-    const after = chancesOf(board, playThrough(board, DRAWS, seed));
-    return {
-      remedy,
-      was,
-      is: after[job]?.inTime ?? 0,
-      board,
-      others: before.flatMap((o, i) => {
-        const is = after[i]?.inTime ?? null;
-        return i !== job && o.inTime !== null && is !== null && o.inTime - is >= WORTH_SAYING / 2
-          ? [{ job: o.job, was: o.inTime, is }]
-          : [];
-      }),
-    };
-  });
-  return tried
-    .filter((t) => t.is - t.was >= WORTH_SAYING)
+    yield* improving(board, { seed, more: (n: number) => n < TRIES });
+    tried.push(judged(remedy, board, before, job, roughly));
+  }
+  const best = tried
+    .filter(helps)
     .sort((x, y) => y.is - x.is || x.others.length - y.others.length)
     .slice(0, most);
+  if (draws <= roughly.draws) return best;
+  const known = chancesOf(b, playThrough(b, draws, seed));
+  const told: Tried[] = [];
+  for (const { remedy, board } of best) {
+    yield;
+    told.push(judged(remedy, board, known, job, { draws, seed }));
+  }
+  return told.filter(helps).sort((x, y) => y.is - x.is || x.others.length - y.others.length);
 }

@@ -1,5 +1,6 @@
 import { STATIONS } from '../catalogue/operation-record.ts';
 import type { Keeps } from './why.ts';
+import type { MovedWhy } from './why-moved.ts';
 import type { Remedy } from './remedies.ts';
 
 /** How the plan says people and moments. */
@@ -17,6 +18,11 @@ const jobs = (numbers: readonly number[]): string =>
   numbers.length > 3
     ? `by ${numbers.slice(0, 3).join(', ')} and ${numbers.length - 3} more`
     : `by ${list(numbers.map(String))}`;
+
+const stationName = (kind: string): string =>
+  kind in STATIONS
+    ? STATIONS[kind as keyof typeof STATIONS].replace(/^(an?|the) /, '').replace(/^clamps$/, 'pair of clamps')
+    : kind;
 
 const placeName = (kind: string): string =>
   kind in STATIONS ? STATIONS[kind as keyof typeof STATIONS].replace(/^an? /, 'every ') : kind;
@@ -42,6 +48,36 @@ export function sayKeeps(k: Keeps, w: WeekWords): string {
       return `“${k.step}” was put on ${w.moment(k.until)}`;
     case 'work':
       return `“${k.step}” is worked on until ${w.moment(k.until)}`;
+  }
+}
+
+/** Why a step moved, as a sentence without its full stop. */
+export function sayMoved(m: MovedWhy, w: WeekWords & { readonly step: (id: string) => string }): string {
+  switch (m.kind) {
+    case 'put':
+      return 'somebody put it there';
+    case 'given':
+      return 'it is in other hands now';
+    case 'not-begun':
+      return 'its time came, and nobody began it';
+    case 'waits':
+      return m.for === 'word'
+        ? `the customer has not answered; likely by ${w.moment(m.until)}`
+        : m.for === 'part'
+          ? `a part is awaited, likely ${w.day(m.until)}`
+          : `it rests until ${w.moment(m.until)}`;
+    case 'before':
+      return `“${w.step(m.step)}” before it is not over until ${w.moment(m.until)}`;
+    case 'away':
+      return `${w.person(m.worker)} is not here then`;
+    case 'hands':
+      return `${w.person(m.worker)} is busy then, ${jobs(m.by).replace('by', 'with')}`;
+    case 'place':
+      return `its ${stationName(m.place)} ${m.by.length > 0 ? `is taken then ${jobs(m.by)}` : 'cannot be used then'}`;
+    case 'sooner':
+      return 'there is room for it sooner';
+    case 'better':
+      return 'elsewhere it serves the dates of all better';
   }
 }
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { runs } from '../../runs-for-tests.ts';
 import { newBoard, planOf } from './board.ts';
 import { lowerBound } from './bound.ts';
+import { endAfter, type Calendar } from './calendar.ts';
 import { costOf } from './cost.ts';
 import { bestOfAll } from './exact.ts';
 import { findPlan } from './find-plan.ts';
@@ -202,9 +203,54 @@ test('small cases: never dearer than the best of all ways, and the bound is neve
         const least = bruteCost(work, costOf(b) + 0.001);
         expect(best && costOf(best)).toBeCloseTo(least, 6);
         expect(costOf(b)).toBeLessThanOrEqual(least + 1e-6);
-        expect(lowerBound(work, costOf(b))).toBeLessThanOrEqual(least + 1e-6);
+        // What is known stands far above: it is no crutch.
+        expect(lowerBound(work, 3 * least + 10)).toBeLessThanOrEqual(least + 1e-6);
       },
     ),
     { numRuns: 500 },
+  );
+});
+
+test('one pair of hands and no dates: shortest first is the best there is, and the bound is near it', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 18, max: 60 }), { minLength: 12, maxLength: 25 }),
+      fc.constantFrom(1, 3),
+      (fives, parts) => {
+        const minutes = fives.map((n) => 5 * n * parts);
+        const work = shop(
+          [worker(1)],
+          minutes.map((m, j) =>
+            job(
+              j + 1,
+              Array.from({ length: parts }, (_, i) =>
+                step(`${j}.${i}`, m / parts, { after: i > 0 ? [`${j}.${i - 1}`] : [] }),
+              ),
+            ),
+          ),
+        );
+        const { stay } = work.weights;
+        const c = (work.workers[0] as { calendar: Calendar }).calendar;
+        let done = 0;
+        let best = 0;
+        for (const m of [...minutes].sort((x, y) => x - y)) best += (stay * endAfter(c, (done += m))) / 60;
+        const bound = lowerBound(work, 2 * best);
+        expect(bound).toBeLessThanOrEqual(best + 1e-6);
+        expect(bound).toBeGreaterThanOrEqual(0.8 * best);
+      },
+    ),
+    runs(12, 60),
+  );
+});
+
+test('of any shop, with skills, places, pins and answers awaited, the bound is below a plan that was made better', () => {
+  fc.assert(
+    fc.property(seeds, fc.integer({ min: 1, max: 14 }), fc.boolean(), (seed, jobs, tight) => {
+      const b = firstPlan(newBoard(randomShop(seed, jobs, 3, 8, tight)));
+      improve(b, { seed: 1, more: (n) => n < 60 });
+      const cost = costOf(b);
+      expect(lowerBound(b.work, 4 * cost + 10)).toBeLessThanOrEqual(cost + 1e-6);
+    }),
+    runs(60, 2000),
   );
 });

@@ -1,5 +1,4 @@
-import { mayBegin, type Board, type BoardStep, type Seat } from './board.ts';
-import { isFree, type Gaps } from './gaps.ts';
+import { isSpotFree, mayBegin, type Board, type BoardStep, type Seat } from './board.ts';
 
 /** What keeps a job: how long it does, in minutes of the clock, and until when. */
 export type Keeps = { readonly minutes: number; readonly until: number; readonly step: string } & (
@@ -34,7 +33,7 @@ function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps {
   const minutes = s.start - ready;
   const common = { minutes, until: s.start, step: own.step.title };
   const spots = own.where ?? [];
-  if (spots.length > 0 && !spots.some((i) => isFree(b.spots[i] as Gaps, ready, ready + own.minutes))) {
+  if (spots.length > 0 && !spots.some((i) => isSpotFree(b, i, ready, ready + own.minutes))) {
     const place = b.work.spots[spots[0] ?? 0]?.kind ?? '';
     const by = others(b, own, ready, s.start, (o) => spots.includes(o.spot));
     if (by.length > 0 || spots.every((i) => (b.work.spots[i]?.out.length ?? 0) > 0))

@@ -3,6 +3,7 @@ import { createWriteStream } from 'node:fs';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
+import { oneAddress } from '../db/cluster.ts';
 import { reach, runClient, type ClientPrograms } from './client-program.ts';
 import { DumpLines } from './dump-lines.ts';
 
@@ -32,6 +33,8 @@ class Digest extends Transform {
   }
 }
 
+/** What says that a machine brings the record up to date is no part of it. */
+const UPGRADING = 'upgrading';
 const OPTIONS = ['--single-transaction', '--quick', '--hex-blob', '--triggers', '--skip-comments'];
 
 /**
@@ -46,8 +49,13 @@ export async function dumpRecord(
   readonly bytes: number;
   readonly sha256: string;
 }> {
-  const { args, password, name } = reach(url);
-  const running = runClient(programs.dump, [...args, ...OPTIONS, name], password, 'output');
+  const { args, password, name } = reach(await oneAddress(url));
+  const running = runClient(
+    programs.dump,
+    [...args, ...OPTIONS, `--ignore-table=${name}.${UPGRADING}`, name],
+    password,
+    'output',
+  );
   if (!running.child.stdout) throw new Error('the dump has no output');
   const lines = new DumpLines();
   const digest = new Digest(progress);

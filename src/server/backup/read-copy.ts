@@ -2,6 +2,7 @@ import type { Readable } from 'node:stream';
 import { text } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
+import { oneAddress } from '../db/cluster.ts';
 import { reach, runClient, type ClientPrograms } from './client-program.ts';
 import {
   DATABASE_MEMBER,
@@ -57,7 +58,7 @@ export async function putBack(path: string, url: string, programs: ClientProgram
 
 /** Writes a packed record, as it was written out, into an empty database. */
 export async function pourRecord(packed: Readable, url: string, programs: ClientPrograms): Promise<void> {
-  const { args, password, name } = reach(url);
+  const { args, password, name } = reach(await oneAddress(url));
   const options = ['--binary-mode', '--max-allowed-packet=256M', name];
   const running = runClient(programs.client, [...args, ...options], password, 'input');
   if (!running.child.stdin) throw new Error('the database takes no input');

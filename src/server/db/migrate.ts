@@ -45,6 +45,8 @@ import { up as telephoneDigits } from './migrations/047-telephone-digits.ts';
 import { up as failures } from './migrations/048-failures.ts';
 import { up as changedSecret } from './migrations/049-changed-secret.ts';
 import { up as broughtIn } from './migrations/050-brought-in.ts';
+import { up as turns } from './migrations/051-turns.ts';
+import { up as planMoves } from './migrations/052-plan-moves.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -103,6 +105,8 @@ const MIGRATIONS = [
   { name: '048-failures', up: failures },
   { name: '049-changed-secret', up: changedSecret },
   { name: '050-brought-in', up: broughtIn },
+  { name: '051-turns', up: turns },
+  { name: '052-plan-moves', up: planMoves },
 ];
 
 /** The names of all migrations, in order. */

@@ -1,4 +1,4 @@
-import { isDeadlock } from '../db/is-deadlock.ts';
+import { isGone, pauseBeforeTry } from '../db/cluster.ts';
 import { newestPlace } from '../db/house-secrets.ts';
 import { DatabaseError, Transaction, UniqueConstraintError } from 'sequelize';
 import {
@@ -25,6 +25,8 @@ class Rollback extends Error {
 }
 
 const RETRIES = 6;
+/** Until another node serves, some seconds: the same command is never done twice. */
+const RETRIES_ELSEWHERE = 9;
 
 const invalid = (fields: Readonly<Record<string, string>>): Failure => ({
   code: 'invalid',
@@ -127,9 +129,28 @@ async function answeredMeanwhile<N extends CommandName>(
   return firstAnswer(found, first);
 }
 
+const KEY = Symbol.for('rubrica.running-commands');
+type Running = Map<string, Promise<Result<unknown, Failure>>>;
+type Holder = { [KEY]?: Running };
+
+/**
+ * A command that is asked for again while it is under way is not begun beside itself: what it would be refused for now may be
+ * otherwise when the first, which waits for its turn, is carried out.
+ */
+function once<T>(key: string, what: () => Promise<Result<T, Failure>>): Promise<Result<T, Failure>> {
+  const holder = globalThis as Holder;
+  const running = (holder[KEY] ??= new Map());
+  const before = running.get(key);
+  if (before) return before as Promise<Result<T, Failure>>;
+  const made = what().finally(() => running.delete(key));
+  running.set(key, made);
+  return made;
+}
+
 /**
  * Carries out a command once: who asks and what is asked are checked, then everything happens in one transaction or not
- * at all. The same `commandId` again gives the first answer again. Deadlocks are retried.
+ * at all. The same `commandId` again gives the first answer again. Deadlocks are given again by the connection, and on a
+ * cluster what was under way at a node that is lost.
  */
 export async function execute<N extends CommandName>(
   db: Database,
@@ -149,11 +170,25 @@ export async function execute<N extends CommandName>(
   if (lookOnly() !== null) return fail(refuse(LOOK_ONLY_SAYS));
   const input = parse(name, raw);
   if (!input.ok) return input;
+  return once(`${actor.personId} ${name} ${commandId}`, () =>
+    carryOut(db, actor, found, input.value, commandId, now),
+  );
+}
+
+async function carryOut<N extends CommandName>(
+  db: Database,
+  actor: Actor,
+  found: UseCase<N>,
+  input: CommandInput<N>,
+  commandId: string,
+  now: () => Date,
+): Promise<Result<CommandAnswer<N>, Failure>> {
+  const { name } = found;
   for (let attempt = 0; ; attempt++) {
     try {
       const arrived = now();
-      const moment = whenDone(input.value, arrived);
-      return ok(await runOnce(db, found, actor, input.value, commandId, moment, arrived));
+      const moment = whenDone(input, arrived);
+      return ok(await runOnce(db, found, actor, input, commandId, moment, arrived));
     } catch (e) {
       if (e instanceof Rollback) {
         const first = await answeredMeanwhile(db, found, actor, commandId);
@@ -167,9 +202,11 @@ export async function execute<N extends CommandName>(
         });
         return fail(invalid({}));
       }
-      const again = isDeadlock(e) || e instanceof UniqueConstraintError;
-      if (!again || attempt >= RETRIES) throw e;
-      await new Promise((r) => setTimeout(r, 15 * 2 ** attempt));
+      // Two that are new at once: the second finds what the first made.
+      const again = e instanceof UniqueConstraintError;
+      const elsewhere = db.goesOn === true && isGone(e) && attempt < RETRIES_ELSEWHERE;
+      if (!elsewhere && (!again || attempt >= RETRIES)) throw e;
+      await new Promise((r) => setTimeout(r, pauseBeforeTry(attempt)));
     }
   }
 }

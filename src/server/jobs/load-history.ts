@@ -4,6 +4,7 @@ import { sayDate } from '../../core/days/say-days.ts';
 import { sayChange } from '../../core/history/say-change.ts';
 import { saySentence, type HistoryNames } from '../../core/history/say-sentence.ts';
 import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
+import type { ChecklistItem } from '../../core/inspection/checklist.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import type { EventRow } from '../db/models/events.ts';
@@ -23,24 +24,51 @@ function plainly(e: Parameters<typeof sayChange>[0]): string {
   return [e.kind, of, to].filter((s) => s !== '').join(': ');
 }
 
+const titlesOn = (items: readonly ChecklistItem[]): ReadonlyMap<string, string> =>
+  new Map(items.map((i) => [i.key, i.title]));
+
+/** The items some jobs are asked about: two lists may call one thing by two names. */
+async function askedOn(models: Models, jobId: number | readonly number[]) {
+  const inspections = await models.Inspection.findAll({
+    where: { jobId: typeof jobId === 'number' ? jobId : [...jobId] },
+    attributes: ['jobId', 'checklistId'],
+  });
+  const lists = await models.ChecklistRow.findAll({
+    where: { id: [...new Set(inspections.map((i) => i.checklistId))] },
+    attributes: ['id', 'items'],
+  });
+  return inspections.map((i) => ({
+    jobId: i.jobId,
+    items: lists.find((l) => l.id === i.checklistId)?.items ?? [],
+  }));
+}
+
+/** What things are called; an item as the list of its own job calls it. */
+type NamesOfJobs = Omit<HistoryNames, 'item'> & {
+  readonly itemOf: (job: number | null) => HistoryNames['item'];
+};
+
 /** What the things of some jobs are called, for their history. */
-async function namesOfJobs(models: Models, jobId: number | readonly number[]): Promise<HistoryNames> {
+async function namesOfJobs(models: Models, jobId: number | readonly number[]): Promise<NamesOfJobs> {
   const where = { jobId: typeof jobId === 'number' ? jobId : [...jobId] };
-  const [shop, lines, places, things, lists] = await Promise.all([
+  const [shop, lines, places, things, lists, asked] = await Promise.all([
     readShop(models),
     models.WorkLine.findAll({ where, attributes: ['id', 'title'] }),
     models.Place.findAll({ attributes: ['id', 'name'] }),
     models.JobItem.findAll({ where, attributes: ['id', 'name'] }),
     models.ChecklistRow.findAll({ attributes: ['list', 'name'] }),
+    askedOn(models, where.jobId),
   ]);
   const byId = (rows: readonly { readonly id: number }[], of: 'title' | 'name') => {
     const said = new Map(rows.map((r) => [r.id, String((r as Readonly<Record<string, unknown>>)[of])]));
     return (id: number): string => said.get(id) ?? '';
   };
-  const items = new Map(shop.checklists.flatMap((c) => c.items.map((i) => [i.key, i.title] as const)));
+  const own = new Map(asked.map((a) => [a.jobId, titlesOn(a.items)]));
+  const anywhere = titlesOn(shop.checklists.flatMap((c) => c.items));
   return {
     line: byId(lines, 'title'),
-    item: (key) => items.get(key) ?? titleOfItem(key),
+    itemOf: (job) => (key) =>
+      (job === null ? null : own.get(job)?.get(key)) ?? anywhere.get(key) ?? titleOfItem(key),
     person: byId(shop.people, 'name'),
     place: byId(places, 'name'),
     thing: byId(things, 'name'),
@@ -62,7 +90,7 @@ function arrivedLater(at: Date, data: unknown): string | null {
 }
 
 /** Entries of the log as sentences and as what stood there before and after: when, by whom, of what, from what to what. */
-async function sayEntries(models: Models, events: readonly EventRow[], names: HistoryNames) {
+async function sayEntries(models: Models, events: readonly EventRow[], names: NamesOfJobs) {
   const [whole, people, devices] = await Promise.all([
     wholeEntries(models, events),
     models.Person.findAll({ attributes: ['id', 'name'] }),
@@ -77,7 +105,7 @@ async function sayEntries(models: Models, events: readonly EventRow[], names: Hi
     >;
     const e = { kind, entity, entityId, data };
     return {
-      says: saySentence(e, names) ?? plainly(e),
+      says: saySentence(e, { ...names, item: names.itemOf(row.jobId) }) ?? plainly(e),
       id: Number(row.id),
       at: row.at.toISOString(),
       arrived: arrivedLater(row.at, row.data),

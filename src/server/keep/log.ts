@@ -93,3 +93,9 @@ export function houseLog(): Log {
   );
   return holder[KEY];
 }
+
+/** What a library warns of goes into the log as every line does: one JSON object. */
+export function takeWarnings(): void {
+  console.warn = (...words: unknown[]) =>
+    houseLog().warn(`a library warns: ${words.map(String).join(' ').slice(0, 400)}`);
+}

@@ -7,6 +7,7 @@ import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
+import { forgetMoves } from './plan-moves.ts';
 
 /** Whether a step is one of a job's. */
 async function isOf({ models, t }: Work, step: string, jobId: number): Promise<boolean> {
@@ -160,6 +161,11 @@ export const takePlan = defineUseCase({
         startsAt: new Date(s.at),
       })),
       { updateOnDuplicate: ['personId', 'spot', 'startsAt'], transaction: t },
+    );
+    await forgetMoves(
+      models,
+      rows.map((r) => r.step),
+      t,
     );
     await recordEvent(work, {
       jobId: null,

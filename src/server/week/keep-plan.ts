@@ -6,12 +6,8 @@ import { replan } from '../../core/schedule/place.ts';
 import type { Database } from '../db/connection.ts';
 import { lookOnly } from '../keep/look-only.ts';
 import { houseLog } from '../keep/log.ts';
-import { MINUTE, readWork, type WeekWork } from './read-work.ts';
-
-/** The work of the shop with its plan. */
-export interface KeptPlan extends WeekWork {
-  readonly board: Board;
-}
+import { noteMoves } from './plan-moves.ts';
+import { MINUTE, readWork, type KeptPlan, type WeekWork } from './read-work.ts';
 
 const SEED = 1;
 /** Tries for a first plan, and for one into which something new came. */
@@ -56,7 +52,8 @@ const rowsOf = (b: Board, from: number): Row[] =>
   });
 
 /** Keeps where every step stands, so that the next look finds it there. */
-async function keep({ models, sequelize }: Database, { board, work, from }: KeptPlan): Promise<void> {
+async function keep({ models, sequelize }: Database, plan: KeptPlan): Promise<void> {
+  const { board, work, from } = plan;
   const rows = rowsOf(board, from);
   const now = new Set(rows.map((r) => r.step));
   const gone = Object.keys(work.before).filter((step) => !now.has(step));
@@ -77,6 +74,7 @@ async function keep({ models, sequelize }: Database, { board, work, from }: Kept
         updateOnDuplicate: ['personId', 'spot', 'startsAt'],
         transaction: t,
       });
+    await noteMoves(models, plan, t);
   });
 }
 

@@ -12,8 +12,9 @@ import type { Database } from '../db/connection.ts';
 import { houseLog } from '../keep/log.ts';
 import { lookOnly } from '../keep/look-only.ts';
 import { sharedLoad } from '../db/shared-load.ts';
-import { currentPlan, type KeptPlan } from './keep-plan.ts';
-import { MINUTE } from './read-work.ts';
+import { currentPlan } from './keep-plan.ts';
+import { loadMoves, type MovedByPlan } from './plan-moves.ts';
+import { MINUTE, type KeptPlan } from './read-work.ts';
 
 /** Moments are ms. */
 export interface WeekJob {
@@ -85,6 +86,8 @@ export interface LoadedWeek {
     readonly job: number;
     readonly why: string;
   }[];
+  /** what the plan moved by itself today, job by job */
+  readonly moved: readonly MovedByPlan[];
   /** checks after hand-over that are due, by day */
   readonly checks: readonly { readonly number: number; readonly customer: string; readonly day: string }[];
   readonly away: readonly {
@@ -104,7 +107,8 @@ export interface LoadedWeek {
   }[];
 }
 
-const SEED = 7;
+/** Whatever is said of the plan's chances is drawn alike, so that the same question has the same answer everywhere. */
+export const CHANCE_SEED = 7;
 const MOST_DRAWS = 1000;
 const LEAST_DRAWS = 200;
 const DRAWN_STEPS = 400_000;
@@ -206,9 +210,13 @@ function stepsOf({ board, from, puts }: KeptPlan): WeekStep[] {
 }
 
 /** A plan as a screen shows it. */
-export function shownWeek(plan: KeptPlan, now: number, checks: LoadedWeek['checks'] = []): LoadedWeek {
+export function shownWeek(
+  plan: KeptPlan,
+  now: number,
+  { checks, moved }: Pick<LoadedWeek, 'checks' | 'moved'> = { checks: [], moved: [] },
+): LoadedWeek {
   const { board, from, shop, work } = plan;
-  const chances = chancesOf(board, playThrough(board, drawsFor(plan), SEED));
+  const chances = chancesOf(board, playThrough(board, drawsFor(plan), CHANCE_SEED));
   const { zone } = shop.info;
   return {
     now,
@@ -238,6 +246,7 @@ export function shownWeek(plan: KeptPlan, now: number, checks: LoadedWeek['check
           ],
     ),
     checks,
+    moved,
     away: plan.away,
     extra: plan.extra,
   };
@@ -258,7 +267,11 @@ export const loadWeek = (db: Database, now: Date = new Date()): Promise<LoadedWe
   sharedLoad('week', async () => {
     const plan = await currentPlan(db, now);
     const { zone } = plan.shop.info;
-    const week = shownWeek(plan, now.getTime(), await checksDue(db, dayIn(now.getTime(), zone)));
+    const [checks, moved] = await Promise.all([
+      checksDue(db, dayIn(now.getTime(), zone)),
+      loadMoves(db.models, plan, wordsFor(plan)),
+    ]);
+    const week = shownWeek(plan, now.getTime(), { checks, moved });
     if (lookOnly() === null) await keepDates(db, week);
     return week;
   });

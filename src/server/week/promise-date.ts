@@ -4,6 +4,7 @@ import { promise } from '../../core/schedule/promise.ts';
 import { jobToPlan, NEW_JOB } from '../../core/schedule/steps-of-job.ts';
 import { addDays } from '../../core/days/zone.ts';
 import type { Database } from '../db/connection.ts';
+import { CHANCE_SEED, drawsFor } from './load-week.ts';
 import { currentPlan } from './keep-plan.ts';
 import { MINUTE } from './read-work.ts';
 import { closesOn } from './working-time.ts';
@@ -22,9 +23,6 @@ export interface PromiseDates {
   /** whose date becomes less likely, with before and after */
   readonly others: readonly { readonly job: number; readonly was: number; readonly is: number }[];
 }
-
-const DRAWS = 200;
-const SEED = 11;
 
 /** The first open day by whose closing something is ready. */
 function dayOf(at: number, zone: string, open: (d: Day) => boolean, closes: (d: Day) => number): Day {
@@ -47,7 +45,7 @@ export async function promiseDates(
   const plan = await currentPlan(db, now);
   const { board, from, shop, day } = plan;
   const job = jobToPlan({ ...NEW_JOB, wanted: operations }, day);
-  const found = promise(board, job, { draws: DRAWS, seed: SEED });
+  const found = promise(board, job, { draws: drawsFor(plan), seed: CHANCE_SEED });
   const { zone } = shop.info;
   const open = (d: Day): boolean => closedOn(shop.opening, d) === null;
   const days = ([0.5, 0.8, 0.95] as const).flatMap((chance, i): PromiseDay[] => {

@@ -4,6 +4,7 @@ import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { wholeOperation, type KeptOperation } from '../../core/catalogue/operations.ts';
 import { startOfDay, addDays, dayIn } from '../../core/days/zone.ts';
 import { may } from '../../core/people/roles.ts';
+import type { Board } from '../../core/schedule/board.ts';
 import type { ShopWork, Spot } from '../../core/schedule/shop-work.ts';
 import {
   jobToPlan,
@@ -41,6 +42,11 @@ export interface WeekWork {
   readonly initials: ReadonlyMap<number, string>;
   /** by what jobs become steps */
   readonly day: PlanningDay;
+}
+
+/** The work of the shop with its plan. */
+export interface KeptPlan extends WeekWork {
+  readonly board: Board;
 }
 
 interface LineRow {

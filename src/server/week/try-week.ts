@@ -1,19 +1,20 @@
 import { copyBoard, newBoard, type Board } from '../../core/schedule/board.ts';
-import { lowerBound } from '../../core/schedule/bound.ts';
+import { bounding } from '../../core/schedule/bound.ts';
 import { calendarOf } from '../../core/schedule/calendar.ts';
 import { chancesOf, playThrough } from '../../core/schedule/chance.ts';
 import { costOf, finishOf } from '../../core/schedule/cost.ts';
-import { improve } from '../../core/schedule/improve.ts';
+import { improving } from '../../core/schedule/improve.ts';
 import { replan } from '../../core/schedule/place.ts';
-import { remediesFor, standing, staysLonger, type Remedy } from '../../core/schedule/remedies.ts';
+import { standing, staysLonger, tryingRemedies, type Remedy } from '../../core/schedule/remedies.ts';
 import { sayRemedy } from '../../core/schedule/say-week.ts';
 import type { PlannedJob, ShopWork } from '../../core/schedule/shop-work.ts';
 import type { WeekTry } from '../../contracts/week-try.ts';
 import { addDays, clockOn, dayIn, startOfDay, wallClock } from '../../core/days/zone.ts';
 import type { Database } from '../db/connection.ts';
-import { currentPlan, type KeptPlan } from './keep-plan.ts';
-import { drawsFor, wordsFor } from './load-week.ts';
-import { MINUTE } from './read-work.ts';
+import { currentPlan } from './keep-plan.ts';
+import { CHANCE_SEED, drawsFor, wordsFor } from './load-week.ts';
+import { inSlices } from './in-slices.ts';
+import { MINUTE, type KeptPlan } from './read-work.ts';
 import { closesOn } from './working-time.ts';
 
 /** A step that another plan puts elsewhere. Moments are ms. */
@@ -48,16 +49,17 @@ const SEED = 7;
 const SAME_MINUTES = 15;
 const NOTABLE = 0.02;
 const BETTER_TRIES = 3000;
+const OTHER_TRIES = 400;
 const BETTER_MS = 2500;
 
 /** What differs between two plans, the second one of the same work or of some that differs a little. */
 function difference(plan: KeptPlan, other: Board): Omit<TriedWeek, 'gap'> {
   const { board: b, from } = plan;
   const ms = (minutes: number): number => from + minutes * MINUTE;
-  const draws = Math.min(400, drawsFor(plan));
+  const draws = drawsFor(plan);
   const [was, is] = [
-    chancesOf(b, playThrough(b, draws, SEED)),
-    chancesOf(other, playThrough(other, draws, SEED)),
+    chancesOf(b, playThrough(b, draws, CHANCE_SEED)),
+    chancesOf(other, playThrough(other, draws, CHANCE_SEED)),
   ];
   const before = standing(b);
   const after = standing(other);
@@ -185,21 +187,28 @@ function workWith(plan: KeptPlan, asked: WeekTry): ShopWork {
 }
 
 /** Tries something beside the plan that holds; nothing is changed by it. */
-export async function tryWeek(db: Database, asked: WeekTry, now: Date = new Date()): Promise<TriedWeek> {
+export async function tryWeek(
+  db: Database,
+  asked: WeekTry,
+  now: Date = new Date(),
+  signal?: AbortSignal,
+): Promise<TriedWeek> {
   const plan = await currentPlan(db, now);
   const { board } = plan;
   const until = performance.now() + BETTER_MS;
   if (asked.kind === 'better') {
     const better = copyBoard(board);
-    improve(better, { seed: SEED, more: (n) => n < BETTER_TRIES && performance.now() < until });
+    const more = (n: number): boolean => n < BETTER_TRIES && performance.now() < until;
+    await inSlices(improving(better, { seed: SEED, more }), signal);
     const cost = costOf(better);
-    const least = lowerBound(board.work, cost);
+    const least = await inSlices(bounding(board.work, cost), signal);
     return { ...difference(plan, better), gap: cost > 0 ? (cost - least) / cost : 0 };
   }
   const work = { ...workWith(plan, asked), before: standing(board) };
   const ahead = asked.kind === 'rush' ? [work.jobs.length - 1] : [];
   const other = replan(newBoard(work), ahead);
-  improve(other, { seed: SEED, more: (n) => n < 400 && performance.now() < until });
+  const more = (n: number): boolean => n < OTHER_TRIES && performance.now() < until;
+  await inSlices(improving(other, { seed: SEED, more }), signal);
   return { ...difference(plan, other), gap: null };
 }
 
@@ -244,6 +253,7 @@ export async function remediesOf(
   db: Database,
   jobId: number,
   now: Date = new Date(),
+  signal?: AbortSignal,
 ): Promise<readonly ShownRemedy[]> {
   const plan = await currentPlan(db, now);
   const { board, puts } = plan;
@@ -264,7 +274,8 @@ export async function remediesOf(
           version: puts.get(r.step)?.version ?? 0,
         }
       : null;
-  return remediesFor(board, job, SEED).map((t) => ({
+  const tried = await inSlices(tryingRemedies(board, job, CHANCE_SEED, drawsFor(plan)), signal);
+  return tried.map((t) => ({
     says: sayRemedy(t.remedy, words),
     was: t.was,
     is: t.is,

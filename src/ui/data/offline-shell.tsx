@@ -3,6 +3,7 @@
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { ToWorker } from '../../offline/kept-pages.ts';
+import { watchWaiting } from './another-version.ts';
 
 /** A page that somebody stays on for so long is worth keeping. */
 const STAYS_MS = 1500;
@@ -26,11 +27,7 @@ function useWaiting(worker: ServiceWorkerRegistration | null): ServiceWorker | n
   const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
   useEffect(() => {
     if (worker === null) return;
-    const look = () => setWaiting(navigator.serviceWorker.controller ? worker.waiting : null);
-    const found = () => worker.installing?.addEventListener('statechange', look);
-    look();
-    worker.addEventListener('updatefound', found);
-    return () => worker.removeEventListener('updatefound', found);
+    return watchWaiting(worker, () => navigator.serviceWorker.controller !== null, setWaiting);
   }, [worker]);
   return waiting;
 }

@@ -21,6 +21,7 @@ import type { FrettedString } from '../../core/intonation/predicted.ts';
 import { SUMS } from '../../core/sums/catalogue.ts';
 import { sumById, type AnySum } from '../../core/sums/run-sum.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
+import { useLateAddress } from './use-late-address.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { SetCompensation, StringPresets } from './presets.tsx';
@@ -40,7 +41,6 @@ const UNITS: Readonly<Record<LengthUnit, string>> = {
   in: 'inches',
 };
 const TEMPLATES = new Set(['nut-layout', 'saddle-top']);
-const ADDRESS_AFTER_MS = 250;
 const WISHES_EACH = 2;
 /** Tables of more columns than this get a wider form. */
 const WIDE_ROWS = 4;
@@ -275,36 +275,35 @@ const idIn = (path: string): string | null => /^\/sums\/([\w-]+)$/.exec(path)?.[
 /** Any of the calculations, without a job: found by what one wants to do, live as one types, kept in the address. */
 export function SumsPlace({ id, query }: { readonly id: string | null; readonly query: string }) {
   const [open, setOpen] = useState<Open | null>(() => (id === null ? null : openSum(id, query)));
+  const address = useLateAddress();
   useEffect(() => {
-    setOpen(id === null ? null : openSum(id, query));
-    // The address is read when one arrives by it, or by going back.
+    // A page that is shown again was made for the address it had at first: what was typed since stands in the present one.
+    const here = idIn(window.location.pathname) === id ? window.location.search : query;
+    setOpen(id === null ? null : openSum(id, here));
   }, [id, query]);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  useEffect(() => () => clearTimeout(timer.current), []);
   useEffect(() => {
     const back = () => {
+      address.drop();
       const at = idIn(window.location.pathname);
       setOpen(at === null ? null : openSum(at, window.location.search));
     };
     window.addEventListener('popstate', back);
     return () => window.removeEventListener('popstate', back);
-  }, []);
+  }, [address]);
   // The places lead back to all sums: the page stays the same one, only its address changes.
   const path = usePathname();
   useEffect(() => {
     const at = idIn(path);
     setOpen((was) => ((was?.sum.id ?? null) === at ? was : at === null ? null : openSum(at, '')));
-    if (at === null) clearTimeout(timer.current);
-  }, [path]);
+    // Who has arrived elsewhere is not taken back by what was typed before.
+    address.drop();
+  }, [path, address]);
   const change = (next: Open) => {
     setOpen(next);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      window.history.replaceState(null, '', `/sums/${next.sum.id}?${toAddress(next.typed, next.unit)}`);
-    }, ADDRESS_AFTER_MS);
+    address.later(`/sums/${next.sum.id}?${toAddress(next.typed, next.unit)}`);
   };
   const go = (to: string) => {
-    clearTimeout(timer.current);
+    address.drop();
     setOpen(openSum(to, ''));
     window.history.pushState(null, '', `/sums/${to}`);
   };

@@ -8,7 +8,7 @@ import { FormField } from '../kit/form-field.tsx';
 import Link from '../kit/link.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
-import type { Wish } from './week-board.tsx';
+import type { Wish } from './week-rows.tsx';
 import { sayChance } from '../../core/schedule/say-chance.ts';
 import { clock } from './week-time.ts';
 

@@ -134,3 +134,53 @@ export function WeekBar({
     </>
   );
 }
+
+/** A step in the row of the place it takes, while hands are on it and while it holds; drawn, it moves as it does in its other row. */
+export function PlaceBar({
+  step,
+  number,
+  place,
+  when,
+  columns,
+  chosen,
+  related,
+  may,
+  onChoose,
+  onKey,
+}: Omit<Shown, 'job'> & {
+  readonly number: number;
+  readonly place: string;
+  readonly when: string;
+  readonly may: boolean;
+  readonly onChoose: () => void;
+  readonly onKey: (e: KeyboardEvent) => void;
+}) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+    id: `place:${step.id}`,
+    disabled: !may,
+  });
+  const [left, right] = [placeOf(columns, step.start), placeOf(columns, step.hold)];
+  if (right <= 0 || left >= 1) return null;
+  const hold = `${may ? 'cursor-grab touch-manipulation' : ''} ${isDragging ? 'z-20 shadow-lg' : ''}`;
+  const outline = chosen ? 'z-10 outline-2 outline-offset-1 outline-ink' : '';
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...listeners}
+      aria-label={`${place}: ${number} ${step.title}, ${when}`}
+      aria-pressed={chosen}
+      title={`${number} ${step.title}`}
+      onClick={onChoose}
+      onKeyDown={onKey}
+      className={`absolute top-2 h-7 min-w-6 overflow-hidden border border-quiet px-1 text-left text-xs whitespace-nowrap ${related ? 'bg-shade text-ink' : 'bg-card text-quiet'} ${outline} ${hold}`}
+      style={{
+        left: percent(left),
+        width: percent(Math.max(0.004, right - left)),
+        ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
+      }}
+    >
+      {right - left > 0.03 && number}
+    </button>
+  );
+}

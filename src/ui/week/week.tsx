@@ -9,9 +9,10 @@ import { PageHead } from '../kit/page-head.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { Dangers } from './dangers.tsx';
+import { MovedToday } from './moved-today.tsx';
 import { OwnCalendar } from './own-calendar.tsx';
 import { usePuts } from './use-puts.ts';
-import type { Wish } from './week-board.tsx';
+import type { Wish } from './week-rows.tsx';
 import { WeekList } from './week-list.tsx';
 import { dayColumns } from './week-time.ts';
 
@@ -184,6 +185,7 @@ export function Week({ week, may, person }: Props) {
       <Head shown={shown} today={week.today} may={may} onShow={show} />
       <Suspense>{trying && <WhatIf week={week} onClose={() => show({ trying: false })} />}</Suspense>
       <Dangers week={week} may={may} />
+      <MovedToday week={week} />
       <Undone puts={puts} />
       <div className="flex gap-6 px-5 py-4 max-lg:flex-col">
         <div className="min-w-0 flex-1">

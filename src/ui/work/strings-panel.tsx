@@ -104,7 +104,7 @@ export function StringsPanel({ job, may }: { readonly job: LeafJob<'inspection'>
       aria-label="Strings"
       className="flex flex-wrap items-center gap-x-4 gap-y-1 border-y border-line py-2"
     >
-      <p className={`min-w-0 flex-1 text-sm ${off ? 'text-rubric' : 'text-quiet'}`}>
+      <p className={`min-w-48 flex-1 text-sm ${off ? 'text-rubric' : 'text-quiet'}`}>
         {off ? '◆ Strings off' : 'Strings on'}
         {last && (
           <>

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { MovedWhy } from '../../../core/schedule/why-moved.ts';
 
 /** Where an open step stands in the plan. */
 export class PlannedStep extends Model<InferAttributes<PlannedStep>, InferCreationAttributes<PlannedStep>> {
@@ -14,6 +15,17 @@ export class PlannedStep extends Model<InferAttributes<PlannedStep>, InferCreati
   declare personId: number;
   declare spot: string | null;
   declare startsAt: Date;
+}
+
+/** Where a step stood when the plan first moved it by itself on a day, and why it is elsewhere since; its moment is ms. */
+export class PlanMove extends Model<InferAttributes<PlanMove>, InferCreationAttributes<PlanMove>> {
+  declare step: string;
+  declare day: string;
+  declare jobId: number;
+  declare personId: number;
+  declare startsAt: Date;
+  declare why: MovedWhy;
+  declare movedAt: Date;
 }
 
 /** Where somebody put a step. */
@@ -84,6 +96,7 @@ export class WeekFeed extends Model<InferAttributes<WeekFeed>, InferCreationAttr
 interface Own {
   readonly WeekFeed: typeof WeekFeed;
   readonly PlannedStep: typeof PlannedStep;
+  readonly PlanMove: typeof PlanMove;
   readonly StepPut: typeof StepPut;
   readonly Absence: typeof Absence;
   readonly ExtraHours: typeof ExtraHours;
@@ -161,6 +174,18 @@ export function initWeek(sequelize: Sequelize, own: Own): void {
       startsAt: { ...moment(), field: 'starts_at' },
     },
     { sequelize, modelName: 'PlannedStep', tableName: 'planned_steps' },
+  );
+  own.PlanMove.init(
+    {
+      step,
+      day: { type: DataTypes.DATEONLY, primaryKey: true },
+      jobId: { ...number(), field: 'job_id' },
+      personId: { ...number(), field: 'person_id' },
+      startsAt: { ...moment(), field: 'starts_at' },
+      why: { type: DataTypes.JSON },
+      movedAt: { ...moment(), field: 'moved_at' },
+    },
+    { sequelize, modelName: 'PlanMove', tableName: 'plan_moves' },
   );
   own.StepPut.init(
     {

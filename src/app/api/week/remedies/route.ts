@@ -2,6 +2,7 @@ import { database } from '../../../../server/db/connection.ts';
 import { remediesOf } from '../../../../server/week/try-week.ts';
 import { tooOften } from '../../../_lib/pace.ts';
 import { currentActor } from '../../../_lib/session.ts';
+import { whileWaitedFor } from '../../../_lib/while-waited-for.ts';
 
 /** What would save a job's date: each way tried before it is told. */
 export async function GET(request: Request): Promise<Response> {
@@ -11,5 +12,5 @@ export async function GET(request: Request): Promise<Response> {
   if (often) return often;
   const job = Number(new URL(request.url).searchParams.get('job'));
   if (!Number.isSafeInteger(job) || job < 1) return new Response('Which job?', { status: 422 });
-  return Response.json(await remediesOf(database(), job), { headers: { 'Cache-Control': 'no-store' } });
+  return whileWaitedFor(remediesOf(database(), job, new Date(), request.signal));
 }

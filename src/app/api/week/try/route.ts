@@ -4,6 +4,7 @@ import { database } from '../../../../server/db/connection.ts';
 import { tryWeek } from '../../../../server/week/try-week.ts';
 import { tooOften } from '../../../_lib/pace.ts';
 import { currentActor } from '../../../_lib/session.ts';
+import { whileWaitedFor } from '../../../_lib/while-waited-for.ts';
 
 /** Another plan beside the one that holds, by what is asked in the address. Nothing is changed. */
 export async function GET(request: Request): Promise<Response> {
@@ -17,5 +18,5 @@ export async function GET(request: Request): Promise<Response> {
     const fields = Object.fromEntries(asked.error.issues.map((i) => [i.path.join('.'), i.message]));
     return Response.json({ message: 'Something is missing or cannot be read.', fields }, { status: 422 });
   }
-  return Response.json(await tryWeek(database(), asked.data), { headers: { 'Cache-Control': 'no-store' } });
+  return whileWaitedFor(tryWeek(database(), asked.data, new Date(), request.signal));
 }

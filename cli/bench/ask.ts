@@ -1,0 +1,15 @@
+/** A connection that was kept open and has been closed by the other side just then: nothing of what was asked was heard. */
+const wasClosed = (e: unknown): boolean => {
+  const { cause } = e as { readonly cause?: { readonly code?: string } };
+  return cause?.code === 'ECONNRESET' || cause?.code === 'UND_ERR_SOCKET';
+};
+
+/** Asks a server; once more on a new connection where the kept one was closed meanwhile. Commands carry their id, so none is done twice. */
+export async function ask(address: string, init?: RequestInit): Promise<Response> {
+  try {
+    return await fetch(address, init);
+  } catch (e) {
+    if (!wasClosed(e)) throw e;
+    return fetch(address, init);
+  }
+}

@@ -1,0 +1,195 @@
+'use client';
+
+import type { KeyboardEvent } from 'react';
+import type { Day } from '../../core/days/zone.ts';
+import type { LoadedWeek, WeekStep } from '../../server/week/load-week.ts';
+import { dayOf, sayWeekday } from '../kit/dates.ts';
+import { After, PlaceBar, WeekBar } from './week-bar.tsx';
+import { clock, rowItems, type DayColumn, type RowItem } from './week-time.ts';
+
+/** Where somebody wants a step: to whom, not before when (ms). */
+export interface Wish {
+  readonly worker: number | null;
+  readonly at: number | null;
+  /** how long it takes in all; undefined: as was said before */
+  readonly minutes?: number | null;
+}
+
+/** What every row knows. */
+export interface Shared {
+  readonly week: LoadedWeek;
+  readonly columns: readonly DayColumn[];
+  readonly chosen: WeekStep | null;
+  readonly may: boolean;
+  readonly onChoose: (step: WeekStep) => void;
+  readonly onPut: (step: WeekStep, wish: Wish) => void;
+  readonly onGiveBack: (step: WeekStep) => void;
+  /** shows one day alone, in which steps have room */
+  readonly onDay: (day: Day) => void;
+}
+
+const QUARTER = 15;
+export const MINUTE_MS = 60_000;
+const QUARTER_MS = QUARTER * MINUTE_MS;
+const LEAST_MINUTES = 5;
+/** The narrowest that is tapped, px. */
+const LEAST_PX = 28;
+const percent = (part: number): string => `${(100 * part).toFixed(3)}%`;
+
+/** A step made longer or shorter by so many minutes; where it stands is left as it was said. */
+export const lasting = (step: WeekStep, by: number): Wish => ({
+  worker: step.put?.worker ?? null,
+  at: step.put?.at ?? null,
+  minutes: Math.max(LEAST_MINUTES, step.inAll + by),
+});
+
+/**
+ * How a step moves by keys: a quarter of an hour, or to the next person; with Shift it lasts longer or shorter. P holds it,
+ * Delete gives it back.
+ */
+function keyWish(e: KeyboardEvent, step: WeekStep, workers: LoadedWeek['workers']): Wish | 'back' | null {
+  const at = workers.findIndex((w) => w.id === step.worker);
+  const other = (by: number): Wish | null => {
+    const next = workers[at + by];
+    return next ? { worker: next.id, at: step.start } : null;
+  };
+  if (e.shiftKey && e.key === 'ArrowRight') return lasting(step, QUARTER);
+  if (e.shiftKey && e.key === 'ArrowLeft') return lasting(step, -QUARTER);
+  switch (e.key) {
+    case 'ArrowLeft':
+      return { worker: step.worker, at: step.start - QUARTER_MS };
+    case 'ArrowRight':
+      return { worker: step.worker, at: step.start + QUARTER_MS };
+    case 'ArrowUp':
+      return other(-1);
+    case 'ArrowDown':
+      return other(1);
+    case 'p':
+      return { worker: step.worker, at: step.start };
+    case 'Delete':
+    case 'Backspace':
+      return 'back';
+    default:
+      return null;
+  }
+}
+
+/** What every picture of a step does: it is chosen, and moved by keys. */
+function holdOf(step: WeekStep, { week, columns, may, onChoose, onPut, onGiveBack }: Shared) {
+  const day = (columns.findLast((c) => c.from <= step.start) ?? columns[0])?.day ?? week.today;
+  const moves = may && !step.running;
+  return {
+    when: `${sayWeekday(day)} ${clock(step.start, week.zone)} to ${clock(step.end, week.zone)}`,
+    may: moves,
+    onChoose: () => onChoose(step),
+    onKey: (e: KeyboardEvent) => {
+      const wish = moves ? keyWish(e, step, week.workers) : null;
+      if (wish === null) return;
+      e.preventDefault();
+      if (wish === 'back') onGiveBack(step);
+      else onPut(step, { ...wish, at: wish.at === null ? null : Math.max(wish.at, week.now) });
+    },
+  };
+}
+
+/** A step in the row of who does it. */
+function Bar({ step, wide, ...shared }: Shared & { readonly step: WeekStep; readonly wide: number }) {
+  const { week, columns, chosen } = shared;
+  const job = week.jobs.find((j) => j.id === step.job);
+  if (!job) return null;
+  return (
+    <WeekBar
+      step={step}
+      job={job}
+      columns={columns}
+      wide={wide}
+      chosen={chosen?.id === step.id}
+      related={chosen?.job === step.job}
+      {...holdOf(step, shared)}
+    />
+  );
+}
+
+/** Some steps that are too narrow to be held each: a tap shows their day. */
+function Few({
+  item,
+  at,
+  ...shared
+}: Shared & {
+  readonly item: Extract<RowItem<WeekStep>, { kind: 'few' }>;
+  /** the place they take; none in the row of who does them */
+  readonly at?: string;
+}) {
+  const { week, columns, chosen, onDay } = shared;
+  const jobs = item.steps.flatMap((s) => week.jobs.find((j) => j.id === s.job) ?? []);
+  const red = jobs.some((j) => j.endangered);
+  const day = dayOf(item.steps[0]?.start ?? week.now);
+  const names = [...new Set(jobs.map((j) => j.number))].join(', ');
+  const related = item.steps.some((s) => s.job === chosen?.job);
+  return (
+    <>
+      {at === undefined &&
+        item.steps.map((s) => (
+          <After key={s.id} step={s} columns={columns} chosen={false} related={chosen?.job === s.job} />
+        ))}
+      <button
+        type="button"
+        className={`absolute top-1.5 flex h-8 items-center overflow-hidden border-2 text-xs ${red ? 'border-rubric text-rubric' : 'border-plain'} ${related ? 'bg-shade' : 'bg-card'}`}
+        style={{ left: percent(item.left), width: percent(item.right - item.left) }}
+        aria-label={`${at === undefined ? '' : `${at}: `}${item.steps.length} short ${item.steps.length === 1 ? 'step' : 'steps'} of ${names}, ${sayWeekday(day)}: show that day${red ? '; a date is in danger' : ''}`}
+        title={names}
+        onClick={() => onDay(day)}
+      >
+        <span className="mx-auto">{item.steps.length === 1 ? names : `${item.steps.length} ·`}</span>
+      </button>
+    </>
+  );
+}
+
+/** What somebody does, along their row. */
+export function RowOf({
+  worker,
+  wide,
+  ...shared
+}: Shared & { readonly worker: number; readonly wide: number }) {
+  const own = shared.week.steps.filter((s) => s.worker === worker);
+  return rowItems(own, shared.columns, LEAST_PX / wide).map((item) =>
+    item.kind === 'step' ? (
+      <Bar key={item.step.id} step={item.step} wide={wide} {...shared} />
+    ) : (
+      <Few key={item.steps[0]?.id ?? item.left} item={item} {...shared} />
+    ),
+  );
+}
+
+/** What takes a place, along its row: while hands are on it and while it holds. */
+export function RowOfPlace({
+  id,
+  name,
+  wide,
+  ...shared
+}: Shared & { readonly id: string; readonly name: string; readonly wide: number }) {
+  const { week, columns, chosen } = shared;
+  const own = week.steps.filter((s) => s.spot === id).map((s) => ({ ...s, end: s.hold }));
+  return rowItems(own, columns, LEAST_PX / wide).map((item) => {
+    if (item.kind === 'few')
+      return <Few key={item.steps[0]?.id ?? item.left} item={item} at={name} {...shared} />;
+    const step = week.steps.find((s) => s.id === item.step.id);
+    const job = week.jobs.find((j) => j.id === item.step.job);
+    return (
+      step &&
+      job && (
+        <PlaceBar
+          key={step.id}
+          step={step}
+          number={job.number}
+          place={name}
+          columns={columns}
+          chosen={chosen?.id === step.id}
+          related={chosen?.job === step.job}
+          {...holdOf(step, shared)}
+        />
+      )
+    );
+  });
+}
