@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 const KINDS = {
   // The core and what is pure beside it: files share what was loaded, so that it is loaded once.
   unit: {
-    include: ['src/**/*.test.{ts,tsx}', 'cli/**/*.test.ts'],
+    include: ['src/**/*.test.{ts,tsx}', 'cli/**/*.test.ts', 'tests/planner/**/*.test.ts'],
     pool: 'threads',
     isolate: false,
     // One: they fill up what the others leave, and on a starved machine a second is not heard in time.

@@ -12,14 +12,16 @@ export interface Search {
 }
 
 /**
- * So much worse than the best a plan may become on the way to a better one, as a part of what it costs beyond what each job would cost
- * alone; less and less, and again from the beginning after so many tries.
+ * So much worse than the best a plan may become on the way to a better one, as a part of what a job costs on average beyond what it
+ * would cost alone; less and less, and again from the beginning after so many tries.
  */
-const DETOUR = 0.001;
+const DETOUR = 0.3;
 const CYCLE = 2000;
 /** How often, and by how much, a seat that is not the soonest is tried. */
 const OTHER_SEAT = 0.15;
 const OTHER_SEAT_MINUTES = 1440;
+/** How often a job is wished into one pair of hands, so that it can wait for somebody who is not free first. */
+const WISHED = 0.1;
 const WINDOW = 2 * 1440;
 const MOST_AT_ONCE = 10;
 /** Other hands are worth little where a date presses, and hours where none does: minutes, tried in turn. */
@@ -117,7 +119,7 @@ function* search(
   const above = costs.map((c, job) => Math.max(0, c - (floor[job] ?? 0)));
   let now = costs.reduce((sum, c) => sum + c, 0);
   let least = now;
-  const detour = DETOUR * above.reduce((sum, c) => sum + c, 0);
+  const detour = (DETOUR * above.reduce((sum, c) => sum + c, 0)) / Math.max(1, movable.length);
   const jitter = (): number => (next() < OTHER_SEAT ? next() * OTHER_SEAT_MINUTES : 0);
   if (movable.length === 0) return;
   for (; more(found.tries); found.tries++) {
@@ -132,7 +134,8 @@ function* search(
     const otherHand = OTHER_HANDS[Math.floor(next() * OTHER_HANDS.length)] ?? OTHER_HAND;
     for (const job of shuffled(b, taken, above, next)) {
       if (next() < 0.3) replaceAsBefore(b, job);
-      placeJob(b, job, { jitter, otherHand });
+      const wished = next() < WISHED ? { wished: Math.floor(next() * b.work.workers.length) } : {};
+      placeJob(b, job, { jitter, otherHand, ...wished });
     }
     const made = taken.map((job) => costOfJob(b, job));
     const change = made.reduce((sum, c) => sum + c, 0) - was;

@@ -36,15 +36,18 @@ export interface OtherSeats {
   readonly jitter: () => number;
   /** minutes that other hands are worth */
   readonly otherHand: number;
+  /** whose hands the whole job is wished into, whoever had it before; none: those it is in */
+  readonly wished?: number;
 }
 
 /** The soonest seats. */
 const SOONEST: OtherSeats = { jitter: () => 0, otherHand: OTHER_HAND };
 
 /** The best seat of a step as the board stands: soonest done, in the hands it is in, by nobody who is needed for harder things. */
-export function bestSeat(b: Board, own: BoardStep, { jitter, otherHand }: OtherSeats = SOONEST): Seat | null {
+export function bestSeat(b: Board, own: BoardStep, others: OtherSeats = SOONEST): Seat | null {
+  const { jitter, otherHand, wished } = others;
   const from = mayBegin(b, own);
-  const hand = lastHand(b, own);
+  const hand = wished ?? lastHand(b, own);
   const before = b.work.before[own.step.id];
   let best: Seat | null = null;
   let least = Infinity;
