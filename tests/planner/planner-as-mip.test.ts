@@ -1,12 +1,11 @@
 /** The planner against a solver of another kind, on shops too large to try every plan of. */
-import fc from 'fast-check';
 import { lowerBound } from '../../src/core/schedule/bound.ts';
 import { costOf } from '../../src/core/schedule/cost.ts';
 import { findPlan } from '../../src/core/schedule/find-plan.ts';
 import type { ShopWork } from '../../src/core/schedule/shop-work.ts';
 import { job, shop, step, worker } from '../../src/core/schedule/work-for-tests.ts';
 import { seeded } from '../../src/core/seeded.ts';
-import { runs } from '../../src/runs-for-tests.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 import { GRID, leastCost } from './planner-as-mip.ts';
 
 /** Four days of seven hours with a break, and a weekend between them. */
@@ -55,25 +54,24 @@ function shopOnTheGrid(seed: number): ShopWork {
   return shop(workers, jobs, { spots });
 }
 
+/** How many shops are asked about, more of them by `--long`. */
+const SHOPS = LONG ? 300 : 8;
+
 test('no plan is cheaper than the solver says, the planner’s is within 2 % of it, and the bound is below it', async () => {
-  let asked = 0;
-  let above = 0;
-  await fc.assert(
-    fc.asyncProperty(fc.integer({ min: 1, max: 1_000_000 }), async (seed) => {
-      const work = shopOnTheGrid(seed);
-      const least = await leastCost(work, UNTIL);
-      // More than there are hours for: the planner looks further than the solver was asked to.
-      fc.pre(least !== null);
-      const found = costOf(findPlan(work, { seed: 1, more: (n) => n < 3000 }));
-      expect(found).toBeGreaterThanOrEqual(least - 1e-6);
-      expect(found).toBeLessThanOrEqual(1.02 * least + 1e-6);
-      expect(lowerBound(work, 3 * found + 10)).toBeLessThanOrEqual(least + 1e-6);
-      asked++;
-      above += found / least - 1;
-      // Others go on meanwhile: a test that held the process would be taken for a dead one.
-      await new Promise((resolve) => setImmediate(resolve));
-    }),
-    runs(10, 300),
-  );
-  expect(above / asked).toBeLessThan(0.005);
+  const above: number[] = [];
+  for (let seed = 1; above.length < SHOPS; seed++) {
+    // Others go on meanwhile: a test that held the process would be taken for a dead one.
+    await new Promise((resolve) => setImmediate(resolve));
+    const work = shopOnTheGrid(seed);
+    const least = await leastCost(work, UNTIL);
+    // More than there are hours for: the planner looks further than the solver was asked to.
+    if (least === null) continue;
+    const found = costOf(findPlan(work, { seed: 1, more: (n) => n < 10_000 }));
+    expect(found, `shop ${seed}`).toBeGreaterThanOrEqual(least - 1e-6);
+    expect(lowerBound(work, 3 * found + 10), `shop ${seed}`).toBeLessThanOrEqual(least + 1e-6);
+    above.push(found / least - 1);
+  }
+  // A search has no certainty: of a hundred such shops two may come out worse.
+  expect(above.filter((part) => part > 0.02).length).toBeLessThanOrEqual(0.02 * SHOPS);
+  expect(above.reduce((sum, part) => sum + part, 0) / SHOPS).toBeLessThan(0.003);
 });

@@ -1,8 +1,16 @@
 import { toEnd } from '../to-end.ts';
 import { jobAlone } from './alone.ts';
-import { newBoard, seat, unseat, type Board, type Seat } from './board.ts';
+import { mayBegin, newBoard, seat, unseat, type Board, type BoardStep, type Seat } from './board.ts';
 import { costOfJob, costWhenReady } from './cost.ts';
-import { isFixed, liftJob, OTHER_HAND, placeJob, replaceAsBefore } from './place.ts';
+import {
+  bestSeat,
+  isFixed,
+  liftJob,
+  OTHER_HAND,
+  placeJob,
+  replaceAsBefore,
+  type OtherSeats,
+} from './place.ts';
 import { seeded } from '../seeded.ts';
 
 export interface Search {
@@ -22,10 +30,24 @@ const OTHER_SEAT = 0.15;
 const OTHER_SEAT_MINUTES = 1440;
 /** How often a job is wished into one pair of hands, so that it can wait for somebody who is not free first. */
 const WISHED = 0.1;
+/** How often jobs come back step by step, not each as a whole. */
+const STEP_BY_STEP = 0.3;
+/** By how much a job is held back then at most. */
+const LATER_MINUTES = 4 * 1440;
+/** How often jobs are taken off that need not stand in each other's way: the more often, the fewer there are. */
+const ANY_AT_ALL = 4;
 const WINDOW = 2 * 1440;
 const MOST_AT_ONCE = 10;
 /** Other hands are worth little where a date presses, and hours where none does: minutes, tried in turn. */
 const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440] as const;
+
+function shuffle(all: number[], next: () => number): number[] {
+  for (let i = all.length - 1; i > 0; i--) {
+    const k = Math.floor(next() * (i + 1));
+    [all[i], all[k]] = [all[k] as number, all[i] as number];
+  }
+  return all;
+}
 
 /** Jobs that stand in each other's way: some that share hands or places with one, about the same time. */
 function neighbours(
@@ -48,12 +70,7 @@ function neighbours(
     );
     if (near) close.add(step.job);
   }
-  const all = [...close];
-  for (let i = all.length - 1; i > 0; i--) {
-    const k = Math.floor(next() * (i + 1));
-    [all[i], all[k]] = [all[k] as number, all[i] as number];
-  }
-  return all.slice(0, most);
+  return shuffle([...close], next).slice(0, most);
 }
 
 /** A job to begin with: the dearer one is than it would have to be, the more often. */
@@ -73,12 +90,36 @@ function shuffled(b: Board, jobs: readonly number[], costs: readonly number[], n
   const how = next();
   const noise = new Map(jobs.map((j) => [j, next()]));
   const key = (j: number): number => {
-    if (how < 0.3) return noise.get(j) ?? 0;
-    if (how < 0.6) return -(costs[j] ?? 0) * (0.5 + (noise.get(j) ?? 0));
+    if (how < 0.5) return noise.get(j) ?? 0;
+    if (how < 0.7) return -(costs[j] ?? 0) * (0.5 + (noise.get(j) ?? 0));
     const { due = null, hard = false } = b.work.jobs[j] ?? {};
     return ((due ?? 1e6) - (hard ? 5000 : 0)) * (0.8 + 0.4 * (noise.get(j) ?? 0));
   };
   return [...jobs].sort((x, y) => key(x) - key(y));
+}
+
+/**
+ * Puts jobs back step by step, whichever can begin soonest, some jobs held back by a while: what one waits for lets others go first, and
+ * they need not come before it or after it as a whole.
+ */
+function placeStepByStep(b: Board, jobs: readonly number[], others: OtherSeats, next: () => number): void {
+  const most = next() * LATER_MINUTES;
+  const later = new Map(jobs.map((job) => [job, most * next()]));
+  const open = new Set(jobs.flatMap((job) => b.ofJob[job] ?? []).filter((at) => !b.seats[at]));
+  for (;;) {
+    let soonest: BoardStep | null = null;
+    let least = Infinity;
+    for (const at of open) {
+      const own = b.steps[at] as BoardStep;
+      if (own.after.some((i) => !b.seats[i])) continue;
+      const begins = mayBegin(b, own) + (later.get(own.job) ?? 0);
+      if (begins < least) [least, soonest] = [begins, own];
+    }
+    if (!soonest) return;
+    open.delete(soonest.at);
+    const found = bestSeat(b, soonest, others);
+    if (found) seat(b, soonest.at, found);
+  }
 }
 
 /** The same as `improve`, try by try: whoever runs it may let others go on between two, or end it, and the best one found stands. */
@@ -122,17 +163,23 @@ function* search(
   const detour = (DETOUR * above.reduce((sum, c) => sum + c, 0)) / Math.max(1, movable.length);
   const jitter = (): number => (next() < OTHER_SEAT ? next() * OTHER_SEAT_MINUTES : 0);
   if (movable.length === 0) return;
+  const anyAtAll = Math.min(0.5, ANY_AT_ALL / movable.length);
   for (; more(found.tries); found.tries++) {
     const { tries } = found;
     yield tries;
     const first = pickJob(above, movable, next);
     const most = 1 + Math.floor(next() * Math.min(MOST_AT_ONCE, movable.length));
-    const taken = [first, ...neighbours(b, first, most, next, isMovable)];
+    const taken =
+      next() < anyAtAll
+        ? shuffle([...movable], next).slice(0, most)
+        : [first, ...neighbours(b, first, most, next, isMovable)];
     const before = taken.map((job) => (b.ofJob[job] ?? []).map((at) => [at, b.seats[at] ?? null] as const));
     const was = taken.reduce((sum, job) => sum + (costs[job] ?? 0), 0);
     for (const job of taken) liftJob(b, job);
     const otherHand = OTHER_HANDS[Math.floor(next() * OTHER_HANDS.length)] ?? OTHER_HAND;
-    for (const job of shuffled(b, taken, above, next)) {
+    const order = shuffled(b, taken, above, next);
+    if (next() < STEP_BY_STEP) placeStepByStep(b, order, { jitter, otherHand }, next);
+    for (const job of order) {
       if (next() < 0.3) replaceAsBefore(b, job);
       const wished = next() < WISHED ? { wished: Math.floor(next() * b.work.workers.length) } : {};
       placeJob(b, job, { jitter, otherHand, ...wished });

@@ -25,7 +25,7 @@ describe('every plan can be done', () => {
         expect(plan.steps.length + plan.unplaced.length).toBe(work.jobs.flatMap((j) => j.steps).length);
         for (const u of plan.unplaced) expect(u.why).toMatch(/\S/);
       }),
-      runs(200, 500),
+      runs(60, 500),
     );
   });
 
@@ -239,7 +239,7 @@ test('one pair of hands and no dates: shortest first is the best there is, and t
         expect(bound).toBeGreaterThanOrEqual(0.8 * best);
       },
     ),
-    runs(12, 60),
+    runs(8, 60),
   );
 });
 
@@ -251,6 +251,6 @@ test('of any shop, with skills, places, pins and answers awaited, the bound is b
       const cost = costOf(b);
       expect(lowerBound(b.work, 4 * cost + 10)).toBeLessThanOrEqual(cost + 1e-6);
     }),
-    runs(60, 2000),
+    runs(40, 2000),
   );
 });
