@@ -1,9 +1,12 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM_ARGS } from './cli/base/browser.ts';
+import { LONG } from './src/runs-for-tests.ts';
 
 export default defineConfig({
   testDir: 'tests/e2e',
   testMatch: '**/*.spec.ts',
+  // Each place is walked through each time; further ways of the same by `./rubrica test --long`.
+  ...(LONG ? {} : { grepInvert: /@long/ }),
   // A machine shared with others may give a tenth of a core: how fast it is, the bench says, not these.
   timeout: 1_200_000,
   expect: { timeout: 60_000 },

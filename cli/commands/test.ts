@@ -102,8 +102,8 @@ const LANES: readonly (readonly string[])[] = [
     'offline',
     'still',
   ],
-  ['hunt', 'plan', 'shelf', 'together', 'work', 'wrong-ways'],
-  ['people', 'photos', 'practice', 'shell', 'story'],
+  ['hunt', 'plan', 'shelf', 'shell', 'together', 'work', 'wrong-ways'],
+  ['people', 'photos', 'practice', 'story'],
   [],
 ];
 

@@ -3,6 +3,7 @@ import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeF
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 const ROOT = process.cwd();
 const run = promisify(execFile);
@@ -136,16 +137,21 @@ describe('the rules are alive: a deliberate violation fails', () => {
     global: 'export const page = (): unknown => globalThis;\n',
   };
 
-  test('a clock, a date, a random source, a dynamic import or a global in the core fails the lint, each', async () => {
-    await withFiles(inFolder('src/core/deliberate-violation', LINTED), async (cwd) => {
-      const args = ['--format', 'json', 'src/core/deliberate-violation'];
-      const { passed, words } = await attempt(bin('eslint'), args, cwd);
-      expect(passed).toBe(false);
-      const found = JSON.parse(words) as { filePath: string; errorCount: number }[];
-      const wrong = found.filter((f) => f.errorCount > 0).map((f) => f.filePath.replace(/^.*\/|\.ts$/g, ''));
-      expect(wrong.sort()).toEqual(Object.keys(LINTED).sort());
-    });
-  });
+  test.runIf(LONG)(
+    'a clock, a date, a random source, a dynamic import or a global in the core fails the lint, each',
+    async () => {
+      await withFiles(inFolder('src/core/deliberate-violation', LINTED), async (cwd) => {
+        const args = ['--format', 'json', 'src/core/deliberate-violation'];
+        const { passed, words } = await attempt(bin('eslint'), args, cwd);
+        expect(passed).toBe(false);
+        const found = JSON.parse(words) as { filePath: string; errorCount: number }[];
+        const wrong = found
+          .filter((f) => f.errorCount > 0)
+          .map((f) => f.filePath.replace(/^.*\/|\.ts$/g, ''));
+        expect(wrong.sort()).toEqual(Object.keys(LINTED).sort());
+      });
+    },
+  );
 
   const LINTED_EVERYWHERE: Readonly<Record<string, readonly [rule: string, text: string]>> = {
     any: ['no-explicit-any', 'export const loose = (x: any): unknown => x;\n'],
@@ -172,7 +178,7 @@ describe('the rules are alive: a deliberate violation fails', () => {
     file: ['max-lines', `export const x = 1;\n${'console.log(1);\n'.repeat(321)}`],
   };
 
-  test('what no file may hold fails the lint, each: also what only the types tell', async () => {
+  test.runIf(LONG)('what no file may hold fails the lint, each: also what only the types tell', async () => {
     const texts = Object.fromEntries(
       Object.entries(LINTED_EVERYWHERE).map(([name, [, text]]) => [name, text]),
     );
@@ -187,7 +193,7 @@ describe('the rules are alive: a deliberate violation fails', () => {
     });
   });
 
-  test('a document in the core fails the types', async () => {
+  test.runIf(LONG)('a document in the core fails the types', async () => {
     const found = await withFiles(
       { 'src/core/deliberate-violation.ts': 'export const title = (): string => document.title;\n' },
       (cwd) => attempt(bin('tsc'), ['-p', 'src/core/tsconfig.json', '--noEmit'], cwd),

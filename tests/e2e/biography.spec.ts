@@ -54,7 +54,7 @@ test('a limit that is set is said to be reached, and the desk works through whom
   await expect(one).toHaveCount(0);
 });
 
-test('a look is offered by e-mail with its reason in the customer’s words', async () => {
+test('a look is offered by e-mail with its reason in the customer’s words', { tag: '@long' }, async () => {
   await open(ilse, 'OR12-0021');
   await expect(ilse.getByRole('region', { name: 'What is watched' })).toContainText('past its limit');
   await go(ilse, '/desk/afterwards');

@@ -49,27 +49,31 @@ test('may I use it on this? at the step that cleans, at the item that asks, and 
   await expect(ilse.getByRole('region', { name: 'Fingerboard: Clean it' })).toBeVisible();
 });
 
-test('the shop says it otherwise, with why, as a version; how much cleaning the price has in it', async () => {
-  await go(ilse, '/house/care');
-  await ilse.getByRole('button', { name: /^On what/ }).click();
-  await ilse.getByRole('option', { name: 'Polyester or polyurethane' }).click();
-  await ilse.getByRole('button', { name: /^May naphtha touch it/ }).click();
-  await ilse.getByRole('option', { name: 'no, never', exact: true }).click();
-  await ilse.getByRole('button', { name: /^Keep as version/ }).click();
-  await expect(ilse.getByText('Say why: whoever reads it holds the cloth.')).toBeVisible();
-  await ilse.getByLabel('Why, for naphtha').fill('Not in this house.');
-  await ilse.getByRole('radio', { name: /^Cleaning body, board and frets/ }).check();
-  await accessible(ilse, 'care, as the shop says it');
-  await ilse.getByRole('button', { name: /^Keep as version/ }).click();
-  await expect(ilse.getByRole('button', { name: 'Take version 1 as a start' })).toBeVisible();
-  await go(ilse, '/stores/care');
-  await ilse.getByRole('button', { name: /^On what/ }).click();
-  await ilse.getByRole('option', { name: 'Polyester or polyurethane' }).click();
-  await ilse.getByLabel('What have you in your hand?').fill('lighter fluid');
-  await expect(ilse.getByText('Not in this house.').first()).toBeVisible();
-  // As it was: other tests of the shop read what ships.
-  await go(ilse, '/house/care');
-  await ilse.getByRole('radio', { name: /^Wiping it down/ }).check();
-  await ilse.getByRole('button', { name: /^Keep as version/ }).click();
-  await expect(ilse.getByRole('button', { name: 'Take version 2 as a start' })).toBeVisible();
-});
+test(
+  'the shop says it otherwise, with why, as a version; how much cleaning the price has in it',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/house/care');
+    await ilse.getByRole('button', { name: /^On what/ }).click();
+    await ilse.getByRole('option', { name: 'Polyester or polyurethane' }).click();
+    await ilse.getByRole('button', { name: /^May naphtha touch it/ }).click();
+    await ilse.getByRole('option', { name: 'no, never', exact: true }).click();
+    await ilse.getByRole('button', { name: /^Keep as version/ }).click();
+    await expect(ilse.getByText('Say why: whoever reads it holds the cloth.')).toBeVisible();
+    await ilse.getByLabel('Why, for naphtha').fill('Not in this house.');
+    await ilse.getByRole('radio', { name: /^Cleaning body, board and frets/ }).check();
+    await accessible(ilse, 'care, as the shop says it');
+    await ilse.getByRole('button', { name: /^Keep as version/ }).click();
+    await expect(ilse.getByRole('button', { name: 'Take version 1 as a start' })).toBeVisible();
+    await go(ilse, '/stores/care');
+    await ilse.getByRole('button', { name: /^On what/ }).click();
+    await ilse.getByRole('option', { name: 'Polyester or polyurethane' }).click();
+    await ilse.getByLabel('What have you in your hand?').fill('lighter fluid');
+    await expect(ilse.getByText('Not in this house.').first()).toBeVisible();
+    // As it was: other tests of the shop read what ships.
+    await go(ilse, '/house/care');
+    await ilse.getByRole('radio', { name: /^Wiping it down/ }).check();
+    await ilse.getByRole('button', { name: /^Keep as version/ }).click();
+    await expect(ilse.getByRole('button', { name: 'Take version 2 as a start' })).toBeVisible();
+  },
+);

@@ -86,53 +86,61 @@ test('a list is changed, put in another order by finger and by keyboard, kept, a
   await accessible(ilse, 'versions of a checklist');
 });
 
-test('lists go out as a file and come in again; a damaged file changes nothing', async () => {
-  await go(ilse, '/house/checklists');
-  const [download] = await Promise.all([
-    ilse.waitForEvent('download'),
-    ilse.getByRole('link', { name: 'All as a file' }).click(),
-  ]);
-  const text = await readFile(await download.path(), 'utf8');
-  const file = ilse.getByLabel('A JSON file of checklists');
-  const choose = (content: string) =>
-    file.setInputFiles({ name: 'lists.json', mimeType: 'application/json', buffer: Buffer.from(content) });
-  await choose(text.slice(0, -200));
-  await expect(
-    ilse.getByRole('alert').filter({ hasText: 'This is no JSON file. Nothing was changed.' }),
-  ).toBeVisible();
-  await choose(text);
-  await expect(ilse.getByRole('article', { name: 'Bench arrival' })).toContainText(
-    'The shop has this list just so.',
-  );
-  const lists = JSON.parse(text) as { id: string; items: { text: string }[] }[];
-  const floor = lists.find((l) => l.id === 'sales-floor');
-  if (floor?.items[0]) floor.items[0].text = 'Carton whole and dry';
-  await choose(JSON.stringify([floor]));
-  const article = ilse.getByRole('article', { name: 'New stock for the floor' });
-  await article.getByText('What would change').click();
-  await expect(article).toContainText('Carton whole and dry');
-  await article.getByRole('button', { name: /^Keep as version/ }).tap();
-  await expect(article).toHaveCount(0);
-  await ilse.getByRole('link', { name: /^New stock for the floor/ }).tap();
-  await expect(ilse.getByRole('row', { name: /Carton whole and dry/ })).toBeVisible();
-  await accessible(ilse, 'checklists');
-});
+test(
+  'lists go out as a file and come in again; a damaged file changes nothing',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/house/checklists');
+    const [download] = await Promise.all([
+      ilse.waitForEvent('download'),
+      ilse.getByRole('link', { name: 'All as a file' }).click(),
+    ]);
+    const text = await readFile(await download.path(), 'utf8');
+    const file = ilse.getByLabel('A JSON file of checklists');
+    const choose = (content: string) =>
+      file.setInputFiles({ name: 'lists.json', mimeType: 'application/json', buffer: Buffer.from(content) });
+    await choose(text.slice(0, -200));
+    await expect(
+      ilse.getByRole('alert').filter({ hasText: 'This is no JSON file. Nothing was changed.' }),
+    ).toBeVisible();
+    await choose(text);
+    await expect(ilse.getByRole('article', { name: 'Bench arrival' })).toContainText(
+      'The shop has this list just so.',
+    );
+    const lists = JSON.parse(text) as { id: string; items: { text: string }[] }[];
+    const floor = lists.find((l) => l.id === 'sales-floor');
+    if (floor?.items[0]) floor.items[0].text = 'Carton whole and dry';
+    await choose(JSON.stringify([floor]));
+    const article = ilse.getByRole('article', { name: 'New stock for the floor' });
+    await article.getByText('What would change').click();
+    await expect(article).toContainText('Carton whole and dry');
+    await article.getByRole('button', { name: /^Keep as version/ }).tap();
+    await expect(article).toHaveCount(0);
+    await ilse.getByRole('link', { name: /^New stock for the floor/ }).tap();
+    await expect(ilse.getByRole('row', { name: /Carton whole and dry/ })).toBeVisible();
+    await accessible(ilse, 'checklists');
+  },
+);
 
-test('new stock is inspected by its own list; who is at which item is seen by the other', async () => {
-  await go(tomas, '/job/415/inspection');
-  await tomas.getByRole('radio', { name: 'New stock for the floor' }).click();
-  const list = (page: Page) => page.getByRole('list', { name: 'All items' });
-  await expect(list(tomas).getByRole('button', { name: /^Protective film stays on/ })).toBeVisible();
-  await go(ilse, '/job/415/inspection');
-  await list(ilse)
-    .getByRole('button', { name: /^Relief/ })
-    .tap();
-  await expect(tomas.getByText('Ilse Marrow is here: Inspection')).toBeVisible(BY_ITSELF);
-  await expect(list(tomas).getByRole('button', { name: /^Relief/ })).toContainText('is here', BY_ITSELF);
-  await accessible(tomas, 'an inspection two people look at');
-});
+test(
+  'new stock is inspected by its own list; who is at which item is seen by the other',
+  { tag: '@long' },
+  async () => {
+    await go(tomas, '/job/415/inspection');
+    await tomas.getByRole('radio', { name: 'New stock for the floor' }).click();
+    const list = (page: Page) => page.getByRole('list', { name: 'All items' });
+    await expect(list(tomas).getByRole('button', { name: /^Protective film stays on/ })).toBeVisible();
+    await go(ilse, '/job/415/inspection');
+    await list(ilse)
+      .getByRole('button', { name: /^Relief/ })
+      .tap();
+    await expect(tomas.getByText('Ilse Marrow is here: Inspection')).toBeVisible(BY_ITSELF);
+    await expect(list(tomas).getByRole('button', { name: /^Relief/ })).toContainText('is here', BY_ITSELF);
+    await accessible(tomas, 'an inspection two people look at');
+  },
+);
 
-test('a technician looks at a list but does not keep it', async () => {
+test('a technician looks at a list but does not keep it', { tag: '@long' }, async () => {
   await go(tomas, FLOOR);
   await expect(tomas.getByText('A lead or the owner keeps lists; look around freely.')).toBeVisible();
   await expect(tomas.getByRole('button', { name: /^Keep as version/ })).toBeDisabled();

@@ -31,7 +31,7 @@ test('the receipt is seen, initialled with a finger, and printed', async () => {
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 });
 
-test('a thing is given back or its absence explained, by keyboard alone', async () => {
+test('a thing is given back or its absence explained, by keyboard alone', { tag: '@long' }, async () => {
   await go(desk, '/job/404/hand-over');
   const why = desk.getByRole('textbox', { name: /is not given back/ }).first();
   await why.focus();

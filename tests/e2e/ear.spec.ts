@@ -126,39 +126,41 @@ test('a whole six-string by ear: a wrong string and a door count nothing, every 
   await browser.close();
 });
 
-test('a noise before a try and with it: the ear says what the try did, and how much it buzzed stays with it', async ({
-  browser,
-}) => {
-  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
-  await go(page, `/job/${await takenIn('steel-acoustic', 'Rattling')}/plan#noise`);
-  const noise = page.getByRole('region', { name: 'The noise', exact: true });
-  await noise.getByRole('button', { name: 'Begin the hunt' }).click();
-  const next = noise.getByRole('region', { name: 'Next' });
-  const to = async (what: string) => {
-    await next.getByLabel('Or try').click();
-    await page.getByRole('option', { name: what }).click();
-  };
-  await to('Hold each tuner');
-  await next.getByRole('button', { name: 'Hear what it does' }).click();
-  const ear = next.getByRole('region', { name: 'The noise by the ear' });
-  await accessible(page, 'before a noise is heard');
-  const [rattles, clear]: [Played, Played] = [{ hz: 110, buzzes: true }, { hz: 110 }];
-  const file = ear.getByLabel('Or a WAV file of the same');
-  await file.setInputFiles(wav('half', [clear, rattles]));
-  await expect(ear).toContainText('It ended before both were heard.', HEARD);
-  await file.setInputFiles(wav('tuner', [rattles, { door: true }, rattles, clear, clear]));
-  await expect(next).toContainText(/By the ear: buzz 0\.\d\d before, 0\.\d\d with it: it stops/, HEARD);
-  await next.getByRole('button', { name: 'it stops' }).click();
-  const trail = noise.getByRole('region', { name: 'What was tried' });
-  await expect(trail).toContainText(/Hold each tuner: it stops \(buzz 0\.\d\d before, 0\.0\d with it\)/);
-  // The noise itself is known now: only the next try is heard.
-  await to('Hold pins and buttons');
-  await next.getByRole('button', { name: 'Hear what it does' }).click();
-  await ear.getByLabel('Or a WAV file of the same').setInputFiles(wav('pins', [rattles, rattles]));
-  await expect(next).toContainText('with it: it stays', HEARD);
-  await page.reload();
-  await expect(trail).toContainText('with it)');
-});
+test(
+  'a noise before a try and with it: the ear says what the try did, and how much it buzzed stays with it',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+    await go(page, `/job/${await takenIn('steel-acoustic', 'Rattling')}/plan#noise`);
+    const noise = page.getByRole('region', { name: 'The noise', exact: true });
+    await noise.getByRole('button', { name: 'Begin the hunt' }).click();
+    const next = noise.getByRole('region', { name: 'Next' });
+    const to = async (what: string) => {
+      await next.getByLabel('Or try').click();
+      await page.getByRole('option', { name: what }).click();
+    };
+    await to('Hold each tuner');
+    await next.getByRole('button', { name: 'Hear what it does' }).click();
+    const ear = next.getByRole('region', { name: 'The noise by the ear' });
+    await accessible(page, 'before a noise is heard');
+    const [rattles, clear]: [Played, Played] = [{ hz: 110, buzzes: true }, { hz: 110 }];
+    const file = ear.getByLabel('Or a WAV file of the same');
+    await file.setInputFiles(wav('half', [clear, rattles]));
+    await expect(ear).toContainText('It ended before both were heard.', HEARD);
+    await file.setInputFiles(wav('tuner', [rattles, { door: true }, rattles, clear, clear]));
+    await expect(next).toContainText(/By the ear: buzz 0\.\d\d before, 0\.\d\d with it: it stops/, HEARD);
+    await next.getByRole('button', { name: 'it stops' }).click();
+    const trail = noise.getByRole('region', { name: 'What was tried' });
+    await expect(trail).toContainText(/Hold each tuner: it stops \(buzz 0\.\d\d before, 0\.0\d with it\)/);
+    // The noise itself is known now: only the next try is heard.
+    await to('Hold pins and buttons');
+    await next.getByRole('button', { name: 'Hear what it does' }).click();
+    await ear.getByLabel('Or a WAV file of the same').setInputFiles(wav('pins', [rattles, rattles]));
+    await expect(next).toContainText('with it: it stays', HEARD);
+    await page.reload();
+    await expect(trail).toContainText('with it)');
+  },
+);
 
 test.describe('one string of others by the microphone', () => {
   const cases = [
@@ -169,7 +171,7 @@ test.describe('one string of others by the microphone', () => {
   ] as const;
   // Each takes as long as it is played: how all of them are heard, the core's own tests say.
   for (const [name, kind, which, number] of LONG ? cases : cases.slice(0, 2))
-    test(name, async () => {
+    test(name, { tag: '@long' }, async () => {
       const { browser, page } = await hearing(wav(name, played(kind, [number], [2.5])));
       await go(page, `/job/${await takenIn(kind, `Sounding ${number}`)}/readings`);
       await begin(page, which);
@@ -179,19 +181,27 @@ test.describe('one string of others by the microphone', () => {
     });
 });
 
-test('a WAV file does the same; what is no sound is said at its field', async ({ browser }) => {
-  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
-  await go(page, `/job/${await takenIn('ukulele', 'By file')}/readings`);
-  await page.getByRole('button', { name: 'Listen', exact: true }).click();
-  const file = panel(page).getByLabel('Or a WAV file of the same');
-  await file.setInputFiles({ name: 'notes.wav', mimeType: 'audio/wav', buffer: Buffer.from('not a sound') });
-  await expect(panel(page).getByRole('alert')).toContainText('This is no WAV file.');
-  await accessible(page, 'before listening');
-  const fretted = [1, -3, 2, 6];
-  await file.setInputFiles(wav('four', played('ukulele', null, fretted)));
-  await expect(panel(page)).toContainText('Every string was heard.', HEARD);
-  for (const [i, truth] of fretted.entries()) await standsNear(page, 4 - i, truth);
-});
+test(
+  'a WAV file does the same; what is no sound is said at its field',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+    await go(page, `/job/${await takenIn('ukulele', 'By file')}/readings`);
+    await page.getByRole('button', { name: 'Listen', exact: true }).click();
+    const file = panel(page).getByLabel('Or a WAV file of the same');
+    await file.setInputFiles({
+      name: 'notes.wav',
+      mimeType: 'audio/wav',
+      buffer: Buffer.from('not a sound'),
+    });
+    await expect(panel(page).getByRole('alert')).toContainText('This is no WAV file.');
+    await accessible(page, 'before listening');
+    const fretted = [1, -3, 2, 6];
+    await file.setInputFiles(wav('four', played('ukulele', null, fretted)));
+    await expect(panel(page)).toContainText('Every string was heard.', HEARD);
+    for (const [i, truth] of fretted.entries()) await standsNear(page, 4 - i, truth);
+  },
+);
 
 test('knocks on the body from a WAV file: its resonances, their picture and the notes they lie on', async ({
   browser,
@@ -213,46 +223,48 @@ test('knocks on the body from a WAV file: its resonances, their picture and the 
   await accessible(page, 'resonances of a body');
 });
 
-test('every place is played from a WAV file: what buzzes stands beside the readings and is named', async ({
-  browser,
-}) => {
-  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
-  const readings: Typed[] = [
-    ['relief', 0, 7, '0.2'],
-    ['action', 6, 12, '2.6'],
-    ['action', 1, 12, '2.1'],
-    ['saddle-standout', 0, 0, '4'],
-    ...[6, 5, 4, 3, 2, 1].map((n): Typed => ['nut-gap', n, 1, '0.15']),
-  ];
-  await go(page, `/job/${await takenIn('steel-acoustic', 'Everyplace', { readings })}/plan`);
-  await page.getByRole('radio', { name: 'Try it' }).click();
-  const heard = page.getByRole('region', { name: 'Played and heard' });
-  await heard.getByRole('button', { name: 'Play every place' }).click();
-  const places = page.getByRole('region', { name: 'Play every place' });
-  await places.getByLabel('Which').selectOption({ label: 'string 6' });
-  await places.getByRole('button', { name: /^Held up to fret/ }).click();
-  await page.getByRole('option', { name: '4', exact: true }).click();
-  await accessible(page, 'before every place is played');
-  // One place is played twice, one out of turn, and a door falls shut.
-  const at = (held: number, buzzes = false): Played => ({ hz: 82.407 * 2 ** (held / 12), buzzes });
-  const all = [at(0), { door: true } as const, at(1), at(1), at(3, true), at(2), at(4)];
-  await places.getByLabel('Or a WAV file of the same').setInputFiles(wav('places', all));
-  await expect(places).toContainText('5 of 5 places were heard, 1 of them buzz.', HEARD);
-  await expect(heard.getByRole('list', { name: 'Heard against the readings' })).toContainText(
-    'String 6 buzzes held behind fret 4, and by the readings there is room: fret 4 stands high',
-  );
-  await accessible(page, 'heard beside the readings');
-  await heard.getByText('5 places heard, one by one').click();
-  await expect(heard.getByText(/^string 6 at 3: ◆ buzzes \((0\.[5-9]\d|1\.00)\)/)).toBeVisible();
-  await expect(heard.getByText(/^string 6 at 1: clear \(0\.[0-4]\d\)/)).toBeVisible();
-  await heard.getByRole('button', { name: 'Take back string 6 at 3' }).click();
-  await expect(heard).toContainText('What is heard is what the readings say.');
-  await page.reload();
-  await page.getByRole('radio', { name: 'Try it' }).click();
-  await expect(heard).toContainText('4 places heard, one by one');
-});
+test(
+  'every place is played from a WAV file: what buzzes stands beside the readings and is named',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+    const readings: Typed[] = [
+      ['relief', 0, 7, '0.2'],
+      ['action', 6, 12, '2.6'],
+      ['action', 1, 12, '2.1'],
+      ['saddle-standout', 0, 0, '4'],
+      ...[6, 5, 4, 3, 2, 1].map((n): Typed => ['nut-gap', n, 1, '0.15']),
+    ];
+    await go(page, `/job/${await takenIn('steel-acoustic', 'Everyplace', { readings })}/plan`);
+    await page.getByRole('radio', { name: 'Try it' }).click();
+    const heard = page.getByRole('region', { name: 'Played and heard' });
+    await heard.getByRole('button', { name: 'Play every place' }).click();
+    const places = page.getByRole('region', { name: 'Play every place' });
+    await places.getByLabel('Which').selectOption({ label: 'string 6' });
+    await places.getByRole('button', { name: /^Held up to fret/ }).click();
+    await page.getByRole('option', { name: '4', exact: true }).click();
+    await accessible(page, 'before every place is played');
+    // One place is played twice, one out of turn, and a door falls shut.
+    const at = (held: number, buzzes = false): Played => ({ hz: 82.407 * 2 ** (held / 12), buzzes });
+    const all = [at(0), { door: true } as const, at(1), at(1), at(3, true), at(2), at(4)];
+    await places.getByLabel('Or a WAV file of the same').setInputFiles(wav('places', all));
+    await expect(places).toContainText('5 of 5 places were heard, 1 of them buzz.', HEARD);
+    await expect(heard.getByRole('list', { name: 'Heard against the readings' })).toContainText(
+      'String 6 buzzes held behind fret 4, and by the readings there is room: fret 4 stands high',
+    );
+    await accessible(page, 'heard beside the readings');
+    await heard.getByText('5 places heard, one by one').click();
+    await expect(heard.getByText(/^string 6 at 3: ◆ buzzes \((0\.[5-9]\d|1\.00)\)/)).toBeVisible();
+    await expect(heard.getByText(/^string 6 at 1: clear \(0\.[0-4]\d\)/)).toBeVisible();
+    await heard.getByRole('button', { name: 'Take back string 6 at 3' }).click();
+    await expect(heard).toContainText('What is heard is what the readings say.');
+    await page.reload();
+    await page.getByRole('radio', { name: 'Try it' }).click();
+    await expect(heard).toContainText('4 places heard, one by one');
+  },
+);
 
-test('keys say again, skip and stop; what was not heard is named', async () => {
+test('keys say again, skip and stop; what was not heard is named', { tag: '@long' }, async () => {
   const { browser, page } = await hearing(wav('quiet', [{ quiet: 4 }]));
   await go(page, `/job/${await takenIn('bass', 'Keys')}/readings`);
   await begin(page);

@@ -33,29 +33,33 @@ test('a note typed while a colleague writes another: both are shown, and one is 
   await expect(hangs(odile).getByLabel('Note')).toHaveValue('wants new pegs', BY_ITSELF);
 });
 
-test('what a colleague changes elsewhere is taken over, and what is typed survives a reload', async () => {
-  const number = await takenIn('nylon', 'One field each');
-  await go(ilse, `/job/${number}/arrival`);
-  await go(odile, `/job/${number}/arrival`);
-  await hangs(ilse).getByLabel('Note').fill('second shelf');
-  await hangs(odile)
-    .getByRole('button', { name: /^Who has it/ })
-    .click();
-  await odile.getByRole('option', { name: 'Nadia Brook' }).click();
-  await hangs(odile).getByRole('button', { name: 'Hang it there' }).click();
-  await expect(hangs(ilse).getByRole('button', { name: /^Who has it/ })).toContainText(
-    'Nadia Brook',
-    BY_ITSELF,
-  );
-  await ilse.reload();
-  await live(ilse);
-  await expect(hangs(ilse).getByLabel('Note')).toHaveValue('second shelf');
-  await hangs(ilse).getByRole('button', { name: 'Hang it there' }).click();
-  await expect(hangs(odile).getByLabel('Note')).toHaveValue('second shelf', BY_ITSELF);
-  await expect(hangs(odile).getByRole('button', { name: /^Who has it/ })).toContainText('Nadia Brook');
-});
+test(
+  'what a colleague changes elsewhere is taken over, and what is typed survives a reload',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('nylon', 'One field each');
+    await go(ilse, `/job/${number}/arrival`);
+    await go(odile, `/job/${number}/arrival`);
+    await hangs(ilse).getByLabel('Note').fill('second shelf');
+    await hangs(odile)
+      .getByRole('button', { name: /^Who has it/ })
+      .click();
+    await odile.getByRole('option', { name: 'Nadia Brook' }).click();
+    await hangs(odile).getByRole('button', { name: 'Hang it there' }).click();
+    await expect(hangs(ilse).getByRole('button', { name: /^Who has it/ })).toContainText(
+      'Nadia Brook',
+      BY_ITSELF,
+    );
+    await ilse.reload();
+    await live(ilse);
+    await expect(hangs(ilse).getByLabel('Note')).toHaveValue('second shelf');
+    await hangs(ilse).getByRole('button', { name: 'Hang it there' }).click();
+    await expect(hangs(odile).getByLabel('Note')).toHaveValue('second shelf', BY_ITSELF);
+    await expect(hangs(odile).getByRole('button', { name: /^Who has it/ })).toContainText('Nadia Brook');
+  },
+);
 
-test('House keeps what is typed when a colleague saves', async () => {
+test('House keeps what is typed when a colleague saves', { tag: '@long' }, async () => {
   await go(ilse, '/house/hand-over');
   await go(odile, '/house/hand-over');
   const days = (page: Page) => page.getByLabel('Days a customer’s link opens');
@@ -104,69 +108,82 @@ test('the same reading once more is sent, an emptied one is taken back after one
   await expect(ilse.getByText(/took a reading back/).first()).toBeVisible();
 });
 
-test('a place where another hangs is said, and both hang there when that is meant', async () => {
-  const [first, second] = [await takenIn('ukulele', 'First there'), await takenIn('ukulele', 'Second there')];
-  const hang = async (number: number) => {
-    await go(ilse, `/job/${number}/arrival`);
-    await hangs(ilse)
-      .getByRole('button', { name: /^Place/ })
-      .click();
-    await ilse.getByRole('option', { name: /^B4/ }).click();
-    await hangs(ilse).getByRole('button', { name: 'Hang it there' }).click();
-  };
-  await hang(first);
-  await expect(hangs(ilse).getByRole('button', { name: 'Hang it there' })).toBeDisabled();
-  await hang(second);
-  await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toBeVisible();
-  await hangs(ilse).getByRole('button', { name: 'Both hang there' }).click();
-  await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toHaveCount(0);
-});
+test(
+  'a place where another hangs is said, and both hang there when that is meant',
+  { tag: '@long' },
+  async () => {
+    const [first, second] = [
+      await takenIn('ukulele', 'First there'),
+      await takenIn('ukulele', 'Second there'),
+    ];
+    const hang = async (number: number) => {
+      await go(ilse, `/job/${number}/arrival`);
+      await hangs(ilse)
+        .getByRole('button', { name: /^Place/ })
+        .click();
+      await ilse.getByRole('option', { name: /^B4/ }).click();
+      await hangs(ilse).getByRole('button', { name: 'Hang it there' }).click();
+    };
+    await hang(first);
+    await expect(hangs(ilse).getByRole('button', { name: 'Hang it there' })).toBeDisabled();
+    await hang(second);
+    await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toBeVisible();
+    await hangs(ilse).getByRole('button', { name: 'Both hang there' }).click();
+    await expect(hangs(ilse).getByText(`${first} hangs at B4 already.`)).toHaveCount(0);
+  },
+);
 
 /** Long enough for a screen that listens to hear of a change before its next page is there. */
 const HEARD_MS = 1_000;
 
-test('what a colleague reads while a page is on its way stands on it when it is shown', async () => {
-  const number = await takenIn('nylon', 'On its way');
-  const path = `/job/${number}/readings`;
-  const jobId = await asOdile(async (_, db) => (await db.models.Job.findOne({ where: { number } }))?.id ?? 0);
-  const read = (string: number, typed: string) =>
-    asOdile((give) =>
-      give('readings.save', {
-        jobId,
-        round: 'as-found',
-        quantity: 'action',
-        string,
-        fret: 12,
-        typed,
-        unit: 'mm',
-        version: 0,
-      }),
+test(
+  'what a colleague reads while a page is on its way stands on it when it is shown',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('nylon', 'On its way');
+    const path = `/job/${number}/readings`;
+    const jobId = await asOdile(
+      async (_, db) => (await db.models.Job.findOne({ where: { number } }))?.id ?? 0,
     );
-  /** The house has made the page; somebody else goes on before it is there. */
-  const meanwhile = async (work: () => Promise<unknown>) => {
-    let held = false;
-    await ilse.route(
-      (url) => url.pathname === path,
-      async (route) => {
-        if (held) return route.continue();
-        held = true;
-        const made = await route.fetch();
-        await work();
-        await ilse.waitForTimeout(HEARD_MS);
-        return route.fulfill({ response: made });
-      },
-    );
-  };
-  await go(ilse, '/job/408/arrival');
-  for (const string of [6, 1]) {
-    await meanwhile(() => read(string, '3'));
-    // Once by going there from another job, once by loading it.
-    if (string === 6) await go(ilse, path);
-    else await load(ilse, path);
-    await expect(ilse.locator(`[id="station-action:${string}:12"]`)).not.toHaveValue('', BY_ITSELF);
-    await ilse.unrouteAll({ behavior: 'wait' });
-  }
-});
+    const read = (string: number, typed: string) =>
+      asOdile((give) =>
+        give('readings.save', {
+          jobId,
+          round: 'as-found',
+          quantity: 'action',
+          string,
+          fret: 12,
+          typed,
+          unit: 'mm',
+          version: 0,
+        }),
+      );
+    /** The house has made the page; somebody else goes on before it is there. */
+    const meanwhile = async (work: () => Promise<unknown>) => {
+      let held = false;
+      await ilse.route(
+        (url) => url.pathname === path,
+        async (route) => {
+          if (held) return route.continue();
+          held = true;
+          const made = await route.fetch();
+          await work();
+          await ilse.waitForTimeout(HEARD_MS);
+          return route.fulfill({ response: made });
+        },
+      );
+    };
+    await go(ilse, '/job/408/arrival');
+    for (const string of [6, 1]) {
+      await meanwhile(() => read(string, '3'));
+      // Once by going there from another job, once by loading it.
+      if (string === 6) await go(ilse, path);
+      else await load(ilse, path);
+      await expect(ilse.locator(`[id="station-action:${string}:12"]`)).not.toHaveValue('', BY_ITSELF);
+      await ilse.unrouteAll({ behavior: 'wait' });
+    }
+  },
+);
 
 test('a page that is loaded is not asked for a second time', async () => {
   const asked: string[] = [];

@@ -17,27 +17,33 @@ const take = async (page: Page, name: string): Promise<string> => {
   return readFile(await download.path(), 'latin1');
 };
 
-test('the book goes out as vCards and CSV, and comes in again without doubling anybody', async () => {
-  await go(odile, '/shelf/exchange');
-  await accessible(odile, 'in and out');
-  const cards = await take(odile, 'Customers as vCards');
-  expect(cards).toContain('BEGIN:VCARD\r\nVERSION:4.0\r\nFN:');
-  const upload = (name: string, text: string) =>
-    book(odile).setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text, 'latin1') });
-  await upload(
-    'in.vcf',
-    `${cards}BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Wanda Harrow\r\nTEL:555 0909\r\nEND:VCARD\r\n`,
-  );
-  await odile.getByRole('button', { name: 'Write them into the book' }).click();
-  await expect(odile.getByText(/^1 customers written, \d+ were known already\.$/)).toBeVisible();
-  const sheet = await take(odile, 'Customers as CSV');
-  expect(sheet).toContain('Wanda Harrow,555 0909,\r\n');
-  await upload('in.csv', await take(odile, 'Instruments as CSV'));
-  await odile.getByRole('button', { name: 'Write them into the book' }).click();
-  await expect(odile.getByText(/^0 instruments written, \d+ were known already\.$/)).toBeVisible();
-  await upload('in.csv', 'name,phone,email\r\n"Wanda,5,\r\n');
-  await expect(odile.getByRole('alert').filter({ hasText: 'Nothing was changed.' })).toContainText('Line 2');
-});
+test(
+  'the book goes out as vCards and CSV, and comes in again without doubling anybody',
+  { tag: '@long' },
+  async () => {
+    await go(odile, '/shelf/exchange');
+    await accessible(odile, 'in and out');
+    const cards = await take(odile, 'Customers as vCards');
+    expect(cards).toContain('BEGIN:VCARD\r\nVERSION:4.0\r\nFN:');
+    const upload = (name: string, text: string) =>
+      book(odile).setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text, 'latin1') });
+    await upload(
+      'in.vcf',
+      `${cards}BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Wanda Harrow\r\nTEL:555 0909\r\nEND:VCARD\r\n`,
+    );
+    await odile.getByRole('button', { name: 'Write them into the book' }).click();
+    await expect(odile.getByText(/^1 customers written, \d+ were known already\.$/)).toBeVisible();
+    const sheet = await take(odile, 'Customers as CSV');
+    expect(sheet).toContain('Wanda Harrow,555 0909,\r\n');
+    await upload('in.csv', await take(odile, 'Instruments as CSV'));
+    await odile.getByRole('button', { name: 'Write them into the book' }).click();
+    await expect(odile.getByText(/^0 instruments written, \d+ were known already\.$/)).toBeVisible();
+    await upload('in.csv', 'name,phone,email\r\n"Wanda,5,\r\n');
+    await expect(odile.getByRole('alert').filter({ hasText: 'Nothing was changed.' })).toContainText(
+      'Line 2',
+    );
+  },
+);
 
 test('a whole job goes out as a zip; damaged it is refused, and a second time it is a job of its own', async () => {
   await go(odile, '/job/402/hand-over');

@@ -72,47 +72,51 @@ test('two people on one list see each other; a reading is taken without leaving 
   await ilse.getByRole('radio', { name: 'all', exact: true }).tap();
 });
 
-test('an answer whose acknowledgement is lost is given once, and the next one follows it', async () => {
-  await go(tomas, '/job/414/inspection');
-  const item = await tomas.getByRole('heading', { level: 2 }).first().textContent();
-  let lost = 0;
-  let loads = 0;
-  tomas.on('domcontentloaded', () => loads++);
-  await tomas.route('**/api/command', async (route) => {
-    if (lost++ > 0) return route.continue();
-    await route.fetch().catch(() => undefined);
-    await route.abort('internetdisconnected');
-  });
-  await tomas.keyboard.press('f');
-  const row = tomas
-    .getByRole('list', { name: 'All items' })
-    .getByRole('button', { name: new RegExp(`^${item ?? ''}`) });
-  await expect(row).toContainText('fine');
-  // The house's own news of it may be here before the tablet gives it once more; the page stays what it was meanwhile.
-  await expect.poll(() => ({ again: lost >= 2, loads })).toEqual({ again: true, loads: 0 });
-  await tomas.unroute('**/api/command');
-  await tomas.context().setOffline(true);
-  const next = await tomas.getByRole('heading', { level: 2 }).first().textContent();
-  await tomas.getByRole('textbox', { name: 'Note' }).fill('written without a connection');
-  await tomas.getByRole('button', { name: /^Watch/ }).click();
-  const then = tomas
-    .getByRole('list', { name: 'All items' })
-    .getByRole('button', { name: new RegExp(`^${next ?? ''}`) });
-  await expect(then).toContainText('unsent');
-  await expect(tomas.getByRole('heading', { level: 2 }).first()).not.toHaveText(next ?? '');
-  await tomas.context().setOffline(false);
-  await expect(then).not.toContainText('unsent');
-  await expect(then).toContainText('watch');
-  const db = openDatabase(DATABASE);
-  const job = await db.models.Job.findOne({ where: { number: 414 } });
-  const inspection = await db.models.Inspection.findOne({ where: { jobId: job?.id ?? 0 } });
-  const answers = await db.models.InspectionAnswer.findAll({
-    where: { inspectionId: inspection?.id ?? 0 },
-    order: [['id', 'DESC']],
-  });
-  expect(answers.slice(0, 2).map((a) => [a.answer, a.note, a.version])).toEqual([
-    ['watch', 'written without a connection', 1],
-    ['fine', '', 1],
-  ]);
-  await db.sequelize.close();
-});
+test(
+  'an answer whose acknowledgement is lost is given once, and the next one follows it',
+  { tag: '@long' },
+  async () => {
+    await go(tomas, '/job/414/inspection');
+    const item = await tomas.getByRole('heading', { level: 2 }).first().textContent();
+    let lost = 0;
+    let loads = 0;
+    tomas.on('domcontentloaded', () => loads++);
+    await tomas.route('**/api/command', async (route) => {
+      if (lost++ > 0) return route.continue();
+      await route.fetch().catch(() => undefined);
+      await route.abort('internetdisconnected');
+    });
+    await tomas.keyboard.press('f');
+    const row = tomas
+      .getByRole('list', { name: 'All items' })
+      .getByRole('button', { name: new RegExp(`^${item ?? ''}`) });
+    await expect(row).toContainText('fine');
+    // The house's own news of it may be here before the tablet gives it once more; the page stays what it was meanwhile.
+    await expect.poll(() => ({ again: lost >= 2, loads })).toEqual({ again: true, loads: 0 });
+    await tomas.unroute('**/api/command');
+    await tomas.context().setOffline(true);
+    const next = await tomas.getByRole('heading', { level: 2 }).first().textContent();
+    await tomas.getByRole('textbox', { name: 'Note' }).fill('written without a connection');
+    await tomas.getByRole('button', { name: /^Watch/ }).click();
+    const then = tomas
+      .getByRole('list', { name: 'All items' })
+      .getByRole('button', { name: new RegExp(`^${next ?? ''}`) });
+    await expect(then).toContainText('unsent');
+    await expect(tomas.getByRole('heading', { level: 2 }).first()).not.toHaveText(next ?? '');
+    await tomas.context().setOffline(false);
+    await expect(then).not.toContainText('unsent');
+    await expect(then).toContainText('watch');
+    const db = openDatabase(DATABASE);
+    const job = await db.models.Job.findOne({ where: { number: 414 } });
+    const inspection = await db.models.Inspection.findOne({ where: { jobId: job?.id ?? 0 } });
+    const answers = await db.models.InspectionAnswer.findAll({
+      where: { inspectionId: inspection?.id ?? 0 },
+      order: [['id', 'DESC']],
+    });
+    expect(answers.slice(0, 2).map((a) => [a.answer, a.note, a.version])).toEqual([
+      ['watch', 'written without a connection', 1],
+      ['fine', '', 1],
+    ]);
+    await db.sequelize.close();
+  },
+);

@@ -34,7 +34,7 @@ async function leaf(page: Page, name: string): Promise<void> {
   await live(page);
 }
 
-test('the whole story by keyboard alone', async ({ browser }) => {
+test('the whole story by keyboard alone', { tag: '@long' }, async ({ browser }) => {
   const page = await tablet(browser, A, 'Odile Farrant', '480216');
   await go(page, '/rack');
   await press(page, page.getByRole('link', { name: 'Desk' }));

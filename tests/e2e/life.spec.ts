@@ -22,33 +22,37 @@ test('an instrument with seven visits over five years tells its story', async ()
   await accessible(ilse, 'the life of an instrument');
 });
 
-test('taken in again, the plan turns its rod by what it did before, and says so', async () => {
-  await go(ilse, '/shelf?find=KL-0107');
-  await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();
-  await ilse.getByRole('link', { name: 'Take it in' }).click();
-  await ilse.getByLabel(/in their own words/).fill('It has come up again.');
-  await ilse.getByRole('button', { name: 'Take it in' }).click();
-  await ilse.waitForURL(/\/job\/\d+\/arrival/);
-  const job = new URL(ilse.url()).pathname.replace('/arrival', '');
-  await go(ilse, `${job}/readings`);
-  for (const [key, text] of [
-    ['relief:0:7', '.016'],
-    ['action:6:12', '6/64'],
-    ['action:1:12', '5/64'],
-  ] as const) {
-    await ilse.locator(`[id="station-${key}"]`).fill(text);
-    await ilse.locator(`[id="station-${key}"]`).press('Enter');
-  }
-  await go(ilse, `${job}/plan`);
-  const line = ilse.getByRole('listitem').filter({ hasText: 'truss rod' }).first();
-  await line.getByText('Why').click();
-  await expect(line).toContainText(
-    /One eighth usually takes out 0\.0[78]\d? mm \(\d turns of its own, over what the trade says\)/,
-  );
-  await go(ilse, '/shelf?find=KL-0107');
-  await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();
-  await expect(ilse.getByRole('link', { name: 'Take it in' })).toHaveCount(0);
-});
+test(
+  'taken in again, the plan turns its rod by what it did before, and says so',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/shelf?find=KL-0107');
+    await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();
+    await ilse.getByRole('link', { name: 'Take it in' }).click();
+    await ilse.getByLabel(/in their own words/).fill('It has come up again.');
+    await ilse.getByRole('button', { name: 'Take it in' }).click();
+    await ilse.waitForURL(/\/job\/\d+\/arrival/);
+    const job = new URL(ilse.url()).pathname.replace('/arrival', '');
+    await go(ilse, `${job}/readings`);
+    for (const [key, text] of [
+      ['relief:0:7', '.016'],
+      ['action:6:12', '6/64'],
+      ['action:1:12', '5/64'],
+    ] as const) {
+      await ilse.locator(`[id="station-${key}"]`).fill(text);
+      await ilse.locator(`[id="station-${key}"]`).press('Enter');
+    }
+    await go(ilse, `${job}/plan`);
+    const line = ilse.getByRole('listitem').filter({ hasText: 'truss rod' }).first();
+    await line.getByText('Why').click();
+    await expect(line).toContainText(
+      /One eighth usually takes out 0\.0[78]\d? mm \(\d turns of its own, over what the trade says\)/,
+    );
+    await go(ilse, '/shelf?find=KL-0107');
+    await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();
+    await expect(ilse.getByRole('link', { name: 'Take it in' })).toHaveCount(0);
+  },
+);
 
 test('anything is found from anywhere: by / and a word, with a letter wrong, and by keys alone', async () => {
   await go(ilse, '/week');

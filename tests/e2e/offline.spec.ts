@@ -56,41 +56,43 @@ test('ten minutes of answers without a connection come through once and in order
   await expect(ilse.getByText(`${keys.length} of`)).toBeVisible(BY_ITSELF);
 });
 
-test('a step’s clock, a note and an accident without a connection: shown as unsent, right when they arrive', async ({
-  browser,
-}) => {
-  const number = await takenIn('ukulele', 'Off the clock', { work: ['clean-body'] });
-  const tomas = await tablet(browser, A, 'Tomas Vey', '1357');
-  await tomas.clock.install({ time: Date.now() - 10 * MINUTE });
-  await go(tomas, `/job/${number}/work`);
-  await tomas.context().setOffline(true);
-  await tomas.getByRole('button', { name: 'Start: Wipe the body down' }).click();
-  await expect(tomas.getByRole('heading', { name: /running · unsent/ })).toBeVisible();
-  await tomas.clock.fastForward(6 * MINUTE);
-  await tomas.getByLabel(/Note, or a question/).fill('Sticky under the strings.');
-  await tomas.getByRole('button', { name: 'Write it down' }).click();
-  await tomas.getByRole('button', { name: 'Pause: Wipe the body down' }).click();
-  await tomas.clock.fastForward(2 * MINUTE);
-  await tomas.getByRole('button', { name: 'Something went wrong' }).click();
-  await tomas.getByLabel(/What happened/).fill('A drop of polish on the rosette.');
-  await tomas.getByLabel(/What was done about it/).fill('Wiped off at once.');
-  await tomas
-    .getByRole('form', { name: 'An accident' })
-    .getByRole('button', { name: 'Write it down' })
-    .click();
-  await expect(unsent(tomas)).toContainText('4 not sent yet');
-  await tomas.context().setOffline(false);
-  await expect(unsent(tomas)).toHaveCount(0, BY_ITSELF);
-  await expect(tomas.getByText('Wiped off at once.')).toBeVisible(BY_ITSELF);
-  const done = (await events(number)).slice(-4);
-  expect(done.map((e) => e.kind)).toEqual(['step start', 'remark made', 'step pause', 'accident recorded']);
-  const { line, clock } = await inDatabase(async ({ models }) => {
-    const job = await models.Job.findOne({ where: { number } });
-    const line = await models.WorkLine.findOne({ where: { jobId: job?.id ?? 0 } });
-    return { line, clock: await models.TimeEntry.findOne({ where: { lineId: line?.id ?? 0 } }) };
-  });
-  const worked = ((clock?.endedAt?.getTime() ?? 0) - (clock?.startedAt.getTime() ?? 0)) / MINUTE;
-  expect(worked).toBeGreaterThan(5.9);
-  expect(worked).toBeLessThan(8);
-  expect(line?.step).toBe('paused');
-});
+test(
+  'a step’s clock, a note and an accident without a connection: shown as unsent, right when they arrive',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const number = await takenIn('ukulele', 'Off the clock', { work: ['clean-body'] });
+    const tomas = await tablet(browser, A, 'Tomas Vey', '1357');
+    await tomas.clock.install({ time: Date.now() - 10 * MINUTE });
+    await go(tomas, `/job/${number}/work`);
+    await tomas.context().setOffline(true);
+    await tomas.getByRole('button', { name: 'Start: Wipe the body down' }).click();
+    await expect(tomas.getByRole('heading', { name: /running · unsent/ })).toBeVisible();
+    await tomas.clock.fastForward(6 * MINUTE);
+    await tomas.getByLabel(/Note, or a question/).fill('Sticky under the strings.');
+    await tomas.getByRole('button', { name: 'Write it down' }).click();
+    await tomas.getByRole('button', { name: 'Pause: Wipe the body down' }).click();
+    await tomas.clock.fastForward(2 * MINUTE);
+    await tomas.getByRole('button', { name: 'Something went wrong' }).click();
+    await tomas.getByLabel(/What happened/).fill('A drop of polish on the rosette.');
+    await tomas.getByLabel(/What was done about it/).fill('Wiped off at once.');
+    await tomas
+      .getByRole('form', { name: 'An accident' })
+      .getByRole('button', { name: 'Write it down' })
+      .click();
+    await expect(unsent(tomas)).toContainText('4 not sent yet');
+    await tomas.context().setOffline(false);
+    await expect(unsent(tomas)).toHaveCount(0, BY_ITSELF);
+    await expect(tomas.getByText('Wiped off at once.')).toBeVisible(BY_ITSELF);
+    const done = (await events(number)).slice(-4);
+    expect(done.map((e) => e.kind)).toEqual(['step start', 'remark made', 'step pause', 'accident recorded']);
+    const { line, clock } = await inDatabase(async ({ models }) => {
+      const job = await models.Job.findOne({ where: { number } });
+      const line = await models.WorkLine.findOne({ where: { jobId: job?.id ?? 0 } });
+      return { line, clock: await models.TimeEntry.findOne({ where: { lineId: line?.id ?? 0 } }) };
+    });
+    const worked = ((clock?.endedAt?.getTime() ?? 0) - (clock?.startedAt.getTime() ?? 0)) / MINUTE;
+    expect(worked).toBeGreaterThan(5.9);
+    expect(worked).toBeLessThan(8);
+    expect(line?.step).toBe('paused');
+  },
+);

@@ -44,65 +44,73 @@ test('somebody is added, signs in, gets another PIN, and has left: at once, on t
   await expect(rowOf(odile, 'The desk of Juno')).toContainText('has left');
 });
 
-test('a code made on the screen pairs a tablet; one sent away while in use shows nothing any more', async ({
-  browser,
-}) => {
-  const ilse = await tablet(browser, A, 'Ilse Marrow', '2468', true);
-  await go(ilse, '/house/devices');
-  await ilse.getByRole('button', { name: 'Make a code' }).tap();
-  const code = (await ilse.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}$/).textContent()) ?? '';
-  await expect(ilse.getByRole('img', { name: 'The code to scan' })).toBeVisible();
-  await accessible(ilse, 'tablets');
-  const { page: lost } = await pairedTablet(browser, B, 'Left in the van', false, code);
-  await signIn(lost, 'Tomas Vey', '1357');
-  await lost.waitForURL('**/rack');
-  await lost.waitForSelector('html[data-live]');
-  await go(ilse, '/house/devices');
-  const row = ilse.getByRole('listitem').filter({ hasText: 'Left in the van' });
-  await expect(row).toContainText('Tomas Vey');
-  await row.getByRole('button', { name: /^Send away/ }).tap();
-  await row.getByRole('button', { name: /^Yes/ }).tap();
-  await expect(ilse.getByRole('listitem').filter({ hasText: 'Left in the van' })).toHaveCount(0);
-  await lost.waitForURL(/\/(sign-in|pair)/);
-  await lost.goto(`${B}/rack`);
-  await expect(lost).toHaveURL(/\/(sign-in|pair)/);
-});
+test(
+  'a code made on the screen pairs a tablet; one sent away while in use shows nothing any more',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const ilse = await tablet(browser, A, 'Ilse Marrow', '2468', true);
+    await go(ilse, '/house/devices');
+    await ilse.getByRole('button', { name: 'Make a code' }).tap();
+    const code = (await ilse.getByText(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}$/).textContent()) ?? '';
+    await expect(ilse.getByRole('img', { name: 'The code to scan' })).toBeVisible();
+    await accessible(ilse, 'tablets');
+    const { page: lost } = await pairedTablet(browser, B, 'Left in the van', false, code);
+    await signIn(lost, 'Tomas Vey', '1357');
+    await lost.waitForURL('**/rack');
+    await lost.waitForSelector('html[data-live]');
+    await go(ilse, '/house/devices');
+    const row = ilse.getByRole('listitem').filter({ hasText: 'Left in the van' });
+    await expect(row).toContainText('Tomas Vey');
+    await row.getByRole('button', { name: /^Send away/ }).tap();
+    await row.getByRole('button', { name: /^Yes/ }).tap();
+    await expect(ilse.getByRole('listitem').filter({ hasText: 'Left in the van' })).toHaveCount(0);
+    await lost.waitForURL(/\/(sign-in|pair)/);
+    await lost.goto(`${B}/rack`);
+    await expect(lost).toHaveURL(/\/(sign-in|pair)/);
+  },
+);
 
-test('what the shop is called stands on its papers; what is typed wrongly is said at its field', async ({
-  browser,
-}) => {
-  const odile = await tablet(browser, A, 'Odile Farrant', '480216', true);
-  await go(odile, '/house/shop');
-  await accessible(odile, 'the shop');
-  const name = await odile.getByLabel('Name of the shop').inputValue();
-  await odile.getByLabel('Address, a line each').fill('4 Orrin Lane\nSaltmarren');
-  await odile.getByLabel('Per cent').fill('a fifth');
-  await expect(odile.locator('#main').getByRole('alert')).toContainText('A percentage');
-  await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeDisabled();
-  await odile.getByLabel('Per cent').fill('20');
-  await odile.getByRole('button', { name: 'Keep the shop' }).tap();
-  await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeEnabled();
-  await odile.goto('/job/412/receipt');
-  await expect(odile.getByRole('article')).toContainText(name);
-  await expect(odile.getByRole('article')).toContainText('4 Orrin Lane');
-});
+test(
+  'what the shop is called stands on its papers; what is typed wrongly is said at its field',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const odile = await tablet(browser, A, 'Odile Farrant', '480216', true);
+    await go(odile, '/house/shop');
+    await accessible(odile, 'the shop');
+    const name = await odile.getByLabel('Name of the shop').inputValue();
+    await odile.getByLabel('Address, a line each').fill('4 Orrin Lane\nSaltmarren');
+    await odile.getByLabel('Per cent').fill('a fifth');
+    await expect(odile.locator('#main').getByRole('alert')).toContainText('A percentage');
+    await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeDisabled();
+    await odile.getByLabel('Per cent').fill('20');
+    await odile.getByRole('button', { name: 'Keep the shop' }).tap();
+    await expect(odile.getByRole('button', { name: 'Keep the shop' })).toBeEnabled();
+    await odile.goto('/job/412/receipt');
+    await expect(odile.getByRole('article')).toContainText(name);
+    await expect(odile.getByRole('article')).toContainText('4 Orrin Lane');
+  },
+);
 
-test('a technician looks, changes their own PIN, and nobody else’s', async ({ browser }) => {
-  const nadia = await tablet(browser, A, 'Nadia Brook', '8642', true);
-  await go(nadia, '/house/people');
-  await expect(nadia.getByRole('button', { name: /^Change / })).toHaveCount(1);
-  await nadia.getByLabel('The one I have now').fill('1111');
-  await nadia.getByLabel('The new one').fill('5309');
-  await nadia.getByRole('button', { name: 'Change my PIN' }).tap();
-  await expect(nadia.locator('#main').getByRole('alert')).toContainText('not the PIN you have now');
-  await nadia.getByLabel('The one I have now').fill('8642');
-  await nadia.getByRole('button', { name: 'Change my PIN' }).tap();
-  await expect(nadia.getByRole('region', { name: 'My PIN' }).getByRole('status')).toContainText(
-    'Your PIN is changed',
-  );
-  // The others sign in as before.
-  await nadia.getByLabel('The one I have now').fill('5309');
-  await nadia.getByLabel('The new one').fill('8642');
-  await nadia.getByRole('button', { name: 'Change my PIN' }).tap();
-  await expect(nadia.getByLabel('The new one')).toHaveValue('');
-});
+test(
+  'a technician looks, changes their own PIN, and nobody else’s',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const nadia = await tablet(browser, A, 'Nadia Brook', '8642', true);
+    await go(nadia, '/house/people');
+    await expect(nadia.getByRole('button', { name: /^Change / })).toHaveCount(1);
+    await nadia.getByLabel('The one I have now').fill('1111');
+    await nadia.getByLabel('The new one').fill('5309');
+    await nadia.getByRole('button', { name: 'Change my PIN' }).tap();
+    await expect(nadia.locator('#main').getByRole('alert')).toContainText('not the PIN you have now');
+    await nadia.getByLabel('The one I have now').fill('8642');
+    await nadia.getByRole('button', { name: 'Change my PIN' }).tap();
+    await expect(nadia.getByRole('region', { name: 'My PIN' }).getByRole('status')).toContainText(
+      'Your PIN is changed',
+    );
+    // The others sign in as before.
+    await nadia.getByLabel('The one I have now').fill('5309');
+    await nadia.getByLabel('The new one').fill('8642');
+    await nadia.getByRole('button', { name: 'Change my PIN' }).tap();
+    await expect(nadia.getByLabel('The new one')).toHaveValue('');
+  },
+);

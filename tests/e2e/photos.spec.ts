@@ -60,7 +60,7 @@ test('damage is marked by keyboard alone', async () => {
   await expect(bench.getByRole('listitem').filter({ hasText: 'Headstock: tip chipped' })).toBeVisible();
 });
 
-test('a hostile file is refused in words, beside the others that are taken', async () => {
+test('a hostile file is refused in words, beside the others that are taken', { tag: '@long' }, async () => {
   await go(bench, '/job/406/arrival');
   const add = bench.getByRole('group', { name: 'Add photos: the instrument' });
   await add.getByLabel('Photos').setInputFiles([
@@ -77,35 +77,39 @@ test('a hostile file is refused in words, beside the others that are taken', asy
   await expect(refused).toHaveCount(0);
 });
 
-test('photos go on after a lost connection and a reload, once each, while one goes on typing', async () => {
-  await go(bench, '/job/411/inspection');
-  const item = (await bench.getByRole('heading', { level: 2 }).first().textContent()) ?? '';
-  const context = bench.context();
-  let pieces = 0;
-  await context.route('**/api/uploads/**', async (route) => {
-    if (route.request().method() === 'PATCH' && ++pieces === 2) {
-      await context.setOffline(true);
-      await route.abort('internetdisconnected');
-    } else await route.continue();
-  });
-  const photos = await withPlaceOnEarth();
-  await bench
-    .getByRole('group', { name: `Add photos: ${item}` })
-    .getByLabel('Photos')
-    .setInputFiles([1, 2].map((n) => ({ name: `part${n}.jpg`, mimeType: 'image/jpeg', buffer: photos })));
-  await bench.getByRole('textbox', { name: 'Note' }).fill('typed while they went up');
-  await expect.poll(() => pieces).toBeGreaterThanOrEqual(2);
-  await expect(bench.getByText('2 photos on the way')).toBeVisible();
-  await context.setOffline(false);
-  await bench.reload();
-  await expect(bench.getByRole('img', { name: `Photo 2 of ${item}, by Tomas Vey` })).toBeVisible({
-    timeout: 180_000,
-  });
-  await expect(bench.getByText('on the way')).toHaveCount(0);
-  await expect(bench.getByRole('img', { name: /^Photo \d of/ })).toHaveCount(2);
-  await expect(bench.getByRole('textbox', { name: 'Note' })).toHaveValue('typed while they went up');
-  await context.unroute('**/api/uploads/**');
-});
+test(
+  'photos go on after a lost connection and a reload, once each, while one goes on typing',
+  { tag: '@long' },
+  async () => {
+    await go(bench, '/job/411/inspection');
+    const item = (await bench.getByRole('heading', { level: 2 }).first().textContent()) ?? '';
+    const context = bench.context();
+    let pieces = 0;
+    await context.route('**/api/uploads/**', async (route) => {
+      if (route.request().method() === 'PATCH' && ++pieces === 2) {
+        await context.setOffline(true);
+        await route.abort('internetdisconnected');
+      } else await route.continue();
+    });
+    const photos = await withPlaceOnEarth();
+    await bench
+      .getByRole('group', { name: `Add photos: ${item}` })
+      .getByLabel('Photos')
+      .setInputFiles([1, 2].map((n) => ({ name: `part${n}.jpg`, mimeType: 'image/jpeg', buffer: photos })));
+    await bench.getByRole('textbox', { name: 'Note' }).fill('typed while they went up');
+    await expect.poll(() => pieces).toBeGreaterThanOrEqual(2);
+    await expect(bench.getByText('2 photos on the way')).toBeVisible();
+    await context.setOffline(false);
+    await bench.reload();
+    await expect(bench.getByRole('img', { name: `Photo 2 of ${item}, by Tomas Vey` })).toBeVisible({
+      timeout: 180_000,
+    });
+    await expect(bench.getByText('on the way')).toHaveCount(0);
+    await expect(bench.getByRole('img', { name: /^Photo \d of/ })).toHaveCount(2);
+    await expect(bench.getByRole('textbox', { name: 'Note' })).toHaveValue('typed while they went up');
+    await context.unroute('**/api/uploads/**');
+  },
+);
 
 test('a part taken off goes into a numbered bag and is asked for at hand-over', async () => {
   await go(bench, '/job/408/work');

@@ -92,65 +92,73 @@ test('one solved well: tuned, read, turned in steps, nothing cut, the back-bow n
   await expect(tomas.getByRole('tab')).toHaveCount(0);
 });
 
-test('one solved badly, by touch: cut blind, named wrong; what was there is explained', async () => {
-  await go(ilse, '/practice');
-  await ilse.getByLabel('Or a colleague’s code').fill('lute.9');
-  await ilse.getByRole('button', { name: 'Bring it to my bench' }).tap();
-  await expect(ilse.getByText('◆ There is no instrument of that code.').first()).toBeVisible();
-  await ilse.getByLabel('Or a colleague’s code').fill('steel-acoustic.1.7');
-  await ilse.getByRole('button', { name: 'Bring it to my bench' }).tap();
-  await ilse.waitForURL(/\/practice\/\d+$/);
-  await ilse.getByRole('tab', { name: 'Work' }).tap();
-  const list = ilse.getByRole('list', { name: 'Work' });
-  await list.getByRole('button', { name: 'Level and dress the frets' }).tap();
-  await expect(ilse.getByText('respirator and extraction').first()).toBeVisible();
-  await ilse.getByRole('button', { name: 'Do it: Level and dress the frets' }).tap();
-  await expect(done(ilse).getByRole('listitem')).toHaveCount(1);
-  await list.getByRole('button', { name: 'Raise the saddle' }).tap();
-  await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
-  await expect(ilse.getByText('◆ How much?').first()).toBeVisible();
-  await ilse.getByLabel('At the bass').fill('1.2');
-  await ilse.getByLabel('At the treble').fill('3/64');
-  await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
-  await expect(ilse.getByText('That is .001, less than a hand can take').first()).toBeVisible();
-  await ilse.getByLabel('At the bass').fill('1.2 mm');
-  await accessible(ilse, 'work at a practice instrument');
-  await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
-  await expect(done(ilse)).toContainText('bass +.047, treble +.047');
-  await ilse.getByRole('tab', { name: 'Hand back' }).tap();
-  await ilse.getByText('The saddle too low').tap();
-  await ilse.getByRole('button', { name: 'Hand it back and open it' }).tap();
-  const score = ilse.getByRole('heading', { name: /^\d+ of 100$/ });
-  await expect(score).toBeVisible();
-  expect(Number((await score.textContent())?.split(' ')[0])).toBeLessThan(30);
-  await expect(ilse.getByText('◆ not named')).toBeVisible();
-  await expect(ilse.getByText('◆ Named, and not there: the saddle too low.')).toBeVisible();
-  await expect(ilse.getByText('you did not look there').first()).toBeVisible();
-  await accessible(ilse, 'opened after a bad day');
-});
+test(
+  'one solved badly, by touch: cut blind, named wrong; what was there is explained',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/practice');
+    await ilse.getByLabel('Or a colleague’s code').fill('lute.9');
+    await ilse.getByRole('button', { name: 'Bring it to my bench' }).tap();
+    await expect(ilse.getByText('◆ There is no instrument of that code.').first()).toBeVisible();
+    await ilse.getByLabel('Or a colleague’s code').fill('steel-acoustic.1.7');
+    await ilse.getByRole('button', { name: 'Bring it to my bench' }).tap();
+    await ilse.waitForURL(/\/practice\/\d+$/);
+    await ilse.getByRole('tab', { name: 'Work' }).tap();
+    const list = ilse.getByRole('list', { name: 'Work' });
+    await list.getByRole('button', { name: 'Level and dress the frets' }).tap();
+    await expect(ilse.getByText('respirator and extraction').first()).toBeVisible();
+    await ilse.getByRole('button', { name: 'Do it: Level and dress the frets' }).tap();
+    await expect(done(ilse).getByRole('listitem')).toHaveCount(1);
+    await list.getByRole('button', { name: 'Raise the saddle' }).tap();
+    await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
+    await expect(ilse.getByText('◆ How much?').first()).toBeVisible();
+    await ilse.getByLabel('At the bass').fill('1.2');
+    await ilse.getByLabel('At the treble').fill('3/64');
+    await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
+    await expect(ilse.getByText('That is .001, less than a hand can take').first()).toBeVisible();
+    await ilse.getByLabel('At the bass').fill('1.2 mm');
+    await accessible(ilse, 'work at a practice instrument');
+    await ilse.getByRole('button', { name: 'Do it: Raise the saddle' }).tap();
+    await expect(done(ilse)).toContainText('bass +.047, treble +.047');
+    await ilse.getByRole('tab', { name: 'Hand back' }).tap();
+    await ilse.getByText('The saddle too low').tap();
+    await ilse.getByRole('button', { name: 'Hand it back and open it' }).tap();
+    const score = ilse.getByRole('heading', { name: /^\d+ of 100$/ });
+    await expect(score).toBeVisible();
+    expect(Number((await score.textContent())?.split(' ')[0])).toBeLessThan(30);
+    await expect(ilse.getByText('◆ not named')).toBeVisible();
+    await expect(ilse.getByText('◆ Named, and not there: the saddle too low.')).toBeVisible();
+    await expect(ilse.getByText('you did not look there').first()).toBeVisible();
+    await accessible(ilse, 'opened after a bad day');
+  },
+);
 
-test('a lead sets one for a colleague, who finds it and puts it away; each sees only their own', async () => {
-  await go(ilse, '/practice');
-  await accessible(ilse, 'practice');
-  await ilse.getByRole('button', { name: /^Something is wrong with/ }).press(' ');
-  await ilse.getByRole('option', { name: 'Nut', exact: true }).click();
-  await ilse.getByRole('button', { name: /^For/ }).press(' ');
-  await ilse.getByRole('option', { name: 'Tomas Vey' }).click();
-  await ilse.getByRole('button', { name: 'Set it for them' }).click();
-  await expect(ilse.getByText('It stands on Tomas Vey’s practice bench.')).toBeVisible();
-  await expect(ilse.getByRole('region', { name: 'Set by me' })).toContainText('not begun');
-  await go(tomas, '/practice');
-  await expect(tomas.getByRole('button', { name: /^For/ })).toHaveCount(0);
-  await expect(tomas.getByRole('region', { name: 'How I do' })).toContainText('The neck');
-  const mine = tomas.getByRole('region', { name: 'On my practice bench' }).getByRole('listitem');
-  const before = await mine.count();
-  const set = mine.filter({ hasText: '.nut' });
-  await expect(set).toContainText('set by Ilse Marrow');
-  await set.getByRole('button', { name: /^Put away/ }).click();
-  await expect(mine).toHaveCount(before - 1);
-  const others = ilse.getByRole('region', { name: 'Handed back' }).getByRole('link').first();
-  const path = (await others.getAttribute('href')) ?? '';
-  await tomas.goto(path);
-  await expect(tomas.getByText('Nothing hangs here')).toBeVisible();
-  await expect(tomas.getByText(/of 100/)).toHaveCount(0);
-});
+test(
+  'a lead sets one for a colleague, who finds it and puts it away; each sees only their own',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/practice');
+    await accessible(ilse, 'practice');
+    await ilse.getByRole('button', { name: /^Something is wrong with/ }).press(' ');
+    await ilse.getByRole('option', { name: 'Nut', exact: true }).click();
+    await ilse.getByRole('button', { name: /^For/ }).press(' ');
+    await ilse.getByRole('option', { name: 'Tomas Vey' }).click();
+    await ilse.getByRole('button', { name: 'Set it for them' }).click();
+    await expect(ilse.getByText('It stands on Tomas Vey’s practice bench.')).toBeVisible();
+    await expect(ilse.getByRole('region', { name: 'Set by me' })).toContainText('not begun');
+    await go(tomas, '/practice');
+    await expect(tomas.getByRole('button', { name: /^For/ })).toHaveCount(0);
+    await expect(tomas.getByRole('region', { name: 'How I do' })).toContainText('The neck');
+    const mine = tomas.getByRole('region', { name: 'On my practice bench' }).getByRole('listitem');
+    const before = await mine.count();
+    const set = mine.filter({ hasText: '.nut' });
+    await expect(set).toContainText('set by Ilse Marrow');
+    await set.getByRole('button', { name: /^Put away/ }).click();
+    await expect(mine).toHaveCount(before - 1);
+    const others = ilse.getByRole('region', { name: 'Handed back' }).getByRole('link').first();
+    const path = (await others.getAttribute('href')) ?? '';
+    await tomas.goto(path);
+    await expect(tomas.getByText('Nothing hangs here')).toBeVisible();
+    await expect(tomas.getByText(/of 100/)).toHaveCount(0);
+  },
+);

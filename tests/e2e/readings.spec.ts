@@ -12,7 +12,7 @@ test.beforeAll(async ({ browser }) => {
 
 const station = (page: Page, key: string) => page.locator(`[id="station-${key}"]`);
 
-test('a bass in millimetres by touch', async () => {
+test('a bass in millimetres by touch', { tag: '@long' }, async () => {
   const number = await takenIn('bass', 'Low');
   await go(ilse, `/job/${number}/readings`);
   await ilse.getByRole('radio', { name: 'mm' }).tap();

@@ -20,7 +20,7 @@ async function takeIn(page: Page, name: string, phone: string, serial: string): 
   return /\/job\/(\d+)\//.exec(page.url())?.[1] ?? '';
 }
 
-test('a kind of the shop’s own is added and taken in by its name', async () => {
+test('a kind of the shop’s own is added and taken in by its name', { tag: '@long' }, async () => {
   await go(ilse, '/house/kinds');
   await ilse.getByRole('button', { name: 'Add a kind' }).tap();
   const form = ilse.getByRole('region', { name: 'A new kind' });
@@ -67,7 +67,7 @@ test('what it is, changed in seconds: checklist and readings follow', async () =
   ).toBeVisible();
 });
 
-test('two entries that are one are joined, and taken apart again', async () => {
+test('two entries that are one are joined, and taken apart again', { tag: '@long' }, async () => {
   await takeIn(ilse, 'Oster, Wren', '(555) 0222', 'RD-2');
   await ilse
     .getByText(/In the book twice, it seems: Oster, Wren/)

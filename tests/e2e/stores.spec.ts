@@ -47,61 +47,65 @@ test('a scanned code opens its item, on a telephone, and what came in is written
   expect(wide).toBe(false);
 });
 
-test('a part is ordered and arrives: its job hangs on the part rail till then, Week knows it, and it wakes', async () => {
-  await ukuleleSetsFree(0);
-  const number = await takenIn('ukulele', 'Waits for strings', { work: ['restring'] });
-  await go(ilse, '/rack');
-  const rail = ilse.getByRole('region', { name: 'A part' });
-  const tag = rail.getByRole('link', { name: new RegExp(`^${number}`) });
-  await expect(tag).toBeVisible();
-  await go(ilse, '/stores/short');
-  const strings = ilse.getByRole('region', { name: 'Harrow Lane Strings' });
-  await expect(strings.getByRole('row', { name: /Ukulele, nylon/ })).toContainText('◆ 1 waited for');
-  await strings.getByRole('button', { name: 'Make it an order: Harrow Lane Strings' }).press('Enter');
-  await ilse.waitForURL(/\/stores\/orders\/\d+$/);
-  await expect(ilse.getByText('written, not ordered yet')).toBeVisible();
-  await accessible(ilse, 'an order');
+test(
+  'a part is ordered and arrives: its job hangs on the part rail till then, Week knows it, and it wakes',
+  { tag: '@long' },
+  async () => {
+    await ukuleleSetsFree(0);
+    const number = await takenIn('ukulele', 'Waits for strings', { work: ['restring'] });
+    await go(ilse, '/rack');
+    const rail = ilse.getByRole('region', { name: 'A part' });
+    const tag = rail.getByRole('link', { name: new RegExp(`^${number}`) });
+    await expect(tag).toBeVisible();
+    await go(ilse, '/stores/short');
+    const strings = ilse.getByRole('region', { name: 'Harrow Lane Strings' });
+    await expect(strings.getByRole('row', { name: /Ukulele, nylon/ })).toContainText('◆ 1 waited for');
+    await strings.getByRole('button', { name: 'Make it an order: Harrow Lane Strings' }).press('Enter');
+    await ilse.waitForURL(/\/stores\/orders\/\d+$/);
+    await expect(ilse.getByText('written, not ordered yet')).toBeVisible();
+    await accessible(ilse, 'an order');
 
-  // How many, and when it should come, can be put right; what is no number is said.
-  const ordered = ilse.getByRole('form', { name: 'What is ordered' });
-  const many = ordered.getByLabel('How many sets of Ukulele, nylon');
-  await many.fill('some');
-  await ordered.getByRole('button', { name: 'Keep the order' }).click();
-  await expect(ordered.getByText('How many? A number')).toBeVisible();
-  await many.fill('6');
-  await ordered.getByLabel('It should come on').fill('2031-03-04');
-  await ordered.getByRole('button', { name: 'Keep the order' }).click();
-  await ilse.getByRole('button', { name: 'It was ordered another way' }).click();
-  await expect(ilse.getByText('under way', { exact: true })).toBeVisible();
-  await go(tomas, `/job/${number}/work`);
-  await expect(shelf(tomas)).toContainText('The job waits for 1 set: likely on 4 March 2031, with order');
-  await go(tomas, '/rack');
-  await expect(
-    tomas.getByRole('region', { name: 'A part' }).getByRole('link', { name: new RegExp(`^${number}`) }),
-  ).toContainText('by Tue 4 Mar');
+    // How many, and when it should come, can be put right; what is no number is said.
+    const ordered = ilse.getByRole('form', { name: 'What is ordered' });
+    const many = ordered.getByLabel('How many sets of Ukulele, nylon');
+    await many.fill('some');
+    await ordered.getByRole('button', { name: 'Keep the order' }).click();
+    await expect(ordered.getByText('How many? A number')).toBeVisible();
+    await many.fill('6');
+    await ordered.getByLabel('It should come on').fill('2031-03-04');
+    await ordered.getByRole('button', { name: 'Keep the order' }).click();
+    await ilse.getByRole('button', { name: 'It was ordered another way' }).click();
+    await expect(ilse.getByText('under way', { exact: true })).toBeVisible();
+    await go(tomas, `/job/${number}/work`);
+    await expect(shelf(tomas)).toContainText('The job waits for 1 set: likely on 4 March 2031, with order');
+    await go(tomas, '/rack');
+    await expect(
+      tomas.getByRole('region', { name: 'A part' }).getByRole('link', { name: new RegExp(`^${number}`) }),
+    ).toContainText('by Tue 4 Mar');
 
-  // Sooner, after all: Week plans the step behind it.
-  const soon = new Date(Date.now() + 4 * 86_400_000).toISOString().slice(0, 10);
-  await ordered.getByLabel('It should come on').fill(soon);
-  await ordered.getByRole('button', { name: 'Keep the order' }).click();
-  await openStep(tomas, number, /new set/);
-  await expect(tomas.getByText('Begins when its part has come.')).toBeVisible(BY_ITSELF);
+    // Sooner, after all: Week plans the step behind it.
+    const soon = new Date(Date.now() + 4 * 86_400_000).toISOString().slice(0, 10);
+    await ordered.getByLabel('It should come on').fill(soon);
+    await ordered.getByRole('button', { name: 'Keep the order' }).click();
+    await openStep(tomas, number, /new set/);
+    await expect(tomas.getByText('Begins when its part has come.')).toBeVisible(BY_ITSELF);
 
-  const came = ilse.getByRole('form', { name: 'What came' });
-  await came.getByLabel('So many sets of Ukulele, nylon came').fill('4');
-  await expect(came.getByRole('button', { name: 'Put it on the shelves' })).toBeEnabled();
-  await came.getByRole('button', { name: 'Put it on the shelves' }).press('Enter');
-  await expect(ilse.getByText('partly here')).toBeVisible();
-  await accessible(ilse, 'an order that came in part');
-  await expect(tomas.getByText('Begins when its part has come.')).toHaveCount(0, BY_ITSELF);
-  await go(tomas, '/rack');
-  await expect(
-    tomas.getByRole('region', { name: 'Hands' }).getByRole('link', { name: new RegExp(`^${number}`) }),
-  ).toBeVisible();
-  await came.getByRole('button', { name: 'All of it' }).click();
-  await came.getByRole('button', { name: 'Put it on the shelves' }).click();
-  await expect(ilse.getByText('all here')).toBeVisible();
-});
+    const came = ilse.getByRole('form', { name: 'What came' });
+    await came.getByLabel('So many sets of Ukulele, nylon came').fill('4');
+    await expect(came.getByRole('button', { name: 'Put it on the shelves' })).toBeEnabled();
+    await came.getByRole('button', { name: 'Put it on the shelves' }).press('Enter');
+    await expect(ilse.getByText('partly here')).toBeVisible();
+    await accessible(ilse, 'an order that came in part');
+    await expect(tomas.getByText('Begins when its part has come.')).toHaveCount(0, BY_ITSELF);
+    await go(tomas, '/rack');
+    await expect(
+      tomas.getByRole('region', { name: 'Hands' }).getByRole('link', { name: new RegExp(`^${number}`) }),
+    ).toBeVisible();
+    await came.getByRole('button', { name: 'All of it' }).click();
+    await came.getByRole('button', { name: 'Put it on the shelves' }).click();
+    await expect(ilse.getByText('all here')).toBeVisible();
+  },
+);
 
 test('stocktaking on a telephone: scan, how many, scan the next', async ({ browser }) => {
   const phone = await tablet(browser, A, 'Per Lindqvar', '9753', true);

@@ -87,23 +87,27 @@ test('a link followed right after typing is followed, also where the way is long
   await expect(page.locator('[id="sum-value"]')).toHaveValue('.013 in');
 });
 
-test('a shared address opens the same sum, and going back does too', async ({ browser }) => {
-  await go(page, '/sums/relief-convert');
-  await page.locator('[id="sum-value"]').fill('.012 in');
-  await expect(page).toHaveURL(/value=\.012\+in/);
-  const said = await answer(page).innerText();
-  const other = await tablet(browser, A, 'Tomas Vey', '1357');
-  await go(other, page.url().replace(A, ''));
-  await expect(other.locator('[id="sum-value"]')).toHaveValue('.012 in');
-  expect(await answer(other).innerText()).toBe(said);
-  await other.getByRole('link', { name: 'Break angle behind the saddle' }).click();
-  await expect(answer(other)).toContainText('14.0°');
-  await other.goBack();
-  await expect(other.locator('[id="sum-value"]')).toHaveValue('.012 in');
-  await other.context().close();
-});
+test(
+  'a shared address opens the same sum, and going back does too',
+  { tag: '@long' },
+  async ({ browser }) => {
+    await go(page, '/sums/relief-convert');
+    await page.locator('[id="sum-value"]').fill('.012 in');
+    await expect(page).toHaveURL(/value=\.012\+in/);
+    const said = await answer(page).innerText();
+    const other = await tablet(browser, A, 'Tomas Vey', '1357');
+    await go(other, page.url().replace(A, ''));
+    await expect(other.locator('[id="sum-value"]')).toHaveValue('.012 in');
+    expect(await answer(other).innerText()).toBe(said);
+    await other.getByRole('link', { name: 'Break angle behind the saddle' }).click();
+    await expect(answer(other)).toContainText('14.0°');
+    await other.goBack();
+    await expect(other.locator('[id="sum-value"]')).toHaveValue('.012 in');
+    await other.context().close();
+  },
+);
 
-test('lines are added and taken out, a usual set fills them', async () => {
+test('lines are added and taken out, a usual set fills them', { tag: '@long' }, async () => {
   await go(page, '/sums/string-tension');
   await page.getByRole('button', { name: /Fill in a usual set/ }).click();
   await page.getByRole('option', { name: 'acoustic, light', exact: true }).click();
@@ -125,7 +129,7 @@ test('lines are added and taken out, a usual set fills them', async () => {
   await expect(page.locator('[id="sum-string.frequency"]')).toHaveValue('B3');
 });
 
-test('every sum opens with its example, its answer and its limits', async () => {
+test('every sum opens with its example, its answer and its limits', { tag: '@long' }, async () => {
   await go(page, '/sums');
   const names = await page.getByRole('navigation', { name: 'All sums' }).getByRole('link').allInnerTexts();
   expect(names).toHaveLength(27);

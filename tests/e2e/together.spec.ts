@@ -114,7 +114,7 @@ test('found inside: refused on the phone, then another accepted; what it stops c
   await expect(phone.getByText('This link opens nothing any more')).toBeVisible();
 });
 
-test('a rest goes on across a restart of the server', async () => {
+test('a rest goes on across a restart of the server', { tag: '@long' }, async () => {
   await go(nadia, `/job/${job.glue}/work`);
   const reason = nadia.getByLabel('Or why it is begun without');
   if (await reason.isVisible()) {
@@ -195,32 +195,36 @@ async function checkAndSign(): Promise<void> {
   await expect(per.getByRole('heading', { name: /Signed and sealed/ })).toBeVisible();
 }
 
-test('handed over, signed and paid; after delivery a tweak is asked for on the phone, done and signed again', async () => {
-  await finishAll(nadia, ['New battery, clean contacts', 'Tighten what is loose']);
-  await checkAndSign();
-  await expect(per.getByText('Touched in; seen from near only.')).toBeVisible();
-  await accessible(per, 'signed, with its sheet');
-  await per.getByRole('button', { name: 'Write it down' }).click();
-  await expect(per.getByText(/Payment .*, card/)).toBeVisible();
-  await expect(per.getByText(/E-mail, next check: (delivered|on its way)/)).toBeVisible();
-  await per.getByRole('button', { name: /^(Make a|New) link/ }).click();
-  await phone.goto(new URL(await per.getByLabel('The customer’s link').inputValue()).pathname);
-  await accessible(phone, 'the sheet on a phone');
-  await expect(phone.getByText('The cover screw slipped and left a scratch.')).toBeVisible();
-  await phone.getByLabel('Your words').fill('It hums when I let go of the strings.');
-  await phone.getByLabel('Your name').fill('Juno Abelard');
-  await phone.getByRole('button', { name: 'Ask the shop' }).tap();
-  await expect(phone.getByText('The shop has it.')).toBeVisible();
-  await per.getByLabel(/They would have something otherwise/).fill('It hums when I let go of the strings.');
-  await per.getByRole('button', { name: 'Open the job again' }).click();
-  await expect(per.getByText(/1\. signed/)).toBeVisible();
-  await finishAll(nadia, ['Put right what the customer still feels']);
-  await checkAndSign();
-  const { broken } = await inDatabase(verifySeals);
-  expect(broken.filter((b) => Object.values(job).includes(b.job))).toEqual([]);
-});
+test(
+  'handed over, signed and paid; after delivery a tweak is asked for on the phone, done and signed again',
+  { tag: '@long' },
+  async () => {
+    await finishAll(nadia, ['New battery, clean contacts', 'Tighten what is loose']);
+    await checkAndSign();
+    await expect(per.getByText('Touched in; seen from near only.')).toBeVisible();
+    await accessible(per, 'signed, with its sheet');
+    await per.getByRole('button', { name: 'Write it down' }).click();
+    await expect(per.getByText(/Payment .*, card/)).toBeVisible();
+    await expect(per.getByText(/E-mail, next check: (delivered|on its way)/)).toBeVisible();
+    await per.getByRole('button', { name: /^(Make a|New) link/ }).click();
+    await phone.goto(new URL(await per.getByLabel('The customer’s link').inputValue()).pathname);
+    await accessible(phone, 'the sheet on a phone');
+    await expect(phone.getByText('The cover screw slipped and left a scratch.')).toBeVisible();
+    await phone.getByLabel('Your words').fill('It hums when I let go of the strings.');
+    await phone.getByLabel('Your name').fill('Juno Abelard');
+    await phone.getByRole('button', { name: 'Ask the shop' }).tap();
+    await expect(phone.getByText('The shop has it.')).toBeVisible();
+    await per.getByLabel(/They would have something otherwise/).fill('It hums when I let go of the strings.');
+    await per.getByRole('button', { name: 'Open the job again' }).click();
+    await expect(per.getByText(/1\. signed/)).toBeVisible();
+    await finishAll(nadia, ['Put right what the customer still feels']);
+    await checkAndSign();
+    const { broken } = await inDatabase(verifySeals);
+    expect(broken.filter((b) => Object.values(job).includes(b.job))).toEqual([]);
+  },
+);
 
-test('one byte of a sealed record changed in the database: which one is said', async () => {
+test('one byte of a sealed record changed in the database: which one is said', { tag: '@long' }, async () => {
   const change = (from: string, to: string) =>
     inDatabase(async ({ models, sequelize }) => {
       const row = await models.Job.findOne({ where: { number: job.setup } });

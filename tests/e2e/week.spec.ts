@@ -50,105 +50,117 @@ test('a step is put to somebody on a day, a colleague sees it, it is undone; by 
   await expect(own.getByRole('button', { name: 'Give it back to the planner' })).toHaveCount(0, BY_ITSELF);
 });
 
-test('a step lasts longer: by its field, by keys, by its end drawn with the mouse; each undone', async () => {
-  const number = await takenIn('steel-acoustic', 'Takes its time', { work: ['rod'] });
-  await openStep(ilse, number, /truss rod/);
-  const own = panel(ilse, number);
-  await own.getByLabel('Day').fill(tuesday());
-  await own.getByLabel('From').fill('10:00');
-  await own.getByLabel('Minutes in all').fill('2');
-  await own.getByRole('button', { name: 'Put it there' }).click();
-  await expect(own.getByText('5 to 4800 whole minutes')).toBeVisible();
-  await own.getByLabel('Minutes in all').fill('60');
-  await own.getByRole('button', { name: 'Put it there' }).click();
-  await expect(own).toContainText('60 min', BY_ITSELF);
-  await expect(own).toContainText('So long by the word of who put it.');
-  const bar = ilse.getByRole('button', { name: new RegExp(`^${number} Adjust.* 10:00 to .*put there`) });
-  await fromToday(ilse, bar);
-  await bar.focus();
-  await ilse.keyboard.press('Shift+ArrowRight');
-  await expect(own).toContainText('75 min', BY_ITSELF);
-  const end = bar.locator('.cursor-ew-resize');
-  await end.scrollIntoViewIfNeeded();
-  const box = await end.boundingBox();
-  if (!box) throw new Error('the end of the bar is not drawn');
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await ilse.mouse.move(x, y);
-  await ilse.mouse.down();
-  // An hour of a day that is shown alone is some 330 pixels.
-  await ilse.mouse.move(x + 40, y, { steps: 4 });
-  await ilse.mouse.move(x + 165, y, { steps: 4 });
-  await ilse.mouse.up();
-  await expect(own).toContainText(/(90|105|120) min/, BY_ITSELF);
-  await ilse.getByRole('button', { name: 'Undo' }).click();
-  await expect(own).toContainText('75 min', BY_ITSELF);
-  await own.getByRole('button', { name: 'Give it back to the planner' }).click();
-  await expect(own.getByRole('button', { name: 'Give it back to the planner' })).toHaveCount(0, BY_ITSELF);
-  await expect(own.getByText('So long by the word')).toHaveCount(0);
-});
+test(
+  'a step lasts longer: by its field, by keys, by its end drawn with the mouse; each undone',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('steel-acoustic', 'Takes its time', { work: ['rod'] });
+    await openStep(ilse, number, /truss rod/);
+    const own = panel(ilse, number);
+    await own.getByLabel('Day').fill(tuesday());
+    await own.getByLabel('From').fill('10:00');
+    await own.getByLabel('Minutes in all').fill('2');
+    await own.getByRole('button', { name: 'Put it there' }).click();
+    await expect(own.getByText('5 to 4800 whole minutes')).toBeVisible();
+    await own.getByLabel('Minutes in all').fill('60');
+    await own.getByRole('button', { name: 'Put it there' }).click();
+    await expect(own).toContainText('60 min', BY_ITSELF);
+    await expect(own).toContainText('So long by the word of who put it.');
+    const bar = ilse.getByRole('button', { name: new RegExp(`^${number} Adjust.* 10:00 to .*put there`) });
+    await fromToday(ilse, bar);
+    await bar.focus();
+    await ilse.keyboard.press('Shift+ArrowRight');
+    await expect(own).toContainText('75 min', BY_ITSELF);
+    const end = bar.locator('.cursor-ew-resize');
+    await end.scrollIntoViewIfNeeded();
+    const box = await end.boundingBox();
+    if (!box) throw new Error('the end of the bar is not drawn');
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await ilse.mouse.move(x, y);
+    await ilse.mouse.down();
+    // An hour of a day that is shown alone is some 330 pixels.
+    await ilse.mouse.move(x + 40, y, { steps: 4 });
+    await ilse.mouse.move(x + 165, y, { steps: 4 });
+    await ilse.mouse.up();
+    await expect(own).toContainText(/(90|105|120) min/, BY_ITSELF);
+    await ilse.getByRole('button', { name: 'Undo' }).click();
+    await expect(own).toContainText('75 min', BY_ITSELF);
+    await own.getByRole('button', { name: 'Give it back to the planner' }).click();
+    await expect(own.getByRole('button', { name: 'Give it back to the planner' })).toHaveCount(0, BY_ITSELF);
+    await expect(own.getByText('So long by the word')).toHaveCount(0);
+  },
+);
 
-test('in the row of the clamps it is the same step: chosen there, drawn there, moved there by keys', async () => {
-  const number = await takenIn('steel-acoustic', 'Under clamps', { work: ['crack-glue'] });
-  await openStep(ilse, number, /Glue/);
-  const own = panel(ilse, number);
-  await own.getByLabel('Day').fill(tuesday());
-  await own.getByLabel('From').fill('10:00');
-  await own.getByRole('button', { name: 'Put it there' }).click();
-  await expect(own).toContainText('10:00', BY_ITSELF);
-  const clamped = ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:00 to `) });
-  await fromToday(ilse, clamped);
-  await own.getByRole('button', { name: 'Close' }).click();
-  await clamped.click({ position: { x: 8, y: 8 } });
-  await expect(own).toContainText('10:00');
-  // Its rest goes on beyond the day: it is held where it begins.
-  await clamped.hover({ position: { x: 10, y: 8 } });
-  const box = await clamped.boundingBox();
-  if (!box) throw new Error('the place is not drawn');
-  const [x, y] = [box.x + 10, box.y + 8];
-  await ilse.mouse.down();
-  await ilse.mouse.move(x + 40, y, { steps: 4 });
-  await ilse.mouse.move(x + 165, y, { steps: 4 });
-  await ilse.mouse.up();
-  const moved = ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:(25|30|35) to `) });
-  await expect(moved).toBeVisible(BY_ITSELF);
-  await moved.focus();
-  await ilse.keyboard.press('ArrowLeft');
-  await expect(
-    ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:(10|15|20) to `) }),
-  ).toBeVisible(BY_ITSELF);
-  await accessible(ilse, 'week by its places');
-  await own.getByRole('button', { name: 'Give it back to the planner' }).click();
-  await expect(own.getByRole('button', { name: 'Give it back to the planner' })).toHaveCount(0, BY_ITSELF);
-});
+test(
+  'in the row of the clamps it is the same step: chosen there, drawn there, moved there by keys',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('steel-acoustic', 'Under clamps', { work: ['crack-glue'] });
+    await openStep(ilse, number, /Glue/);
+    const own = panel(ilse, number);
+    await own.getByLabel('Day').fill(tuesday());
+    await own.getByLabel('From').fill('10:00');
+    await own.getByRole('button', { name: 'Put it there' }).click();
+    await expect(own).toContainText('10:00', BY_ITSELF);
+    const clamped = ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:00 to `) });
+    await fromToday(ilse, clamped);
+    await own.getByRole('button', { name: 'Close' }).click();
+    await clamped.click({ position: { x: 8, y: 8 } });
+    await expect(own).toContainText('10:00');
+    // Its rest goes on beyond the day: it is held where it begins.
+    await clamped.hover({ position: { x: 10, y: 8 } });
+    const box = await clamped.boundingBox();
+    if (!box) throw new Error('the place is not drawn');
+    const [x, y] = [box.x + 10, box.y + 8];
+    await ilse.mouse.down();
+    await ilse.mouse.move(x + 40, y, { steps: 4 });
+    await ilse.mouse.move(x + 165, y, { steps: 4 });
+    await ilse.mouse.up();
+    const moved = ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:(25|30|35) to `) });
+    await expect(moved).toBeVisible(BY_ITSELF);
+    await moved.focus();
+    await ilse.keyboard.press('ArrowLeft');
+    await expect(
+      ilse.getByRole('button', { name: new RegExp(`: ${number} .* 10:(10|15|20) to `) }),
+    ).toBeVisible(BY_ITSELF);
+    await accessible(ilse, 'week by its places');
+    await own.getByRole('button', { name: 'Give it back to the planner' }).click();
+    await expect(own.getByRole('button', { name: 'Give it back to the planner' })).toHaveCount(0, BY_ITSELF);
+  },
+);
 
-test('somebody stays longer on a day: tried, taken, shown in House and taken back', async () => {
-  const day = tuesday();
-  await go(ilse, '/week');
-  await ilse.getByRole('button', { name: 'What if …' }).click();
-  const tried = ilse.getByRole('region', { name: 'What if' });
-  await tried.getByRole('button', { name: /^What if/ }).click();
-  await ilse.getByRole('option', { name: 'Somebody stays longer' }).click();
-  await tried.getByRole('button', { name: /^Who/ }).click();
-  await ilse.getByRole('option', { name: 'Tomas Vey' }).click();
-  await tried.getByLabel('Day').fill(day);
-  await tried.getByLabel('To').fill('17:00');
-  await tried.getByRole('button', { name: 'Try it' }).click();
-  await expect(tried.getByRole('status')).toContainText('The end comes before the beginning', BY_ITSELF);
-  await tried.getByLabel('To').fill('20:30');
-  await tried.getByRole('button', { name: 'Try it' }).click();
-  await expect(tried.getByRole('status')).toContainText(/step moves|steps move|No step moves/, BY_ITSELF);
-  await tried.getByRole('button', { name: 'So it is: plan by it' }).click();
-  await expect(tried).toHaveCount(0, BY_ITSELF);
-  await go(odile, '/house/week');
-  const longer = odile.getByRole('region', { name: /stays longer/ });
-  const row = longer.getByRole('listitem').filter({ hasText: '18:00 to 20:30' });
-  await expect(row).toContainText('Tomas Vey');
-  await longer.getByLabel('Day').fill('2020-01-01');
-  await longer.getByRole('button', { name: 'Works then' }).click();
-  await expect(longer.getByText('That day is over')).toBeVisible(BY_ITSELF);
-  await row.getByRole('button', { name: /Take back/ }).click();
-  await expect(row).toHaveCount(0, BY_ITSELF);
-});
+test(
+  'somebody stays longer on a day: tried, taken, shown in House and taken back',
+  { tag: '@long' },
+  async () => {
+    const day = tuesday();
+    await go(ilse, '/week');
+    await ilse.getByRole('button', { name: 'What if …' }).click();
+    const tried = ilse.getByRole('region', { name: 'What if' });
+    await tried.getByRole('button', { name: /^What if/ }).click();
+    await ilse.getByRole('option', { name: 'Somebody stays longer' }).click();
+    await tried.getByRole('button', { name: /^Who/ }).click();
+    await ilse.getByRole('option', { name: 'Tomas Vey' }).click();
+    await tried.getByLabel('Day').fill(day);
+    await tried.getByLabel('To').fill('17:00');
+    await tried.getByRole('button', { name: 'Try it' }).click();
+    await expect(tried.getByRole('status')).toContainText('The end comes before the beginning', BY_ITSELF);
+    await tried.getByLabel('To').fill('20:30');
+    await tried.getByRole('button', { name: 'Try it' }).click();
+    await expect(tried.getByRole('status')).toContainText(/step moves|steps move|No step moves/, BY_ITSELF);
+    await tried.getByRole('button', { name: 'So it is: plan by it' }).click();
+    await expect(tried).toHaveCount(0, BY_ITSELF);
+    await go(odile, '/house/week');
+    const longer = odile.getByRole('region', { name: /stays longer/ });
+    const row = longer.getByRole('listitem').filter({ hasText: '18:00 to 20:30' });
+    await expect(row).toContainText('Tomas Vey');
+    await longer.getByLabel('Day').fill('2020-01-01');
+    await longer.getByRole('button', { name: 'Works then' }).click();
+    await expect(longer.getByText('That day is over')).toBeVisible(BY_ITSELF);
+    await row.getByRole('button', { name: /Take back/ }).click();
+    await expect(row).toHaveCount(0, BY_ITSELF);
+  },
+);
 
 test('two leads move the same step: the second is told and nothing of the first is lost', async () => {
   const number = await takenIn('steel-acoustic', 'Two leads', { work: ['rod'] });

@@ -38,41 +38,49 @@ test('the order of the work is changed by keys and by drag, within what needs wh
   await expect.poll(async () => (await titles()).at(-1)).toContain('Wipe the body down');
 });
 
-test('a clock is put right with its reason; a wrong number is said at its field', async () => {
-  const number = await takenIn('ukulele', 'Clock', { work: ['clean-body'] });
-  await go(odile, `/job/${number}/work`);
-  await odile.getByRole('button', { name: 'Start: Wipe the body down' }).click();
-  await go(odile, '/bench');
-  await expect(odile.getByRole('region', { name: 'Now' })).toContainText('Wipe the body down');
-  await odile.getByRole('button', { name: 'Put the clock right' }).click();
-  await odile.getByLabel(/^Minutes, from/).fill('ten');
-  await expect(odile.getByText('Whole minutes')).toBeVisible();
-  await odile.getByLabel(/^Minutes, from/).fill('900');
-  await odile.getByLabel('Why', { exact: true }).fill('forgot it');
-  await odile.getByRole('button', { name: 'Put it right' }).click();
-  await expect(odile.getByText(/it cannot have been more/)).toBeVisible();
-  await odile.getByLabel(/^Minutes, from/).fill('0');
-  await odile.getByRole('button', { name: 'Put it right' }).click();
-  await expect(odile.getByText(/Clock put right: Odile Farrant, forgot it/)).toBeVisible();
-});
+test(
+  'a clock is put right with its reason; a wrong number is said at its field',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('ukulele', 'Clock', { work: ['clean-body'] });
+    await go(odile, `/job/${number}/work`);
+    await odile.getByRole('button', { name: 'Start: Wipe the body down' }).click();
+    await go(odile, '/bench');
+    await expect(odile.getByRole('region', { name: 'Now' })).toContainText('Wipe the body down');
+    await odile.getByRole('button', { name: 'Put the clock right' }).click();
+    await odile.getByLabel(/^Minutes, from/).fill('ten');
+    await expect(odile.getByText('Whole minutes')).toBeVisible();
+    await odile.getByLabel(/^Minutes, from/).fill('900');
+    await odile.getByLabel('Why', { exact: true }).fill('forgot it');
+    await odile.getByRole('button', { name: 'Put it right' }).click();
+    await expect(odile.getByText(/it cannot have been more/)).toBeVisible();
+    await odile.getByLabel(/^Minutes, from/).fill('0');
+    await odile.getByRole('button', { name: 'Put it right' }).click();
+    await expect(odile.getByText(/Clock put right: Odile Farrant, forgot it/)).toBeVisible();
+  },
+);
 
-test('House: how the shop hands over, and the outbox of the simulated gateway', async ({ browser }) => {
-  const ilse = await tablet(browser, A, 'Ilse Marrow', '2468');
-  await go(ilse, '/house/hand-over');
-  await accessible(ilse, 'handing over');
-  await ilse.getByLabel(/Weeks until the next check/).fill('9');
-  await ilse.getByRole('button', { name: 'Keep the rules' }).click();
-  await expect(ilse.getByText('Two to four weeks')).toBeVisible();
-  await ilse.getByLabel(/Weeks until the next check/).fill('2');
-  await ilse.getByRole('button', { name: 'Keep the rules' }).click();
-  await expect(ilse.getByText('Two to four weeks')).toHaveCount(0);
-  await ilse.reload();
-  await expect(ilse.getByLabel(/Weeks until the next check/)).toHaveValue('2');
-  await ilse.getByLabel(/Weeks until the next check/).fill('3');
-  await ilse.getByRole('button', { name: 'Keep the rules' }).click();
-  await go(ilse, '/house/messages');
-  await accessible(ilse, 'messages');
-  await expect(ilse.getByText('a simulated gateway: nothing leaves the house')).toBeVisible();
-  await ilse.getByText('the check after it has settled').first().click();
-  await expect(ilse.getByText('BEGIN:VEVENT').first()).toBeVisible();
-});
+test(
+  'House: how the shop hands over, and the outbox of the simulated gateway',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const ilse = await tablet(browser, A, 'Ilse Marrow', '2468');
+    await go(ilse, '/house/hand-over');
+    await accessible(ilse, 'handing over');
+    await ilse.getByLabel(/Weeks until the next check/).fill('9');
+    await ilse.getByRole('button', { name: 'Keep the rules' }).click();
+    await expect(ilse.getByText('Two to four weeks')).toBeVisible();
+    await ilse.getByLabel(/Weeks until the next check/).fill('2');
+    await ilse.getByRole('button', { name: 'Keep the rules' }).click();
+    await expect(ilse.getByText('Two to four weeks')).toHaveCount(0);
+    await ilse.reload();
+    await expect(ilse.getByLabel(/Weeks until the next check/)).toHaveValue('2');
+    await ilse.getByLabel(/Weeks until the next check/).fill('3');
+    await ilse.getByRole('button', { name: 'Keep the rules' }).click();
+    await go(ilse, '/house/messages');
+    await accessible(ilse, 'messages');
+    await expect(ilse.getByText('a simulated gateway: nothing leaves the house')).toBeVisible();
+    await ilse.getByText('the check after it has settled').first().click();
+    await expect(ilse.getByText('BEGIN:VEVENT').first()).toBeVisible();
+  },
+);

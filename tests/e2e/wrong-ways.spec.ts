@@ -70,7 +70,7 @@ async function answersLost(
   return { arrived: () => arrived, end: () => page.unroute('**/api/command') };
 }
 
-test('a look under way when the connection goes does not take the page away', async () => {
+test('a look under way when the connection goes does not take the page away', { tag: '@long' }, async () => {
   await go(ilse, '/job/408/readings');
   await go(tomas, '/job/408/readings');
   await ilse.evaluate(() => Object.assign(window, { samePage: true }));
@@ -122,7 +122,7 @@ test('a fault of one leaf stays inside it: the head, the other leaves and the pl
   }).toPass(BY_ITSELF);
 });
 
-test('a reload between the save and its answer meets no conflict with itself', async () => {
+test('a reload between the save and its answer meets no conflict with itself', { tag: '@long' }, async () => {
   await go(ilse, '/job/414/readings');
   const relief = station(ilse, 'relief:0:7');
   const conflicts = ilse.locator('#main span[title="changed by a colleague"]');
@@ -170,46 +170,50 @@ test('a reload between the save and its answer meets no conflict with itself', a
   await expect(conflicts).toHaveCount(0);
 });
 
-test('the first of two texts is acknowledged, the second never arrives: what is typed since stands over the first', async () => {
-  await go(ilse, '/job/414/readings');
-  await go(tomas, '/job/414/readings');
-  const relief = station(ilse, 'relief:0:7');
-  let asked = 0;
-  let letGo = () => {};
-  const typedOn = new Promise<void>((go) => (letGo = go));
-  let answered = () => {};
-  const first = new Promise<void>((go) => (answered = go));
-  const tried = new Set<string>();
-  await ilse.route('**/api/command', async (route) => {
-    asked++;
-    tried.add((route.request().postDataJSON() as { input: { typed: string } }).input.typed);
-    if (asked > 1) {
-      await first;
-      return route.abort('internetdisconnected');
-    }
-    const response = await route.fetch();
-    await typedOn;
-    await route.fulfill({ response });
-    setTimeout(answered, 300);
-  });
-  await relief.fill('.017');
-  await relief.press('Enter');
-  await expect.poll(() => asked).toBe(1);
-  await expect(station(tomas, 'relief:0:7')).toHaveValue('.017', BY_ITSELF);
-  await relief.fill('.018');
-  await relief.press('Enter');
-  await expect.poll(() => asked).toBe(2);
-  await relief.fill('.019');
-  letGo();
-  // It is kept as unsent, and tries by itself.
-  await expect.poll(() => [...tried]).toEqual(['.017', '.018', '.019']);
-  await expect(relief).toHaveValue('.019');
-  await ilse.unroute('**/api/command');
-  await expect(station(tomas, 'relief:0:7')).toHaveValue('.019', BY_ITSELF);
-  await expect(ilse.locator('#main span[title="changed by a colleague"]')).toHaveCount(0);
-});
+test(
+  'the first of two texts is acknowledged, the second never arrives: what is typed since stands over the first',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/job/414/readings');
+    await go(tomas, '/job/414/readings');
+    const relief = station(ilse, 'relief:0:7');
+    let asked = 0;
+    let letGo = () => {};
+    const typedOn = new Promise<void>((go) => (letGo = go));
+    let answered = () => {};
+    const first = new Promise<void>((go) => (answered = go));
+    const tried = new Set<string>();
+    await ilse.route('**/api/command', async (route) => {
+      asked++;
+      tried.add((route.request().postDataJSON() as { input: { typed: string } }).input.typed);
+      if (asked > 1) {
+        await first;
+        return route.abort('internetdisconnected');
+      }
+      const response = await route.fetch();
+      await typedOn;
+      await route.fulfill({ response });
+      setTimeout(answered, 300);
+    });
+    await relief.fill('.017');
+    await relief.press('Enter');
+    await expect.poll(() => asked).toBe(1);
+    await expect(station(tomas, 'relief:0:7')).toHaveValue('.017', BY_ITSELF);
+    await relief.fill('.018');
+    await relief.press('Enter');
+    await expect.poll(() => asked).toBe(2);
+    await relief.fill('.019');
+    letGo();
+    // It is kept as unsent, and tries by itself.
+    await expect.poll(() => [...tried]).toEqual(['.017', '.018', '.019']);
+    await expect(relief).toHaveValue('.019');
+    await ilse.unroute('**/api/command');
+    await expect(station(tomas, 'relief:0:7')).toHaveValue('.019', BY_ITSELF);
+    await expect(ilse.locator('#main span[title="changed by a colleague"]')).toHaveCount(0);
+  },
+);
 
-test('a wrong PIN many times locks the name on that tablet', async ({ browser }) => {
+test('a wrong PIN many times locks the name on that tablet', { tag: '@long' }, async ({ browser }) => {
   const { page, context } = await pairedTablet(browser, A, 'Counter');
   await accessible(page, 'sign-in');
   for (let i = 0; i < 5; i++) {

@@ -12,6 +12,7 @@ import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/ba
 import { claimShop, runningShop } from '../../cli/base/running-shop.ts';
 import { openDatabase } from '../../src/server/db/connection.ts';
 import { runProgram, runRubrica } from './run-program.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 /** No earlier start left anything running. */
 const nobody = (): Promise<void> => Promise.resolve();
@@ -178,7 +179,7 @@ test('a house of an older release, open to everybody on the machine, is put righ
   await server.stop();
 });
 
-test('commands join the database that runs, and the last one to leave ends it', async () => {
+test.runIf(LONG)('commands join the database that runs, and the last one to leave ends it', async () => {
   const first = await startDatabase('database');
   const second = await startDatabase('database');
   expect(second.pid).toBe(first.pid);
@@ -191,27 +192,30 @@ test('commands join the database that runs, and the last one to leave ends it', 
   expect(runningServer(place())).toBeNull();
 });
 
-test('the secret is changed by a command, and a change that was cut off is done or was never begun', async () => {
-  const secretFile = join(privateFolder(), 'secret');
-  const secrets = () => readFileSync(secretFile, 'utf8').trim().split('\n');
-  const next = `${secretFile}.next`;
-  expect((await rubrica('verify')).status).toBe(0);
-  const before = secrets();
-  const changed = await rubrica('rotate-secret');
-  expect([changed.status, changed.words.includes('the house has another secret')]).toEqual([0, true]);
-  expect(secrets()).toEqual([expect.stringMatching(/^[0-9a-f]{64}$/), ...before]);
-  // Cut off before the record knew: what was to be is forgotten.
-  const after = readFileSync(secretFile, 'utf8');
-  writeFileSync(next, `${'0'.repeat(64)}\n${after}`);
-  const verified = await rubrica('verify');
-  expect([verified.status, verified.words.includes('ledger')]).toEqual([0, false]);
-  expect([existsSync(next), readFileSync(secretFile, 'utf8')]).toEqual([false, after]);
-  // Cut off when the record knew already: it counts.
-  writeFileSync(next, after);
-  writeFileSync(secretFile, before.join('\n'));
-  expect((await rubrica('verify')).status).toBe(0);
-  expect([existsSync(next), readFileSync(secretFile, 'utf8').trim()]).toEqual([false, after.trim()]);
-});
+test.runIf(LONG)(
+  'the secret is changed by a command, and a change that was cut off is done or was never begun',
+  async () => {
+    const secretFile = join(privateFolder(), 'secret');
+    const secrets = () => readFileSync(secretFile, 'utf8').trim().split('\n');
+    const next = `${secretFile}.next`;
+    expect((await rubrica('verify')).status).toBe(0);
+    const before = secrets();
+    const changed = await rubrica('rotate-secret');
+    expect([changed.status, changed.words.includes('the house has another secret')]).toEqual([0, true]);
+    expect(secrets()).toEqual([expect.stringMatching(/^[0-9a-f]{64}$/), ...before]);
+    // Cut off before the record knew: what was to be is forgotten.
+    const after = readFileSync(secretFile, 'utf8');
+    writeFileSync(next, `${'0'.repeat(64)}\n${after}`);
+    const verified = await rubrica('verify');
+    expect([verified.status, verified.words.includes('ledger')]).toEqual([0, false]);
+    expect([existsSync(next), readFileSync(secretFile, 'utf8')]).toEqual([false, after]);
+    // Cut off when the record knew already: it counts.
+    writeFileSync(next, after);
+    writeFileSync(secretFile, before.join('\n'));
+    expect((await rubrica('verify')).status).toBe(0);
+    expect([existsSync(next), readFileSync(secretFile, 'utf8').trim()]).toEqual([false, after.trim()]);
+  },
+);
 
 test('a record is thrown away only when that was said, and never under an open shop', async () => {
   const server = await startDatabase('database');

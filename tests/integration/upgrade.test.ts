@@ -13,6 +13,7 @@ import { openCopy, pourRecord } from '../../src/server/backup/read-copy.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { MIGRATION_NAMES } from '../../src/server/db/migrate.ts';
 import { verifySeals } from '../../src/server/hand-over/verify-seals.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 const OLD = join(process.cwd(), 'tests/fixtures/records/0.1.0-first.sql.gz');
 const SECRET = 'only for the tests';
@@ -98,15 +99,18 @@ test('a step that fails half-way: the old record is in its place, and it is said
   expect(readdirSync(folder).filter((f) => f.includes('half-upgraded'))).toHaveLength(1);
 });
 
-test('killed in the middle of a step: opened again, it begins anew from the record of before', async () => {
-  await isUpToDate();
-  const copy = join(folder, 'copies', copies()[0] ?? '');
-  // As a kill leaves it: some steps done, one of them half, and the note that an upgrade was begun.
-  await inOldHouse(async (_, { sequelize }) => {
-    await sequelize.query("DELETE FROM migrations WHERE name >= '024'");
-    await sequelize.query('DROP TABLE shop_files');
-  });
-  writeFileSync(join(folder, 'upgrading.json'), JSON.stringify({ copy }));
-  await isUpToDate();
-  expect(existsSync(join(folder, 'upgrading.json'))).toBe(false);
-});
+test.runIf(LONG)(
+  'killed in the middle of a step: opened again, it begins anew from the record of before',
+  async () => {
+    await isUpToDate();
+    const copy = join(folder, 'copies', copies()[0] ?? '');
+    // As a kill leaves it: some steps done, one of them half, and the note that an upgrade was begun.
+    await inOldHouse(async (_, { sequelize }) => {
+      await sequelize.query("DELETE FROM migrations WHERE name >= '024'");
+      await sequelize.query('DROP TABLE shop_files');
+    });
+    writeFileSync(join(folder, 'upgrading.json'), JSON.stringify({ copy }));
+    await isUpToDate();
+    expect(existsSync(join(folder, 'upgrading.json'))).toBe(false);
+  },
+);

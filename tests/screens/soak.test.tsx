@@ -9,7 +9,7 @@ import { asking } from './asking.ts';
 import { askHouse } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
-const COMMANDS = LONG ? 20_000 : 600;
+const COMMANDS = LONG ? 20_000 : 150;
 /** Before this much is done, what is made once is not there yet. */
 const WARM = Math.round(COMMANDS / 3);
 const STREAMS = LONG ? 200 : 30;

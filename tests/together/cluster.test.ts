@@ -73,7 +73,7 @@ async function killed(what: 'application' | 'application 2' | 'proxy'): Promise<
   process.kill(house.pidOf(what), 'SIGKILL');
 }
 
-test(
+test.runIf(LONG)(
   `${KILLS} times a node, an application or the proxy is killed: served on, nothing acknowledged is lost or doubled`,
   OFTEN,
   async () => {
@@ -119,71 +119,80 @@ test(
   },
 );
 
-test('people at several nodes at once: what would spoil another’s is undone and done again on top of it', async () => {
-  const others = [2, 3].map((n) => openDatabase(nodes.addresses('rubrica', n)));
-  const nodesAtOnce = [db, ...others];
-  const lead = await db.models.Person.findOne({ where: { role: 'owner' }, rejectOnEmpty: true });
-  const device = await db.models.Device.findOne({ rejectOnEmpty: true });
-  const actor = { personId: lead.id, deviceId: device.id, name: lead.name, initials: 'L', role: lead.role };
-  const EACH = 6;
-  const taken = await Promise.all(
-    nodesAtOnce.flatMap((at) =>
-      Array.from({ length: EACH }, () =>
-        execute(at, actor, 'desk.take-in', visit(randomUUID(), { name: 'At once', email: '' }), randomUUID()),
-      ),
-    ),
-  );
-  const jobs = taken.flatMap((t) => (t.ok ? [t.value] : []));
-  expect(new Set(jobs.map((j) => j.number)).size).toBe(nodesAtOnce.length * EACH);
-
-  // A job is signed at one node while somebody writes remarks on it at another: whoever is second is told so.
-  const checks = Object.fromEntries((crowd.desk[0]?.checks ?? []).map((key) => [key, true]));
-  await Promise.all(
-    jobs.map(async ({ jobId }, i) => {
-      const [here, there] = [
-        nodesAtOnce[i % nodesAtOnce.length] ?? db,
-        nodesAtOnce[(i + 1) % nodesAtOnce.length] ?? db,
-      ];
-      const sign = async () => {
-        const checked = await execute(
-          here,
-          actor,
-          'hand-over.check',
-          { jobId, version: 0, checks, exception: 'at once' },
-          randomUUID(),
-        );
-        const version = checked.ok ? checked.value.version : -1;
-        return execute(
-          here,
-          actor,
-          'hand-over.sign',
-          { jobId, version, signer: 'A', signature: null },
-          randomUUID(),
-        );
-      };
-      const remark = async () => {
-        for (let n = 0; n < 8; n++)
-          await execute(
-            there,
+test.runIf(LONG)(
+  'people at several nodes at once: what would spoil another’s is undone and done again on top of it',
+  async () => {
+    const others = [2, 3].map((n) => openDatabase(nodes.addresses('rubrica', n)));
+    const nodesAtOnce = [db, ...others];
+    const lead = await db.models.Person.findOne({ where: { role: 'owner' }, rejectOnEmpty: true });
+    const device = await db.models.Device.findOne({ rejectOnEmpty: true });
+    const actor = { personId: lead.id, deviceId: device.id, name: lead.name, initials: 'L', role: lead.role };
+    const EACH = 6;
+    const taken = await Promise.all(
+      nodesAtOnce.flatMap((at) =>
+        Array.from({ length: EACH }, () =>
+          execute(
+            at,
             actor,
-            'work.remark',
-            { jobId, lineId: null, kind: 'note', words: `word ${n}`, toPerson: null },
+            'desk.take-in',
+            visit(randomUUID(), { name: 'At once', email: '' }),
+            randomUUID(),
+          ),
+        ),
+      ),
+    );
+    const jobs = taken.flatMap((t) => (t.ok ? [t.value] : []));
+    expect(new Set(jobs.map((j) => j.number)).size).toBe(nodesAtOnce.length * EACH);
+
+    // A job is signed at one node while somebody writes remarks on it at another: whoever is second is told so.
+    const checks = Object.fromEntries((crowd.desk[0]?.checks ?? []).map((key) => [key, true]));
+    await Promise.all(
+      jobs.map(async ({ jobId }, i) => {
+        const [here, there] = [
+          nodesAtOnce[i % nodesAtOnce.length] ?? db,
+          nodesAtOnce[(i + 1) % nodesAtOnce.length] ?? db,
+        ];
+        const sign = async () => {
+          const checked = await execute(
+            here,
+            actor,
+            'hand-over.check',
+            { jobId, version: 0, checks, exception: 'at once' },
             randomUUID(),
           );
-      };
-      const [signed] = await Promise.all([sign(), remark()]);
-      expect(signed).toMatchObject({ ok: true });
-    }),
-  );
-  const late = await db.sequelize.query(
-    `SELECT r.id FROM events r JOIN events s ON s.job_id = r.job_id AND s.kind = 'signed' AND s.id < r.id
+          const version = checked.ok ? checked.value.version : -1;
+          return execute(
+            here,
+            actor,
+            'hand-over.sign',
+            { jobId, version, signer: 'A', signature: null },
+            randomUUID(),
+          );
+        };
+        const remark = async () => {
+          for (let n = 0; n < 8; n++)
+            await execute(
+              there,
+              actor,
+              'work.remark',
+              { jobId, lineId: null, kind: 'note', words: `word ${n}`, toPerson: null },
+              randomUUID(),
+            );
+        };
+        const [signed] = await Promise.all([sign(), remark()]);
+        expect(signed).toMatchObject({ ok: true });
+      }),
+    );
+    const late = await db.sequelize.query(
+      `SELECT r.id FROM events r JOIN events s ON s.job_id = r.job_id AND s.kind = 'signed' AND s.id < r.id
      WHERE r.job_id IN (:ids) AND r.kind = 'remark made'`,
-    { type: QueryTypes.SELECT, replacements: { ids: jobs.map((j) => j.jobId) } },
-  );
-  expect(late).toEqual([]);
-  expect(await verifySeals(db)).toMatchObject({ broken: [], ledger: [] });
-  for (const at of others) await at.sequelize.close();
-});
+      { type: QueryTypes.SELECT, replacements: { ids: jobs.map((j) => j.jobId) } },
+    );
+    expect(late).toEqual([]);
+    expect(await verifySeals(db)).toMatchObject({ broken: [], ledger: [] });
+    for (const at of others) await at.sequelize.close();
+  },
+);
 
 /** What a screen hears at one of the applications until it has heard something. */
 async function heardAt(port: number, cookie: string, something: string): Promise<string> {
@@ -199,7 +208,7 @@ async function heardAt(port: number, cookie: string, something: string): Promise
   return heard;
 }
 
-test('what is done at any node is heard at every application', async () => {
+test.runIf(LONG)('what is done at any node is heard at every application', async () => {
   const person = await db.models.Person.findOne({ where: { name: 'Hand 0' }, rejectOnEmpty: true });
   const cookie = await signedIn(address, await makePairingCode(db, new Date()), person.id, '1234');
   // Which numbers rows get differs from cluster to cluster: none is known beforehand.
@@ -224,16 +233,19 @@ test('what is done at any node is heard at every application', async () => {
   await last.sequelize.close();
 });
 
-test('the one who looks after it is told which database is missing, and when all are there again', async () => {
-  const doctor = (): string =>
-    spawnSync(join(process.cwd(), 'rubrica'), ['doctor'], {
-      encoding: 'utf8',
-      env: { ...process.env, RUBRICA_DATABASE_URL: nodes.addresses('rubrica') },
-    }).stdout;
-  await nodes.kill(3);
-  const missing = doctor();
-  expect(missing).toMatch(/!! nodes +2 of 3 serve\n +does not answer: 127\.0\.0\.1:4503\. Start/);
-  expect(missing).toMatch(/^ {3}record +up to date/m);
-  await nodes.comeAgain(3);
-  await house.until('all serve', () => / nodes +3 of 3 serve/.test(doctor()));
-});
+test.runIf(LONG)(
+  'the one who looks after it is told which database is missing, and when all are there again',
+  async () => {
+    const doctor = (): string =>
+      spawnSync(join(process.cwd(), 'rubrica'), ['doctor'], {
+        encoding: 'utf8',
+        env: { ...process.env, RUBRICA_DATABASE_URL: nodes.addresses('rubrica') },
+      }).stdout;
+    await nodes.kill(3);
+    const missing = doctor();
+    expect(missing).toMatch(/!! nodes +2 of 3 serve\n +does not answer: 127\.0\.0\.1:4503\. Start/);
+    expect(missing).toMatch(/^ {3}record +up to date/m);
+    await nodes.comeAgain(3);
+    await house.until('all serve', () => / nodes +3 of 3 serve/.test(doctor()));
+  },
+);

@@ -9,6 +9,7 @@ import { buildIfNeeded } from '../../cli/base/build.ts';
 import { lanAddresses } from '../../cli/lan/addresses.ts';
 import { visit } from './crowd-house.ts';
 import { StartedHouse } from './started-house.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 const LAN_PORT = 4473;
 const NORTH = 'north.example';
@@ -100,36 +101,39 @@ afterAll(async () => {
   await house.remove();
 });
 
-test('each is reached by its own name, with its own people; nothing of one is seen, opened or found in the other', async () => {
-  expect(rubrica('shop', 'list')).toMatch(/^north\s+north\.example\s+port 4600/);
-  const [here, north] = [await ownerOf(first, pinIn(house.said)), await ownerOf(NORTH, pinIn(begun))];
-  const taken = await give(
-    NORTH,
-    north,
-    'desk.take-in',
-    visit('ONLY-NORTH', { name: 'Only Of North', email: '' }),
-  );
-  const { jobId, number } = (JSON.parse(taken.text) as { value: { jobId: number; number: number } }).value;
-  const link = await give(NORTH, north, 'work.link', { jobId, purpose: 'sheet' });
-  const { token } = (JSON.parse(link.text) as { value: { token: string } }).value;
+test.runIf(LONG)(
+  'each is reached by its own name, with its own people; nothing of one is seen, opened or found in the other',
+  async () => {
+    expect(rubrica('shop', 'list')).toMatch(/^north\s+north\.example\s+port 4600/);
+    const [here, north] = [await ownerOf(first, pinIn(house.said)), await ownerOf(NORTH, pinIn(begun))];
+    const taken = await give(
+      NORTH,
+      north,
+      'desk.take-in',
+      visit('ONLY-NORTH', { name: 'Only Of North', email: '' }),
+    );
+    const { jobId, number } = (JSON.parse(taken.text) as { value: { jobId: number; number: number } }).value;
+    const link = await give(NORTH, north, 'work.link', { jobId, purpose: 'sheet' });
+    const { token } = (JSON.parse(link.text) as { value: { token: string } }).value;
 
-  expect((await ask(NORTH, '/rack', { cookie: north })).text).toContain('Only Of North');
-  const rack = await ask(first, '/rack', { cookie: here });
-  expect(rack.status).toBe(200);
-  expect(rack.text).not.toContain('Only Of North');
-  expect((await ask(NORTH, `/job/${number}/work`, { cookie: north })).text).toContain('ONLY-NORTH');
-  expect((await ask(first, `/job/${number}/work`, { cookie: here })).text).not.toContain('ONLY-NORTH');
-  expect((await ask(NORTH, `/sheet/${token}`)).text).toContain('ONLY-NORTH');
-  expect((await ask(first, `/sheet/${token}`)).text).not.toContain('ONLY-NORTH');
+    expect((await ask(NORTH, '/rack', { cookie: north })).text).toContain('Only Of North');
+    const rack = await ask(first, '/rack', { cookie: here });
+    expect(rack.status).toBe(200);
+    expect(rack.text).not.toContain('Only Of North');
+    expect((await ask(NORTH, `/job/${number}/work`, { cookie: north })).text).toContain('ONLY-NORTH');
+    expect((await ask(first, `/job/${number}/work`, { cookie: here })).text).not.toContain('ONLY-NORTH');
+    expect((await ask(NORTH, `/sheet/${token}`)).text).toContain('ONLY-NORTH');
+    expect((await ask(first, `/sheet/${token}`)).text).not.toContain('ONLY-NORTH');
 
-  // Who is somebody in one is nobody in the other.
-  expect((await ask(first, '/rack', { cookie: north })).status).not.toBe(200);
-  const foreign = await give(first, north, 'work.link', { jobId, purpose: 'sheet' });
-  expect(foreign.status).toBe(401);
-  expect((await give(NORTH, here, 'work.link', { jobId, purpose: 'sheet' })).status).toBe(401);
-});
+    // Who is somebody in one is nobody in the other.
+    expect((await ask(first, '/rack', { cookie: north })).status).not.toBe(200);
+    const foreign = await give(first, north, 'work.link', { jobId, purpose: 'sheet' });
+    expect(foreign.status).toBe(401);
+    expect((await give(NORTH, here, 'work.link', { jobId, purpose: 'sheet' })).status).toBe(401);
+  },
+);
 
-test('a pairing code, a name and a way in of one are good for nothing at the other', async () => {
+test.runIf(LONG)('a pairing code, a name and a way in of one are good for nothing at the other', async () => {
   const code = /[A-Z0-9]{4}-[A-Z0-9]{4}(-[A-Z0-9]{4})*/.exec(rubrica('pair', '--shop', 'north'))?.[0] ?? '';
   expect(code).not.toBe('');
   expect((await ask(first, '/api/pair', { body: { code, name: 'x' } })).status).not.toBe(200);
@@ -151,7 +155,7 @@ test('a pairing code, a name and a way in of one are good for nothing at the oth
   await expect(ask('elsewhere.example', '/rack')).rejects.toThrow();
 });
 
-test('each has a database, a secret and copies of its own', async () => {
+test.runIf(LONG)('each has a database, a secret and copies of its own', async () => {
   const north = join(house.folder, 'shops/north');
   const kept = (file: string) => [house.folder, north].map((f) => readFileSync(join(f, file), 'utf8').trim());
   for (const file of ['secret', 'proxy-token', 'database/credentials.json']) {
@@ -167,20 +171,23 @@ test('each has a database, a secret and copies of its own', async () => {
   expect(JSON.parse(rubrica('verify', '--json'))).toMatchObject({ broken: [] });
 });
 
-test('one that is killed comes again, without the other noticing; one that is taken out is kept aside', async () => {
-  const pid = Number(
-    (JSON.parse(readFileSync(join(house.folder, 'shops/north/shop.json'), 'utf8')) as { name: string }).name
-      .split('-')
-      .at(0),
-  );
-  process.kill(pid, 'SIGKILL');
-  await house.until('the other serves again', () => house.said.includes('the shop north is up again'));
-  expect((await ask(NORTH, '/api/health')).status).toBe(200);
-  expect((await ask(first, '/api/health')).status).toBe(200);
-  expect(() => rubrica('shop', 'remove', 'north')).toThrow('stop it first');
-  await house.stop();
-  rubrica('shop', 'remove', 'north');
-  expect(readdirSync(join(house.folder, 'shops'))).toEqual([]);
-  const [aside = ''] = readdirSync(join(house.folder, 'shops-removed'));
-  expect(existsSync(join(house.folder, 'shops-removed', aside, 'secret'))).toBe(true);
-});
+test.runIf(LONG)(
+  'one that is killed comes again, without the other noticing; one that is taken out is kept aside',
+  async () => {
+    const pid = Number(
+      (JSON.parse(readFileSync(join(house.folder, 'shops/north/shop.json'), 'utf8')) as { name: string }).name
+        .split('-')
+        .at(0),
+    );
+    process.kill(pid, 'SIGKILL');
+    await house.until('the other serves again', () => house.said.includes('the shop north is up again'));
+    expect((await ask(NORTH, '/api/health')).status).toBe(200);
+    expect((await ask(first, '/api/health')).status).toBe(200);
+    expect(() => rubrica('shop', 'remove', 'north')).toThrow('stop it first');
+    await house.stop();
+    rubrica('shop', 'remove', 'north');
+    expect(readdirSync(join(house.folder, 'shops'))).toEqual([]);
+    const [aside = ''] = readdirSync(join(house.folder, 'shops-removed'));
+    expect(existsSync(join(house.folder, 'shops-removed', aside, 'secret'))).toBe(true);
+  },
+);

@@ -49,7 +49,7 @@ test('a hand that explains what is heard lies between what is clear and what buz
       for (const h of again)
         expect(heard.find((x) => x.string === h.string && x.held === h.held)?.heard).toBe(h.heard);
     }),
-    runs(30),
+    runs(10, 30),
   );
 });
 

@@ -27,7 +27,7 @@ test('what is proposed is the beginning of the plan that is enough', () => {
       const said = answerCase(caseOf(kind, read, found));
       expect(enough(said).steps.slice(0, said.proposed.length)).toEqual(said.proposed);
     }),
-    runs(150),
+    runs(50, 150),
   );
 });
 
@@ -47,7 +47,7 @@ test('no plan cuts on a neck that is not straight, and none turns a rod that is 
         if (found.includes('rod stuck')) expect(ids).not.toContain('rod');
       }
     }),
-    runs(150),
+    runs(50, 150),
   );
 });
 

@@ -112,7 +112,7 @@ test('enough never takes more of a part than the best where both leave nothing o
       for (const part of WORN_PARTS)
         expect(enough.removed[part]).toBeLessThanOrEqual(best.removed[part] + 1e-9);
     }),
-    runs(120),
+    runs(40, 120),
   );
 });
 
@@ -127,7 +127,7 @@ test('the best books nothing heavy that enough does without, and touches nothing
       const groups = new Set(enough.operations.map((o) => o.group));
       expect(best.operations.every((o) => groups.has(o.group))).toBe(true);
     }),
-    runs(120),
+    runs(40, 120),
   );
 });
 
@@ -146,6 +146,6 @@ test('carried out with the gauge’s error what is enough is in its band still',
         expect(['in', 'edge']).toContain(verdict(read, target, 2 * j.tells));
       }
     }),
-    runs(80),
+    runs(30, 80),
   );
 });

@@ -206,7 +206,7 @@ describe('against everything that can be done', () => {
         expect([found.misses, found.short]).toEqual([least.misses, least.short]);
         expect(found.weight).toBeLessThanOrEqual(least.weight + plansFor(quiet).bound + 1e-6);
       }),
-      runs(150, 500),
+      runs(50, 500),
     );
   });
 
@@ -278,7 +278,7 @@ describe('against everything that can be done', () => {
         expect(loose.misses).toBe(0);
         expect(loose.weight).toBeLessThanOrEqual(tight.weight + 1e-6);
       }),
-      runs(100, 300),
+      runs(30, 300),
     );
   });
 
@@ -299,7 +299,7 @@ describe('against everything that can be done', () => {
           if (i >= 0) expect(a[i]).toBeLessThan(b[i] ?? NaN);
         }
       }),
-      runs(60),
+      runs(20, 60),
     );
   });
 
@@ -316,7 +316,7 @@ describe('against everything that can be done', () => {
           expect(o.action[x.judged.index]).toBeCloseTo(x.value, 9);
         expect(leaveIt(s.candidates).misses).toBeGreaterThanOrEqual(plan.misses);
       }),
-      runs(60),
+      runs(20, 60),
     );
   });
 });

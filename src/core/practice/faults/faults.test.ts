@@ -46,7 +46,9 @@ describe.each(KINDS)('on a %s', (kind) => {
 
   test('every fault shows in a reading, a look or a sound, and its own remedy takes all of it away', async () => {
     let tried = 0;
-    for (const fault of FAULTS) {
+    for (const [n, fault] of FAULTS.entries()) {
+      // Each fault on every third kind, by `--long` on each.
+      if (!LONG && (n + KINDS.indexOf(kind)) % 3 !== 0) continue;
       await breathe();
       const p = instrumentWith(kind, [fault.id], 7);
       if (!fault.fits(p.inside.construction)) continue;
@@ -63,7 +65,7 @@ describe.each(KINDS)('on a %s', (kind) => {
       ).toEqual([]);
       expect(fault.explains(p.inside)).toMatch(/^[A-Z].{30,}\.$/s);
     }
-    expect(tried).toBeGreaterThan(14);
+    expect(tried).toBeGreaterThan(LONG ? 14 : 3);
   });
 
   test('no fault is put right by the remedy of another that shows the same', async () => {
