@@ -7,7 +7,6 @@ const whole = z.coerce.number().int();
 
 /** What may be tried beside the plan, as an address asks for it. */
 export const weekTry = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('better') }),
   z.object({ kind: z.literal('away'), worker: whole.min(1), from: day, to: day }),
   z
     .object({ kind: z.literal('longer'), worker: whole.min(1), day, from: minute, to: minute })

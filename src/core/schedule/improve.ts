@@ -1,7 +1,7 @@
 import { toEnd } from '../to-end.ts';
 import { jobAlone } from './alone.ts';
 import { mayBegin, newBoard, seat, unseat, type Board, type BoardStep, type Seat } from './board.ts';
-import { costOfJob, costWhenReady } from './cost.ts';
+import { costOf, costOfJob, costWhenReady } from './cost.ts';
 import {
   bestSeat,
   isFixed,
@@ -122,9 +122,21 @@ function placeStepByStep(b: Board, jobs: readonly number[], others: OtherSeats, 
   }
 }
 
+/** How far a search is: how many tries were made, and what the best plan of them costs. */
+export interface SearchProgress {
+  readonly tries: number;
+  readonly least: number;
+}
+
+interface Found {
+  best: (Seat | null)[];
+  tries: number;
+  least: number;
+}
+
 /** The same as `improve`, try by try: whoever runs it may let others go on between two, or end it, and the best one found stands. */
-export function* improving(b: Board, { seed, more }: Search): Generator<number, number> {
-  const found = { best: [...b.seats], tries: 0 };
+export function* improving(b: Board, { seed, more }: Search): Generator<SearchProgress, number> {
+  const found: Found = { best: [...b.seats], tries: 0, least: costOf(b) };
   try {
     yield* search(b, { seed, more }, found);
   } finally {
@@ -144,11 +156,7 @@ export function improve(b: Board, by: Search): number {
 }
 
 /** The search itself: what it found best so far, and after how many tries. */
-function* search(
-  b: Board,
-  { seed, more }: Search,
-  found: { best: (Seat | null)[]; tries: number },
-): Generator<number, void> {
+function* search(b: Board, { seed, more }: Search, found: Found): Generator<SearchProgress, void> {
   const next = seeded(seed);
   const movable = b.ofJob.flatMap((own, job) => (own.length > 0 && !isFixed(b, job) ? [job] : []));
   const isMovable = new Set(movable);
@@ -159,14 +167,13 @@ function* search(
   );
   const above = costs.map((c, job) => Math.max(0, c - (floor[job] ?? 0)));
   let now = costs.reduce((sum, c) => sum + c, 0);
-  let least = now;
   const detour = (DETOUR * above.reduce((sum, c) => sum + c, 0)) / Math.max(1, movable.length);
   const jitter = (): number => (next() < OTHER_SEAT ? next() * OTHER_SEAT_MINUTES : 0);
   if (movable.length === 0) return;
   const anyAtAll = Math.min(0.5, ANY_AT_ALL / movable.length);
   for (; more(found.tries); found.tries++) {
     const { tries } = found;
-    yield tries;
+    yield found;
     const first = pickJob(above, movable, next);
     const most = 1 + Math.floor(next() * Math.min(MOST_AT_ONCE, movable.length));
     const taken =
@@ -186,14 +193,14 @@ function* search(
     }
     const made = taken.map((job) => costOfJob(b, job));
     const change = made.reduce((sum, c) => sum + c, 0) - was;
-    if (change < -1e-9 || now + change <= least + detour * (1 - (tries % CYCLE) / CYCLE) + 1e-9) {
+    if (change < -1e-9 || now + change <= found.least + detour * (1 - (tries % CYCLE) / CYCLE) + 1e-9) {
       taken.forEach((job, i) => {
         costs[job] = made[i] ?? 0;
         above[job] = Math.max(0, (made[i] ?? 0) - (floor[job] ?? 0));
       });
       now += change;
-      if (now < least - 1e-9) {
-        least = now;
+      if (now < found.least - 1e-9) {
+        found.least = now;
         found.best = [...b.seats];
       }
       continue;

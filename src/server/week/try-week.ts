@@ -1,10 +1,14 @@
-import { copyBoard, newBoard, type Board } from '../../core/schedule/board.ts';
-import { bounding } from '../../core/schedule/bound.ts';
+import { newBoard } from '../../core/schedule/board.ts';
 import { calendarOf } from '../../core/schedule/calendar.ts';
-import { chancesOf, playThrough } from '../../core/schedule/chance.ts';
-import { costOf, finishOf } from '../../core/schedule/cost.ts';
+import {
+  differenceOf,
+  type MovedStep,
+  type PlanTime,
+  type TriedWeek,
+} from '../../core/schedule/difference.ts';
 import { improving } from '../../core/schedule/improve.ts';
 import { replan } from '../../core/schedule/place.ts';
+import type { WorkToSearch } from '../../core/schedule/look-for-better.ts';
 import { standing, staysLonger, tryingRemedies, type Remedy } from '../../core/schedule/remedies.ts';
 import { sayRemedy } from '../../core/schedule/say-week.ts';
 import type { PlannedJob, ShopWork } from '../../core/schedule/shop-work.ts';
@@ -17,91 +21,9 @@ import { inSlices } from './in-slices.ts';
 import { MINUTE, type KeptPlan } from './read-work.ts';
 import { closesOn } from './working-time.ts';
 
-/** A step that another plan puts elsewhere. Moments are ms. */
-export interface MovedStep {
-  readonly step: string;
-  readonly jobId: number;
-  readonly job: number;
-  readonly title: string;
-  readonly was: { readonly worker: number; readonly start: number } | null;
-  readonly is: { readonly worker: number; readonly spot: string | null; readonly start: number } | null;
-}
-
-/** A job whose date comes out otherwise. */
-export interface MovedJob {
-  readonly number: number;
-  readonly title: string;
-  readonly wasReady: number | null;
-  readonly isReady: number | null;
-  readonly was: number | null;
-  readonly is: number | null;
-}
-
-/** Another plan beside the one that holds. */
-export interface TriedWeek {
-  readonly moved: readonly MovedStep[];
-  readonly jobs: readonly MovedJob[];
-  /** by how much of what it costs it may be worse than the best plan there is, at most; null where that was not asked */
-  readonly gap: number | null;
-}
-
 const SEED = 7;
-const SAME_MINUTES = 15;
-const NOTABLE = 0.02;
-const BETTER_TRIES = 3000;
 const OTHER_TRIES = 400;
-const BETTER_MS = 2500;
-
-/** What differs between two plans, the second one of the same work or of some that differs a little. */
-function difference(plan: KeptPlan, other: Board): Omit<TriedWeek, 'gap'> {
-  const { board: b, from } = plan;
-  const ms = (minutes: number): number => from + minutes * MINUTE;
-  const draws = drawsFor(plan);
-  const [was, is] = [
-    chancesOf(b, playThrough(b, draws, CHANCE_SEED)),
-    chancesOf(other, playThrough(other, draws, CHANCE_SEED)),
-  ];
-  const before = standing(b);
-  const after = standing(other);
-  const titles = new Map([...b.steps, ...other.steps].map((s) => [s.step.id, s] as const));
-  const moved = [...titles].flatMap(([id, own]): MovedStep[] => {
-    const [x, y] = [before[id], after[id]];
-    if (x && y && x.worker === y.worker && Math.abs(x.start - y.start) <= SAME_MINUTES) return [];
-    if (!x && !y) return [];
-    const job = (other.steps.some((s) => s === own) ? other : b).work.jobs[own.job];
-    return [
-      {
-        step: id,
-        jobId: job?.id ?? 0,
-        job: job?.number ?? 0,
-        title: own.step.title,
-        was: x ? { worker: x.worker, start: ms(x.start) } : null,
-        is: y ? { worker: y.worker, spot: y.spot, start: ms(y.start) } : null,
-      },
-    ];
-  });
-  const ready = (of: Board, i: number): number | null => {
-    const finish = i < 0 ? null : finishOf(of, i);
-    return finish === null ? null : ms(finish);
-  };
-  const jobs = other.work.jobs.flatMap((j, i): MovedJob[] => {
-    const k = b.work.jobs.findIndex((o) => o.id === j.id);
-    const row = {
-      number: j.number,
-      title: j.title,
-      wasReady: ready(b, k),
-      isReady: ready(other, i),
-      was: was[k]?.inTime ?? null,
-      is: is[i]?.inTime ?? null,
-    };
-    const same =
-      k >= 0 &&
-      Math.abs((row.is ?? 0) - (row.was ?? 0)) < NOTABLE &&
-      Math.abs((row.isReady ?? 0) - (row.wasReady ?? 0)) <= SAME_MINUTES * MINUTE;
-    return same || j.steps.length === 0 ? [] : [row];
-  });
-  return { moved, jobs };
-}
+const TRIED_MS = 2500;
 
 /** A rush job's number while it is only tried. */
 const TRIED_JOB = -1;
@@ -151,8 +73,6 @@ function workWith(plan: KeptPlan, asked: WeekTry): ShopWork {
     to: minutes(startOfDay(addDays(last, 1), zone)),
   });
   switch (asked.kind) {
-    case 'better':
-      return work;
     case 'longer': {
       const at = (m: number): number => minutes(clockOn(asked.day, m, zone));
       return staysLonger(work, { worker: asked.worker, from: at(asked.from), to: at(asked.to) });
@@ -186,6 +106,14 @@ function workWith(plan: KeptPlan, asked: WeekTry): ShopWork {
   }
 }
 
+const timeOf = (plan: KeptPlan): PlanTime => ({ from: plan.from, draws: drawsFor(plan), seed: CHANCE_SEED });
+
+/** The shop's work and its plan as it stands, for a search that does not run here. */
+export async function workToSearch(db: Database, now: Date = new Date()): Promise<WorkToSearch> {
+  const plan = await currentPlan(db, now);
+  return { ...timeOf(plan), work: plan.board.work, seats: plan.board.seats };
+}
+
 /** Tries something beside the plan that holds; nothing is changed by it. */
 export async function tryWeek(
   db: Database,
@@ -195,21 +123,13 @@ export async function tryWeek(
 ): Promise<TriedWeek> {
   const plan = await currentPlan(db, now);
   const { board } = plan;
-  const until = performance.now() + BETTER_MS;
-  if (asked.kind === 'better') {
-    const better = copyBoard(board);
-    const more = (n: number): boolean => n < BETTER_TRIES && performance.now() < until;
-    await inSlices(improving(better, { seed: SEED, more }), signal);
-    const cost = costOf(better);
-    const least = await inSlices(bounding(board.work, cost), signal);
-    return { ...difference(plan, better), gap: cost > 0 ? (cost - least) / cost : 0 };
-  }
+  const until = performance.now() + TRIED_MS;
   const work = { ...workWith(plan, asked), before: standing(board) };
   const ahead = asked.kind === 'rush' ? [work.jobs.length - 1] : [];
   const other = replan(newBoard(work), ahead);
   const more = (n: number): boolean => n < OTHER_TRIES && performance.now() < until;
   await inSlices(improving(other, { seed: SEED, more }), signal);
-  return { ...difference(plan, other), gap: null };
+  return { ...differenceOf(board, other, timeOf(plan)), gap: null };
 }
 
 /** A way to save a promise as a screen shows it. */
@@ -281,7 +201,10 @@ export async function remediesOf(
     is: t.is,
     others: t.others.map((o) => ({ ...o, job: number(o.job) })),
     put: putBy(t.remedy),
-    moved: t.remedy.kind === 'first' || t.remedy.kind === 'longer' ? difference(plan, t.board).moved : null,
+    moved:
+      t.remedy.kind === 'first' || t.remedy.kind === 'longer'
+        ? differenceOf(board, t.board, timeOf(plan)).moved
+        : null,
     longer: longerOf(t.remedy, plan),
   }));
 }

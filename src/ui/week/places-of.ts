@@ -1,5 +1,5 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
-import type { MovedStep } from '../../server/week/try-week.ts';
+import type { MovedStep } from '../../core/schedule/difference.ts';
 
 /** Where a plan that was tried puts the steps it moves, as it is taken. */
 export const placesOf = (moved: readonly MovedStep[]): CommandInput<'week.take'>['steps'] =>

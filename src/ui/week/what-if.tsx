@@ -3,16 +3,15 @@
 import { useRef, useState } from 'react';
 import { minuteOf } from '../../core/days/opening.ts';
 import type { LoadedWeek } from '../../server/week/load-week.ts';
-import type { MovedJob, TriedWeek } from '../../server/week/try-week.ts';
+import type { TriedWeek } from '../../core/schedule/difference.ts';
 import { useSend } from '../data/use-send.ts';
-import { dayOf, sayWeekday } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { placesOf } from './places-of.ts';
-import { sayChance } from '../../core/schedule/say-chance.ts';
-import { clock } from './week-time.ts';
+import { useSearch, type SearchState } from './use-search.ts';
+import { Outcome } from './what-if-outcome.tsx';
 
 const KINDS = [
   { value: 'away', name: 'Somebody is not here' },
@@ -22,6 +21,13 @@ const KINDS = [
   { value: 'better', name: 'Is there a better plan?' },
 ] as const;
 type Kind = (typeof KINDS)[number]['value'];
+
+/** For how long a better plan is looked for, seconds. */
+const SEARCHES = [
+  { value: '10', name: 'Ten seconds' },
+  { value: '60', name: 'A minute' },
+  { value: '300', name: 'Five minutes' },
+] as const;
 
 interface Asked {
   readonly kind: Kind;
@@ -33,6 +39,7 @@ interface Asked {
   readonly day: string;
   readonly begins: string;
   readonly ends: string;
+  readonly seconds: string;
 }
 
 type Answer = TriedWeek | { readonly message: string; readonly fields?: Readonly<Record<string, string>> };
@@ -48,7 +55,7 @@ const WHY = {
 /** A time of day as an address carries it; nothing said is refused at its field. */
 const minuteIn = (time: string): string => String(minuteOf(time) ?? -1);
 
-const addressOf = (a: Asked): string => {
+const addressOf = (a: Asked & { readonly kind: Exclude<Kind, 'better'> }): string => {
   const of = (fields: Record<string, string>): string =>
     new URLSearchParams({ kind: a.kind, ...fields }).toString();
   switch (a.kind) {
@@ -60,8 +67,6 @@ const addressOf = (a: Asked): string => {
       return of({ spot: a.spot, from: a.from, to: a.to });
     case 'rush':
       return of({ minutes: a.minutes, skill: '1', day: a.day });
-    case 'better':
-      return of({});
   }
 };
 
@@ -143,75 +148,12 @@ function Fields({
         </>
       )}
       {asked.kind === 'longer' && <LongerFields asked={asked} set={set} />}
+      {asked.kind === 'better' && (
+        <FormField label="Look for" className="w-52">
+          {(w) => <ListChoice {...w} value={asked.seconds} items={[...SEARCHES]} onChange={set('seconds')} />}
+        </FormField>
+      )}
       {asked.kind === 'rush' && <RushFields asked={asked} set={set} />}
-    </div>
-  );
-}
-
-const moment = (at: number | null, zone: string): string =>
-  at === null ? 'no time known' : `${sayWeekday(dayOf(at))}, ${clock(at, zone)}`;
-
-function Job({ job, zone }: { readonly job: MovedJob; readonly zone: string }) {
-  const worse = job.is !== null && job.is < 0.8 && job.is < (job.was ?? 1);
-  return (
-    <tr className="border-b border-line">
-      <th scope="row" className="py-1.5 pr-3 text-left font-normal">
-        <b className="font-serif">{job.number > 0 ? job.number : '+'}</b> {job.title}
-      </th>
-      <td className="pr-3">{job.number > 0 ? moment(job.wasReady, zone) : ''}</td>
-      <td className="pr-3">{moment(job.isReady, zone)}</td>
-      <td className={worse ? 'text-rubric' : ''}>
-        {worse && '◆ '}
-        {job.is === null ? '' : `${job.was === null ? '' : `${sayChance(job.was)} to `}${sayChance(job.is)}`}
-      </td>
-    </tr>
-  );
-}
-
-/** What another plan would do, beside the one that holds. */
-function Outcome({ tried, week }: { readonly tried: TriedWeek; readonly week: LoadedWeek }) {
-  const name = (id: number): string => week.workers.find((w) => w.id === id)?.name ?? '';
-  const now = tried.moved.filter((m) => m.was !== null && m.is !== null);
-  return (
-    <div className="space-y-3">
-      <p>
-        {now.length === 0
-          ? 'No step moves.'
-          : `${now.length} ${now.length === 1 ? 'step moves' : 'steps move'}.`}
-        {tried.gap !== null &&
-          ` What was found is at most ${Math.max(1, Math.round(100 * tried.gap))} in 100 from the best plan there can be.`}
-      </p>
-      {tried.jobs.length > 0 && (
-        <table className="w-full text-sm">
-          <thead>
-            <tr className="border-b border-plain text-left">
-              <th scope="col">Job</th>
-              <th scope="col">ready now</th>
-              <th scope="col">ready then</th>
-              <th scope="col">in time</th>
-            </tr>
-          </thead>
-          <tbody>
-            {tried.jobs.map((j) => (
-              <Job key={j.number} job={j} zone={week.zone} />
-            ))}
-          </tbody>
-        </table>
-      )}
-      {now.length > 0 && (
-        <details>
-          <summary className="min-h-11 cursor-pointer py-2">Which steps move</summary>
-          <ul className="text-sm">
-            {now.map((m) => (
-              <li key={m.step}>
-                <b className="font-serif">{m.job}</b> {m.title}: {name(m.was?.worker ?? 0)},{' '}
-                {moment(m.was?.start ?? null, week.zone)} → {name(m.is?.worker ?? 0)},{' '}
-                {moment(m.is?.start ?? null, week.zone)}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
     </div>
   );
 }
@@ -220,12 +162,17 @@ const message = (answer: Answer): string | null =>
   'message' in answer ? [answer.message, ...Object.values(answer.fields ?? {})].join(' ') : null;
 
 /** Asks the house what would be. */
-async function askHouse(asked: Asked, signal: AbortSignal): Promise<Answer> {
-  const at = `/api/week/try?${addressOf(asked)}`;
+async function askHouse(at: string, signal: AbortSignal): Promise<Answer> {
   const got = await fetch(at, { cache: 'no-store', signal }).catch(() => null);
   const readable = got && (got.ok || got.status === 422 || got.status === 429);
   return readable ? ((await got.json()) as Answer) : { message: 'The house did not answer. Try again.' };
 }
+
+/** What a search beside the page has come to, as an answer of the house. */
+const answerOf = (state: SearchState): Answer | null => {
+  if (state?.kind === 'found') return state.tried;
+  return state?.kind === 'failed' ? { message: state.message } : null;
+};
 
 /** What is asked, and what the house says to it; an answer goes when something else is asked. */
 function useAsked(week: LoadedWeek) {
@@ -239,37 +186,50 @@ function useAsked(week: LoadedWeek) {
     day: week.today,
     begins: '18:00',
     ends: '20:00',
+    seconds: '10',
   });
   const [answer, setAnswer] = useState<Answer | 'asked' | null>(null);
-  const change = (a: Asked) => {
-    setAsked(a);
+  const search = useSearch();
+  const running = useRef<AbortController | null>(null);
+  const drop = () => {
+    running.current?.abort();
+    search.drop();
     setAnswer(null);
   };
-  const running = useRef<AbortController | null>(null);
-  const stop = () => {
-    running.current?.abort();
-    setAnswer(null);
+  const change = (a: Asked) => {
+    drop();
+    setAsked(a);
   };
   const ask = async () => {
+    const { kind } = asked;
+    if (kind === 'better') return search.begin(Number(asked.seconds));
     const own = new AbortController();
     running.current = own;
     setAnswer('asked');
-    const found = await askHouse(asked, own.signal);
+    const found = await askHouse(`/api/week/try?${addressOf({ ...asked, kind })}`, own.signal);
     if (!own.signal.aborted) setAnswer(found);
   };
+  const searching = search.state?.kind === 'searching' ? search.state : null;
   return {
     asked,
     change,
     ask,
-    stop,
-    waiting: answer === 'asked',
-    answer: answer === 'asked' ? null : answer,
+    stop: searching ? search.stop : drop,
+    searching,
+    waiting: answer === 'asked' || searching !== null,
+    answer: answer === 'asked' ? null : (answer ?? answerOf(search.state)),
   };
 }
 
+/** How far the search for a better plan is. */
+const saySearch = ({ tries, better }: { readonly tries: number; readonly better: number }): string =>
+  tries === 0
+    ? 'Looking …'
+    : `Looking: ${tries.toLocaleString('en')} plans so far, the best one ${better > 0 ? `${(100 * better).toFixed(1)} in 100 better than the one that holds` : 'is the one that holds'}.`;
+
 /** Something tried beside the plan, and dropped or taken. */
 export function WhatIf({ week, onClose }: { readonly week: LoadedWeek; readonly onClose: () => void }) {
-  const { asked, change, ask, stop, waiting, answer } = useAsked(week);
+  const { asked, change, ask, stop, searching, waiting, answer } = useAsked(week);
   const { give, busy, trouble } = useSend();
   const tried = answer !== null && 'moved' in answer ? answer : null;
   const wrong = answer && message(answer);
@@ -301,15 +261,16 @@ export function WhatIf({ week, onClose }: { readonly week: LoadedWeek; readonly 
         )}
         {waiting && (
           <button type="button" className="button" onClick={stop}>
-            Stop
+            {searching ? 'Enough: what was found' : 'Stop'}
           </button>
         )}
         <button type="button" className="button" onClick={onClose}>
           {tried ? 'Drop it' : 'Close'}
         </button>
       </div>
+      {searching && <p className="text-quiet">{saySearch(searching)}</p>}
       <div role="status">
-        {waiting && <p className="text-quiet">Planning …</p>}
+        {waiting && !searching && <p className="text-quiet">Planning …</p>}
         {wrong && <p className="text-rubric">◆ {wrong}</p>}
         {tried && <Outcome tried={tried} week={week} />}
       </div>

@@ -1,0 +1,54 @@
+import { copyBoard, newBoard, seat, type Board, type Seat } from './board.ts';
+import { bounding } from './bound.ts';
+import { costOf } from './cost.ts';
+import { differenceOf, type PlanTime, type TriedWeek } from './difference.ts';
+import { improving } from './improve.ts';
+import type { ShopWork } from './shop-work.ts';
+
+/** What a search needs that does not run where the plan is kept. */
+export interface WorkToSearch extends PlanTime {
+  readonly work: ShopWork;
+  /** where each step of the plan stands, in the order of a board's steps */
+  readonly seats: readonly (Seat | null)[];
+}
+
+/** How far the search is. */
+export interface BetterSoFar {
+  /** how many plans were looked at */
+  readonly tries: number;
+  /** by which part of what the plan costs that holds the best one found so far costs less: 0 to 1 */
+  readonly better: number;
+}
+
+function boardOf({ work, seats }: WorkToSearch): Board {
+  const b = newBoard(work);
+  seats.forEach((s, at) => s && seat(b, at, s));
+  return b;
+}
+
+/**
+ * Looks for a better plan than the one that holds, plan by plan: whoever runs it may let others go on between two.
+ * @param asked the shop's work and its plan
+ * @param more asked before each with how many were looked at: whether to go on
+ * @returns what the best one found does otherwise, and how far from the best there can be it is at most
+ */
+export function* lookForBetter(
+  asked: WorkToSearch,
+  more: (tries: number) => boolean,
+): Generator<BetterSoFar, TriedWeek> {
+  const holds = boardOf(asked);
+  const better = copyBoard(holds);
+  const was = costOf(holds);
+  let soFar: BetterSoFar = { tries: 0, better: 0 };
+  const search = improving(better, { seed: asked.seed, more });
+  for (let step = search.next(); !step.done; step = search.next()) {
+    const { tries, least } = step.value;
+    soFar = { tries, better: was > 0 ? 1 - least / was : 0 };
+    yield soFar;
+  }
+  const cost = costOf(better);
+  const bound = bounding(asked.work, cost);
+  let step = bound.next();
+  for (; !step.done; step = bound.next()) yield soFar;
+  return { ...differenceOf(holds, better, asked), gap: cost > 0 ? (cost - step.value) / cost : 0 };
+}
