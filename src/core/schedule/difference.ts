@@ -4,6 +4,7 @@ import { finishOf } from './cost.ts';
 import { standing } from './remedies.ts';
 
 const MINUTE = 60_000;
+/** A step that stands so many minutes from where it stood stands where it stood, as people see it. */
 const SAME_MINUTES = 15;
 const NOTABLE = 0.02;
 
@@ -47,11 +48,13 @@ export interface PlanTime {
  * What differs between two plans, the second one of the same work or of some that differs a little.
  * @param b the one that holds
  * @param other the one beside it
+ * @param same how many minutes from where it stood a step counts as not moved
  */
 export function differenceOf(
   b: Board,
   other: Board,
   { from, draws, seed }: PlanTime,
+  same = SAME_MINUTES,
 ): Omit<TriedWeek, 'gap'> {
   const ms = (minutes: number): number => from + minutes * MINUTE;
   const [was, is] = [
@@ -63,7 +66,7 @@ export function differenceOf(
   const titles = new Map([...b.steps, ...other.steps].map((s) => [s.step.id, s] as const));
   const moved = [...titles].flatMap(([id, own]): MovedStep[] => {
     const [x, y] = [before[id], after[id]];
-    if (x && y && x.worker === y.worker && Math.abs(x.start - y.start) <= SAME_MINUTES) return [];
+    if (x && y && x.worker === y.worker && Math.abs(x.start - y.start) <= same) return [];
     if (!x && !y) return [];
     const job = (other.steps.some((s) => s === own) ? other : b).work.jobs[own.job];
     return [
@@ -91,11 +94,11 @@ export function differenceOf(
       was: was[k]?.inTime ?? null,
       is: is[i]?.inTime ?? null,
     };
-    const same =
+    const alike =
       k >= 0 &&
       Math.abs((row.is ?? 0) - (row.was ?? 0)) < NOTABLE &&
       Math.abs((row.isReady ?? 0) - (row.wasReady ?? 0)) <= SAME_MINUTES * MINUTE;
-    return same || j.steps.length === 0 ? [] : [row];
+    return alike || j.steps.length === 0 ? [] : [row];
   });
   return { moved, jobs };
 }

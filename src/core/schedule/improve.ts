@@ -38,8 +38,8 @@ const LATER_MINUTES = 4 * 1440;
 const ANY_AT_ALL = 4;
 const WINDOW = 2 * 1440;
 const MOST_AT_ONCE = 10;
-/** Other hands are worth little where a date presses, and hours where none does: minutes, tried in turn. */
-const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440] as const;
+/** Other hands are worth little where a date presses, hours where none does, and days to a step that nothing waits for: minutes. */
+const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440, 7200] as const;
 
 function shuffle(all: number[], next: () => number): number[] {
   for (let i = all.length - 1; i > 0; i--) {

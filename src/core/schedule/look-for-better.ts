@@ -50,5 +50,6 @@ export function* lookForBetter(
   const bound = bounding(asked.work, cost);
   let step = bound.next();
   for (; !step.done; step = bound.next()) yield soFar;
-  return { ...differenceOf(holds, better, asked), gap: cost > 0 ? (cost - step.value) / cost : 0 };
+  // Every one that moves: only so is what is taken the plan that was found.
+  return { ...differenceOf(holds, better, asked, 0), gap: cost > 0 ? (cost - step.value) / cost : 0 };
 }

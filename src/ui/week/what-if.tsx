@@ -221,11 +221,14 @@ function useAsked(week: LoadedWeek) {
   };
 }
 
+/** By less than this a plan is not said to be better: a two-thousandth. */
+const NOTABLE = 0.0005;
+
 /** How far the search for a better plan is. */
 const saySearch = ({ tries, better }: { readonly tries: number; readonly better: number }): string =>
   tries === 0
     ? 'Looking …'
-    : `Looking: ${tries.toLocaleString('en')} plans so far, the best one ${better > 0 ? `${(100 * better).toFixed(1)} in 100 better than the one that holds` : 'is the one that holds'}.`;
+    : `Looking: ${tries.toLocaleString('en')} plans so far, the best one ${better >= NOTABLE ? `${(100 * better).toFixed(1)} in 100 better than the one that holds` : 'is the one that holds'}.`;
 
 /** Something tried beside the plan, and dropped or taken. */
 export function WhatIf({ week, onClose }: { readonly week: LoadedWeek; readonly onClose: () => void }) {
