@@ -203,25 +203,27 @@ test(
   },
 );
 
-test('knocks on the body from a WAV file: its resonances, their picture and the notes they lie on', async ({
-  browser,
-}) => {
-  const page = await tablet(browser, A, 'Ilse Marrow', '2468');
-  await go(page, `/job/${await takenIn('steel-acoustic', 'Knocked')}/readings`);
-  await page.getByRole('button', { name: 'Listen', exact: true }).click();
-  await panel(page).getByRole('radio', { name: 'The body' }).click();
-  const file = panel(page).getByLabel('Or a WAV file of the same');
-  await file.setInputFiles(wav('none', [{ quiet: 2 }]));
-  await expect(panel(page)).toContainText('No knock was heard.', HEARD);
-  // A short dull tone at 104 Hz, three times: less than are awaited, and the file's end tells it.
-  const tap: Played = { hz: 103.83, rings: 0.6, b: 0 };
-  await file.setInputFiles(wav('body', [tap, tap, tap]));
-  const list = panel(page).getByRole('list', { name: 'Resonances' });
-  await expect(list.getByRole('listitem').first()).toContainText('Hz, near G#2', HEARD);
-  await expect(list.getByRole('listitem').first()).toContainText('the note of 6 E at 4');
-  await expect(panel(page)).toContainText('Resonances, from 3 knocks');
-  await accessible(page, 'resonances of a body');
-});
+test(
+  'knocks on the body from a WAV file: its resonances, their picture and the notes they lie on',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const page = await tablet(browser, A, 'Ilse Marrow', '2468');
+    await go(page, `/job/${await takenIn('steel-acoustic', 'Knocked')}/readings`);
+    await page.getByRole('button', { name: 'Listen', exact: true }).click();
+    await panel(page).getByRole('radio', { name: 'The body' }).click();
+    const file = panel(page).getByLabel('Or a WAV file of the same');
+    await file.setInputFiles(wav('none', [{ quiet: 2 }]));
+    await expect(panel(page)).toContainText('No knock was heard.', HEARD);
+    // A short dull tone at 104 Hz, three times: less than are awaited, and the file's end tells it.
+    const tap: Played = { hz: 103.83, rings: 0.6, b: 0 };
+    await file.setInputFiles(wav('body', [tap, tap, tap]));
+    const list = panel(page).getByRole('list', { name: 'Resonances' });
+    await expect(list.getByRole('listitem').first()).toContainText('Hz, near G#2', HEARD);
+    await expect(list.getByRole('listitem').first()).toContainText('the note of 6 E at 4');
+    await expect(panel(page)).toContainText('Resonances, from 3 knocks');
+    await accessible(page, 'resonances of a body');
+  },
+);
 
 test(
   'every place is played from a WAV file: what buzzes stands beside the readings and is named',

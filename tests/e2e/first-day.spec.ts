@@ -290,7 +290,7 @@ test('one goes home as it is, and its sheet says so; one is called off', async (
   await expect(ko.getByRole('heading', { name: 'Called off' })).toBeVisible();
 });
 
-test('new stock is looked at, hangs on the floor, and is sold', async () => {
+test('new stock is looked at, hangs on the floor, and is sold', { tag: '@long' }, async () => {
   number['stock'] = await takeIn(
     ko,
     { 'Name, telephone': 'Slip Lane Fretworks', 'What brings it here': 'New stock.', Model: 'Tern' },
