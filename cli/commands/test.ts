@@ -116,7 +116,8 @@ const EMPTY_HOUSE = ['first-day'];
 
 interface Lane {
   readonly url: string;
-  readonly ports: readonly [number, number];
+  /** one process of the application each */
+  readonly ports: readonly number[];
   readonly files: readonly string[];
   /** the PIN of the owner of an empty shop */
   readonly pin?: string;
@@ -124,7 +125,7 @@ interface Lane {
   readonly nice?: number;
 }
 
-/** One lane: two processes of the application on one database, so that live updates are proved across processes. */
+/** One lane: where it has two ports, two processes on one database, so that live updates are proved across processes. */
 async function runLane(
   words: LastWords,
   { url, ports, files, pin = '', nice = GIVES_WAY }: Lane,
@@ -133,20 +134,19 @@ async function runLane(
   const env = { RUBRICA_DATABASE_URL: asRunning(url), RUBRICA_SECRET: SECRET };
   const hears = (said: Buffer): void => void process.stderr.write(said);
   const began = (pid: number): void => setPriority(pid, nice);
-  const [a, b] = await Promise.all(ports.map((port) => serve(port, env, 'start', hears, began)));
+  const serving = await Promise.all(ports.map((port) => serve(port, env, 'start', hears, began)));
   try {
     const chosen = [...files, ...(only === '' ? [] : ['--grep', only, '--pass-with-no-tests'])];
     const where = {
       RUBRICA_E2E_A: `http://127.0.0.1:${ports[0]}`,
-      RUBRICA_E2E_B: `http://127.0.0.1:${ports[1]}`,
+      RUBRICA_E2E_B: `http://127.0.0.1:${ports.at(-1)}`,
       RUBRICA_E2E_DATABASE: url,
       RUBRICA_E2E_PIN: pin,
     };
     const args = ['test', ...chosen, `--output=test-results/${ports[0]}`];
     return await runProgram(words, 'playwright', args, where, nice);
   } finally {
-    if (a) await endServer(a);
-    if (b) await endServer(b);
+    for (const one of serving) await endServer(one);
   }
 }
 
@@ -157,7 +157,7 @@ async function emptyLane(words: LastWords, server: PrivateDatabase, only: string
   await migrate(db.sequelize);
   const pin = await fillEmptyShop(db);
   await db.sequelize.close();
-  return runLane(words, { url, ports: [4389, 4390], files: EMPTY_HOUSE.map(fileOf), pin }, only);
+  return runLane(words, { url, ports: [4389], files: EMPTY_HOUSE.map(fileOf), pin }, only);
 }
 
 const fileOf = (name: string): string => `tests/e2e/${name}.spec.ts`;
@@ -205,7 +205,7 @@ async function endToEnd(words: LastWords, { server, since }: TestServer, only: s
   const after = (running[0] ?? Promise.resolve(true)).then(() => emptyLane(words, server, only));
   const listening: Lane = {
     url: urlOf('rubrica_e2e_ear'),
-    ports: [4391, 4392],
+    ports: [4391],
     files: LISTENING.map(fileOf),
     nice: 0,
   };

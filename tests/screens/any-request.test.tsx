@@ -45,7 +45,7 @@ const TYPES = ['application/json', 'text/plain', 'application/zip', 'application
  * What stands in the house, but for who was there, what was refused at the door, what is noted of both, the plan that is made when somebody
  * looks at the week, and answers that are swept away.
  */
-const ASIDE = new Set(['events', 'sessions', 'presence', 'pin_troubles', 'failures', 'devices', 'planned_steps', 'commands']); // prettier-ignore
+const ASIDE = new Set(['events', 'sessions', 'presence', 'pin_troubles', 'failures', 'devices', 'planned_steps', 'job_dates', 'plan_moves', 'commands']); // prettier-ignore
 async function standing(): Promise<unknown> {
   const { sequelize } = house.db();
   const all = await sequelize.query<object>('SHOW TABLES', { type: QueryTypes.SELECT });
