@@ -13,8 +13,8 @@ const USAGE = `Usage: ./rubrica COMMAND
   dev [--port N]               the same with the development server
   stop                         stop what this checkout runs
   test [check|unit|integration|screens|together|e2e …] [--only TEXT] [--long]
-                               every check and test, or some kinds (--only: browser tests whose title has TEXT;
-                               --long: the crowd for a whole minute, 200 kills, hours in short, a release archive)
+                               every check, every rule tested once, or some kinds (--only: browser tests whose title has
+                               TEXT; --long: by every way and at length, 200 kills, a cluster, a release archive)
   seed --fresh [--empty] [--yes]
                                throw the data away and load the demo shop again, or begin a shop of one's own (asks
                                first; --yes for scripts)

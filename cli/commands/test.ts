@@ -288,7 +288,7 @@ async function runKinds(kinds: readonly Kind[], only: string): Promise<number> {
   return failures.length > 0 ? 1 : 0;
 }
 
-/** Runs every check and test, or the kinds named; ends with a summary and fails when one did. */
+/** Runs every check and tests every rule, by `--long` by every way and at length, or the kinds named; ends with a summary and fails when one did. */
 export function run(o: Options): Promise<number> {
   if (o.long) process.env['RUBRICA_LONG'] = 'yes';
   const named = o.rest as readonly Kind[];
