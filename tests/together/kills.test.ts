@@ -13,7 +13,7 @@ import { pause } from './crowd.ts';
 import { changesOf, gather, keptWhole, liveAll, type Gathered } from './gathered.ts';
 import { StartedHouse } from './started-house.ts';
 
-const KILLS = Number(process.env['RUBRICA_KILLS'] ?? (LONG ? 200 : 3));
+const KILLS = Number(process.env['RUBRICA_KILLS'] ?? (LONG ? 200 : 12));
 /** So much is acknowledged between two of them at least. */
 const BETWEEN = 20;
 /** What is killed again and again is started again after longer and longer. */
