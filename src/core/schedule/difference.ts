@@ -1,11 +1,10 @@
 import type { Board } from './board.ts';
 import { chancesOf, playThrough } from './chance.ts';
-import { finishOf } from './cost.ts';
+import { finishOf, SAME_MINUTES } from './cost.ts';
 import { standing } from './remedies.ts';
 
 const MINUTE = 60_000;
-/** A step that stands so many minutes from where it stood stands where it stood, as people see it. */
-const SAME_MINUTES = 15;
+/** A chance that comes out otherwise by less than this is not told. */
 const NOTABLE = 0.02;
 
 /** A step that another plan puts elsewhere. Moments are ms. */
@@ -48,6 +47,7 @@ export interface PlanTime {
  * What differs between two plans, the second one of the same work or of some that differs a little.
  * @param b the one that holds
  * @param other the one beside it
+ * @param time when the plan begins (ms), how often and by which seed chances are drawn
  * @param same how many minutes from where it stood a step counts as not moved
  */
 export function differenceOf(

@@ -221,14 +221,21 @@ function useAsked(week: LoadedWeek) {
   };
 }
 
-/** By less than this a plan is not said to be better: a two-thousandth. */
+/** By less than this part a plan is hardly better: no number would tell it. */
 const NOTABLE = 0.0005;
+
+/** What the best plan found so far is worth beside the one that holds. */
+function sayBetter(better: number): string {
+  if (better <= 0) return 'is the one that holds';
+  const by = better < NOTABLE ? 'hardly' : `${(100 * better).toFixed(1)} in 100`;
+  return `${by} better than the one that holds`;
+}
 
 /** How far the search for a better plan is. */
 const saySearch = ({ tries, better }: { readonly tries: number; readonly better: number }): string =>
   tries === 0
     ? 'Looking …'
-    : `Looking: ${tries.toLocaleString('en')} plans so far, the best one ${better >= NOTABLE ? `${(100 * better).toFixed(1)} in 100 better than the one that holds` : 'is the one that holds'}.`;
+    : `Looking: ${tries.toLocaleString('en')} plans so far, the best one ${sayBetter(better)}.`;
 
 /** Something tried beside the plan, and dropped or taken. */
 export function WhatIf({ week, onClose }: { readonly week: LoadedWeek; readonly onClose: () => void }) {
