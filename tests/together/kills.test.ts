@@ -1,12 +1,11 @@
-/** Two applications on one house that keeps itself up, a crowd at them, and again and again something of it is killed. */
+/** Two applications behind the proxy of a house that keeps itself up, a crowd at them, and again and again something of it is killed. */
 import { randomInt } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildIfNeeded } from '../../cli/base/build.ts';
-import { asRunning } from '../../cli/base/database-accounts.ts';
 import { databasePlace } from '../../cli/base/database-place.ts';
-import { runningServer, startDatabase, type PrivateDatabase } from '../../cli/base/private-database.ts';
-import { endServer, serve } from '../../cli/base/serve.ts';
+import { runningServer, startDatabase } from '../../cli/base/private-database.ts';
+import { lanAddresses } from '../../cli/lan/addresses.ts';
 import { openDatabase, type Database } from '../../src/server/db/connection.ts';
 import { LONG } from '../../src/runs-for-tests.ts';
 import { pause } from './crowd.ts';
@@ -18,61 +17,51 @@ const KILLS = Number(process.env['RUBRICA_KILLS'] ?? (LONG ? 200 : 12));
 const BETWEEN = 20;
 /** What is killed again and again is started again after longer and longer. */
 const OFTEN = { timeout: (KILLS + 5) * 60_000 };
-const [A, B] = [4384, 4386];
+const A = 4384;
+const LAN_PORT = 4455;
+const first = lanAddresses(null)?.first ?? 'localhost';
 
 let house: StartedHouse;
-let server: PrivateDatabase;
 let db: Database;
-let second: Awaited<ReturnType<typeof serve>>;
 let crowd: Gathered;
-
-const silently = (): void => undefined;
-const serveSecond = () =>
-  serve(
-    B,
-    {
-      RUBRICA_DATABASE_URL: asRunning(server.url('rubrica')),
-      RUBRICA_SECRET: process.env['RUBRICA_SECRET'] ?? '',
-    },
-    'start',
-    silently,
-  );
+/** What was begun and how it is ended, also where the next thing could not be. */
+const toEnd: (() => Promise<unknown>)[] = [];
+const trusting = process.env['NODE_TLS_REJECT_UNAUTHORIZED'];
 
 beforeAll(async () => {
   await buildIfNeeded();
-  house = new StartedHouse(A);
+  const named = first === 'localhost' ? ['--name', 'localhost'] : [];
+  house = new StartedHouse(A, ['--lan', '--lan-port', String(LAN_PORT), '--applications', '2', ...named]);
+  toEnd.unshift(() => house.remove());
   await house.begin();
   process.env['RUBRICA_SECRET'] = readFileSync(join(house.folder, 'secret'), 'utf8').trim();
-  server = await startDatabase('database');
+  // Whom a tablet trusts is tried elsewhere; here whoever answers will do.
+  process.env['NODE_TLS_REJECT_UNAUTHORIZED'] = '0';
+  const server = await startDatabase('database');
+  toEnd.unshift(() => server.stop());
   db = openDatabase(server.url('rubrica'));
-  second = await serveSecond();
-  crowd = await gather(
-    db,
-    [A, B].map((port) => `http://127.0.0.1:${port}`),
-  );
+  toEnd.unshift(() => db.sequelize.close());
+  crowd = await gather(db, [`https://${first}:${LAN_PORT}`]);
 });
 
 afterAll(async () => {
-  await endServer(second);
-  await db.sequelize.close();
-  await server.stop();
-  await house.remove();
+  for (const end of toEnd) await end();
+  if (trusting === undefined) delete process.env['NODE_TLS_REJECT_UNAUTHORIZED'];
+  else process.env['NODE_TLS_REJECT_UNAUTHORIZED'] = trusting;
 });
 
 const changes = (): number => changesOf(crowd);
 
-/** Something of the house, without a warning. Whoever keeps it up is the house itself, but for the second application. */
+async function killChild(what: 'application' | 'application 2' | 'proxy'): Promise<void> {
+  await house.until(`${what} is up`, () => house.pidOf(what) > 0);
+  process.kill(house.pidOf(what), 'SIGKILL');
+}
+
+/** Something of the house, without a warning. Whoever keeps it up is the house itself. */
 const KILLED: Readonly<Record<string, () => Promise<unknown>>> = {
-  'the application': async () => {
-    await house.until('the application is up', house.isUp);
-    process.kill(house.pidOf('application'), 'SIGKILL');
-  },
-  'the other application': async () => {
-    const gone = new Promise((resolve) => second.once('exit', resolve));
-    second.kill('SIGKILL');
-    await gone;
-    second = await serveSecond();
-  },
+  'an application': () => killChild('application'),
+  'the other application': () => killChild('application 2'),
+  'the proxy': () => killChild('proxy'),
   'the database': async () => {
     const pid = () => runningServer(databasePlace('database'));
     await house.until('the database is up', () => pid() !== null);
@@ -85,7 +74,7 @@ const KILLED: Readonly<Record<string, () => Promise<unknown>>> = {
 };
 
 test(
-  `${KILLS} kills of the applications, the database and the start itself: nothing acknowledged is lost, nothing doubled`,
+  `${KILLS} kills of the applications, the proxy, the database and the start itself: nothing acknowledged is lost, nothing doubled`,
   OFTEN,
   async () => {
     let over = false;
