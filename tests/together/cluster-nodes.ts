@@ -149,16 +149,20 @@ export class ClusterNodes {
   /** A node that was killed comes again: how far it had come is looked up first, as Debian's service does. */
   async comeAgain(n: number): Promise<void> {
     const log = `${this.folder}/${n}/recovered.log`;
-    const looked = spawnSync(
-      needProgram('mariadbd', 'mariadb-server'),
-      [
-        `--defaults-file=${this.folder}/${n}.cnf`,
-        ...this.asAccount(),
-        '--wsrep-recover',
-        `--log-error=${log}`,
-      ],
-      { cwd: '/', stdio: 'ignore' },
-    );
+    const look = () =>
+      spawnSync(
+        needProgram('mariadbd', 'mariadb-server'),
+        [
+          `--defaults-file=${this.folder}/${n}.cnf`,
+          ...this.asAccount(),
+          '--wsrep-recover',
+          `--log-error=${log}`,
+        ],
+        { cwd: '/', stdio: 'ignore' },
+      );
+    let looked = look();
+    // The database itself may fall while it looks (seen: a fault in its own threads): the service looks again, too.
+    for (let again = 0; looked.signal !== null && again < 3; again++) looked = look();
     const words = readFileSync(log, 'utf8');
     if (looked.status !== 0)
       throw new Error(

@@ -69,8 +69,7 @@ const KILLED: ReadonlyArray<readonly [string, () => Promise<unknown>, () => Prom
 ];
 
 async function killed(what: 'application' | 'application 2' | 'proxy'): Promise<void> {
-  await house.until(`${what} is up`, () => house.pidOf(what) > 0);
-  process.kill(house.pidOf(what), 'SIGKILL');
+  await house.until(`${what} is up`, () => house.kill(what));
 }
 
 test.runIf(LONG)(

@@ -53,8 +53,7 @@ afterAll(async () => {
 const changes = (): number => changesOf(crowd);
 
 async function killChild(what: 'application' | 'application 2' | 'proxy'): Promise<void> {
-  await house.until(`${what} is up`, () => house.pidOf(what) > 0);
-  process.kill(house.pidOf(what), 'SIGKILL');
+  await house.until(`${what} is up`, () => house.kill(what));
 }
 
 /** Something of the house, without a warning. Whoever keeps it up is the house itself. */
