@@ -11,3 +11,6 @@ export const LONG: boolean = process.env['RUBRICA_LONG'] === 'yes';
 export const runs = (numRuns: number, long = numRuns): { readonly numRuns: number } => ({
   numRuns: fc.readConfigureGlobal().numRuns ?? (LONG ? long : numRuns),
 });
+
+/** Lets others go on: a test that held the process would be taken for a dead one. */
+export const breath = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));

@@ -2,7 +2,7 @@ import type { Board, Seat } from './board.ts';
 import type { PlannedJob } from './shop-work.ts';
 
 /** What a step costs that found no place. */
-const UNPLACED = 1e6;
+export const UNPLACED = 1e6;
 const HOUR = 60;
 /** A step that begins so many minutes from where it stood before counts as moved. */
 export const SAME_MINUTES = 15;
@@ -22,7 +22,8 @@ export function finishOf(b: Board, job: number): number | null {
 const late = (finish: number, due: number | null): number =>
   due === null ? 0 : Math.max(0, finish - due) / HOUR;
 
-function movedCost(b: Board, at: number, s: Seat): number {
+/** How much a step is moved that nobody touched; 0: it is not. */
+export function movedCost(b: Board, at: number, s: Seat): number {
   const step = b.steps[at]?.step;
   const before = step && b.work.before[step.id];
   if (!before || step.pin !== null || step.running) return 0;

@@ -4,13 +4,15 @@ import { mayBegin, newBoard, seat, unseat, type Board, type BoardStep, type Seat
 import { costOf, costOfJob, costWhenReady } from './cost.ts';
 import {
   bestSeat,
-  isFixed,
+  fixedSteps,
   liftJob,
   OTHER_HAND,
   placeJob,
   replaceAsBefore,
   type OtherSeats,
 } from './place.ts';
+import { anyWeighing, insertJob } from './insert.ts';
+import { skillPrices } from './skill-price.ts';
 import { seeded } from '../seeded.ts';
 
 export interface Search {
@@ -32,6 +34,8 @@ const OTHER_SEAT_MINUTES = 1440;
 const WISHED = 0.1;
 /** How often jobs come back step by step, not each as a whole. */
 const STEP_BY_STEP = 0.3;
+/** How often each comes back where it costs the least, not where it is done soonest. */
+const INSERTED = 0.6;
 /** By how much a job is held back then at most. */
 const LATER_MINUTES = 4 * 1440;
 /** How often jobs are taken off that need not stand in each other's way: the more often, the fewer there are. */
@@ -158,7 +162,8 @@ export function improve(b: Board, by: Search): number {
 /** The search itself: what it found best so far, and after how many tries. */
 function* search(b: Board, { seed, more }: Search, found: Found): Generator<SearchProgress, void> {
   const next = seeded(seed);
-  const movable = b.ofJob.flatMap((own, job) => (own.length > 0 && !isFixed(b, job) ? [job] : []));
+  const fixed = fixedSteps(b);
+  const movable = b.ofJob.flatMap((own, job) => (own.some((at) => !fixed[at]) ? [job] : []));
   const isMovable = new Set(movable);
   const costs = b.ofJob.map((_, job) => costOfJob(b, job));
   const empty = newBoard(b.work);
@@ -170,6 +175,7 @@ function* search(b: Board, { seed, more }: Search, found: Found): Generator<Sear
   const detour = (DETOUR * above.reduce((sum, c) => sum + c, 0)) / Math.max(1, movable.length);
   const jitter = (): number => (next() < OTHER_SEAT ? next() * OTHER_SEAT_MINUTES : 0);
   if (movable.length === 0) return;
+  const prices = skillPrices(b);
   const anyAtAll = Math.min(0.5, ANY_AT_ALL / movable.length);
   for (; more(found.tries); found.tries++) {
     const { tries } = found;
@@ -182,14 +188,15 @@ function* search(b: Board, { seed, more }: Search, found: Found): Generator<Sear
         : [first, ...neighbours(b, first, most, next, isMovable)];
     const before = taken.map((job) => (b.ofJob[job] ?? []).map((at) => [at, b.seats[at] ?? null] as const));
     const was = taken.reduce((sum, job) => sum + (costs[job] ?? 0), 0);
-    for (const job of taken) liftJob(b, job);
+    for (const job of taken) liftJob(b, job, fixed);
     const otherHand = OTHER_HANDS[Math.floor(next() * OTHER_HANDS.length)] ?? OTHER_HAND;
     const order = shuffled(b, taken, above, next);
+    const weighed = next() < INSERTED ? anyWeighing(prices, next) : null;
     if (next() < STEP_BY_STEP) placeStepByStep(b, order, { jitter, otherHand }, next);
     for (const job of order) {
       if (next() < 0.3) replaceAsBefore(b, job);
       const wished = next() < WISHED ? { wished: Math.floor(next() * b.work.workers.length) } : {};
-      placeJob(b, job, { jitter, otherHand, ...wished });
+      if (!weighed || !insertJob(b, job, weighed)) placeJob(b, job, { jitter, otherHand, ...wished });
     }
     const made = taken.map((job) => costOfJob(b, job));
     const change = made.reduce((sum, c) => sum + c, 0) - was;
@@ -205,7 +212,7 @@ function* search(b: Board, { seed, more }: Search, found: Found): Generator<Sear
       }
       continue;
     }
-    for (const job of taken) liftJob(b, job);
-    for (const [at, s] of before.flat()) if (s) seat(b, at, s);
+    for (const job of taken) liftJob(b, job, fixed);
+    for (const [at, s] of before.flat()) if (s && !fixed[at]) seat(b, at, s);
   }
 }

@@ -11,6 +11,8 @@ import {
 } from './board.ts';
 import { byWorth, dueOf, PRESSES, workOf } from './by-worth.ts';
 import { costOf } from './cost.ts';
+import { insertJob, weighings } from './insert.ts';
+import { skillPrices } from './skill-price.ts';
 
 /** What a worse hand costs when seats are compared, minutes: another one than before, more skilled than needed. */
 export const OTHER_HAND = 25;
@@ -69,11 +71,16 @@ export function bestSeat(b: Board, own: BoardStep, others: OtherSeats = SOONEST)
   return best;
 }
 
-/** Puts all steps of a job that have no seat on their best ones, in their order. */
-export function placeJob(b: Board, job: number, others?: OtherSeats): void {
+/** Puts all steps of a job that have no seat on their best ones, in their order; or only some of them. */
+export function placeJob(
+  b: Board,
+  job: number,
+  others: OtherSeats = SOONEST,
+  only: (at: number) => boolean = () => true,
+): void {
   for (const at of b.ofJob[job] ?? []) {
     const own = b.steps[at] as BoardStep;
-    if (b.seats[at]) continue;
+    if (b.seats[at] || !only(at)) continue;
     // What comes after a step without a place has none either.
     if (own.after.some((i) => !b.seats[i])) continue;
     const found = bestSeat(b, own, others);
@@ -81,9 +88,9 @@ export function placeJob(b: Board, job: number, others?: OtherSeats): void {
   }
 }
 
-/** Takes a job off the board. */
-export function liftJob(b: Board, job: number): void {
-  for (const at of b.ofJob[job] ?? []) unseat(b, at);
+/** Takes a job off the board but for what is fixed of it. */
+export function liftJob(b: Board, job: number, fixed: readonly boolean[]): void {
+  for (const at of b.ofJob[job] ?? []) if (!fixed[at]) unseat(b, at);
 }
 
 /** Puts what runs on the board: now, in the hands it is in. */
@@ -99,9 +106,17 @@ function placeRunning(b: Board): void {
   }
 }
 
-/** Whether somebody put a step of a job somewhere, or one runs: then it is placed before all others and stays. */
-export const isFixed = (b: Board, job: number): boolean =>
-  (b.ofJob[job] ?? []).some((at) => b.steps[at]?.step.running || b.steps[at]?.step.pin !== null);
+/** Of each step whether it runs, somebody put it somewhere, or one such comes after it: those are placed before all others and stay. */
+export function fixedSteps(b: Board): boolean[] {
+  const fixed = b.steps.map(() => false);
+  const fix = (at: number): void => {
+    if (fixed[at]) return;
+    fixed[at] = true;
+    b.steps[at]?.after.forEach(fix);
+  };
+  for (const { at, step } of b.steps) if (step.running || step.pin !== null) fix(at);
+  return fixed;
+}
 
 type Rule = (b: Board, job: number) => number;
 
@@ -124,33 +139,36 @@ const sortedBy = (b: Board, jobs: readonly number[], rule: Rule): number[] =>
     .sort(([x, i], [y, k]) => x - y || i - k)
     .map(([, job]) => job);
 
+/** Puts what is fixed on the board, the most urgent job's first. */
+function placeFixed(b: Board): void {
+  const fixed = fixedSteps(b);
+  const jobs = b.ofJob.flatMap((own, job) => (own.some((at) => fixed[at]) ? [job] : []));
+  for (const job of sortedBy(b, jobs, RULES[0] as Rule))
+    placeJob(b, job, SOONEST, (at) => fixed[at] === true);
+}
+
 /** A good first plan: what runs and what was put somewhere, then all others by the rule that comes out best. */
 export function firstPlan(empty: Board): Board {
   const frame = copyBoard(empty);
-  const all = frame.ofJob.map((_, job) => job);
   placeRunning(frame);
-  for (const job of sortedBy(
-    frame,
-    all.filter((j) => isFixed(frame, j)),
-    RULES[0] as Rule,
-  ))
-    placeJob(frame, job);
-  const rest = all.filter((j) => !isFixed(frame, j));
-  let best: Board | null = null;
+  placeFixed(frame);
+  const rest = frame.ofJob.flatMap((own, job) => (own.some((at) => !frame.seats[at]) ? [job] : []));
+  let best: Board = frame;
   let least = Infinity;
-  const orders = [
-    ...RULES.map((rule) => sortedBy(frame, rest, rule)),
-    ...PRESSES.map((presses) => byWorth(frame, rest, presses)),
-  ];
-  for (const order of orders) {
+  let bestOrder: readonly number[] = [];
+  const look = (order: readonly number[], put: (b: Board, job: number) => void): void => {
     const b = copyBoard(frame);
-    for (const job of order) placeJob(b, job);
+    for (const job of order) put(b, job);
     const cost = costOf(b);
-    if (cost >= least) continue;
-    least = cost;
-    best = b;
-  }
-  return best ?? frame;
+    if (cost >= least) return;
+    [least, best, bestOrder] = [cost, b, order];
+  };
+  for (const rule of RULES) look(sortedBy(frame, rest, rule), placeJob);
+  for (const presses of PRESSES) look(byWorth(frame, rest, presses), placeJob);
+  const order = bestOrder;
+  for (const weighing of weighings(skillPrices(frame)))
+    look(order, (b, job) => insertJob(b, job, weighing) || placeJob(b, job));
+  return best;
 }
 
 /** Whether a step can stand where it stood before, and there alone: its seat, or null. */
@@ -229,13 +247,9 @@ export function replan(empty: Board, ahead: readonly number[] = []): Board {
   const known = b.steps
     .filter((own) => stood(own) < Infinity)
     .sort((x, y) => stood(x) - stood(y) || x.at - y.at);
-  for (const own of known) if (isFixed(b, own.job)) seatWithNeeds(b, own);
-  for (const job of sortedBy(
-    b,
-    b.ofJob.map((_, j) => j),
-    RULES[0] as Rule,
-  ))
-    if (isFixed(b, job)) placeJob(b, job);
+  const fixed = fixedSteps(b);
+  for (const own of known) if (fixed[own.at]) seatWithNeeds(b, own);
+  placeFixed(b);
   for (const own of known) seatWithNeeds(b, own);
   for (const job of sortedBy(
     b,

@@ -1,5 +1,5 @@
 import { KINDS } from '../instrument/kinds.ts';
-import { LONG } from '../../runs-for-tests.ts';
+import { breath, LONG } from '../../runs-for-tests.ts';
 import { seeded } from '../seeded.ts';
 import { handFor, mapOfNeck } from '../whatif/clearance-map.ts';
 import { consequences } from '../whatif/consequences.ts';
@@ -28,8 +28,6 @@ const STRINGS: readonly Pluck[] = [
   { f0: 329.628, b: 2e-5 },
   { f0: 391.995, b: 1e-4, rings: 1 },
 ];
-const breath = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
-
 function heardBuzz(sound: Sound, f0: number): Buzz | null {
   const { hz, inharmonicity } = hear(sound, { hz: [f0], within: 80 });
   return hz === null || inharmonicity === null ? null : buzzOf(sound, { hz, inharmonicity });

@@ -1,4 +1,4 @@
-import { LONG } from '../../runs-for-tests.ts';
+import { breath, LONG } from '../../runs-for-tests.ts';
 import { seeded } from '../seeded.ts';
 import { ANY_PITCH, hear, USUAL_REACH } from './hear.ts';
 import { centsFrom } from './note-of.ts';
@@ -51,9 +51,6 @@ const DEEP_PAIRS: readonly (readonly [string: Pluck, semitones: number, seed: nu
   [LOW_E, 5, 204],
   [DROPPED_D, -7, 511],
 ];
-
-/** Lets others go on: a test that held the process for long would be taken for a dead one. */
-const breath = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 interface Made {
   readonly pluck: Pluck;

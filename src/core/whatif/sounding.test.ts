@@ -1,3 +1,4 @@
+import { breath } from '../../runs-for-tests.ts';
 import { hear } from '../sound/hear.ts';
 import { centsFrom } from '../sound/note-of.ts';
 import { noteFrequency } from '../strings/pitch.ts';
@@ -12,9 +13,6 @@ import { soundingPlace, soundOfPlace } from './sounding.ts';
 const RATIO = 1.65;
 const of = (m: NeckModel, index: number, held: number, hand: Hand, moves = NO_MOVES) =>
   soundOfPlace(soundingPlace(m, consequences(m, moves, RATIO), moves, index, held, hand));
-/** Others go on between sounds. */
-const breath = () => new Promise((resolve) => setImmediate(resolve));
-
 test.each(KINDS)('the open strings of a %s sound at their notes', async (kind) => {
   const { model } = atItsAims(kind, 'light');
   for (const index of kind === 'ukulele' ? [0, 3] : [0]) {

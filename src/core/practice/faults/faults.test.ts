@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { LONG } from '../../../runs-for-tests.ts';
+import { breath, LONG } from '../../../runs-for-tests.ts';
 import { KINDS } from '../../instrument/kinds.ts';
 import { benchAfter } from '../bench.ts';
 import type { Act } from '../acts.ts';
@@ -11,8 +11,6 @@ import { signsOf, tellsOfFault } from '../signs.ts';
 import { doWork } from '../work.ts';
 import { FAULT_GROUPS, type FaultGroup } from './fault.ts';
 import { FAULTS, faultById } from './faults.ts';
-
-const breathe = (): Promise<void> => new Promise((go) => setImmediate(go));
 
 /** How many instruments of each kind are drawn: more of them by `--long`. */
 const DRAWN = LONG ? 6 : 2;
@@ -49,7 +47,7 @@ describe.each(KINDS)('on a %s', (kind) => {
     for (const [n, fault] of FAULTS.entries()) {
       // Each fault on every third kind, by `--long` on each.
       if (!LONG && (n + KINDS.indexOf(kind)) % 3 !== 0) continue;
-      await breathe();
+      await breath();
       const p = instrumentWith(kind, [fault.id], 7);
       if (!fault.fits(p.inside.construction)) continue;
       tried++;
@@ -76,7 +74,7 @@ describe.each(KINDS)('on a %s', (kind) => {
       ['back-bow', 'saddle-low'],
     ] as const;
     for (const [hidden, taken] of pairs) {
-      await breathe();
+      await breath();
       const p = instrumentWith(kind, [hidden], 3);
       const other = faultById(taken);
       const fits = [hidden, taken].every((id) => faultById(id)?.fits(p.inside.construction) === true);
@@ -99,7 +97,7 @@ test.each(Object.keys(LEVELS).map(Number) as Level[])(
     const counts = new Map<number, number>();
     for (const kind of KINDS) {
       for (let seed = 100; seed < 100 + DRAWN; seed++) {
-        await breathe();
+        await breath();
         const p = practiceInstrument({ kind, level, seed, about: null });
         counts.set(p.faults.length, (counts.get(p.faults.length) ?? 0) + 1);
         p.alone.forEach((alone, n) =>
