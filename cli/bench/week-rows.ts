@@ -32,7 +32,7 @@ export function weekRows(): Row[] {
   const row = (id: string, most: number, quiet: number, f: () => unknown, runs?: number): Row =>
     rowOf(`week.${id}`, median(most, quiet), CHECK, base, timesAtOnce(f, runs));
   return [
-    row('first-plan.300', 12, 60, () => firstPlan(newBoard(work))),
+    row('first-plan.300', 45, 150, () => firstPlan(newBoard(work))),
     row('one-change.300', 4, 12, () => replan(changed)),
     row('promise.300', 90, 180, () => promise(b, asked, { draws: 200, seed: 1 })),
     row('chances.1000-draws.300', 120, 400, () => chancesOf(b, playThrough(b, 1000, 1)), 6),
