@@ -5,7 +5,7 @@ import { endAfter, piecesBetween, stretchEnd, workedBefore, type Calendar } from
 
 /** A step begins in a cell: so many minutes, more where the work goes on for long. The last has no end. */
 const LEAST_CELL = 10;
-const MOST_CELLS = 350;
+const MOST_CELLS = 1000;
 /** So many cells have one price. */
 export const CELLS_OF_A_PRICE = 6;
 /** So much longer than the hands need at least is looked at. */
