@@ -161,7 +161,7 @@ export class ClusterNodes {
         { cwd: '/', stdio: 'ignore' },
       );
     let looked = look();
-    // The database itself may fall while it looks (seen: a fault in its own threads): the service looks again, too.
+    // The database itself may fall while it looks (seen: a fault in its own threads): who looks after it starts it once more.
     for (let again = 0; looked.signal !== null && again < 3; again++) looked = look();
     const words = readFileSync(log, 'utf8');
     if (looked.status !== 0)

@@ -2,6 +2,7 @@
 import { jobAlone } from './alone.ts';
 import type { Board } from './board.ts';
 import { endAfter, piecesBetween, stretchEnd, workedBefore, type Calendar } from './calendar.ts';
+import { askedOf } from './skill-price.ts';
 
 /** A step begins in a cell: so many minutes, more where the work goes on for long. The last has no end. */
 const LEAST_CELL = 10;
@@ -39,12 +40,8 @@ export interface BoundTime {
 
 /** When the hands of a level of skill can have done what is asked of them, to the hour. */
 function doneBy(b: Board, level: number): number {
-  const skillOf = (i: number): number => b.work.workers[i]?.skill ?? 0;
-  const asked = b.steps.reduce(
-    (sum, s) => sum + (s.who.length > 0 && Math.min(...s.who.map(skillOf)) >= level ? s.minutes : 0),
-    0,
-  );
-  const able = b.calendars.filter((_, i) => skillOf(i) >= level);
+  const asked = b.ofJob.reduce((sum, _, job) => sum + askedOf(b, job, level), 0);
+  const able = b.calendars.filter((_, i) => (b.work.workers[i]?.skill ?? 0) >= level);
   let [low, high] = [0, Math.max(0, ...b.anybody.to)];
   while (high - low > 60) {
     const middle = (low + high) / 2;

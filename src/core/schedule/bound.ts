@@ -6,6 +6,7 @@ import { addTaken, boundTime, CELLS_OF_A_PRICE, type BoundTime } from './bound-t
 import { costWhenReady } from './cost.ts';
 import { noPrices, PriceSearch, type Prices } from './price-search.ts';
 import type { ShopWork } from './shop-work.ts';
+import { askedOf } from './skill-price.ts';
 
 const HOUR = 60;
 /** How often all jobs are looked at in all: as often as is worth it, less where they are many. */
@@ -64,15 +65,6 @@ function* valueAt(m: Market, prices: Prices): Generator<null, { value: number; o
     }),
   );
   return { value, over };
-}
-
-/** What is asked of those who have a skill at least: minutes by job. */
-function askedOf(b: Board, job: number, level: number): number {
-  return (b.ofJob[job] ?? []).reduce((sum, at) => {
-    const s = b.steps[at];
-    const least = Math.min(...(s?.who ?? []).map((i) => b.work.workers[i]?.skill ?? 0));
-    return sum + (s && least >= level ? s.minutes : 0);
-  }, 0);
 }
 
 /**

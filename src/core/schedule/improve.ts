@@ -162,7 +162,8 @@ export function improve(b: Board, by: Search): number {
 /** The search itself: what it found best so far, and after how many tries. */
 function* search(b: Board, { seed, more }: Search, found: Found): Generator<SearchProgress, void> {
   const next = seeded(seed);
-  const fixed = fixedSteps(b);
+  // What has no place yet stands nowhere that it could stay.
+  const fixed = fixedSteps(b).map((is, at) => is && b.seats[at] !== null);
   const movable = b.ofJob.flatMap((own, job) => (own.some((at) => !fixed[at]) ? [job] : []));
   const isMovable = new Set(movable);
   const costs = b.ofJob.map((_, job) => costOfJob(b, job));
@@ -213,6 +214,6 @@ function* search(b: Board, { seed, more }: Search, found: Found): Generator<Sear
       continue;
     }
     for (const job of taken) liftJob(b, job, fixed);
-    for (const [at, s] of before.flat()) if (s && !fixed[at]) seat(b, at, s);
+    for (const [at, s] of before.flat()) if (s && !b.seats[at]) seat(b, at, s);
   }
 }

@@ -1,6 +1,6 @@
 import { earliestSeat, seat, type Board, type BoardStep, type Seat } from './board.ts';
 import { costOfSkill, type SkillPrices } from './skill-price.ts';
-import { costWhenReady, movedCost, UNPLACED } from './cost.ts';
+import { costWhenReady, movedCost } from './cost.ts';
 
 /** So many ways to do what is looked at of a job so far are kept. */
 const MOST_WAYS = 6;
@@ -9,6 +9,7 @@ const MOST_WAYS = 6;
 interface PartWay {
   /** when the instrument has rested after them */
   readonly free: number;
+  /** hands changed, steps moved, and what skilled hands are worth to others; not yet what its end costs */
   readonly cost: number;
   /** whose hands were the last; −1: nobody’s yet */
   readonly hand: number;
@@ -114,7 +115,6 @@ export function insertJob(b: Board, job: number, weighing: Weighing): boolean {
     if (ways.length === 0) return false;
   }
   let way: PartWay | null = ways[0] ?? null;
-  if (!way || way.cost >= UNPLACED) return false;
   for (const at of [...own].reverse()) {
     if (way?.seat) seat(b, at, way.seat);
     way = way?.before ?? null;

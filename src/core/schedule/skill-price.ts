@@ -4,29 +4,27 @@ import { workedBefore } from './calendar.ts';
 const DAY = 1440;
 const HOUR = 60;
 
-/** What a minute of hands of each level of skill is worth to those that wait for them, by day of the plan. */
+/** What a minute of hands of each level of skill is worth to those that wait for them (a plan's cost), by day of the plan. */
 export type SkillPrices = readonly Float64Array[];
 
-/** The least skill of those who may do a step. */
-const levelOf = (b: Board, who: readonly number[]): number =>
-  Math.min(...who.map((i) => b.work.workers[i]?.skill ?? 0));
-
-/** What each job asks of hands of a level of skill and above, minutes; the shortest first. */
-const askedOf = (b: Board, level: number): number[] =>
-  b.ofJob
-    .map((own) =>
-      own.reduce((sum, at) => {
-        const s = b.steps[at];
-        return sum + (s && s.who.length > 0 && levelOf(b, s.who) >= level ? s.minutes : 0);
-      }, 0),
-    )
-    .filter((minutes) => minutes > 0)
-    .sort((x, y) => x - y);
+/**
+ * What a job asks of hands of a level of skill and above, minutes: its steps that nobody below may do.
+ * @param level 0: of any hands
+ */
+export const askedOf = (b: Board, job: number, level: number): number =>
+  (b.ofJob[job] ?? []).reduce((sum, at) => {
+    const { who = [], minutes = 0 } = b.steps[at] ?? {};
+    const nobodyBelow = who.length > 0 && who.every((i) => (b.work.workers[i]?.skill ?? 0) >= level);
+    return sum + (nobodyBelow ? minutes : 0);
+  }, 0);
 
 /** What a minute of all hands of a level together costs those behind it, as if they did one job after the other. */
 function pricesOf(b: Board, level: number, days: number): Float64Array {
   const able = b.calendars.filter((_, i) => (b.work.workers[i]?.skill ?? 0) >= level);
-  const asked = askedOf(b, level);
+  const asked = b.ofJob
+    .map((_, job) => askedOf(b, job, level))
+    .filter((minutes) => minutes > 0)
+    .sort((x, y) => x - y);
   const worth = new Float64Array(days);
   let next = 0;
   let left = asked[0] ?? 0;
@@ -68,7 +66,10 @@ export function skillPrices(b: Board): SkillPrices {
   return prices;
 }
 
-/** What it costs others that a minute of somebody's goes into what less skill could do. */
+/**
+ * What it costs others that a minute of somebody's goes into what less skill could do: a plan's cost, a minute.
+ * @param at a moment, minutes since the plan's beginning
+ */
 export const costOfSkill = (prices: SkillPrices, skill: number, needed: number, at: number): number => {
   const day = Math.floor(at / DAY);
   return Math.max(0, (prices[skill]?.[day] ?? 0) - (prices[Math.min(skill, needed)]?.[day] ?? 0));
