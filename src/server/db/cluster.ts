@@ -6,8 +6,8 @@ import {
   DatabaseError,
   QueryTypes,
   type QueryOptions,
+  Transaction,
   type Sequelize,
-  type Transaction,
   type TransactionOptions,
 } from 'sequelize';
 import { isDeadlock } from './is-deadlock.ts';
@@ -183,6 +183,12 @@ const isWithin = (): boolean => {
   return t !== undefined && t.finished === undefined;
 };
 
+/** Connections read what is committed, as commands do, so that need not be said each time; any other transaction reads what stood when it began. */
+const isolated = ({ isolationLevel, ...o }: TransactionOptions): TransactionOptions => {
+  const { READ_COMMITTED, REPEATABLE_READ } = Transaction.ISOLATION_LEVELS;
+  return isolationLevel === READ_COMMITTED ? o : { ...o, isolationLevel: isolationLevel ?? REPEATABLE_READ };
+};
+
 const TURN = 'UPDATE turns SET taken = taken + 1 WHERE id = 1';
 
 type Work<T> = (t: Transaction) => PromiseLike<T>;
@@ -200,12 +206,14 @@ export function takeTurns(sequelize: Sequelize, isCluster: () => boolean): void 
   ) => Promise<T>;
   const inTurn = <T>(o: TransactionOptions, work: Work<T>): Promise<T> =>
     begin(o, async (t) => {
-      if (isCluster()) await sequelize.query(TURN, { transaction: t });
+      if (!isCluster()) return work(t);
+      await sequelize.query(TURN, { transaction: t });
       return within.run(t, () => work(t));
     });
   const inQueue = oneByOne();
   const transaction = <T>(first?: TransactionOptions | Work<T>, second?: Work<T>): Promise<T> => {
-    const [o = {}, work] = typeof first === 'function' ? [{}, first] : [first, second];
+    const [given = {}, work] = typeof first === 'function' ? [{}, first] : [first, second];
+    const o = isolated(given);
     // Whoever ends it by hand looks after it alone.
     if (work === undefined || isWithin()) return begin(o, work);
     const done = (): Promise<T> => {

@@ -103,9 +103,12 @@ export function openDatabase(url: string, longestStatement: number | null = null
   sequelize.addHook('afterConnect', async (connection) => {
     const raw = connection as RawConnection;
     copyRows(raw);
+    // A job's row lock orders its writers: gap locks would only make neighbours deadlock.
+    await raw.query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED');
     // Rows that are read together come as one text.
-    await raw.query(`SET SESSION group_concat_max_len = ${LONGEST_TEXT}`);
-    if (longestStatement !== null) await raw.query(`SET SESSION max_statement_time = ${longestStatement}`);
+    const settings = [`group_concat_max_len = ${LONGEST_TEXT}`];
+    if (longestStatement !== null) settings.push(`max_statement_time = ${longestStatement}`);
+    await raw.query(`SET SESSION ${settings.join(', ')}`);
   });
   let isCluster = false;
   chooseNodes(sequelize, nodes, (cluster) => (isCluster = cluster));

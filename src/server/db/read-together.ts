@@ -11,6 +11,8 @@ export interface Wanted {
   readonly backwards?: boolean;
   /** attributes that are not read: large ones nobody here looks at */
   readonly without?: readonly string[];
+  /** whether they are held until the transaction ends; of one kind of rows alone */
+  readonly lock?: true;
 }
 
 /** The rows of each of what was wanted. */
@@ -53,9 +55,9 @@ function revive(value: unknown, type: string): unknown {
   return type === 'JSON' && typeof value === 'string' ? (JSON.parse(value) as unknown) : value;
 }
 
-const select = (name: string, { model, where, without = [] }: Wanted): string => {
+const select = (name: string, { model, where, without = [], lock }: Wanted): string => {
   const fields = columnsOf(model, without).map((c) => `'${c.name}', ${asJson(c)}`);
-  return `SELECT '${name}' AS wanted, JSON_OBJECT(${fields.join(', ')}) AS content FROM \`${model.tableName}\` WHERE ${where}`;
+  return `SELECT '${name}' AS wanted, JSON_OBJECT(${fields.join(', ')}) AS content FROM \`${model.tableName}\` WHERE ${where}${lock ? ' FOR UPDATE' : ''}`;
 };
 
 function compare(a: unknown, b: unknown): number {

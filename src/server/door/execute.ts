@@ -12,9 +12,9 @@ import { may } from '../../core/people/roles.ts';
 import { notPlain } from '../../contracts/plain-text.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Database } from '../db/connection.ts';
-import type { CommandRow } from '../db/models/events.ts';
 import { houseLog } from '../keep/log.ts';
 import { LOOK_ONLY_SAYS, lookOnly } from '../keep/look-only.ts';
+import { commandDone, keepCommand, type KeptCommand } from './kept-command.ts';
 import { USE_CASES } from './registry.ts';
 import type { Actor, UseCase } from '../use-case/use-case.ts';
 
@@ -62,7 +62,7 @@ function parse<N extends CommandName>(name: N, raw: unknown): Result<CommandInpu
 const answerKept = <N extends CommandName>(found: UseCase<N>, answer: CommandAnswer<N>): unknown =>
   found.secret ? { ...(found.secret.kept(answer) as object), under: newestPlace() } : answer;
 
-const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: CommandRow): CommandAnswer<N> => {
+const firstAnswer = <N extends CommandName>(found: UseCase<N>, row: KeptCommand): CommandAnswer<N> => {
   if (!found.secret) return row.answer as CommandAnswer<N>;
   const { under = 0, ...kept } = row.answer as { readonly under?: number };
   return found.secret.whole(kept, row.id, under);
@@ -77,11 +77,10 @@ async function runOnce<N extends CommandName>(
   now: Date,
   arrived: Date,
 ): Promise<CommandAnswer<N>> {
-  // READ COMMITTED: the job's row lock orders the writers; gap locks would only make neighbours deadlock.
   const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
   return db.sequelize.transaction({ isolationLevel }, async (t) => {
     const { models } = db;
-    const before = await models.CommandRow.findByPk(commandId, { transaction: t });
+    const before = await commandDone(db.sequelize, commandId, t);
     if (before) {
       if (before.personId !== actor.personId || before.name !== found.name) {
         throw new Rollback(refuse('This command was already used for something else.'));
@@ -92,16 +91,13 @@ async function runOnce<N extends CommandName>(
     const work = { actor, models, t, now, commandId, ...(waited && { arrived }) };
     const done = await found.run(work, input);
     if (!done.ok) throw new Rollback(done.error);
-    await models.CommandRow.create(
-      {
-        id: commandId,
-        name: found.name,
-        personId: actor.personId,
-        answer: answerKept(found, done.value),
-        at: now,
-      },
-      { transaction: t },
-    );
+    const kept = {
+      id: commandId,
+      name: found.name,
+      personId: actor.personId,
+      answer: answerKept(found, done.value),
+    };
+    await keepCommand(db.sequelize, kept, now, t);
     return done.value;
   });
 }
@@ -124,7 +120,7 @@ async function answeredMeanwhile<N extends CommandName>(
   actor: Actor,
   commandId: string,
 ): Promise<CommandAnswer<N> | null> {
-  const first = await db.models.CommandRow.findByPk(commandId);
+  const first = await commandDone(db.sequelize, commandId);
   if (!first || first.personId !== actor.personId || first.name !== found.name) return null;
   return firstAnswer(found, first);
 }

@@ -8,7 +8,7 @@ import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { refuse } from '../../contracts/failure.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
-import { openInspection } from './open-inspection.ts';
+import { standingItem } from './open-inspection.ts';
 
 /** Answers one item of the checklist, with its note. The answer is kept with the checklist's version. */
 export const answerItem = defineUseCase({
@@ -17,10 +17,9 @@ export const answerItem = defineUseCase({
     const { models, t, actor, now } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const { inspection, checklist } = await openInspection(work, opened.value);
+    const { instrument, inspection, checklist, known } = await standingItem(work, opened.value, input.item);
     if (inspection.finishedAt !== null)
       return { ok: false, error: refuse('This inspection is finished and kept as it is.') };
-    const instrument = await models.Instrument.findByPk(opened.value.instrumentId, { transaction: t });
     const asked = instrument ? itemsFor(checklist, instrument.construction) : [];
     if (!asked.some((i) => i.key === input.item)) {
       return { ok: false, error: invalidField('item', 'This instrument is not asked about that.') };
@@ -28,7 +27,6 @@ export const answerItem = defineUseCase({
     if (input.finding && findingOn(input.item, input.finding) === null)
       return { ok: false, error: invalidField('finding', 'That is not found on this item.') };
     const where = { inspectionId: inspection.id, item: input.item };
-    const known = await models.InspectionAnswer.findOne({ where, transaction: t, lock: t.LOCK.UPDATE });
     if ((known?.version ?? 0) !== input.version) {
       const says = known?.answer ? ANSWER_FACTS[known.answer].name : 'not answered';
       return conflict(

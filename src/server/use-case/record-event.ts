@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { EventKind } from '../../contracts/commands/commands.ts';
 import { mayName, mentionsOf, takeWords, type Named } from '../../core/privacy/mentions.ts';
 import type { Models } from '../db/models/index.ts';
@@ -39,6 +39,23 @@ async function customersOf(
   return own ? [own, ...names] : names;
 }
 
+const INSERT_SQL = `INSERT INTO events
+  (at, person_id, device_id, job_id, kind, entity, entity_id, from_version, data, command_id) VALUES (?)`;
+
+/** The one row that every change writes, as bare as it can be. */
+async function insertEntry({ EventRow }: Models, transaction: Transaction, e: Entry): Promise<number> {
+  const { sequelize } = EventRow;
+  if (!sequelize) throw new Error('these models belong to no connection');
+  const { at, personId, deviceId, jobId, kind, entity, fromVersion, commandId = null } = e;
+  const row = [new Date(at), personId, deviceId, jobId, kind, entity, String(e.entityId), fromVersion];
+  const [id] = await sequelize.query(INSERT_SQL, {
+    type: QueryTypes.INSERT,
+    replacements: [[...row, JSON.stringify(e.data ?? null), commandId]],
+    transaction,
+  });
+  return id;
+}
+
 /**
  * Writes one row of the log. Texts that name a customer stand apart from it, under that customer: when they are to be forgotten,
  * those go and the row stays as it was written.
@@ -58,13 +75,10 @@ export async function writeEntry(
     data = taken.plain;
     apart.push({ customerId, words: taken.words });
   }
-  const row = await models.EventRow.create(
-    { ...entry, entityId: String(entry.entityId), data },
-    { transaction: t },
-  );
+  const eventId = await insertEntry(models, t, { ...entry, data });
   if (apart.length > 0)
     await models.EventWords.bulkCreate(
-      apart.map((a) => ({ ...a, eventId: row.id })),
+      apart.map((a) => ({ ...a, eventId })),
       { transaction: t },
     );
 }
