@@ -4,6 +4,8 @@ import { OWN_LEAVES_ONLY } from './made/command-facts.ts';
 export interface Change {
   readonly kind: string;
   readonly job: number | null;
+  /** the command that made it, where one did: who gave it looks again by itself */
+  readonly command?: string | null;
 }
 
 const OWN: ReadonlySet<string> = new Set(OWN_LEAVES_ONLY);

@@ -111,12 +111,21 @@ const SEMITONES_A_DOUBLING = 6;
 /** Less than this is no other tuning: sets differ by as much. */
 const LEAST_SLACK = 0.1;
 
+/** What was found of an instrument that was looked at before: each place of it asks. */
+const SLACK = new WeakMap<Construction, number>();
+
 /**
  * How slack the strings are beside the kind's usual set and tuning, in semitones of the usual set that would make as much of
  * the pull; negative where they pull more. A heavier set tuned down is not slack. 0 where they cannot be compared.
  * @example the usual set a whole tone down → 2; a set tuned a tone up → −2
  */
 export function slackness(construction: Construction): number {
+  const known = SLACK.get(construction) ?? slackOf(construction);
+  SLACK.set(construction, known);
+  return known;
+}
+
+function slackOf(construction: Construction): number {
   const usual = usualConstruction(construction.kind);
   if (usual.strings.length !== construction.strings.length) return 0;
   const [now, then] = [pulls(construction), pulls(usual)];
@@ -169,11 +178,11 @@ export function targetLayers(
   if (base !== null) layers.push({ ...base, layer: 'kind' });
   const touched = bandFor(kind, touch, station.quantity, side, shop.touch);
   if (touched?.layer === 'touch') layers.push(touched);
-  const slack = slackness(construction);
   const last = layers.at(-1);
-  if (last && base && movesWithTouch(station.quantity) && slack !== 0 && shop.slackPerSemitone !== 0) {
+  if (last && base && movesWithTouch(station.quantity) && shop.slackPerSemitone !== 0) {
+    const slack = slackness(construction);
     const by = shop.slackPerSemitone * slack * (base.high - base.low);
-    layers.push({ ...shift(last, by), layer: 'tuning' });
+    if (slack !== 0) layers.push({ ...shift(last, by), layer: 'tuning' });
   }
   for (const layer of ['customer', 'job'] as const) {
     const own = wishes.filter((w) => (w.layer ?? 'job') === layer && fits(w, station, side));

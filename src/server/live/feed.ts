@@ -11,7 +11,7 @@ export interface FeedEvent extends Change {
 }
 
 const EVENTS_SQL =
-  'SELECT e.id, j.number AS job, e.kind, e.person_id AS personId FROM events e LEFT JOIN jobs j ON j.id = e.job_id';
+  'SELECT e.id, j.number AS job, e.kind, e.person_id AS personId, e.command_id AS command FROM events e LEFT JOIN jobs j ON j.id = e.job_id';
 
 type Listener = (heard: readonly FeedEvent[]) => void;
 

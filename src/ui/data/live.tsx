@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { CloudOff } from 'lucide-react';
 import { concerns, concernsFrame, type Change } from '../../contracts/concerns.ts';
-import { REFRESH, SETTLE_MS, useRefresh } from './refresh.ts';
+import { OWN, REFRESH, SETTLE_MS, useRefresh, type Wanted } from './refresh.ts';
 import { refreshLoop } from './refresh-loop.ts';
 import { HEARD } from './page-events.ts';
 import { retrying } from './retrying-fetch.ts';
@@ -53,7 +53,7 @@ function useEvents(since: string): boolean {
     let grace: ReturnType<typeof setTimeout> | undefined;
     let begun = false;
     let eventAt = -Infinity;
-    let frame = false;
+    const wanted = { content: false, frame: false };
     const loop = refreshLoop({
       settle: SETTLE_MS,
       again: AGAIN_MS,
@@ -63,33 +63,38 @@ function useEvents(since: string): boolean {
         if (performance.now() - eventAt >= JUST_NOW_MS && !(await isThere())) return false;
         // Sums show nothing of the house and keep what is typed in the address: a refresh would only disturb the hand.
         if (location.pathname.startsWith('/sums/')) return true;
-        const withFrame = frame;
-        frame = false;
-        const done = await doing.current({ frame: withFrame });
-        if (!done) frame ||= withFrame;
+        const now = { ...wanted };
+        Object.assign(wanted, { content: false, frame: false });
+        const done = await doing.current(now);
+        if (!done) want(now);
         return done;
       },
     });
-    const all = () => {
-      frame = true;
-      loop.ask();
+    const want = ({ content, frame }: Wanted) => {
+      wanted.content ||= content;
+      wanted.frame ||= frame;
     };
+    const ask = (what: Wanted) => {
+      want(what);
+      if (what.content || what.frame) loop.ask();
+    };
+    const soon = () => ask({ content: true, frame: false });
     const source = new EventSource(`/api/events?since=${from}`);
-    window.addEventListener(REFRESH, loop.ask);
+    window.addEventListener(REFRESH, soon);
     source.onmessage = ({ data }: MessageEvent<string>) => {
       eventAt = performance.now();
       const heard = JSON.parse(data) as Change[];
       dispatchEvent(new CustomEvent(HEARD, { detail: heard }));
       const changes = heard.filter((c) => concerns(c, shownJob()));
-      frame ||= changes.some(concernsFrame);
-      if (changes[0]) loop.ask();
+      const others = changes.filter((c) => !OWN.passesOver(c.command));
+      ask({ content: others.length > 0, frame: changes.some(concernsFrame) });
     };
     // Not the connection's own `open`: only from here on the house listens for this screen.
     source.addEventListener('begun', () => {
       clearTimeout(grace);
       setLost(false);
       // After a gap something may have been missed.
-      if (begun) all();
+      if (begun) ask({ content: true, frame: true });
       begun = true;
       document.documentElement.dataset['live'] = 'yes';
     });
@@ -104,7 +109,7 @@ function useEvents(since: string): boolean {
     return () => {
       clearTimeout(grace);
       loop.stop();
-      window.removeEventListener(REFRESH, loop.ask);
+      window.removeEventListener(REFRESH, soon);
       source.close();
       delete document.documentElement.dataset['live'];
     };

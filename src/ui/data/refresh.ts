@@ -3,6 +3,7 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
+import { OwnChanges } from './own-changes.ts';
 import { NotGiven } from './queries.tsx';
 
 /** The wish that the screen be refreshed; `Live` hears it. */
@@ -12,6 +13,9 @@ export const REFRESH = 'rubrica:refresh';
 export function refreshSoon(): void {
   window.dispatchEvent(new Event(REFRESH));
 }
+
+/** What this screen does itself: it looks again when that is answered. */
+export const OWN = new OwnChanges(refreshSoon);
 
 /** How long a screen waits after a change for others that come with it, ms. */
 export const SETTLE_MS = 40;
@@ -42,6 +46,12 @@ async function reload(client: QueryClient, names: readonly string[]): Promise<'s
   return done.includes('refused') ? 'refused' : done.includes('away') ? 'away' : 'shown';
 }
 
+/** What of a screen is looked at again: what it shows, and the frame around it; a page that is loaded whole has its frame with it. */
+export interface Wanted {
+  readonly content: boolean;
+  readonly frame: boolean;
+}
+
 /**
  * Shows what there is now: a leaf and the rack load themselves, any other page is loaded whole.
  * @returns how to do it, which answers once it is shown; and whether a page is being loaded
@@ -64,14 +74,18 @@ export function useRefresh() {
     [router],
   );
   const refresh = useCallback(
-    async ({ frame = true }: { readonly frame?: boolean } = {}): Promise<boolean> => {
+    async ({ content = true, frame = true }: Partial<Wanted> = {}): Promise<boolean> => {
       const shownKey = shownPart(client);
       if (shownKey === null) {
+        if (!content) return true;
         void reload(client, [BESIDE_KEY]);
         return page();
       }
       setPart(true);
-      const done = await reload(client, [shownKey, BESIDE_KEY, ...(frame ? [FRAME_KEY] : [])]);
+      const done = await reload(client, [
+        ...(content ? [shownKey, BESIDE_KEY] : []),
+        ...(frame ? [FRAME_KEY] : []),
+      ]);
       setPart(false);
       // Whom the house does not know any more, it sends elsewhere.
       return done === 'refused' ? page() : done === 'shown';

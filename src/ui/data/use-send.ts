@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { CommandAnswer, CommandInput, CommandName } from '../../contracts/commands/commands.ts';
 import type { Failure } from '../../contracts/failure.ts';
 import { inTurn } from './in-turn.ts';
-import { useRefresh } from './refresh.ts';
+import { OWN, refreshSoon, useRefresh } from './refresh.ts';
 import { send } from './send.ts';
 import type { Fault, Offline } from './wire.ts';
 
@@ -22,12 +22,22 @@ export function useSend() {
     input: CommandInput<N>,
   ): Promise<CommandAnswer<N> | null> => {
     setBusy(true);
-    const done = await inTurn(name, input, (at) => send(name, at as CommandInput<N>));
+    const id = crypto.randomUUID();
+    OWN.begin(id);
+    const done = await inTurn(name, input, (at) => send(name, at as CommandInput<N>, id)).catch(
+      (e: unknown) => {
+        OWN.end(id, false);
+        throw e;
+      },
+    );
     setBusy(false);
     setTrouble(done.ok ? null : done.error);
     // What is only kept here yet changes nothing there to look at.
     const kept = done.ok && 'queued' in (done.value as object);
-    if (!kept && (done.ok || (done.error.code !== 'offline' && done.error.code !== 'fault'))) void refresh();
+    const looks = !kept && (done.ok || (done.error.code !== 'offline' && done.error.code !== 'fault'));
+    OWN.end(id, looks);
+    // The frame is told by the house whether it is concerned; a look that could not be is tried until it can.
+    if (looks) void refresh({ frame: false }).then((shown) => shown || refreshSoon());
     return done.ok ? done.value : null;
   };
   return { give, busy: busy || refreshing, trouble };

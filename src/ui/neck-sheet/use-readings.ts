@@ -8,7 +8,7 @@ import { askAbout } from '../../core/readings/plausibility.ts';
 import type { Station } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
-import { refreshSoon } from '../data/refresh.ts';
+import { OWN, refreshSoon } from '../data/refresh.ts';
 import { send } from '../data/send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import { sheetStations } from './sheet-stations.ts';
@@ -164,7 +164,9 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       ...(heard !== undefined && { heard }),
       ...(sound !== undefined && { sound }),
     };
+    OWN.begin(command);
     const done = await send('readings.save', input, command);
+    OWN.end(command, done.ok);
     const now = live.current[key];
     if (done.ok) {
       setKept((k) => ({ ...k, [key]: { typed: input.typed, unit, version: done.value.version } }));

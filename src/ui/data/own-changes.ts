@@ -1,0 +1,44 @@
+/** How many of the commands this screen gave are remembered: their changes are heard within moments. */
+const REMEMBERED = 100;
+
+/** What is known of a command this screen gave: under way; under way and heard of; or the screen looks by itself, or has. */
+type State = 'under way' | 'heard' | 'looks';
+
+/**
+ * The commands one screen gave. It looks again by itself when such a command is answered, so that hearing of its change from the
+ * house need not make it look a second time.
+ */
+export class OwnChanges {
+  private readonly states = new Map<string, State>();
+
+  /** @param missed called where a change was passed over and the screen does not look by itself after all */
+  constructor(private readonly missed: () => void) {}
+
+  /** A command goes out. */
+  begin(id: string): void {
+    this.states.set(id, 'under way');
+    for (const old of this.states.keys()) {
+      if (this.states.size <= REMEMBERED) break;
+      this.states.delete(old);
+    }
+  }
+
+  /**
+   * It was answered, or is not any more waited for.
+   * @param looks whether the screen looks again from now on, by itself and until it could
+   */
+  end(id: string, looks: boolean): void {
+    const state = this.states.get(id);
+    if (looks) this.states.set(id, 'looks');
+    else this.states.delete(id);
+    if (!looks && state === 'heard') this.missed();
+  }
+
+  /** Whether a change that is heard needs no look of its own. */
+  passesOver(command: string | null | undefined): boolean {
+    const state = command ? this.states.get(command) : undefined;
+    if (!command || state === undefined) return false;
+    if (state === 'under way') this.states.set(command, 'heard');
+    return true;
+  }
+}
