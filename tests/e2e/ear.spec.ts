@@ -283,7 +283,7 @@ test('keys say again, skip and stop; what was not heard is named', { tag: '@long
   await browser.close();
 });
 
-test('a microphone that goes away, one that is not allowed, and none', async () => {
+test('a microphone that goes away, one that is not allowed, and none', { tag: '@long' }, async () => {
   const heard = await hearing(wav('gone', [{ quiet: 4 }]));
   await go(heard.page, `/job/${await takenIn('bass', 'Gone')}/readings`);
   await begin(heard.page);

@@ -73,40 +73,44 @@ test('House keeps what is typed when a colleague saves', { tag: '@long' }, async
   await expect(odile.getByLabel('Weeks until the next check (2 to 4)')).toHaveValue('4');
 });
 
-test('the same reading once more is sent, an emptied one is taken back after one question, by a key', async () => {
-  const number = await takenIn('steel-acoustic', 'Again');
-  await go(ilse, `/job/${number}/readings`);
-  const relief = ilse.locator('[id="station-relief:0:7"]');
-  const sent: string[] = [];
-  await ilse.route('**/api/command', async (route) => {
-    sent.push((route.request().postDataJSON() as { name: string }).name);
-    await route.continue();
-  });
-  await relief.fill('8 thou');
-  await relief.press('Enter');
-  await expect.poll(() => sent).toEqual(['readings.save']);
-  await expect(relief).not.toHaveAttribute('data-sending');
-  await relief.focus();
-  await ilse.keyboard.insertText('8 thou');
-  await relief.press('Enter');
-  await expect.poll(() => sent).toEqual(['readings.save', 'readings.save']);
-  await expect(relief).not.toHaveAttribute('data-sending');
-  // Only passing by sends nothing.
-  await relief.focus();
-  await relief.press('Enter');
-  await relief.fill('');
-  await relief.press('Enter');
-  await expect(ilse.locator('#sheet-says')).toContainText('Take 8 thou back?');
-  await relief.press('y');
-  await expect.poll(() => sent.at(-1)).toBe('readings.take-back');
-  await expect(relief).toHaveValue('');
-  await ilse.unroute('**/api/command');
-  await ilse.reload();
-  await live(ilse);
-  await expect(relief).toHaveValue('');
-  await go(ilse, `/job/${number}/history`);
-  await expect(ilse.getByText(/took a reading back/).first()).toBeVisible();
-});
+test(
+  'the same reading once more is sent, an emptied one is taken back after one question, by a key',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('steel-acoustic', 'Again');
+    await go(ilse, `/job/${number}/readings`);
+    const relief = ilse.locator('[id="station-relief:0:7"]');
+    const sent: string[] = [];
+    await ilse.route('**/api/command', async (route) => {
+      sent.push((route.request().postDataJSON() as { name: string }).name);
+      await route.continue();
+    });
+    await relief.fill('8 thou');
+    await relief.press('Enter');
+    await expect.poll(() => sent).toEqual(['readings.save']);
+    await expect(relief).not.toHaveAttribute('data-sending');
+    await relief.focus();
+    await ilse.keyboard.insertText('8 thou');
+    await relief.press('Enter');
+    await expect.poll(() => sent).toEqual(['readings.save', 'readings.save']);
+    await expect(relief).not.toHaveAttribute('data-sending');
+    // Only passing by sends nothing.
+    await relief.focus();
+    await relief.press('Enter');
+    await relief.fill('');
+    await relief.press('Enter');
+    await expect(ilse.locator('#sheet-says')).toContainText('Take 8 thou back?');
+    await relief.press('y');
+    await expect.poll(() => sent.at(-1)).toBe('readings.take-back');
+    await expect(relief).toHaveValue('');
+    await ilse.unroute('**/api/command');
+    await ilse.reload();
+    await live(ilse);
+    await expect(relief).toHaveValue('');
+    await go(ilse, `/job/${number}/history`);
+    await expect(ilse.getByText(/took a reading back/).first()).toBeVisible();
+  },
+);
 
 test(
   'a place where another hangs is said, and both hang there when that is meant',

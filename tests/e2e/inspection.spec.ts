@@ -17,60 +17,67 @@ interface CommandSent {
   readonly input: { readonly answer?: unknown };
 }
 
-test('two people on one list see each other; a reading is taken without leaving the item', async () => {
-  await go(ilse, JOB);
-  await go(tomas, JOB);
-  const list = (page: Page) => page.getByRole('list', { name: 'All items' });
-  await list(ilse)
-    .getByRole('button', { name: /^Relief/ })
-    .tap();
-  const relief = ilse.getByRole('textbox', { name: 'Relief, 7th' });
-  await relief.fill('.009');
-  await relief.press('Enter');
-  await ilse.getByRole('button', { name: /^Fine/ }).tap();
-  await expect(list(tomas).getByRole('button', { name: /^Relief/ })).toContainText('fine', BY_ITSELF);
-  await list(tomas)
-    .getByRole('button', { name: /^Relief/ })
-    .click();
-  await expect(tomas.getByRole('textbox', { name: 'Relief, 7th' })).toHaveValue('.009');
-  await expect(tomas.getByText('Fine: in its band.')).toBeVisible();
-  await list(tomas)
-    .getByRole('button', { name: /^Twist/ })
-    .click();
-  await tomas.keyboard.press('n');
-  await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toContainText('needs work', BY_ITSELF);
-  // A skipped item is neither fine nor beside the point, and a slip is undone.
-  await list(tomas)
-    .getByRole('button', { name: /^Frets bright/ })
-    .click();
-  await tomas.keyboard.press('s');
-  await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('skipped', BY_ITSELF);
-  await tomas.keyboard.press('u');
-  await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('open', BY_ITSELF);
-  // The hand is quicker than the way to the house: what follows on an answer under way waits for it.
-  const sent: unknown[] = [];
-  await tomas.route('**/api/command', async (route) => {
-    const { name, input } = route.request().postDataJSON() as CommandSent;
-    if (name === 'inspection.answer') sent.push(input.answer);
-    await new Promise((later) => setTimeout(later, 300));
-    await route.continue();
-  });
-  await list(tomas)
-    .getByRole('button', { name: /^Frets bright/ })
-    .click();
-  for (const key of ['f', 'ArrowUp', 'w', 'ArrowUp', 's', 'u', 'u']) await tomas.keyboard.press(key);
-  await expect.poll(() => sent).toEqual(['fine', 'watch', 'skipped', 'watch', 'fine']);
-  await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('fine', BY_ITSELF);
-  await expect(tomas.getByRole('heading', { name: /^Frets bright/ })).toBeVisible();
-  await tomas.keyboard.press('ArrowDown');
-  await tomas.keyboard.press('u');
-  await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('open', BY_ITSELF);
-  await tomas.unroute('**/api/command');
-  await ilse.getByRole('radio', { name: 'watch and work' }).tap();
-  await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toBeVisible();
-  await expect(list(ilse).getByRole('button', { name: /^Relief/ })).toHaveCount(0);
-  await ilse.getByRole('radio', { name: 'all', exact: true }).tap();
-});
+test(
+  'two people on one list see each other; a reading is taken without leaving the item',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, JOB);
+    await go(tomas, JOB);
+    const list = (page: Page) => page.getByRole('list', { name: 'All items' });
+    await list(ilse)
+      .getByRole('button', { name: /^Relief/ })
+      .tap();
+    const relief = ilse.getByRole('textbox', { name: 'Relief, 7th' });
+    await relief.fill('.009');
+    await relief.press('Enter');
+    await ilse.getByRole('button', { name: /^Fine/ }).tap();
+    await expect(list(tomas).getByRole('button', { name: /^Relief/ })).toContainText('fine', BY_ITSELF);
+    await list(tomas)
+      .getByRole('button', { name: /^Relief/ })
+      .click();
+    await expect(tomas.getByRole('textbox', { name: 'Relief, 7th' })).toHaveValue('.009');
+    await expect(tomas.getByText('Fine: in its band.')).toBeVisible();
+    await list(tomas)
+      .getByRole('button', { name: /^Twist/ })
+      .click();
+    await tomas.keyboard.press('n');
+    await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toContainText('needs work', BY_ITSELF);
+    // A skipped item is neither fine nor beside the point, and a slip is undone.
+    await list(tomas)
+      .getByRole('button', { name: /^Frets bright/ })
+      .click();
+    await tomas.keyboard.press('s');
+    await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText(
+      'skipped',
+      BY_ITSELF,
+    );
+    await tomas.keyboard.press('u');
+    await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('open', BY_ITSELF);
+    // The hand is quicker than the way to the house: what follows on an answer under way waits for it.
+    const sent: unknown[] = [];
+    await tomas.route('**/api/command', async (route) => {
+      const { name, input } = route.request().postDataJSON() as CommandSent;
+      if (name === 'inspection.answer') sent.push(input.answer);
+      await new Promise((later) => setTimeout(later, 300));
+      await route.continue();
+    });
+    await list(tomas)
+      .getByRole('button', { name: /^Frets bright/ })
+      .click();
+    for (const key of ['f', 'ArrowUp', 'w', 'ArrowUp', 's', 'u', 'u']) await tomas.keyboard.press(key);
+    await expect.poll(() => sent).toEqual(['fine', 'watch', 'skipped', 'watch', 'fine']);
+    await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('fine', BY_ITSELF);
+    await expect(tomas.getByRole('heading', { name: /^Frets bright/ })).toBeVisible();
+    await tomas.keyboard.press('ArrowDown');
+    await tomas.keyboard.press('u');
+    await expect(list(ilse).getByRole('button', { name: /^Frets bright/ })).toContainText('open', BY_ITSELF);
+    await tomas.unroute('**/api/command');
+    await ilse.getByRole('radio', { name: 'watch and work' }).tap();
+    await expect(list(ilse).getByRole('button', { name: /^Twist/ })).toBeVisible();
+    await expect(list(ilse).getByRole('button', { name: /^Relief/ })).toHaveCount(0);
+    await ilse.getByRole('radio', { name: 'all', exact: true }).tap();
+  },
+);
 
 test(
   'an answer whose acknowledgement is lost is given once, and the next one follows it',

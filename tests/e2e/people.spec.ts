@@ -4,45 +4,47 @@ import { A, B, accessible, go, pairedTablet, signIn, tablet, test } from './shop
 
 const rowOf = (page: Page, name: string) => page.getByRole('row', { name: new RegExp(name) });
 
-test('somebody is added, signs in, gets another PIN, and has left: at once, on the other tablet too', async ({
-  browser,
-}) => {
-  const odile = await tablet(browser, A, 'Odile Farrant', '480216', true);
-  await go(odile, '/house/people');
-  await accessible(odile, 'people');
-  await odile.getByRole('button', { name: 'Add somebody' }).click();
-  const form = odile.getByRole('form', { name: 'Somebody new' });
-  await form.getByLabel('Name').fill('Juno Amsel');
-  await form.getByLabel('Their first PIN').fill('1234');
-  await expect(form.getByRole('alert')).toContainText('counts up or down');
-  await expect(form.getByRole('button', { name: 'Add to the shop' })).toBeDisabled();
-  await form.getByLabel('Their first PIN').fill('7302');
-  await form.getByRole('button', { name: 'Add to the shop' }).tap();
-  await expect(rowOf(odile, 'Juno Amsel')).toContainText('JA');
+test(
+  'somebody is added, signs in, gets another PIN, and has left: at once, on the other tablet too',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const odile = await tablet(browser, A, 'Odile Farrant', '480216', true);
+    await go(odile, '/house/people');
+    await accessible(odile, 'people');
+    await odile.getByRole('button', { name: 'Add somebody' }).click();
+    const form = odile.getByRole('form', { name: 'Somebody new' });
+    await form.getByLabel('Name').fill('Juno Amsel');
+    await form.getByLabel('Their first PIN').fill('1234');
+    await expect(form.getByRole('alert')).toContainText('counts up or down');
+    await expect(form.getByRole('button', { name: 'Add to the shop' })).toBeDisabled();
+    await form.getByLabel('Their first PIN').fill('7302');
+    await form.getByRole('button', { name: 'Add to the shop' }).tap();
+    await expect(rowOf(odile, 'Juno Amsel')).toContainText('JA');
 
-  const { page: bench } = await pairedTablet(browser, B, 'Bench 5');
-  await signIn(bench, 'Juno Amsel', '7302');
-  await bench.waitForURL('**/rack');
-  await bench.waitForSelector('html[data-live]');
+    const { page: bench } = await pairedTablet(browser, B, 'Bench 5');
+    await signIn(bench, 'Juno Amsel', '7302');
+    await bench.waitForURL('**/rack');
+    await bench.waitForSelector('html[data-live]');
 
-  await odile.getByRole('button', { name: 'Change Juno Amsel' }).click();
-  const facts = odile.getByRole('form', { name: 'Juno Amsel' });
-  await facts.getByLabel('Name').fill('The desk of Juno');
-  await facts.getByRole('button', { name: 'Keep' }).tap();
-  await expect(rowOf(odile, 'The desk of Juno')).toBeVisible();
-  await odile.getByRole('button', { name: 'Change The desk of Juno' }).click();
-  await odile.getByLabel('Another PIN for them').fill('90210');
-  await odile.getByRole('button', { name: 'Give the PIN' }).tap();
-  await bench.waitForURL('**/sign-in');
-  await signIn(bench, 'The desk of Juno', '90210');
-  await bench.waitForURL('**/rack');
-  await bench.waitForSelector('html[data-live]');
+    await odile.getByRole('button', { name: 'Change Juno Amsel' }).click();
+    const facts = odile.getByRole('form', { name: 'Juno Amsel' });
+    await facts.getByLabel('Name').fill('The desk of Juno');
+    await facts.getByRole('button', { name: 'Keep' }).tap();
+    await expect(rowOf(odile, 'The desk of Juno')).toBeVisible();
+    await odile.getByRole('button', { name: 'Change The desk of Juno' }).click();
+    await odile.getByLabel('Another PIN for them').fill('90210');
+    await odile.getByRole('button', { name: 'Give the PIN' }).tap();
+    await bench.waitForURL('**/sign-in');
+    await signIn(bench, 'The desk of Juno', '90210');
+    await bench.waitForURL('**/rack');
+    await bench.waitForSelector('html[data-live]');
 
-  await odile.getByRole('button', { name: 'They have left the shop' }).tap();
-  await bench.waitForURL('**/sign-in');
-  await expect(bench.getByRole('button', { name: /The desk of Juno/ })).toHaveCount(0);
-  await expect(rowOf(odile, 'The desk of Juno')).toContainText('has left');
-});
+    await odile.getByRole('button', { name: 'They have left the shop' }).tap();
+    await bench.waitForURL('**/sign-in');
+    await expect(bench.getByRole('button', { name: /The desk of Juno/ })).toHaveCount(0);
+    await expect(rowOf(odile, 'The desk of Juno')).toContainText('has left');
+  },
+);
 
 test(
   'a code made on the screen pairs a tablet; one sent away while in use shows nothing any more',

@@ -12,39 +12,43 @@ test.beforeAll(async ({ browser }) => {
 
 const marking = (page: Page) => page.getByRole('dialog', { name: 'Damage already there' });
 
-test('damage is marked with a finger, named, photographed, seen by a colleague and on the receipt', async () => {
-  await go(bench, '/job/411/arrival');
-  await go(desk, '/job/411/arrival');
-  await desk.getByRole('button', { name: 'Mark damage: front' }).tap();
-  const dialog = marking(desk);
-  const drawing = dialog.getByRole('application');
-  const box = await drawing.boundingBox();
-  if (!box) throw new Error('nothing to mark on');
-  await desk.touchscreen.tap(box.x + box.width / 2 + 40, box.y + box.height * 0.8);
-  await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).fill('ding at the lower bout');
-  await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).press('Enter');
-  await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).blur();
-  await expect(dialog.getByText(/changed this meanwhile/)).toHaveCount(0);
-  await accessible(desk, 'marking damage');
-  await dialog
-    .getByRole('group', { name: 'Add photos: mark 1' })
-    .getByLabel('Photos')
-    .setInputFiles({ name: 'IMG_1.jpg', mimeType: 'image/jpeg', buffer: await withPlaceOnEarth() });
-  const photo = dialog.getByRole('img', { name: 'Photo 1 of mark 1, by Per Lindqvar' });
-  await expect(photo).toBeVisible({ timeout: 180_000 });
-  const whole = await desk.request.get(((await photo.getAttribute('src')) ?? '').split('?')[0] ?? '');
-  expect(whole.headers()['content-type']).toBe('image/jpeg');
-  const bytes = await whole.body();
-  expect([bytes.includes('MADE-UP-CAMERA'), bytes.includes('Exif')]).toEqual([false, false]);
-  await expect(bench.getByRole('listitem').filter({ hasText: 'ding at the lower bout' })).toBeVisible(
-    BY_ITSELF,
-  );
-  await dialog.getByRole('button', { name: 'Done' }).tap();
-  await desk.goto('/job/411/receipt');
-  const sheet = desk.getByRole('article', { name: 'Receipt of job 411' });
-  await expect(sheet).toContainText('Front: ding at the lower bout');
-  await expect(sheet.getByRole('img', { name: /^Front: 1 ding/ })).toBeVisible();
-});
+test(
+  'damage is marked with a finger, named, photographed, seen by a colleague and on the receipt',
+  { tag: '@long' },
+  async () => {
+    await go(bench, '/job/411/arrival');
+    await go(desk, '/job/411/arrival');
+    await desk.getByRole('button', { name: 'Mark damage: front' }).tap();
+    const dialog = marking(desk);
+    const drawing = dialog.getByRole('application');
+    const box = await drawing.boundingBox();
+    if (!box) throw new Error('nothing to mark on');
+    await desk.touchscreen.tap(box.x + box.width / 2 + 40, box.y + box.height * 0.8);
+    await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).fill('ding at the lower bout');
+    await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).press('Enter');
+    await dialog.getByRole('textbox', { name: 'What mark 1 shows' }).blur();
+    await expect(dialog.getByText(/changed this meanwhile/)).toHaveCount(0);
+    await accessible(desk, 'marking damage');
+    await dialog
+      .getByRole('group', { name: 'Add photos: mark 1' })
+      .getByLabel('Photos')
+      .setInputFiles({ name: 'IMG_1.jpg', mimeType: 'image/jpeg', buffer: await withPlaceOnEarth() });
+    const photo = dialog.getByRole('img', { name: 'Photo 1 of mark 1, by Per Lindqvar' });
+    await expect(photo).toBeVisible({ timeout: 180_000 });
+    const whole = await desk.request.get(((await photo.getAttribute('src')) ?? '').split('?')[0] ?? '');
+    expect(whole.headers()['content-type']).toBe('image/jpeg');
+    const bytes = await whole.body();
+    expect([bytes.includes('MADE-UP-CAMERA'), bytes.includes('Exif')]).toEqual([false, false]);
+    await expect(bench.getByRole('listitem').filter({ hasText: 'ding at the lower bout' })).toBeVisible(
+      BY_ITSELF,
+    );
+    await dialog.getByRole('button', { name: 'Done' }).tap();
+    await desk.goto('/job/411/receipt');
+    const sheet = desk.getByRole('article', { name: 'Receipt of job 411' });
+    await expect(sheet).toContainText('Front: ding at the lower bout');
+    await expect(sheet.getByRole('img', { name: /^Front: 1 ding/ })).toBeVisible();
+  },
+);
 
 test('damage is marked by keyboard alone', async () => {
   await go(bench, '/job/406/arrival');

@@ -33,31 +33,35 @@ test('a bass in millimetres by touch', { tag: '@long' }, async () => {
   await expect(ilse.locator('[data-sending]')).toHaveCount(0);
 });
 
-test('a twelve-string with its courses in thousandths, by the simulated gauge', async () => {
-  const number = await takenIn('twelve-string', 'Dozen');
-  await go(ilse, `/job/${number}/readings`);
-  await ilse.getByRole('radio', { name: 'thou' }).click();
-  await station(ilse, 'relief:0:7').focus();
-  await ilse.getByRole('button', { name: 'Gauges' }).click();
-  await expect(ilse.getByText('stand-ins, no device is asked')).toBeVisible();
-  const truth = ilse.getByLabel('True value, mm');
-  const sendIt = ilse.getByRole('button', { name: 'Send its reading' });
-  const places = ['relief:0:7', 'action:12:12', 'action:1:12'].concat(
-    Array.from({ length: 12 }, (_, i) => `nut-gap:${12 - i}:1`),
-  );
-  for (const key of places) {
-    const value = key.startsWith('action:12') ? '2.0' : key.startsWith('action') ? '1.5' : '0.15';
-    await truth.fill(value);
+test(
+  'a twelve-string with its courses in thousandths, by the simulated gauge',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('twelve-string', 'Dozen');
+    await go(ilse, `/job/${number}/readings`);
+    await ilse.getByRole('radio', { name: 'thou' }).click();
+    await station(ilse, 'relief:0:7').focus();
+    await ilse.getByRole('button', { name: 'Gauges' }).click();
+    await expect(ilse.getByText('stand-ins, no device is asked')).toBeVisible();
+    const truth = ilse.getByLabel('True value, mm');
+    const sendIt = ilse.getByRole('button', { name: 'Send its reading' });
+    const places = ['relief:0:7', 'action:12:12', 'action:1:12'].concat(
+      Array.from({ length: 12 }, (_, i) => `nut-gap:${12 - i}:1`),
+    );
+    for (const key of places) {
+      const value = key.startsWith('action:12') ? '2.0' : key.startsWith('action') ? '1.5' : '0.15';
+      await truth.fill(value);
+      await sendIt.click();
+      await expect(station(ilse, key)).toHaveValue(/^\.\d{3}$/);
+    }
+    await ilse.getByLabel('Which').selectOption('hygrometer');
+    await ilse.getByLabel('True temperature, °C').fill('21');
     await sendIt.click();
-    await expect(station(ilse, key)).toHaveValue(/^\.\d{3}$/);
-  }
-  await ilse.getByLabel('Which').selectOption('hygrometer');
-  await ilse.getByLabel('True temperature, °C').fill('21');
-  await sendIt.click();
-  await expect(ilse.getByText(/kept with the round/)).toBeVisible();
-  await ilse.getByRole('button', { name: 'Gauges' }).click();
-  await expect(ilse.getByRole('button', { name: /°C · \d/ })).toBeVisible();
-});
+    await expect(ilse.getByText(/kept with the round/)).toBeVisible();
+    await ilse.getByRole('button', { name: 'Gauges' }).click();
+    await expect(ilse.getByRole('button', { name: /°C · \d/ })).toBeVisible();
+  },
+);
 
 test('two visits beside each other: numbers, drawing, and over time', async () => {
   await go(odile, '/shelf?find=WH-0401');

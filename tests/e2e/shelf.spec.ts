@@ -46,7 +46,7 @@ test('a kind of the shop’s own is added and taken in by its name', { tag: '@lo
   await ilse.evaluate(() => localStorage.clear());
 });
 
-test('what it is, changed in seconds: checklist and readings follow', async () => {
+test('what it is, changed in seconds: checklist and readings follow', { tag: '@long' }, async () => {
   const number = await takeIn(ilse, 'Wren Oster', '555 0222', 'RD-1');
   await ilse.getByRole('button', { name: 'Change what it is' }).tap();
   const dialog = ilse.getByRole('dialog', { name: 'What this instrument is' });

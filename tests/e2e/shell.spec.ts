@@ -37,16 +37,20 @@ test.beforeAll(async ({ browser }) => {
 });
 test.afterAll(() => endServer(own));
 
-test('what was shown here is kept, also where one went by a link; customers’ ways in and the door are not', async () => {
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await page.goto(`/job/${number}/inspection`);
-  await page.getByRole('link', { name: 'Readings', exact: true }).click();
-  await page.waitForURL('**/readings');
-  await expect
-    .poll(kept, { timeout: 60_000 })
-    .toEqual(expect.arrayContaining([`/job/${number}/inspection`, `/job/${number}/readings`]));
-  expect(await kept()).not.toContain('/sign-in');
-});
+test(
+  'what was shown here is kept, also where one went by a link; customers’ ways in and the door are not',
+  { tag: '@long' },
+  async () => {
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.goto(`/job/${number}/inspection`);
+    await page.getByRole('link', { name: 'Readings', exact: true }).click();
+    await page.waitForURL('**/readings');
+    await expect
+      .poll(kept, { timeout: 60_000 })
+      .toEqual(expect.arrayContaining([`/job/${number}/inspection`, `/job/${number}/readings`]));
+    expect(await kept()).not.toContain('/sign-in');
+  },
+);
 
 test('what works beside a page works with the worker between', async () => {
   await page.goto(`/job/${number}/readings`);
@@ -94,25 +98,29 @@ test('the house is back: what waited goes, once', async () => {
   expect(answers).toBe(1);
 });
 
-test('another version is said and waits: what is being typed stays until somebody takes it', async () => {
-  const before = readFileSync(WORKER);
-  try {
-    appendFileSync(WORKER, '\n// another version\n');
-    await page.goto(`/job/${number}/inspection`);
-    const note = page.getByLabel(/note/i).first();
-    await note.fill('half a sentence');
-    const strip = page.getByText('Another version of Rubrica is here.');
-    await expect(strip).toBeVisible(BY_ITSELF);
-    await expect(note).toHaveValue('half a sentence');
-    await accessible(page, 'another version');
-    const loaded = page.waitForEvent('load');
-    await page.getByRole('button', { name: 'Take it now' }).click();
-    await loaded;
-    await expect(strip).toHaveCount(0);
-  } finally {
-    writeFileSync(WORKER, before);
-  }
-});
+test(
+  'another version is said and waits: what is being typed stays until somebody takes it',
+  { tag: '@long' },
+  async () => {
+    const before = readFileSync(WORKER);
+    try {
+      appendFileSync(WORKER, '\n// another version\n');
+      await page.goto(`/job/${number}/inspection`);
+      const note = page.getByLabel(/note/i).first();
+      await note.fill('half a sentence');
+      const strip = page.getByText('Another version of Rubrica is here.');
+      await expect(strip).toBeVisible(BY_ITSELF);
+      await expect(note).toHaveValue('half a sentence');
+      await accessible(page, 'another version');
+      const loaded = page.waitForEvent('load');
+      await page.getByRole('button', { name: 'Take it now' }).click();
+      await loaded;
+      await expect(strip).toHaveCount(0);
+    } finally {
+      writeFileSync(WORKER, before);
+    }
+  },
+);
 
 test('who signs out leaves nothing of what they saw', async () => {
   await live(page);

@@ -22,7 +22,7 @@ async function solve(wish: string, texts: readonly string[]): Promise<void> {
   }
 }
 
-test('three sums by keyboard alone, in mixed units', async () => {
+test('three sums by keyboard alone, in mixed units', { tag: '@long' }, async () => {
   await go(page, '/sums');
   await accessible(page, 'sums');
   await solve('lower the action', ['25.5"', '0', '12', '6/64', '5/64', '2 mm', '.070 in']);

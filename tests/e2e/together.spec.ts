@@ -61,58 +61,62 @@ test('an interruption pauses the step before, and every screen sees it', async (
   await accessible(tomas, 'bench');
 });
 
-test('found inside: refused on the phone, then another accepted; what it stops cannot be worked around', async () => {
-  await go(nadia, `/job/${job.inside}/work`);
-  await step(nadia, 'Start', 'Tighten or replace the output socket').click();
-  await nadia.getByRole('button', { name: 'Found something inside' }).click();
-  const form = nadia.getByRole('form', { name: 'Found something inside' });
-  await form.getByLabel('What was found').fill('The ground wire hangs by one strand.');
-  await form.getByRole('button', { name: /^What it takes/ }).click();
-  await nadia.getByRole('option', { name: 'Repair the wiring' }).click();
-  await form.getByRole('button', { name: /^Stands still/ }).click();
-  await nadia.getByRole('option', { name: 'Tighten or replace the output socket' }).click();
-  await expect(form.getByText(/Over the limit/)).toBeVisible();
-  await expect(form.getByRole('button', { name: /Go on, inside/ })).toHaveCount(0);
-  await accessible(nadia, 'found inside');
-  await form.getByRole('button', { name: 'Ask the customer' }).click();
-  await expect(nadia.getByText(/Stands still until the customer has answered/)).toBeVisible();
-  await expect(step(nadia, 'Go on', 'Tighten or replace the output socket')).toHaveCount(0);
+test(
+  'found inside: refused on the phone, then another accepted; what it stops cannot be worked around',
+  { tag: '@long' },
+  async () => {
+    await go(nadia, `/job/${job.inside}/work`);
+    await step(nadia, 'Start', 'Tighten or replace the output socket').click();
+    await nadia.getByRole('button', { name: 'Found something inside' }).click();
+    const form = nadia.getByRole('form', { name: 'Found something inside' });
+    await form.getByLabel('What was found').fill('The ground wire hangs by one strand.');
+    await form.getByRole('button', { name: /^What it takes/ }).click();
+    await nadia.getByRole('option', { name: 'Repair the wiring' }).click();
+    await form.getByRole('button', { name: /^Stands still/ }).click();
+    await nadia.getByRole('option', { name: 'Tighten or replace the output socket' }).click();
+    await expect(form.getByText(/Over the limit/)).toBeVisible();
+    await expect(form.getByRole('button', { name: /Go on, inside/ })).toHaveCount(0);
+    await accessible(nadia, 'found inside');
+    await form.getByRole('button', { name: 'Ask the customer' }).click();
+    await expect(nadia.getByText(/Stands still until the customer has answered/)).toBeVisible();
+    await expect(step(nadia, 'Go on', 'Tighten or replace the output socket')).toHaveCount(0);
 
-  await expect(per.getByRole('button', { name: /Bell: \d+ new/ })).toBeVisible(BY_ITSELF);
-  await go(per, `/job/${job.inside}/work`);
-  await per.getByRole('button', { name: 'Make a link' }).click();
-  const link = await per.getByLabel('The customer’s link').inputValue();
-  await phone.goto(new URL(link).pathname);
-  await expect(phone.getByText('The ground wire hangs by one strand.')).toBeVisible();
-  await accessible(phone, 'estimate on a phone');
-  await phone.getByRole('textbox', { name: 'Your name' }).first().fill('Juno Abelard');
-  await phone.getByRole('button', { name: /^No to/ }).tap();
-  await expect(phone.getByText('You said no')).toBeVisible();
-  await expect(step(nadia, 'Go on', 'Tighten or replace the output socket')).toBeVisible(BY_ITSELF);
+    await expect(per.getByRole('button', { name: /Bell: \d+ new/ })).toBeVisible(BY_ITSELF);
+    await go(per, `/job/${job.inside}/work`);
+    await per.getByRole('button', { name: 'Make a link' }).click();
+    const link = await per.getByLabel('The customer’s link').inputValue();
+    await phone.goto(new URL(link).pathname);
+    await expect(phone.getByText('The ground wire hangs by one strand.')).toBeVisible();
+    await accessible(phone, 'estimate on a phone');
+    await phone.getByRole('textbox', { name: 'Your name' }).first().fill('Juno Abelard');
+    await phone.getByRole('button', { name: /^No to/ }).tap();
+    await expect(phone.getByText('You said no')).toBeVisible();
+    await expect(step(nadia, 'Go on', 'Tighten or replace the output socket')).toBeVisible(BY_ITSELF);
 
-  await nadia.getByRole('button', { name: 'Found something inside' }).click();
-  await form.getByLabel('What was found').fill('The switch crackles.');
-  await form.getByRole('button', { name: /^What it takes/ }).click();
-  await nadia.getByRole('option', { name: 'Replace the switch' }).click();
-  await form.getByRole('button', { name: 'Ask the customer' }).click();
-  await expect(nadia.getByText(/waits for the customer/).first()).toBeVisible();
-  await phone.reload();
-  await phone.getByRole('button', { name: /^Yes to/ }).tap();
-  await expect(phone.getByText('Everything is answered.')).toBeVisible();
-  await phone.getByLabel('Your words').fill('Will it be ready on Friday?');
-  await phone.getByRole('textbox', { name: 'Your name' }).fill('Juno Abelard');
-  await phone.getByRole('button', { name: 'Ask the shop' }).tap();
-  await expect(per.getByText('Will it be ready on Friday?')).toBeVisible(BY_ITSELF);
-  await per.getByLabel('Answer to Juno Abelard').fill('Yes, after four.');
-  await per.getByRole('button', { name: 'Answer', exact: true }).click();
-  await expect(per.getByText('Yes, after four.')).toBeVisible();
-  await phone.reload();
-  await expect(phone.getByText('Yes, after four.')).toBeVisible();
-  await per.getByRole('button', { name: 'Take it back' }).click();
-  await expect(per.getByText('No link is out.')).toBeVisible();
-  await phone.reload();
-  await expect(phone.getByText('This link opens nothing any more')).toBeVisible();
-});
+    await nadia.getByRole('button', { name: 'Found something inside' }).click();
+    await form.getByLabel('What was found').fill('The switch crackles.');
+    await form.getByRole('button', { name: /^What it takes/ }).click();
+    await nadia.getByRole('option', { name: 'Replace the switch' }).click();
+    await form.getByRole('button', { name: 'Ask the customer' }).click();
+    await expect(nadia.getByText(/waits for the customer/).first()).toBeVisible();
+    await phone.reload();
+    await phone.getByRole('button', { name: /^Yes to/ }).tap();
+    await expect(phone.getByText('Everything is answered.')).toBeVisible();
+    await phone.getByLabel('Your words').fill('Will it be ready on Friday?');
+    await phone.getByRole('textbox', { name: 'Your name' }).fill('Juno Abelard');
+    await phone.getByRole('button', { name: 'Ask the shop' }).tap();
+    await expect(per.getByText('Will it be ready on Friday?')).toBeVisible(BY_ITSELF);
+    await per.getByLabel('Answer to Juno Abelard').fill('Yes, after four.');
+    await per.getByRole('button', { name: 'Answer', exact: true }).click();
+    await expect(per.getByText('Yes, after four.')).toBeVisible();
+    await phone.reload();
+    await expect(phone.getByText('Yes, after four.')).toBeVisible();
+    await per.getByRole('button', { name: 'Take it back' }).click();
+    await expect(per.getByText('No link is out.')).toBeVisible();
+    await phone.reload();
+    await expect(phone.getByText('This link opens nothing any more')).toBeVisible();
+  },
+);
 
 test('a rest goes on across a restart of the server', { tag: '@long' }, async () => {
   await go(nadia, `/job/${job.glue}/work`);
@@ -246,37 +250,41 @@ test('one byte of a sealed record changed in the database: which one is said', {
   await expect(per.getByRole('heading', { name: /Signed and sealed/ })).toBeVisible();
 });
 
-test('a tag is moved on the rack by drag, by keys and by scanning it and a place', async () => {
-  await go(per, '/rack');
-  const tag = per.getByRole('link', { name: new RegExp(`^${job.clean}`) });
-  const handle = per.getByRole('button', { name: `Move ${job.clean}` });
-  const rail = (name: string) => per.getByRole('region', { name, exact: true });
-  // Another tablet's change may move the tags under the hand: then it is taken up again.
-  await expect(async () => {
-    await handle.scrollIntoViewIfNeeded();
-    const from = (await handle.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
-    const to = (await rail('A part').boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
-    await per.mouse.move(from.x + 10, from.y + 10);
-    await per.mouse.down();
-    await per.mouse.move(from.x + 40, from.y + 40, { steps: 4 });
-    await per.mouse.move(to.x + 400, to.y + 40, { steps: 8 });
-    await per.mouse.up();
-    await expect(rail('A part').getByText(String(job.clean))).toBeVisible({ timeout: 5000 });
-  }).toPass({ timeout: 60_000 });
-  await expect(per.getByText(`${job.clean} hangs at a part.`)).toBeVisible();
-  await handle.press('Enter');
-  await per.getByRole('menuitem', { name: 'To hands' }).press('Enter');
-  await expect(rail('Hands').getByText(String(job.clean))).toBeVisible();
-  const scan = per.getByRole('textbox', { name: /Scan a tag|Place of/ });
-  await scan.fill(`http://127.0.0.1/job/${job.clean}`);
-  await scan.press('Enter');
-  await expect(per.getByText(/is in your hand/)).toBeVisible();
-  await scan.fill('D4');
-  await scan.press('Enter');
-  await expect(per.getByText(`${job.clean} hangs at D4.`)).toBeVisible();
-  await expect(tag).toContainText('D4', BY_ITSELF);
-  await scan.fill('nowhere');
-  await scan.press('Enter');
-  await expect(per.getByText('“nowhere” is neither a tag nor a place.')).toBeVisible();
-  await accessible(per, 'rack');
-});
+test(
+  'a tag is moved on the rack by drag, by keys and by scanning it and a place',
+  { tag: '@long' },
+  async () => {
+    await go(per, '/rack');
+    const tag = per.getByRole('link', { name: new RegExp(`^${job.clean}`) });
+    const handle = per.getByRole('button', { name: `Move ${job.clean}` });
+    const rail = (name: string) => per.getByRole('region', { name, exact: true });
+    // Another tablet's change may move the tags under the hand: then it is taken up again.
+    await expect(async () => {
+      await handle.scrollIntoViewIfNeeded();
+      const from = (await handle.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+      const to = (await rail('A part').boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+      await per.mouse.move(from.x + 10, from.y + 10);
+      await per.mouse.down();
+      await per.mouse.move(from.x + 40, from.y + 40, { steps: 4 });
+      await per.mouse.move(to.x + 400, to.y + 40, { steps: 8 });
+      await per.mouse.up();
+      await expect(rail('A part').getByText(String(job.clean))).toBeVisible({ timeout: 5000 });
+    }).toPass({ timeout: 60_000 });
+    await expect(per.getByText(`${job.clean} hangs at a part.`)).toBeVisible();
+    await handle.press('Enter');
+    await per.getByRole('menuitem', { name: 'To hands' }).press('Enter');
+    await expect(rail('Hands').getByText(String(job.clean))).toBeVisible();
+    const scan = per.getByRole('textbox', { name: /Scan a tag|Place of/ });
+    await scan.fill(`http://127.0.0.1/job/${job.clean}`);
+    await scan.press('Enter');
+    await expect(per.getByText(/is in your hand/)).toBeVisible();
+    await scan.fill('D4');
+    await scan.press('Enter');
+    await expect(per.getByText(`${job.clean} hangs at D4.`)).toBeVisible();
+    await expect(tag).toContainText('D4', BY_ITSELF);
+    await scan.fill('nowhere');
+    await scan.press('Enter');
+    await expect(per.getByText('“nowhere” is neither a tag nor a place.')).toBeVisible();
+    await accessible(per, 'rack');
+  },
+);

@@ -162,33 +162,37 @@ test(
   },
 );
 
-test('two leads move the same step: the second is told and nothing of the first is lost', async () => {
-  const number = await takenIn('steel-acoustic', 'Two leads', { work: ['rod'] });
-  await openStep(ilse, number, /truss rod/);
-  await openStep(odile, number, /truss rod/);
-  await panel(ilse, number).getByLabel('Day').fill(tuesday());
-  await panel(ilse, number).getByLabel('From').fill('10:00');
-  await panel(ilse, number).getByRole('button', { name: 'Put it there' }).click();
-  await expect(panel(ilse, number).getByRole('button', { name: 'Give it back to the planner' })).toBeVisible(
-    BY_ITSELF,
-  );
-  const step = await inDatabase((db) => db.models.StepPut.findOne({ order: [['putAt', 'DESC']] }));
-  // What Odile's screen would send that has not heard of it yet.
-  const second = await odile.request.post(`${B}/api/command`, {
-    headers: { origin: B },
-    data: {
-      id: crypto.randomUUID(),
-      name: 'week.put',
-      input: { jobId: step?.jobId, step: step?.step, worker: null, at: null, minutes: null, version: 0 },
-    },
-  });
-  expect(second.status()).toBe(409);
-  expect(await second.text()).toContain('changed this meanwhile');
-  await odile.reload();
-  await live(odile);
-  await openStep(odile, number, /truss rod/);
-  await expect(panel(odile, number)).toContainText('10:00');
-});
+test(
+  'two leads move the same step: the second is told and nothing of the first is lost',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('steel-acoustic', 'Two leads', { work: ['rod'] });
+    await openStep(ilse, number, /truss rod/);
+    await openStep(odile, number, /truss rod/);
+    await panel(ilse, number).getByLabel('Day').fill(tuesday());
+    await panel(ilse, number).getByLabel('From').fill('10:00');
+    await panel(ilse, number).getByRole('button', { name: 'Put it there' }).click();
+    await expect(
+      panel(ilse, number).getByRole('button', { name: 'Give it back to the planner' }),
+    ).toBeVisible(BY_ITSELF);
+    const step = await inDatabase((db) => db.models.StepPut.findOne({ order: [['putAt', 'DESC']] }));
+    // What Odile's screen would send that has not heard of it yet.
+    const second = await odile.request.post(`${B}/api/command`, {
+      headers: { origin: B },
+      data: {
+        id: crypto.randomUUID(),
+        name: 'week.put',
+        input: { jobId: step?.jobId, step: step?.step, worker: null, at: null, minutes: null, version: 0 },
+      },
+    });
+    expect(second.status()).toBe(409);
+    expect(await second.text()).toContain('changed this meanwhile');
+    await odile.reload();
+    await live(odile);
+    await openStep(odile, number, /truss rod/);
+    await expect(panel(odile, number)).toContainText('10:00');
+  },
+);
 
 test('somebody is ill on a day: tried beside the plan, dropped, then taken; the list says it; taken back in House', async () => {
   const day = tuesday();
@@ -211,30 +215,34 @@ test('somebody is ill on a day: tried beside the plan, dropped, then taken; the 
   await expect(row).toHaveCount(0, BY_ITSELF);
 });
 
-test('a rush job is tried and says whom it makes later; a better plan says how far from the best it may be', async () => {
-  await go(ilse, '/week');
-  await ilse.getByRole('button', { name: 'What if …' }).click();
-  const tried = ilse.getByRole('region', { name: 'What if' });
-  await tried.getByRole('button', { name: /^What if/ }).click();
-  await ilse.getByRole('option', { name: 'A rush job comes in' }).click();
-  await tried.getByLabel('Minutes of work').fill('5');
-  await tried.getByLabel('Wanted by').fill(tuesday());
-  await tried.getByRole('button', { name: 'Try it' }).click();
-  await expect(tried).toContainText('From 15 minutes', BY_ITSELF);
-  await tried.getByLabel('Minutes of work').fill('240');
-  await tried.getByRole('button', { name: 'Try it' }).click();
-  await expect(tried.getByRole('row', { name: /a rush job/ })).toBeVisible(BY_ITSELF);
-  await tried.getByRole('button', { name: /^What if/ }).click();
-  await ilse.getByRole('option', { name: 'Is there a better plan?' }).click();
-  await tried.getByRole('button', { name: 'Look for' }).click();
-  await ilse.getByRole('option', { name: 'A minute' }).click();
-  await tried.getByRole('button', { name: 'Try it' }).click();
-  await expect(tried).toContainText(/\d plans so far/, BY_ITSELF);
-  await tried.getByRole('button', { name: 'Enough: what was found' }).click();
-  await expect(tried.getByRole('status')).toContainText('from the best plan there can be', BY_ITSELF);
-  await accessible(ilse, 'Week, what if');
-  await tried.getByRole('button', { name: 'Drop it' }).click();
-});
+test(
+  'a rush job is tried and says whom it makes later; a better plan says how far from the best it may be',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, '/week');
+    await ilse.getByRole('button', { name: 'What if …' }).click();
+    const tried = ilse.getByRole('region', { name: 'What if' });
+    await tried.getByRole('button', { name: /^What if/ }).click();
+    await ilse.getByRole('option', { name: 'A rush job comes in' }).click();
+    await tried.getByLabel('Minutes of work').fill('5');
+    await tried.getByLabel('Wanted by').fill(tuesday());
+    await tried.getByRole('button', { name: 'Try it' }).click();
+    await expect(tried).toContainText('From 15 minutes', BY_ITSELF);
+    await tried.getByLabel('Minutes of work').fill('240');
+    await tried.getByRole('button', { name: 'Try it' }).click();
+    await expect(tried.getByRole('row', { name: /a rush job/ })).toBeVisible(BY_ITSELF);
+    await tried.getByRole('button', { name: /^What if/ }).click();
+    await ilse.getByRole('option', { name: 'Is there a better plan?' }).click();
+    await tried.getByRole('button', { name: 'Look for' }).click();
+    await ilse.getByRole('option', { name: 'A minute' }).click();
+    await tried.getByRole('button', { name: 'Try it' }).click();
+    await expect(tried).toContainText(/\d plans so far/, BY_ITSELF);
+    await tried.getByRole('button', { name: 'Enough: what was found' }).click();
+    await expect(tried.getByRole('status')).toContainText('from the best plan there can be', BY_ITSELF);
+    await accessible(ilse, 'Week, what if');
+    await tried.getByRole('button', { name: 'Drop it' }).click();
+  },
+);
 
 test('a promise in danger is told with its reason, and what would save it', async () => {
   const number = await takenIn('steel-acoustic', 'For tomorrow', {
@@ -270,18 +278,22 @@ test('at the counter: three days with their chance, one is taken, and the promis
   await expect(odile.getByLabel('Needed by')).toHaveValue(/^\d{4}-\d\d-\d\d$/);
 });
 
-test('on a phone it is a list, and a technician’s bench begins with their day', async ({ browser }) => {
-  const nadia = await tablet(browser, A, 'Nadia Brook', '8642', true);
-  await nadia.setViewportSize({ width: 390, height: 844 });
-  await go(nadia, '/week');
-  await expect(
-    nadia
-      .getByRole('region')
-      .filter({ has: nadia.getByRole('heading', { name: 'Nadia Brook' }) })
-      .first(),
-  ).toBeVisible();
-  await accessible(nadia, 'Week on a phone');
-  await go(nadia, '/bench');
-  await expect(nadia.getByRole('heading', { name: 'My day' })).toBeVisible();
-  await accessible(nadia, 'Bench with the day');
-});
+test(
+  'on a phone it is a list, and a technician’s bench begins with their day',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const nadia = await tablet(browser, A, 'Nadia Brook', '8642', true);
+    await nadia.setViewportSize({ width: 390, height: 844 });
+    await go(nadia, '/week');
+    await expect(
+      nadia
+        .getByRole('region')
+        .filter({ has: nadia.getByRole('heading', { name: 'Nadia Brook' }) })
+        .first(),
+    ).toBeVisible();
+    await accessible(nadia, 'Week on a phone');
+    await go(nadia, '/bench');
+    await expect(nadia.getByRole('heading', { name: 'My day' })).toBeVisible();
+    await accessible(nadia, 'Bench with the day');
+  },
+);
