@@ -37,20 +37,16 @@ test.beforeAll(async ({ browser }) => {
 });
 test.afterAll(() => endServer(own));
 
-test(
-  'what was shown here is kept, also where one went by a link; customers’ ways in and the door are not',
-  { tag: '@long' },
-  async () => {
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    await page.goto(`/job/${number}/inspection`);
-    await page.getByRole('link', { name: 'Readings', exact: true }).click();
-    await page.waitForURL('**/readings');
-    await expect
-      .poll(kept, { timeout: 60_000 })
-      .toEqual(expect.arrayContaining([`/job/${number}/inspection`, `/job/${number}/readings`]));
-    expect(await kept()).not.toContain('/sign-in');
-  },
-);
+test('what was shown here is kept, also where one went by a link; customers’ ways in and the door are not', async () => {
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await page.goto(`/job/${number}/inspection`);
+  await page.getByRole('link', { name: 'Readings', exact: true }).click();
+  await page.waitForURL('**/readings');
+  await expect
+    .poll(kept, { timeout: 60_000 })
+    .toEqual(expect.arrayContaining([`/job/${number}/inspection`, `/job/${number}/readings`]));
+  expect(await kept()).not.toContain('/sign-in');
+});
 
 test('what works beside a page works with the worker between', async () => {
   await page.goto(`/job/${number}/readings`);
