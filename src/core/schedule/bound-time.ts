@@ -6,7 +6,7 @@ import { askedOf } from './skill-price.ts';
 
 /** A step begins in a cell: so many minutes, more where the work goes on for long. The last has no end. */
 const LEAST_CELL = 10;
-const MOST_CELLS = 1000;
+export const MOST_CELLS = 1000;
 /** So many cells have one price. */
 export const CELLS_OF_A_PRICE = 6;
 /** So much longer than the hands need at least is looked at. */
@@ -51,8 +51,8 @@ function doneBy(b: Board, level: number): number {
   return high;
 }
 
-function cellsUntil(b: Board, horizon: number): { from: number[]; to: number[] } {
-  const length = Math.max(LEAST_CELL, Math.ceil(workedBefore(b.anybody, horizon) / MOST_CELLS / 5) * 5);
+function cellsUntil(b: Board, horizon: number, most: number): { from: number[]; to: number[] } {
+  const length = Math.max(LEAST_CELL, Math.ceil(workedBefore(b.anybody, horizon) / most / 5) * 5);
   const from: number[] = [];
   const to: number[] = [];
   for (const stretch of piecesBetween(b.anybody, 0, horizon))
@@ -66,12 +66,13 @@ function cellsUntil(b: Board, horizon: number): { from: number[]; to: number[] }
 /**
  * The shop's time until all that is asked of its hands can have been done.
  * @param jobs what is planned of it
+ * @param most how many cells there are at most
  */
-export function boundTime(b: Board, jobs: readonly number[]): BoundTime {
+export function boundTime(b: Board, jobs: readonly number[], most = MOST_CELLS): BoundTime {
   const levels = 1 + Math.max(0, ...b.work.workers.map((w) => w.skill));
   const latest = Math.max(...jobs.map((job) => jobAlone(b, job).finish));
   const done = Array.from({ length: levels }, (_, level) => doneBy(b, level));
-  const { from, to } = cellsUntil(b, Math.ceil(Math.max(latest, ...done) * ROOM));
+  const { from, to } = cellsUntil(b, Math.ceil(Math.max(latest, ...done) * ROOM), most);
   const many = from.length;
   const end = to.at(-1) ?? 0;
   from.push(end);

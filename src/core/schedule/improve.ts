@@ -11,14 +11,17 @@ import {
   replaceAsBefore,
   type OtherSeats,
 } from './place.ts';
-import { anyWeighing, insertJob } from './insert.ts';
+import { anyWeighing, insertJob, worthBySkill } from './insert.ts';
+import { MANY_JOBS, ordering, type Progress } from './in-order.ts';
 import { skillPrices } from './skill-price.ts';
 import { seeded } from '../seeded.ts';
 
 export interface Search {
   readonly seed: number;
-  /** asked before each try with how many were made: whether to go on */
-  readonly more: (tries: number) => boolean;
+  /** asked before each try with how many were made, or what took as long as so many: whether to go on */
+  readonly more: (effort: number) => boolean;
+  /** whether the whole plan may be made anew first, where there are many jobs: for who has the time, and wants the best there is */
+  readonly anew?: boolean;
 }
 
 /**
@@ -132,20 +135,23 @@ export interface SearchProgress {
   readonly least: number;
 }
 
-interface Found {
-  best: (Seat | null)[];
-  tries: number;
-  least: number;
+/** Puts a whole plan on a board in the place of what stands there. */
+function stand(b: Board, seats: readonly (Seat | null)[]): void {
+  for (const { at } of b.steps) unseat(b, at);
+  seats.forEach((s, at) => s && seat(b, at, s));
 }
 
 /** The same as `improve`, try by try: whoever runs it may let others go on between two, or end it, and the best one found stands. */
-export function* improving(b: Board, { seed, more }: Search): Generator<SearchProgress, number> {
-  const found: Found = { best: [...b.seats], tries: 0, least: costOf(b) };
+export function* improving(b: Board, by: Search): Generator<SearchProgress, number> {
+  const found: Progress = { best: [...b.seats], tries: 0, effort: 0, least: costOf(b) };
   try {
-    yield* search(b, { seed, more }, found);
+    if (by.anew && b.ofJob.filter((own) => own.length > 0).length >= MANY_JOBS) {
+      yield* ordering(b, seeded(by.seed), found, by.more);
+      stand(b, found.best);
+    }
+    yield* search(b, by, found);
   } finally {
-    for (const own of b.steps) unseat(b, own.at);
-    found.best.forEach((s, at) => s && seat(b, at, s));
+    stand(b, found.best);
   }
   return found.tries;
 }
@@ -160,7 +166,7 @@ export function improve(b: Board, by: Search): number {
 }
 
 /** The search itself: what it found best so far, and after how many tries. */
-function* search(b: Board, { seed, more }: Search, found: Found): Generator<SearchProgress, void> {
+function* search(b: Board, { seed, more }: Search, found: Progress): Generator<SearchProgress, void> {
   const next = seeded(seed);
   // What has no place yet stands nowhere that it could stay.
   const fixed = fixedSteps(b).map((is, at) => is && b.seats[at] !== null);
@@ -176,9 +182,9 @@ function* search(b: Board, { seed, more }: Search, found: Found): Generator<Sear
   const detour = (DETOUR * above.reduce((sum, c) => sum + c, 0)) / Math.max(1, movable.length);
   const jitter = (): number => (next() < OTHER_SEAT ? next() * OTHER_SEAT_MINUTES : 0);
   if (movable.length === 0) return;
-  const prices = skillPrices(b);
+  const worth = worthBySkill(b, skillPrices(b));
   const anyAtAll = Math.min(0.5, ANY_AT_ALL / movable.length);
-  for (; more(found.tries); found.tries++) {
+  for (; more(found.effort); found.tries++, found.effort++) {
     const { tries } = found;
     yield found;
     const first = pickJob(above, movable, next);
@@ -192,7 +198,7 @@ function* search(b: Board, { seed, more }: Search, found: Found): Generator<Sear
     for (const job of taken) liftJob(b, job, fixed);
     const otherHand = OTHER_HANDS[Math.floor(next() * OTHER_HANDS.length)] ?? OTHER_HAND;
     const order = shuffled(b, taken, above, next);
-    const weighed = next() < INSERTED ? anyWeighing(prices, next) : null;
+    const weighed = next() < INSERTED ? anyWeighing(worth, next) : null;
     if (next() < STEP_BY_STEP) placeStepByStep(b, order, { jitter, otherHand }, next);
     for (const job of order) {
       if (next() < 0.3) replaceAsBefore(b, job);

@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { seeded } from '../seeded.ts';
 import { copyBoard, earliestSeat, mayBegin, newBoard, planOf, seat, unseat, type Board } from './board.ts';
 import { costOf, costOfJob } from './cost.ts';
-import { insertJob } from './insert.ts';
+import { insertJob, worthBySkill } from './insert.ts';
 import { firstPlan, fixedSteps, liftJob, placeJob } from './place.ts';
 import { whatBreaks } from './plan-check.ts';
 import { costOfSkill, skillPrices } from './skill-price.ts';
 import { job, randomShop, shop, step, worker } from './work-for-tests.ts';
 
 const seeds = fc.integer({ min: 1, max: 1e9 });
-const plain = (b: Board) => ({ prices: skillPrices(b), part: 0, level: 0 });
+const plain = (b: Board) => ({ worth: worthBySkill(b, skillPrices(b)), part: 0, level: 0 });
 
 /** The least a job costs of all ways to do its steps in their order, each as soon as somebody can. */
 function leastOfAll(b: Board, id: number, n = 0): number {
@@ -71,8 +71,8 @@ test('who can do harder things is kept for them while many wait for that, and he
   const workers = [worker(1, 2), worker(2, 0)];
   const b = newBoard(shop(workers, [...hard, job(98, [step('first', 90, { only: [2] })]), easy]));
   placeJob(b, 60);
-  const idle = { prices: skillPrices(newBoard(shop(workers, [easy]))), part: 1, level: 0 };
-  const busy = { prices: skillPrices(b), part: 1, level: 0 };
+  const idle = { worth: worthBySkill(b, skillPrices(newBoard(shop(workers, [easy])))), part: 1, level: 0 };
+  const busy = { worth: worthBySkill(b, skillPrices(b)), part: 1, level: 0 };
   expect(insertJob(b, 61, busy)).toBe(true);
   expect(b.seats.at(-1)?.worker).toBe(1);
   liftJob(b, 61, []);

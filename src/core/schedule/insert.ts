@@ -17,10 +17,19 @@ interface PartWay {
   readonly before: PartWay | null;
 }
 
+/** What a minute of a worker’s hands is worth to others, where a step would stand. */
+export type Worth = (worker: number, step: BoardStep, seat: Seat) => number;
+
+/** What it is worth by the skill that others wait for. */
+export const worthBySkill =
+  (b: Board, prices: SkillPrices): Worth =>
+  (worker, { step }, { start }) =>
+    costOfSkill(prices, b.work.workers[worker]?.skill ?? 0, step.skill, start);
+
 /** How hands are weighed against each other. */
 export interface Weighing {
-  /** what a minute of each skill is worth to others */
-  readonly prices: SkillPrices;
+  /** what a minute of somebody’s is worth to others */
+  readonly worth: Worth;
   /** how much of that counts, 0 to 1 */
   readonly part: number;
   /** what a minute costs besides for each level of skill more than is needed */
@@ -31,14 +40,14 @@ const PARTS = [0, 0.5, 1] as const;
 const LEVELS = [0, 0.003, 0.01, 0.03] as const;
 
 /** Ways to weigh that a first plan tries. */
-export const weighings = (prices: SkillPrices): readonly Weighing[] => [
-  { prices, part: 0, level: 0.01 },
-  { prices, part: 1, level: 0 },
+export const weighings = (worth: Worth): readonly Weighing[] => [
+  { worth, part: 0, level: 0.01 },
+  { worth, part: 1, level: 0 },
 ];
 
 /** Any way to weigh. */
-export const anyWeighing = (prices: SkillPrices, next: () => number): Weighing => ({
-  prices,
+export const anyWeighing = (worth: Worth, next: () => number): Weighing => ({
+  worth,
   part: PARTS[Math.floor(next() * PARTS.length)] ?? 0,
   level: LEVELS[Math.floor(next() * LEVELS.length)] ?? 0,
 });
@@ -76,7 +85,7 @@ function following(
   b: Board,
   own: BoardStep,
   ways: readonly PartWay[],
-  { prices, part, level }: Weighing,
+  { worth, part, level }: Weighing,
 ): PartWay[] {
   const { weights, workers } = b.work;
   const least = Math.max(own.earliest, own.step.pin ?? 0);
@@ -87,7 +96,7 @@ function following(
     for (const way of ways) {
       const best = soonestOf(b, own, Math.max(least, way.free), worker);
       if (!best) continue;
-      const more = part === 0 ? dear : dear + part * costOfSkill(prices, skill, own.step.skill, best.start);
+      const more = part === 0 ? dear : dear + part * worth(worker, own, best);
       const cost =
         way.cost +
         (way.hand >= 0 && way.hand !== worker ? weights.hands : 0) +

@@ -29,18 +29,18 @@ function boardOf({ work, seats }: WorkToSearch): Board {
 /**
  * Looks for a better plan than the one that holds, plan by plan: whoever runs it may let others go on between two.
  * @param asked the shop's work and its plan
- * @param more asked before each with how many were looked at: whether to go on
+ * @param more asked before each with how many were looked at, or what took as long as so many: whether to go on
  * @returns what the best one found does otherwise, and how far from the best there can be it is at most
  */
 export function* lookForBetter(
   asked: WorkToSearch,
-  more: (tries: number) => boolean,
+  more: (effort: number) => boolean,
 ): Generator<BetterSoFar, TriedWeek> {
   const holds = boardOf(asked);
   const better = copyBoard(holds);
   const was = costOf(holds);
   let soFar: BetterSoFar = { tries: 0, better: 0 };
-  const search = improving(better, { seed: asked.seed, more });
+  const search = improving(better, { seed: asked.seed, more, anew: true });
   for (let step = search.next(); !step.done; step = search.next()) {
     const { tries, least } = step.value;
     soFar = { tries, better: was > 0 ? 1 - least / was : 0 };

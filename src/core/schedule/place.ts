@@ -11,7 +11,7 @@ import {
 } from './board.ts';
 import { byWorth, dueOf, PRESSES, workOf } from './by-worth.ts';
 import { costOf } from './cost.ts';
-import { insertJob, weighings } from './insert.ts';
+import { insertJob, weighings, worthBySkill } from './insert.ts';
 import { skillPrices } from './skill-price.ts';
 
 /** What a worse hand costs when seats are compared, minutes: another one than before, more skilled than needed. */
@@ -147,11 +147,17 @@ function placeFixed(b: Board): void {
     placeJob(b, job, SOONEST, (at) => fixed[at] === true);
 }
 
-/** A good first plan: what runs and what was put somewhere, then all others by the rule that comes out best. */
-export function firstPlan(empty: Board): Board {
+/** What runs and what was put somewhere, with what that needs: whatever else is planned stands around it. */
+export function frameOf(empty: Board): Board {
   const frame = copyBoard(empty);
   placeRunning(frame);
   placeFixed(frame);
+  return frame;
+}
+
+/** A good first plan: what runs and what was put somewhere, then all others by the rule that comes out best. */
+export function firstPlan(empty: Board): Board {
+  const frame = frameOf(empty);
   const rest = frame.ofJob.flatMap((own, job) => (own.some((at) => !frame.seats[at]) ? [job] : []));
   let best: Board = frame;
   let least = Infinity;
@@ -166,7 +172,7 @@ export function firstPlan(empty: Board): Board {
   for (const rule of RULES) look(sortedBy(frame, rest, rule), placeJob);
   for (const presses of PRESSES) look(byWorth(frame, rest, presses), placeJob);
   const order = bestOrder;
-  for (const weighing of weighings(skillPrices(frame)))
+  for (const weighing of weighings(worthBySkill(frame, skillPrices(frame))))
     look(order, (b, job) => insertJob(b, job, weighing) || placeJob(b, job));
   return best;
 }
