@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Database } from '../server/db/connection.ts';
+import type { Person } from '../server/db/models/people.ts';
 import type { JobView } from '../server/leaves/load-job.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
@@ -251,9 +252,11 @@ async function beginNumbersAt({ models }: Database, firstNumber: number): Promis
 export async function fillDemo(db: Database, now: Date): Promise<void> {
   await fillShop(db, DEMO_SHOP);
   await introduceShop(db);
-  const people = await Promise.all(
-    DEMO_PEOPLE.map(async ({ pin, ...p }) => db.models.Person.create({ ...p, pinHash: await hashPin(pin) })),
-  );
+  const hashes = await Promise.all(DEMO_PEOPLE.map(({ pin }) => hashPin(pin)));
+  // One after the other: they have the same numbers each time.
+  const people: Person[] = [];
+  for (const [i, { pin: _, ...p }] of DEMO_PEOPLE.entries())
+    people.push(await db.models.Person.create({ ...p, pinHash: hashes[i] ?? '' }));
   const device = await db.models.Device.create({
     name: 'demo loader',
     tokenHash: '-'.repeat(64),
