@@ -30,6 +30,7 @@ const config = {
       { source: '/api/:path*', headers: [RUNS_NOTHING] },
     ]),
   // The title comes with the page, not after it: a screen reader hears at once where it is.
+  // Each is loaded when it is first asked for: the house is there a second sooner.
   experimental: { preloadEntriesOnStart: false },
   htmlLimitedBots: /.*/,
   serverExternalPackages: ['sequelize', 'mariadb', 'pdfkit', 'umzug', 'prom-client'],

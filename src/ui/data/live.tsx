@@ -65,7 +65,7 @@ function useEvents(since: string): boolean {
         if (location.pathname.startsWith('/sums/')) return true;
         const now = { ...wanted };
         Object.assign(wanted, { content: false, frame: false });
-        const done = await doing.current(now);
+        const done = await doing.current(now).catch(() => false);
         if (!done) want(now);
         return done;
       },

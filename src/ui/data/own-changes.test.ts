@@ -4,7 +4,10 @@ import { runs } from '../../runs-for-tests.ts';
 import { OwnChanges } from './own-changes.ts';
 
 test('what this screen did is passed over, before its answer and after it; what others did is not', () => {
-  const own = new OwnChanges(() => undefined);
+  const own = new OwnChanges(
+    () => undefined,
+    () => '/rack',
+  );
   own.begin('a');
   expect(own.passesOver('a')).toBe(true);
   own.end('a', true);
@@ -16,9 +19,26 @@ test('what this screen did is passed over, before its answer and after it; what 
   ]);
 });
 
+test('a page that came meanwhile may be older than the change: it looks when it hears of it', () => {
+  let page = '/job/1/work';
+  const own = new OwnChanges(
+    () => undefined,
+    () => page,
+  );
+  own.begin('a');
+  own.end('a', true);
+  page = '/rack';
+  expect(own.passesOver('a')).toBe(false);
+  page = '/job/1/work';
+  expect(own.passesOver('a')).toBe(true);
+});
+
 test('an answer that never came: the change that was passed over is looked at after all', () => {
   let looked = 0;
-  const own = new OwnChanges(() => looked++);
+  const own = new OwnChanges(
+    () => looked++,
+    () => '/rack',
+  );
   own.begin('a');
   own.end('a', false);
   expect(looked).toBe(0);
@@ -30,7 +50,10 @@ test('an answer that never came: the change that was passed over is looked at af
 });
 
 test('of hundreds of commands the newest are remembered', () => {
-  const own = new OwnChanges(() => undefined);
+  const own = new OwnChanges(
+    () => undefined,
+    () => '/rack',
+  );
   for (let i = 0; i < 500; i++) {
     own.begin(String(i));
     own.end(String(i), true);
@@ -60,7 +83,7 @@ test('in whatever order changes, answers and the house’s words come, each chan
         over: false,
       }));
       const look = () => all.forEach((c) => (c.shown = c.stands));
-      const own = new OwnChanges(look);
+      const own = new OwnChanges(look, () => '/rack');
       for (const { what, of } of steps) {
         const c = all[of];
         if (!c) continue;

@@ -1,8 +1,8 @@
 /** How many of the commands this screen gave are remembered: their changes are heard within moments. */
 const REMEMBERED = 100;
 
-/** What is known of a command this screen gave: under way; under way and heard of; or the screen looks by itself, or has. */
-type State = 'under way' | 'heard' | 'looks';
+/** What is known of a command this screen gave: under way; under way and heard of; or the page it was at looks by itself, or has. */
+type State = 'under way' | 'heard' | { readonly looksAt: string };
 
 /**
  * The commands one screen gave. It looks again by itself when such a command is answered, so that hearing of its change from the
@@ -11,8 +11,14 @@ type State = 'under way' | 'heard' | 'looks';
 export class OwnChanges {
   private readonly states = new Map<string, State>();
 
-  /** @param missed called where a change was passed over and the screen does not look by itself after all */
-  constructor(private readonly missed: () => void) {}
+  /**
+   * @param missed called where a change was passed over and the screen does not look by itself after all
+   * @param page the page that is shown: one that was on its way may have been made before the change
+   */
+  constructor(
+    private readonly missed: () => void,
+    private readonly page: () => string,
+  ) {}
 
   /** A command goes out. */
   begin(id: string): void {
@@ -29,7 +35,7 @@ export class OwnChanges {
    */
   end(id: string, looks: boolean): void {
     const state = this.states.get(id);
-    if (looks) this.states.set(id, 'looks');
+    if (looks) this.states.set(id, { looksAt: this.page() });
     else this.states.delete(id);
     if (!looks && state === 'heard') this.missed();
   }
@@ -38,7 +44,8 @@ export class OwnChanges {
   passesOver(command: string | null | undefined): boolean {
     const state = command ? this.states.get(command) : undefined;
     if (!command || state === undefined) return false;
-    if (state === 'under way') this.states.set(command, 'heard');
+    if (typeof state === 'object') return state.looksAt === this.page();
+    this.states.set(command, 'heard');
     return true;
   }
 }

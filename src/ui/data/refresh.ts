@@ -15,7 +15,7 @@ export function refreshSoon(): void {
 }
 
 /** What this screen does itself: it looks again when that is answered. */
-export const OWN = new OwnChanges(refreshSoon);
+export const OWN = new OwnChanges(refreshSoon, () => window.location.pathname);
 
 /** How long a screen waits after a change for others that come with it, ms. */
 export const SETTLE_MS = 40;
