@@ -14,6 +14,7 @@ import { loadOpening } from '../../src/server/house/opening.ts';
 import { logPosition } from '../../src/server/live/feed.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
 import { Live } from '../../src/ui/data/live.tsx';
+import { OWN } from '../../src/ui/data/refresh.ts';
 import { Queries } from '../../src/ui/data/queries.tsx';
 import { QueueStrip } from '../../src/ui/data/queue-strip.tsx';
 import { ShopDays } from '../../src/ui/kit/shop-days.tsx';
@@ -101,6 +102,7 @@ async function housed(db: Database, person: number, path: string): Promise<React
 /** Shows the page at a path as a tablet loads it: what the tablet keeps stands, all else begins anew. */
 export async function load(db: Database, person: number, path: string): Promise<UserEvent> {
   takeAway();
+  OWN.forget();
   for (const world of [globalThis, window])
     Object.assign(world, { fetch: askHouse, EventSource: HouseEvents, Worker: SameThreadWorker });
   const tree = await housed(db, person, path);

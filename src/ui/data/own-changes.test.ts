@@ -49,6 +49,21 @@ test('an answer that never came: the change that was passed over is looked at af
   expect(looked).toBe(1);
 });
 
+test('what a page that is loaded anew asked for before is heard of like anybody’s, and its late answer changes nothing', () => {
+  let looked = 0;
+  const own = new OwnChanges(
+    () => looked++,
+    () => '/rack',
+  );
+  own.begin('a');
+  own.begin('b');
+  expect(own.passesOver('b')).toBe(true);
+  own.forget();
+  own.end('a', true);
+  own.end('b', false);
+  expect([own.passesOver('a'), own.passesOver('b'), looked]).toEqual([false, false, 0]);
+});
+
 test('of hundreds of commands the newest are remembered', () => {
   const own = new OwnChanges(
     () => undefined,

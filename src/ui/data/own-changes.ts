@@ -35,9 +35,16 @@ export class OwnChanges {
    */
   end(id: string, looks: boolean): void {
     const state = this.states.get(id);
+    // One that is forgotten is heard of like anybody's.
+    if (state === undefined) return;
     if (looks) this.states.set(id, { looksAt: this.page() });
     else this.states.delete(id);
     if (!looks && state === 'heard') this.missed();
+  }
+
+  /** The page is loaded from the beginning: what was under way belongs to the one before. */
+  forget(): void {
+    this.states.clear();
   }
 
   /** Whether a change that is heard needs no look of its own. */
