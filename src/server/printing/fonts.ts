@@ -13,6 +13,6 @@ const FILES = {
 export function fontFile(font: keyof typeof FILES): string {
   const [pkg, file] = FILES[font];
   const root = process.env['RUBRICA_ROOT'] ?? process.cwd();
-  const here = createRequire(join(root, 'package.json'));
-  return join(dirname(here.resolve(`${pkg}/package.json`)), file);
+  const here = createRequire(join(/* turbopackIgnore: true */ root, 'package.json'));
+  return join(/* turbopackIgnore: true */ dirname(here.resolve(`${pkg}/package.json`)), file);
 }
