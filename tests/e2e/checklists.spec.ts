@@ -24,67 +24,71 @@ const titles = async (page: Page): Promise<string[]> =>
         .getByRole('button', { name: /^Move / })
         .evaluateAll((all) => all.map((b) => (b.getAttribute('aria-label') ?? '').replace(/^Move /, '')));
 
-test('a list is changed, put in another order by finger and by keyboard, kept, and says what changed', async () => {
-  await go(ilse, FLOOR);
-  const [first = '', second = '', third = ''] = await titles(ilse);
-  // by a finger's or mouse's pull at the handle
-  const from = await order(ilse)
-    .getByRole('button', { name: `Move ${first}`, exact: true })
-    .boundingBox();
-  const to = await order(ilse)
-    .getByRole('button', { name: `Move ${second}`, exact: true })
-    .boundingBox();
-  if (!from || !to) throw new Error('nothing to pull at');
-  await ilse.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
-  await ilse.mouse.down();
-  await ilse.mouse.move(to.x + to.width / 2, to.y + to.height / 2 + 6, { steps: 8 });
-  await ilse.mouse.up();
-  await expect.poll(async () => (await titles(ilse)).slice(0, 2)).toEqual([second, first]);
-  // by keyboard alone: take it up, move it, put it down
-  await order(ilse)
-    .getByRole('button', { name: `Move ${third}`, exact: true })
-    .focus();
-  await ilse.keyboard.press('Space');
-  await expect(ilse.getByText(`${third} is over place 3 of`)).toBeAttached();
-  await ilse.keyboard.press('ArrowUp');
-  await expect(ilse.getByText(`${third} is over place 2 of`)).toBeAttached();
-  await ilse.keyboard.press('Space');
-  await expect.poll(async () => (await titles(ilse)).slice(0, 3)).toEqual([second, third, first]);
-  // by its buttons
-  await order(ilse)
-    .getByRole('button', { name: `${first} ·` })
-    .tap();
-  await ilse.getByRole('button', { name: `${first} up` }).tap();
-  await expect.poll(async () => (await titles(ilse)).slice(0, 3)).toEqual([second, first, third]);
+test(
+  'a list is changed, put in another order by finger and by keyboard, kept, and says what changed',
+  { tag: '@long' },
+  async () => {
+    await go(ilse, FLOOR);
+    const [first = '', second = '', third = ''] = await titles(ilse);
+    // by a finger's or mouse's pull at the handle
+    const from = await order(ilse)
+      .getByRole('button', { name: `Move ${first}`, exact: true })
+      .boundingBox();
+    const to = await order(ilse)
+      .getByRole('button', { name: `Move ${second}`, exact: true })
+      .boundingBox();
+    if (!from || !to) throw new Error('nothing to pull at');
+    await ilse.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await ilse.mouse.down();
+    await ilse.mouse.move(to.x + to.width / 2, to.y + to.height / 2 + 6, { steps: 8 });
+    await ilse.mouse.up();
+    await expect.poll(async () => (await titles(ilse)).slice(0, 2)).toEqual([second, first]);
+    // by keyboard alone: take it up, move it, put it down
+    await order(ilse)
+      .getByRole('button', { name: `Move ${third}`, exact: true })
+      .focus();
+    await ilse.keyboard.press('Space');
+    await expect(ilse.getByText(`${third} is over place 3 of`)).toBeAttached();
+    await ilse.keyboard.press('ArrowUp');
+    await expect(ilse.getByText(`${third} is over place 2 of`)).toBeAttached();
+    await ilse.keyboard.press('Space');
+    await expect.poll(async () => (await titles(ilse)).slice(0, 3)).toEqual([second, third, first]);
+    // by its buttons
+    await order(ilse)
+      .getByRole('button', { name: `${first} ·` })
+      .tap();
+    await ilse.getByRole('button', { name: `${first} up` }).tap();
+    await expect.poll(async () => (await titles(ilse)).slice(0, 3)).toEqual([second, first, third]);
 
-  await ilse.getByRole('button', { name: 'Add an item after this one' }).tap();
-  await expect(ilse.getByText(/Not yet said: an item without words/)).toBeVisible();
-  await expect(ilse.getByRole('button', { name: /^Keep as version/ })).toBeDisabled();
-  await ilse.getByLabel('What it asks').fill('Hang tag and price');
-  await ilse.getByLabel('How to look').fill('Both there, both right.');
-  await ilse.getByRole('button', { name: 'A condition' }).tap();
-  const condition = ilse.getByRole('group', { name: /^Condition/ });
-  await condition.getByRole('button', { name: /^When/ }).tap();
-  await ilse.getByRole('option', { name: 'the kind' }).tap();
-  await condition.getByRole('checkbox', { name: 'bass' }).check();
-  await expect(ilse.getByText('Asked when: kind is not steel-string acoustic or bass')).toBeVisible();
-  await accessible(ilse, 'editing a checklist');
-  // a reload in the middle loses nothing
-  await ilse.reload();
-  await expect(
-    ilse.getByRole('heading', { name: `2 changes since version ${SALES_FLOOR.version}` }),
-  ).toBeVisible();
-  await ilse.getByRole('button', { name: `Keep as version ${SALES_FLOOR.version + 1}` }).tap();
-  await ilse.waitForURL('**/house/checklists?list=*');
-  await expect(
-    ilse.getByRole('link', { name: `New stock for the floor, version ${SALES_FLOOR.version + 1}` }),
-  ).toBeVisible();
-  await go(ilse, `${FLOOR}/versions`);
-  const newest = ilse.getByRole('region', { name: new RegExp(`^Version ${SALES_FLOOR.version + 1}`) });
-  await expect(newest.getByRole('region', { name: 'Added' })).toContainText('Hang tag and price');
-  await expect(newest.getByRole('region', { name: 'Moved' }).getByRole('listitem')).toHaveCount(1);
-  await accessible(ilse, 'versions of a checklist');
-});
+    await ilse.getByRole('button', { name: 'Add an item after this one' }).tap();
+    await expect(ilse.getByText(/Not yet said: an item without words/)).toBeVisible();
+    await expect(ilse.getByRole('button', { name: /^Keep as version/ })).toBeDisabled();
+    await ilse.getByLabel('What it asks').fill('Hang tag and price');
+    await ilse.getByLabel('How to look').fill('Both there, both right.');
+    await ilse.getByRole('button', { name: 'A condition' }).tap();
+    const condition = ilse.getByRole('group', { name: /^Condition/ });
+    await condition.getByRole('button', { name: /^When/ }).tap();
+    await ilse.getByRole('option', { name: 'the kind' }).tap();
+    await condition.getByRole('checkbox', { name: 'bass' }).check();
+    await expect(ilse.getByText('Asked when: kind is not steel-string acoustic or bass')).toBeVisible();
+    await accessible(ilse, 'editing a checklist');
+    // a reload in the middle loses nothing
+    await ilse.reload();
+    await expect(
+      ilse.getByRole('heading', { name: `2 changes since version ${SALES_FLOOR.version}` }),
+    ).toBeVisible();
+    await ilse.getByRole('button', { name: `Keep as version ${SALES_FLOOR.version + 1}` }).tap();
+    await ilse.waitForURL('**/house/checklists?list=*');
+    await expect(
+      ilse.getByRole('link', { name: `New stock for the floor, version ${SALES_FLOOR.version + 1}` }),
+    ).toBeVisible();
+    await go(ilse, `${FLOOR}/versions`);
+    const newest = ilse.getByRole('region', { name: new RegExp(`^Version ${SALES_FLOOR.version + 1}`) });
+    await expect(newest.getByRole('region', { name: 'Added' })).toContainText('Hang tag and price');
+    await expect(newest.getByRole('region', { name: 'Moved' }).getByRole('listitem')).toHaveCount(1);
+    await accessible(ilse, 'versions of a checklist');
+  },
+);
 
 test(
   'lists go out as a file and come in again; a damaged file changes nothing',

@@ -45,21 +45,27 @@ test(
   },
 );
 
-test('a whole job goes out as a zip; damaged it is refused, and a second time it is a job of its own', async () => {
-  await go(odile, '/job/402/hand-over');
-  const zip = Buffer.from(await take(odile, 'The whole job as a zip'), 'latin1');
-  await go(odile, '/shelf/exchange');
-  const file = odile.getByLabel('The zip of a job');
-  await file.setInputFiles({
-    name: 'job.zip',
-    mimeType: 'application/zip',
-    buffer: zip.subarray(0, zip.length - 40),
-  });
-  await expect(odile.getByText('This is no zip file, or it is damaged. Nothing was changed.')).toBeVisible();
-  await file.setInputFiles({ name: 'job.zip', mimeType: 'application/zip', buffer: zip });
-  const here = odile.getByRole('link', { name: /^job \d+$/ });
-  await expect(here).toBeVisible();
-  await here.click();
-  await odile.getByRole('link', { name: /Hand-over/ }).click();
-  await expect(odile.getByText('✒ Signed and sealed')).toBeVisible();
-});
+test(
+  'a whole job goes out as a zip; damaged it is refused, and a second time it is a job of its own',
+  { tag: '@long' },
+  async () => {
+    await go(odile, '/job/402/hand-over');
+    const zip = Buffer.from(await take(odile, 'The whole job as a zip'), 'latin1');
+    await go(odile, '/shelf/exchange');
+    const file = odile.getByLabel('The zip of a job');
+    await file.setInputFiles({
+      name: 'job.zip',
+      mimeType: 'application/zip',
+      buffer: zip.subarray(0, zip.length - 40),
+    });
+    await expect(
+      odile.getByText('This is no zip file, or it is damaged. Nothing was changed.'),
+    ).toBeVisible();
+    await file.setInputFiles({ name: 'job.zip', mimeType: 'application/zip', buffer: zip });
+    const here = odile.getByRole('link', { name: /^job \d+$/ });
+    await expect(here).toBeVisible();
+    await here.click();
+    await odile.getByRole('link', { name: /Hand-over/ }).click();
+    await expect(odile.getByText('✒ Signed and sealed')).toBeVisible();
+  },
+);

@@ -137,7 +137,7 @@ test('people: the owner under their own name, two technicians, one with hours of
   }
 });
 
-test('a kind of its own, with eight strings in pairs and targets of its own', async () => {
+test('a kind of its own, with eight strings in pairs and targets of its own', { tag: '@long' }, async () => {
   await go(hana, '/house/kinds');
   await hana.getByRole('button', { name: 'Add a kind' }).click();
   const form = hana.getByRole('region', { name: 'A new kind' });
@@ -164,80 +164,89 @@ test('a kind of its own, with eight strings in pairs and targets of its own', as
   await accessible(hana, 'targets of a kind of one’s own');
 });
 
-test('the book: of a list five rows do not fit, with why; the others are taken', async () => {
-  await go(hana, '/shelf/exchange');
-  const rows = [
-    'Name,Telephone,E-mail,Model,Kind,Scale',
-    'Lina Farrow,555 0144,lina@farrow.example,Lark,Octave lark,530',
-    ',555 0145,,Lark,,',
-    'Odo Pell,by post,,,,',
-    'Tam Orr,,,Reed,Harp,',
-    'Ada Vance,555 0146,ada at home,,,',
-    'Ben Crowe,555 0147,,Plank,Ukulele,25.5',
-    'Mia Stroud,555 0148,,Tern,Ukulele,382',
-  ];
-  await hana.getByLabel(/A list as CSV, with its columns/).setInputFiles({
-    name: 'book.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(rows.join('\n')),
-  });
-  await expect(hana.getByText('Of 7 rows 2 fit: 2 customers, 2 instruments.')).toBeVisible();
-  for (const line of [3, 4, 5, 6, 7]) await expect(hana.getByText(new RegExp(`line ${line}:`))).toBeVisible();
-  await hana.getByRole('button', { name: 'Write what fits into the book' }).click();
-  await expect(hana.getByText('2 customers and 2 instruments written.')).toBeVisible();
-});
+test(
+  'the book: of a list five rows do not fit, with why; the others are taken',
+  { tag: '@long' },
+  async () => {
+    await go(hana, '/shelf/exchange');
+    const rows = [
+      'Name,Telephone,E-mail,Model,Kind,Scale',
+      'Lina Farrow,555 0144,lina@farrow.example,Lark,Octave lark,530',
+      ',555 0145,,Lark,,',
+      'Odo Pell,by post,,,,',
+      'Tam Orr,,,Reed,Harp,',
+      'Ada Vance,555 0146,ada at home,,,',
+      'Ben Crowe,555 0147,,Plank,Ukulele,25.5',
+      'Mia Stroud,555 0148,,Tern,Ukulele,382',
+    ];
+    await hana.getByLabel(/A list as CSV, with its columns/).setInputFiles({
+      name: 'book.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(rows.join('\n')),
+    });
+    await expect(hana.getByText('Of 7 rows 2 fit: 2 customers, 2 instruments.')).toBeVisible();
+    for (const line of [3, 4, 5, 6, 7])
+      await expect(hana.getByText(new RegExp(`line ${line}:`))).toBeVisible();
+    await hana.getByRole('button', { name: 'Write what fits into the book' }).click();
+    await expect(hana.getByText('2 customers and 2 instruments written.')).toBeVisible();
+  },
+);
 
-test('a seven-string in a dropped tuning, a bass whose frets fan out, and one of the shop’s own kind', async () => {
-  number['seven'] = await takeIn(
-    ko,
-    {
-      'Name, telephone': 'Petra Aldous',
-      'What brings it here': 'Flabby low string.',
-      Model: 'Rook Seven',
-      Tuning: 'A E A D G B E',
-    },
-    /solid/i,
-  );
-  await expect(ko.locator('header')).toContainText('A E A D G B E');
-  number['fan'] = await takeIn(
-    ko,
-    {
-      'Name, telephone': 'Jonah Petrel',
-      'What brings it here': 'Buzzes low down.',
-      Model: 'Slantwise Five',
-      Scale: '35–33 in at 7',
-      Tuning: 'B E A D G',
-    },
-    /^Bass/,
-  );
-  await expect(ko.getByText('889.0 to 838.2 mm, straight at fret 7')).toBeVisible();
-  number['lark'] = await takeIn(
-    ko,
-    {
-      'Name, telephone': 'Saskia Dunmore',
-      'What brings it here': 'Set it up.',
-      Model: 'Lark',
-    },
-    /Octave lark/,
-  );
-  await go(rui, `/job/${number['lark']}/readings`);
-  await expect(rui.getByText('4a').first()).toBeVisible();
-  await go(rui, `/job/${number['fan']}/readings`);
-  for (const [label, text] of [
-    ['Relief', '0.3'],
-    ['Action 12, string 5', '3.2'],
-    ['Action 12, string 1', '2.6'],
-  ] as const) {
-    const field = rui.getByRole('textbox', { name: new RegExp(`^${label}`) }).first();
-    await field.fill(text);
-    await field.press('Enter');
-  }
-  await accessible(rui, 'readings where frets fan out');
-  await go(rui, `/job/${number['fan']}/plan`);
-  await expect(rui.locator('#main')).toContainText(/[Ss]addle/);
-});
+test(
+  'a seven-string in a dropped tuning, a bass whose frets fan out, and one of the shop’s own kind',
+  { tag: '@long' },
+  async () => {
+    number['seven'] = await takeIn(
+      ko,
+      {
+        'Name, telephone': 'Petra Aldous',
+        'What brings it here': 'Flabby low string.',
+        Model: 'Rook Seven',
+        Tuning: 'A E A D G B E',
+      },
+      /solid/i,
+    );
+    await expect(ko.locator('header')).toContainText('A E A D G B E');
+    number['fan'] = await takeIn(
+      ko,
+      {
+        'Name, telephone': 'Jonah Petrel',
+        'What brings it here': 'Buzzes low down.',
+        Model: 'Slantwise Five',
+        Scale: '35–33 in at 7',
+        Tuning: 'B E A D G',
+      },
+      /^Bass/,
+    );
+    await expect(ko.getByText('889.0 to 838.2 mm, straight at fret 7')).toBeVisible();
+    number['lark'] = await takeIn(
+      ko,
+      {
+        'Name, telephone': 'Saskia Dunmore',
+        'What brings it here': 'Set it up.',
+        Model: 'Lark',
+      },
+      /Octave lark/,
+    );
+    await go(rui, `/job/${number['lark']}/readings`);
+    await expect(rui.getByText('4a').first()).toBeVisible();
+    await go(rui, `/job/${number['fan']}/readings`);
+    for (const [label, text] of [
+      ['Relief', '0.3'],
+      ['Action 12, string 5', '3.2'],
+      ['Action 12, string 1', '2.6'],
+    ] as const) {
+      const field = rui.getByRole('textbox', { name: new RegExp(`^${label}`) }).first();
+      await field.fill(text);
+      await field.press('Enter');
+    }
+    await accessible(rui, 'readings where frets fan out');
+    await go(rui, `/job/${number['fan']}/plan`);
+    await expect(rui.locator('#main')).toContainText(/[Ss]addle/);
+  },
+);
 
-test('a deposit, a part, and what is given back, in whole yen', async () => {
+test('a deposit, a part, and what is given back, in whole yen', { tag: '@long' }, async () => {
   await go(ko, `/job/${number['lark']}/hand-over`);
   const pay = payment(ko);
   await pay.getByLabel('Amount').fill('100.50');
@@ -257,19 +266,23 @@ test('a deposit, a part, and what is given back, in whole yen', async () => {
   await expect(pay).toContainText('Nothing is to pay.');
 });
 
-test('taken in for the wrong customer: put right, with why, and the history says so', async () => {
-  await go(ko, `/job/${number['seven']}/arrival`);
-  await ko.getByRole('button', { name: 'another customer' }).click();
-  const dialog = ko.getByRole('dialog');
-  await dialog.getByLabel(/Name/).first().fill('Casimir Bloom');
-  await dialog.getByLabel('Why it is changed').fill('misheard on the telephone');
-  await dialog.getByRole('button', { name: 'Keep' }).click();
-  await expect(ko.locator('header')).toContainText('Casimir Bloom');
-  await go(ko, `/job/${number['seven']}/history`);
-  await expect(ko.getByRole('table')).toContainText('Casimir Bloom');
-});
+test(
+  'taken in for the wrong customer: put right, with why, and the history says so',
+  { tag: '@long' },
+  async () => {
+    await go(ko, `/job/${number['seven']}/arrival`);
+    await ko.getByRole('button', { name: 'another customer' }).click();
+    const dialog = ko.getByRole('dialog');
+    await dialog.getByLabel(/Name/).first().fill('Casimir Bloom');
+    await dialog.getByLabel('Why it is changed').fill('misheard on the telephone');
+    await dialog.getByRole('button', { name: 'Keep' }).click();
+    await expect(ko.locator('header')).toContainText('Casimir Bloom');
+    await go(ko, `/job/${number['seven']}/history`);
+    await expect(ko.getByRole('table')).toContainText('Casimir Bloom');
+  },
+);
 
-test('one goes home as it is, and its sheet says so; one is called off', async () => {
+test('one goes home as it is, and its sheet says so; one is called off', { tag: '@long' }, async () => {
   await go(ko, `/job/${number['lark']}/hand-over`);
   await ko.getByRole('radio', { name: 'Goes home as it is' }).click();
   const why = ko.getByLabel('Why it goes home as it is, as the customer reads it');
@@ -328,38 +341,46 @@ test('new stock is looked at, hangs on the floor, and is sold', { tag: '@long' }
   await expect(ko.locator('#main')).toContainText('Mirela Osk');
 });
 
-test('a technician leaves, a tablet is sent away while it is used, and both are out at once', async () => {
-  await go(bea, '/rack');
-  await go(hana, '/house/people');
-  await hana.getByRole('button', { name: 'Change Bea Holt' }).click();
-  await hana.getByRole('button', { name: 'They have left the shop' }).click();
-  await bea.waitForURL('**/sign-in', BY_ITSELF);
-  await expect(bea.getByRole('button', { name: /Bea Holt/ })).toHaveCount(0);
-  await go(rui, `/job/${number['fan']}/work`);
-  await go(hana, '/house/devices');
-  const row = hana.getByRole('listitem').filter({ hasText: 'Bench 1' });
-  await row.getByRole('button', { name: /^Send away/ }).click();
-  await row.getByRole('button', { name: /^Yes/ }).click();
-  await rui.waitForURL(/\/(sign-in|pair)/, BY_ITSELF);
-});
+test(
+  'a technician leaves, a tablet is sent away while it is used, and both are out at once',
+  { tag: '@long' },
+  async () => {
+    await go(bea, '/rack');
+    await go(hana, '/house/people');
+    await hana.getByRole('button', { name: 'Change Bea Holt' }).click();
+    await hana.getByRole('button', { name: 'They have left the shop' }).click();
+    await bea.waitForURL('**/sign-in', BY_ITSELF);
+    await expect(bea.getByRole('button', { name: /Bea Holt/ })).toHaveCount(0);
+    await go(rui, `/job/${number['fan']}/work`);
+    await go(hana, '/house/devices');
+    const row = hana.getByRole('listitem').filter({ hasText: 'Bench 1' });
+    await row.getByRole('button', { name: /^Send away/ }).click();
+    await row.getByRole('button', { name: /^Yes/ }).click();
+    await rui.waitForURL(/\/(sign-in|pair)/, BY_ITSELF);
+  },
+);
 
-test('an owner who forgot their PIN gets another at the machine, and only that one opens', async () => {
-  // The machine itself: where the house's secret lies.
-  const home = await mkdtemp(join(tmpdir(), 'rubrica-'));
-  await writeFile(join(home, 'secret'), process.env['RUBRICA_SECRET'] ?? '');
-  const given = await runRubrica(['pin', 'Hana Moss'], {
-    input: `${PINS.Hana}\n`,
-    env: { ...process.env, RUBRICA_DATABASE_URL: DATABASE, RUBRICA_HOME: home },
-  });
-  expect(given.stderr + given.stdout).toContain('has the new PIN');
-  // Whoever was signed in is out at once.
-  await hana.waitForURL(/sign-in/, BY_ITSELF);
-  await signIn(hana, 'Hana Moss', PIN);
-  await expect(hana.getByRole('alert').first()).toContainText('PIN');
-  await hana.getByLabel(/^PIN/).fill(PINS.Hana);
-  await hana.getByRole('button', { name: 'Sign in' }).click();
-  // Back to where they were.
-  await hana.waitForURL(/\/house\/devices/);
-  await go(hana, '/house/keeping');
-  await accessible(hana, 'what is kept');
-});
+test(
+  'an owner who forgot their PIN gets another at the machine, and only that one opens',
+  { tag: '@long' },
+  async () => {
+    // The machine itself: where the house's secret lies.
+    const home = await mkdtemp(join(tmpdir(), 'rubrica-'));
+    await writeFile(join(home, 'secret'), process.env['RUBRICA_SECRET'] ?? '');
+    const given = await runRubrica(['pin', 'Hana Moss'], {
+      input: `${PINS.Hana}\n`,
+      env: { ...process.env, RUBRICA_DATABASE_URL: DATABASE, RUBRICA_HOME: home },
+    });
+    expect(given.stderr + given.stdout).toContain('has the new PIN');
+    // Whoever was signed in is out at once.
+    await hana.waitForURL(/sign-in/, BY_ITSELF);
+    await signIn(hana, 'Hana Moss', PIN);
+    await expect(hana.getByRole('alert').first()).toContainText('PIN');
+    await hana.getByLabel(/^PIN/).fill(PINS.Hana);
+    await hana.getByRole('button', { name: 'Sign in' }).click();
+    // Back to where they were.
+    await hana.waitForURL(/\/house\/devices/);
+    await go(hana, '/house/keeping');
+    await accessible(hana, 'what is kept');
+  },
+);

@@ -8,7 +8,7 @@ test.beforeAll(async ({ browser }) => {
 
 const numbers = (page: Page) => page.getByRole('region', { name: 'Its own numbers' });
 
-test('an instrument with seven visits over five years tells its story', async () => {
+test('an instrument with seven visits over five years tells its story', { tag: '@long' }, async () => {
   await go(ilse, '/shelf?find=KL-0107');
   await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();
   const years = ilse.getByRole('region', { name: 'Over the years' });

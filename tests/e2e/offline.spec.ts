@@ -10,51 +10,53 @@ const events = (number: number) =>
   });
 const unsent = (page: Page) => page.getByRole('region', { name: 'Not sent yet' });
 
-test('ten minutes of answers without a connection come through once and in order; a conflicting one is shown', async ({
-  browser,
-}) => {
-  const number = await takenIn('steel-acoustic', 'Off the net');
-  const tomas = await tablet(browser, A, 'Tomas Vey', '1357');
-  const ilse = await tablet(browser, B, 'Ilse Marrow', '2468');
-  const begun = Date.now() - 10 * MINUTE;
-  await tomas.clock.install({ time: begun });
-  await go(tomas, `/job/${number}/inspection`);
-  await tomas.context().setOffline(true);
-  const keys = ['f', 'f', 'w', 'n', 'f', 'x', 'f', 'f', 'w', 'f'];
-  for (const [i, key] of keys.entries()) {
-    await tomas.keyboard.press(key);
-    await expect(unsent(tomas)).toContainText(`${i + 1} not sent yet`);
-    await tomas.clock.fastForward(MINUTE);
-  }
-  await accessible(tomas, 'unsent');
-  // Meanwhile a colleague answers the first item otherwise.
-  await go(ilse, `/job/${number}/inspection`);
-  await ilse.keyboard.press('n');
-  await expect(ilse.getByText(/1 of \d+ answered/)).toBeVisible();
-  await tomas.context().setOffline(false);
-  await expect(unsent(tomas)).toContainText('1 not sent yet', BY_ITSELF);
-  await expect(unsent(tomas).getByRole('alert')).toContainText('Ilse Marrow changed this meanwhile');
-  const answered = (await events(number)).filter((e) => e.kind === 'item answered');
-  expect(answered).toHaveLength(keys.length);
-  const mine = answered.slice(1);
-  expect(mine.map((e) => (e.data as { after: { answer: string } }).after.answer)).toEqual([
-    'fine',
-    'watch',
-    'work',
-    'fine',
-    'na',
-    'fine',
-    'fine',
-    'watch',
-    'fine',
-  ]);
-  const minutes = mine.map((e) => (e.at.getTime() - begun) / MINUTE);
-  expect([...minutes].sort((a, b) => a - b)).toEqual(minutes);
-  expect((minutes.at(-1) ?? 0) - (minutes[0] ?? 0)).toBeGreaterThan(7);
-  await unsent(tomas).getByRole('button', { name: 'Say mine over it' }).click();
-  await expect(unsent(tomas)).toHaveCount(0, BY_ITSELF);
-  await expect(ilse.getByText(`${keys.length} of`)).toBeVisible(BY_ITSELF);
-});
+test(
+  'ten minutes of answers without a connection come through once and in order; a conflicting one is shown',
+  { tag: '@long' },
+  async ({ browser }) => {
+    const number = await takenIn('steel-acoustic', 'Off the net');
+    const tomas = await tablet(browser, A, 'Tomas Vey', '1357');
+    const ilse = await tablet(browser, B, 'Ilse Marrow', '2468');
+    const begun = Date.now() - 10 * MINUTE;
+    await tomas.clock.install({ time: begun });
+    await go(tomas, `/job/${number}/inspection`);
+    await tomas.context().setOffline(true);
+    const keys = ['f', 'f', 'w', 'n', 'f', 'x', 'f', 'f', 'w', 'f'];
+    for (const [i, key] of keys.entries()) {
+      await tomas.keyboard.press(key);
+      await expect(unsent(tomas)).toContainText(`${i + 1} not sent yet`);
+      await tomas.clock.fastForward(MINUTE);
+    }
+    await accessible(tomas, 'unsent');
+    // Meanwhile a colleague answers the first item otherwise.
+    await go(ilse, `/job/${number}/inspection`);
+    await ilse.keyboard.press('n');
+    await expect(ilse.getByText(/1 of \d+ answered/)).toBeVisible();
+    await tomas.context().setOffline(false);
+    await expect(unsent(tomas)).toContainText('1 not sent yet', BY_ITSELF);
+    await expect(unsent(tomas).getByRole('alert')).toContainText('Ilse Marrow changed this meanwhile');
+    const answered = (await events(number)).filter((e) => e.kind === 'item answered');
+    expect(answered).toHaveLength(keys.length);
+    const mine = answered.slice(1);
+    expect(mine.map((e) => (e.data as { after: { answer: string } }).after.answer)).toEqual([
+      'fine',
+      'watch',
+      'work',
+      'fine',
+      'na',
+      'fine',
+      'fine',
+      'watch',
+      'fine',
+    ]);
+    const minutes = mine.map((e) => (e.at.getTime() - begun) / MINUTE);
+    expect([...minutes].sort((a, b) => a - b)).toEqual(minutes);
+    expect((minutes.at(-1) ?? 0) - (minutes[0] ?? 0)).toBeGreaterThan(7);
+    await unsent(tomas).getByRole('button', { name: 'Say mine over it' }).click();
+    await expect(unsent(tomas)).toHaveCount(0, BY_ITSELF);
+    await expect(ilse.getByText(`${keys.length} of`)).toBeVisible(BY_ITSELF);
+  },
+);
 
 test(
   'a step’s clock, a note and an accident without a connection: shown as unsent, right when they arrive',

@@ -115,13 +115,17 @@ test(
   },
 );
 
-test('a part taken off goes into a numbered bag and is asked for at hand-over', async () => {
-  await go(bench, '/job/408/work');
-  const bags = bench.getByRole('region', { name: 'Parts in bags' });
-  await bags.getByLabel('Taken off, into bag 1').fill('old saddle');
-  await bags.getByRole('button', { name: 'Bag it' }).click();
-  await expect(bags).toContainText('1 old saddle');
-  await expect(bags.getByLabel('Taken off, into bag 2')).toHaveValue('');
-  await go(bench, '/job/408/hand-over');
-  await expect(bench.getByRole('checkbox', { name: 'bag 1 old saddle' })).not.toBeChecked();
-});
+test(
+  'a part taken off goes into a numbered bag and is asked for at hand-over',
+  { tag: '@long' },
+  async () => {
+    await go(bench, '/job/408/work');
+    const bags = bench.getByRole('region', { name: 'Parts in bags' });
+    await bags.getByLabel('Taken off, into bag 1').fill('old saddle');
+    await bags.getByRole('button', { name: 'Bag it' }).click();
+    await expect(bags).toContainText('1 old saddle');
+    await expect(bags.getByLabel('Taken off, into bag 2')).toHaveValue('');
+    await go(bench, '/job/408/hand-over');
+    await expect(bench.getByRole('checkbox', { name: 'bag 1 old saddle' })).not.toBeChecked();
+  },
+);

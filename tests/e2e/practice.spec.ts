@@ -39,58 +39,62 @@ async function readAt(page: Page, name: string): Promise<void> {
   await expect(done(page).getByRole('listitem')).toHaveCount(before + 1);
 }
 
-test('one solved well: tuned, read, turned in steps, nothing cut, the back-bow named', async () => {
-  await bring(tomas, 'steel-acoustic.1.7');
-  await expect(tomas.getByText('“It buzzes low down since I had it tightened.”')).toBeVisible();
-  await accessible(tomas, 'a practice bench');
-  await tab(tomas, 'Ask');
-  await tomas.getByRole('button', { name: 'Has anybody worked on it?' }).click();
-  await expect(tomas.getByRole('tabpanel')).toContainText('“A friend turned the rod, quite a bit.”');
-  await accessible(tomas, 'asking its owner');
-  await tab(tomas, 'Read');
-  // Away from pitch a reading says so, and is struck.
-  await reading(tomas, 'Relief, 7th').click();
-  await expect(done(tomas)).toContainText('not at pitch');
-  await expect(tomas.getByText('◆ read away from pitch')).toBeVisible();
-  await work(tomas, 'Tune, stretch, tune again');
-  await readAt(tomas, 'Relief, 7th');
-  await expect(tomas.getByRole('tabpanel')).toContainText('low');
-  await tab(tomas, 'Look');
-  await tomas.getByRole('button', { name: 'Every string at every fret: look' }).click();
-  await expect(tomas.getByRole('tabpanel')).toContainText('Not clear: 6 E at 1');
-  await accessible(tomas, 'looking');
-  await tab(tomas, 'Listen');
-  const grid = tomas.getByRole('grid', { name: 'Pluck' });
-  // By the keyboard alone: about the neck with arrows, plucked with Enter.
-  await grid.getByRole('button', { name: 'String 6 E open' }).focus();
-  await tomas.keyboard.press('ArrowRight');
-  await tomas.keyboard.press('ArrowRight');
-  await tomas.keyboard.press('Enter');
-  await expect(grid.getByRole('button', { name: 'String 6 E at 2: buzzes' })).toBeFocused();
-  await accessible(tomas, 'listening');
-  // A quarter turn at most at a time, read again each time; the last one is half as large.
-  for (const eighths of ['−2', '−2', '−2', '−1']) {
-    await work(tomas, 'Adjust the truss rod', { [TURN]: eighths });
+test(
+  'one solved well: tuned, read, turned in steps, nothing cut, the back-bow named',
+  { tag: '@long' },
+  async () => {
+    await bring(tomas, 'steel-acoustic.1.7');
+    await expect(tomas.getByText('“It buzzes low down since I had it tightened.”')).toBeVisible();
+    await accessible(tomas, 'a practice bench');
+    await tab(tomas, 'Ask');
+    await tomas.getByRole('button', { name: 'Has anybody worked on it?' }).click();
+    await expect(tomas.getByRole('tabpanel')).toContainText('“A friend turned the rod, quite a bit.”');
+    await accessible(tomas, 'asking its owner');
+    await tab(tomas, 'Read');
+    // Away from pitch a reading says so, and is struck.
+    await reading(tomas, 'Relief, 7th').click();
+    await expect(done(tomas)).toContainText('not at pitch');
+    await expect(tomas.getByText('◆ read away from pitch')).toBeVisible();
     await work(tomas, 'Tune, stretch, tune again');
     await readAt(tomas, 'Relief, 7th');
-  }
-  await expect(tomas.getByRole('tabpanel').getByText('in its band').first()).toBeVisible();
-  await accessible(tomas, 'readings of a practice instrument');
-  await tab(tomas, 'Hand back');
-  await tomas.getByRole('checkbox', { name: 'A back-bow' }).check();
-  await expect(tomas.getByText('You say: a back-bow.')).toBeVisible();
-  await accessible(tomas, 'handing back');
-  await tomas.getByRole('button', { name: 'Hand it back and open it' }).click();
-  await expect(tomas.getByRole('heading', { name: '100 of 100' })).toBeVisible();
-  await expect(tomas.getByText('Loosening is the first answer')).toBeVisible();
-  await expect(tomas.getByText('It showed here:')).toBeVisible();
-  await expect(tomas.getByText('should be .008').first()).toBeVisible();
-  await accessible(tomas, 'opened');
-  // A reload shows the same: it is kept.
-  await go(tomas, new URL(tomas.url()).pathname);
-  await expect(tomas.getByRole('heading', { name: '100 of 100' })).toBeVisible();
-  await expect(tomas.getByRole('tab')).toHaveCount(0);
-});
+    await expect(tomas.getByRole('tabpanel')).toContainText('low');
+    await tab(tomas, 'Look');
+    await tomas.getByRole('button', { name: 'Every string at every fret: look' }).click();
+    await expect(tomas.getByRole('tabpanel')).toContainText('Not clear: 6 E at 1');
+    await accessible(tomas, 'looking');
+    await tab(tomas, 'Listen');
+    const grid = tomas.getByRole('grid', { name: 'Pluck' });
+    // By the keyboard alone: about the neck with arrows, plucked with Enter.
+    await grid.getByRole('button', { name: 'String 6 E open' }).focus();
+    await tomas.keyboard.press('ArrowRight');
+    await tomas.keyboard.press('ArrowRight');
+    await tomas.keyboard.press('Enter');
+    await expect(grid.getByRole('button', { name: 'String 6 E at 2: buzzes' })).toBeFocused();
+    await accessible(tomas, 'listening');
+    // A quarter turn at most at a time, read again each time; the last one is half as large.
+    for (const eighths of ['−2', '−2', '−2', '−1']) {
+      await work(tomas, 'Adjust the truss rod', { [TURN]: eighths });
+      await work(tomas, 'Tune, stretch, tune again');
+      await readAt(tomas, 'Relief, 7th');
+    }
+    await expect(tomas.getByRole('tabpanel').getByText('in its band').first()).toBeVisible();
+    await accessible(tomas, 'readings of a practice instrument');
+    await tab(tomas, 'Hand back');
+    await tomas.getByRole('checkbox', { name: 'A back-bow' }).check();
+    await expect(tomas.getByText('You say: a back-bow.')).toBeVisible();
+    await accessible(tomas, 'handing back');
+    await tomas.getByRole('button', { name: 'Hand it back and open it' }).click();
+    await expect(tomas.getByRole('heading', { name: '100 of 100' })).toBeVisible();
+    await expect(tomas.getByText('Loosening is the first answer')).toBeVisible();
+    await expect(tomas.getByText('It showed here:')).toBeVisible();
+    await expect(tomas.getByText('should be .008').first()).toBeVisible();
+    await accessible(tomas, 'opened');
+    // A reload shows the same: it is kept.
+    await go(tomas, new URL(tomas.url()).pathname);
+    await expect(tomas.getByRole('heading', { name: '100 of 100' })).toBeVisible();
+    await expect(tomas.getByRole('tab')).toHaveCount(0);
+  },
+);
 
 test(
   'one solved badly, by touch: cut blind, named wrong; what was there is explained',

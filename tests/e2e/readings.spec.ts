@@ -63,7 +63,7 @@ test(
   },
 );
 
-test('two visits beside each other: numbers, drawing, and over time', async () => {
+test('two visits beside each other: numbers, drawing, and over time', { tag: '@long' }, async () => {
   await go(odile, '/shelf?find=WH-0401');
   await odile.getByRole('link', { name: /Heron/ }).first().click();
   await odile.getByRole('link', { name: 'What moved' }).click();

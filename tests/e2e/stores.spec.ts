@@ -107,7 +107,7 @@ test(
   },
 );
 
-test('stocktaking on a telephone: scan, how many, scan the next', async ({ browser }) => {
+test('stocktaking on a telephone: scan, how many, scan the next', { tag: '@long' }, async ({ browser }) => {
   const phone = await tablet(browser, A, 'Per Lindqvar', '9753', true);
   await phone.setViewportSize({ width: 390, height: 780 });
   await go(phone, '/stores/count');

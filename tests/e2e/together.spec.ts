@@ -139,36 +139,43 @@ test('a rest goes on across a restart of the server', { tag: '@long' }, async ()
   await expect(nadia.getByRole('region', { name: 'Time' }).getByText(String(job.glue))).toBeVisible();
 });
 
-test('an accident is written down, the job handed on, and the colleague knows', async () => {
-  await go(tomas, `/job/${job.setup}/work`);
-  await tomas.getByRole('button', { name: 'Something went wrong' }).tap();
-  await tomas.getByLabel(/What happened/).fill('The cover screw slipped and left a scratch.');
-  await tomas.getByRole('form', { name: 'An accident' }).getByRole('button', { name: 'Write it down' }).tap();
-  await expect(tomas.getByText('No remedy yet.')).toBeVisible();
-  await tomas.getByRole('button', { name: 'Hand it on' }).tap();
-  const form = tomas.getByRole('form', { name: 'Hand it on' });
-  await form.getByRole('button', { name: /^To whom/ }).tap();
-  await tomas.getByRole('option', { name: 'Nadia Brook' }).tap();
-  await form.getByLabel('How it stands').fill('Battery is half out.');
-  await form.getByLabel('What to beware of').fill('the cover has one screw only');
-  await form.getByRole('button', { name: 'Hand it on' }).tap();
-  await expect(tomas.getByText(/handed it to Nadia Brook/)).toBeVisible();
-  await expect(nadia.getByRole('button', { name: /Bell: \d+ new/ })).toBeVisible(BY_ITSELF);
-  await nadia.getByRole('button', { name: /^Bell/ }).click();
-  await nadia
-    .getByRole('link', { name: /hands you job/ })
-    .first()
-    .click();
-  await nadia.waitForURL('**/work');
-  await expect(nadia.getByText('Beware: the cover has one screw only')).toBeVisible();
-  await nadia.getByRole('button', { name: 'Write it anew' }).click();
-  await nadia.getByLabel(/What was done about it/).fill('Touched in; seen from near only.');
-  await nadia
-    .getByRole('form', { name: 'An accident' })
-    .getByRole('button', { name: 'Write it down' })
-    .click();
-  await expect(nadia.getByText('Touched in; seen from near only.')).toBeVisible();
-});
+test(
+  'an accident is written down, the job handed on, and the colleague knows',
+  { tag: '@long' },
+  async () => {
+    await go(tomas, `/job/${job.setup}/work`);
+    await tomas.getByRole('button', { name: 'Something went wrong' }).tap();
+    await tomas.getByLabel(/What happened/).fill('The cover screw slipped and left a scratch.');
+    await tomas
+      .getByRole('form', { name: 'An accident' })
+      .getByRole('button', { name: 'Write it down' })
+      .tap();
+    await expect(tomas.getByText('No remedy yet.')).toBeVisible();
+    await tomas.getByRole('button', { name: 'Hand it on' }).tap();
+    const form = tomas.getByRole('form', { name: 'Hand it on' });
+    await form.getByRole('button', { name: /^To whom/ }).tap();
+    await tomas.getByRole('option', { name: 'Nadia Brook' }).tap();
+    await form.getByLabel('How it stands').fill('Battery is half out.');
+    await form.getByLabel('What to beware of').fill('the cover has one screw only');
+    await form.getByRole('button', { name: 'Hand it on' }).tap();
+    await expect(tomas.getByText(/handed it to Nadia Brook/)).toBeVisible();
+    await expect(nadia.getByRole('button', { name: /Bell: \d+ new/ })).toBeVisible(BY_ITSELF);
+    await nadia.getByRole('button', { name: /^Bell/ }).click();
+    await nadia
+      .getByRole('link', { name: /hands you job/ })
+      .first()
+      .click();
+    await nadia.waitForURL('**/work');
+    await expect(nadia.getByText('Beware: the cover has one screw only')).toBeVisible();
+    await nadia.getByRole('button', { name: 'Write it anew' }).click();
+    await nadia.getByLabel(/What was done about it/).fill('Touched in; seen from near only.');
+    await nadia
+      .getByRole('form', { name: 'An accident' })
+      .getByRole('button', { name: 'Write it down' })
+      .click();
+    await expect(nadia.getByText('Touched in; seen from near only.')).toBeVisible();
+  },
+);
 
 async function finishAll(page: Page, titles: readonly string[]): Promise<void> {
   await go(page, `/job/${job.setup}/work`);

@@ -194,26 +194,30 @@ test(
   },
 );
 
-test('somebody is ill on a day: tried beside the plan, dropped, then taken; the list says it; taken back in House', async () => {
-  const day = tuesday();
-  await go(ilse, '/week');
-  await ilse.getByRole('button', { name: 'What if …' }).click();
-  const tried = ilse.getByRole('region', { name: 'What if' });
-  await tried.getByRole('button', { name: /^Who/ }).click();
-  await ilse.getByRole('option', { name: 'Nadia Brook' }).click();
-  await tried.getByLabel('From').fill(day);
-  await tried.getByLabel('To').fill(day);
-  await tried.getByRole('button', { name: 'Try it' }).click();
-  await expect(tried.getByRole('status')).toContainText(/step moves|steps move|No step moves/, BY_ITSELF);
-  await tried.getByRole('button', { name: 'So it is: plan by it' }).click();
-  await expect(tried).toHaveCount(0, BY_ITSELF);
-  await go(odile, '/house/week');
-  const row = odile.getByRole('listitem').filter({ hasText: 'Nadia Brook' });
-  await expect(row).toBeVisible();
-  await accessible(odile, 'House, the week');
-  await row.getByRole('button', { name: 'Take back' }).click();
-  await expect(row).toHaveCount(0, BY_ITSELF);
-});
+test(
+  'somebody is ill on a day: tried beside the plan, dropped, then taken; the list says it; taken back in House',
+  { tag: '@long' },
+  async () => {
+    const day = tuesday();
+    await go(ilse, '/week');
+    await ilse.getByRole('button', { name: 'What if …' }).click();
+    const tried = ilse.getByRole('region', { name: 'What if' });
+    await tried.getByRole('button', { name: /^Who/ }).click();
+    await ilse.getByRole('option', { name: 'Nadia Brook' }).click();
+    await tried.getByLabel('From').fill(day);
+    await tried.getByLabel('To').fill(day);
+    await tried.getByRole('button', { name: 'Try it' }).click();
+    await expect(tried.getByRole('status')).toContainText(/step moves|steps move|No step moves/, BY_ITSELF);
+    await tried.getByRole('button', { name: 'So it is: plan by it' }).click();
+    await expect(tried).toHaveCount(0, BY_ITSELF);
+    await go(odile, '/house/week');
+    const row = odile.getByRole('listitem').filter({ hasText: 'Nadia Brook' });
+    await expect(row).toBeVisible();
+    await accessible(odile, 'House, the week');
+    await row.getByRole('button', { name: 'Take back' }).click();
+    await expect(row).toHaveCount(0, BY_ITSELF);
+  },
+);
 
 test(
   'a rush job is tried and says whom it makes later; a better plan says how far from the best it may be',
