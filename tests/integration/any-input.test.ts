@@ -8,7 +8,7 @@ import { loadHistory } from '../../src/server/jobs/load-history.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
 import { LONG } from '../../src/runs-for-tests.ts';
 
-const MANY = LONG ? 10_000 : 600;
+const MANY = LONG ? 10_000 : 200;
 /** Another each day of a long run would not be found again: it is said when something fails. */
 const SEED = Number(process.env['RUBRICA_SEED'] ?? 20_261_127);
 const NAMES = Object.keys(COMMANDS) as CommandName[];

@@ -201,9 +201,9 @@ describe('a record of an earlier release', () => {
     expect(readdirSync(RECORDS)).toContain(`${release()}.sql.gz`);
   });
 
-  // The oldest and the newest; those between by `--long`.
+  // The oldest has the longest way; those since by `--long`.
   const records = readdirSync(RECORDS).toSorted();
-  test.each(records.filter((r) => LONG || r === records[0] || r === records.at(-1)))(
+  test.each(LONG ? records : records.slice(0, 1))(
     '%s is brought up to date, with every seal, PIN and job',
     async (file) => {
       const old = await bare('earlier');

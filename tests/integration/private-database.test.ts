@@ -76,19 +76,24 @@ async function houseWithOneRow(): Promise<void> {
   await server.stop();
 }
 
-test.each([
+const SPOILED: readonly (readonly [string, () => void])[] = [
   ['missing', () => rmSync(credentials())],
   ['written in half', () => writeFileSync(credentials(), '{"port":3306,"user":"rubr')],
   ['empty', () => writeFileSync(credentials(), '')],
-])('credentials that are %s cost nothing of the record', async (_, spoil) => {
-  await houseWithOneRow();
-  spoil();
-  const server = await startDatabase('database');
-  expect(await ask(server, 'SELECT mm FROM cut')).toEqual([{ mm: '0.952' }]);
-  await server.stop();
-  expect(statSync(credentials()).mode & 0o077).toBe(0);
-  expect(JSON.parse(readFileSync(credentials(), 'utf8'))).toMatchObject({ user: 'rubrica' });
-});
+];
+
+test.each(LONG ? SPOILED : SPOILED.slice(0, 1))(
+  'credentials that are %s cost nothing of the record',
+  async (_, spoil) => {
+    await houseWithOneRow();
+    spoil();
+    const server = await startDatabase('database');
+    expect(await ask(server, 'SELECT mm FROM cut')).toEqual([{ mm: '0.952' }]);
+    await server.stop();
+    expect(statSync(credentials()).mode & 0o077).toBe(0);
+    expect(JSON.parse(readFileSync(credentials(), 'utf8'))).toMatchObject({ user: 'rubrica' });
+  },
+);
 
 test('without credentials and while somebody uses it, nothing is done and it is said', async () => {
   const server = await startDatabase('database');

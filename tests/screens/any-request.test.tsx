@@ -8,7 +8,7 @@ import { asking } from './asking.ts';
 import { askHouse, DOORS, methodsOf, pageAt, PAGES_THERE } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
-const MANY = LONG ? 10_000 : 500;
+const MANY = LONG ? 10_000 : 200;
 const PAGES = LONG ? 2_000 : 100;
 /** Another each day would not be found again: it is said when something fails. */
 const SEED = Number(process.env['RUBRICA_SEED'] ?? 20_261_129);

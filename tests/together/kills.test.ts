@@ -12,7 +12,8 @@ import { pause } from './crowd.ts';
 import { changesOf, gather, keptWhole, liveAll, type Gathered } from './gathered.ts';
 import { StartedHouse } from './started-house.ts';
 
-const KILLS = Number(process.env['RUBRICA_KILLS'] ?? (LONG ? 200 : 12));
+/** One of each without `--long`. */
+const KILLS = Number(process.env['RUBRICA_KILLS'] ?? (LONG ? 200 : 5));
 /** So much is acknowledged between two of them at least. */
 const BETWEEN = 20;
 /** What is killed again and again is started again after longer and longer. */

@@ -8,6 +8,7 @@ import { buildIfNeeded } from '../../cli/base/build.ts';
 import { needProgram } from '../../cli/base/packages.ts';
 import { lanAddresses } from '../../cli/lan/addresses.ts';
 import { StartedHouse } from './started-house.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 const LAN_PORT = 4453;
 const TRUST_PORT = LAN_PORT + 37;
@@ -145,7 +146,7 @@ test('a tablet pairs by what the start shows, has a microphone, keeps its cookie
   await context.close();
 });
 
-test('the proxy is killed: it is there again with the same certificate', async () => {
+test.runIf(LONG)('the proxy is killed: it is there again with the same certificate', async () => {
   const pid = house.pidOf('proxy');
   process.kill(pid, 'SIGKILL');
   await house.until('another proxy', () => house.said.includes('the proxy is up again'));

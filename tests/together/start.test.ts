@@ -39,7 +39,7 @@ test.runIf(LONG)(
   },
 );
 
-test('the database is killed: it is there again, and so is the house', async () => {
+test.runIf(LONG)('the database is killed: it is there again, and so is the house', async () => {
   const pid = database();
   process.kill(pid ?? 0, 'SIGKILL');
   await house.until(

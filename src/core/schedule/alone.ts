@@ -18,13 +18,19 @@ export interface Soonest {
   readonly finish: number;
 }
 
-/** A job with nothing else in the shop: an empty board. */
+/** A job with nothing else in the shop but what stands on the board whatever is planned. */
 export function jobAlone(empty: Board, job: number): Soonest {
   const own = empty.ofJob[job] ?? [];
   const start = new Map<number, number>();
   const free = new Map<number, number>();
   for (const at of own) {
     const s = empty.steps[at] as BoardStep;
+    const stands = empty.seats[at];
+    if (stands) {
+      start.set(at, stands.start);
+      free.set(at, stands.free);
+      continue;
+    }
     const from = s.after.reduce(
       (most, i) => Math.max(most, free.get(i) ?? 0),
       Math.max(s.earliest, s.step.pin ?? 0),

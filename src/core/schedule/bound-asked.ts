@@ -1,6 +1,6 @@
 /** A job as the search for its cheapest way sees it: its steps, what can come after what, and what is looked up of them. */
 import { jobAlone } from './alone.ts';
-import type { Board, BoardStep } from './board.ts';
+import type { Board, BoardStep, Seat } from './board.ts';
 import { cellFrom, endsFrom, leastCosts, type BoundTime } from './bound-time.ts';
 
 /** So many sets of steps that can be done already are looked at for a job; where there are more, short steps are left out. */
@@ -133,7 +133,21 @@ const without = (own: readonly BoardStep[], gone: BoardStep): BoardStep[] =>
         ],
   );
 
-/** A job as it is asked for: with the steps that can be told apart in time. */
+/** What is looked up of a step that stands: it can be nobody else’s, and begin in no other cell. */
+function standing(t: BoundTime, s: Seat | null): Partial<AskedStep> {
+  if (!s) return {};
+  const first = cellFrom(t, s.start);
+  const ends = new Float64Array(t.from.length).fill(-1);
+  const next = new Int32Array(t.from.length).fill(-1);
+  ends[first] = s.end;
+  next[first] = cellFrom(t, s.free);
+  return { who: [s.worker], ends: [ends], next: [next], first };
+}
+
+/**
+ * A job as it is asked for: with the steps that can be told apart in time.
+ * @param empty a board with what stands whatever is planned, and nothing else
+ */
 export function askedJob(empty: Board, t: BoundTime, ends: Ends, job: number): AskedJob {
   let own = (empty.ofJob[job] ?? []).map((at) => empty.steps[at] as BoardStep);
   const workers = empty.calendars.length;
@@ -155,6 +169,7 @@ export function askedJob(empty: Board, t: BoundTime, ends: Ends, job: number): A
     first: cellFrom(t, Math.max(s.earliest, s.step.pin ?? 0)),
     place: s.where === null ? -1 : workers + t.kinds.indexOf(s.step.place ?? ''),
     placeMinutes: s.minutes + (s.step.holds ? s.step.wait : 0),
+    ...standing(t, empty.seats[s.at] ?? null),
   }));
   const holder = empty.work.workers.findIndex((w) => w.id === empty.work.jobs[job]?.holder);
   return { job, steps, sets, holder, soonest: jobAlone(empty, job).finish };

@@ -1,17 +1,32 @@
 import { toEnd } from '../to-end.ts';
-import { newBoard } from './board.ts';
+import { newBoard, seat, type Board, type Seat } from './board.ts';
 import { FINELY, relaxing } from './relaxation.ts';
 import type { ShopWork } from './shop-work.ts';
+
+/** Where steps stand whatever is planned, in the order of a board’s steps; those that are null or missing stand anywhere. */
+export type Standing = readonly (Seat | null)[];
+
+/** What runs and what somebody put somewhere, where it stands in a plan. */
+export const standingIn = ({ steps, seats }: Board): Standing =>
+  steps.map(({ at, step }) => (step.running || step.pin !== null ? (seats[at] ?? null) : null));
+
+/** A board of this work on which only that stands. */
+export function boardWith(work: ShopWork, stands: Standing): Board {
+  const b = newBoard(work);
+  stands.forEach((s, at) => s && seat(b, at, s));
+  return b;
+}
 
 /**
  * A number no plan of this work can cost less than.
  * @param known what some plan costs
+ * @param stands it holds of the plans in which these stand there
  */
-export function lowerBound(work: ShopWork, known: number): number {
-  return toEnd(bounding(work, known));
+export function lowerBound(work: ShopWork, known: number, stands: Standing = []): number {
+  return toEnd(bounding(work, known, stands));
 }
 
 /** The same as `lowerBound`, piece by piece, with the best so far: whoever runs it may let others go on between two. */
-export function* bounding(work: ShopWork, known: number): Generator<number, number> {
-  return (yield* relaxing(newBoard(work), known, FINELY))?.bound ?? 0;
+export function* bounding(work: ShopWork, known: number, stands: Standing = []): Generator<number, number> {
+  return (yield* relaxing(boardWith(work, stands), known, FINELY))?.bound ?? 0;
 }

@@ -1,5 +1,5 @@
 import { copyBoard, newBoard, seat, type Board, type Seat } from './board.ts';
-import { bounding } from './bound.ts';
+import { bounding, standingIn } from './bound.ts';
 import { costOf } from './cost.ts';
 import { differenceOf, type PlanTime, type TriedWeek } from './difference.ts';
 import { improving } from './improve.ts';
@@ -30,7 +30,7 @@ function boardOf({ work, seats }: WorkToSearch): Board {
  * Looks for a better plan than the one that holds, plan by plan: whoever runs it may let others go on between two.
  * @param asked the shop's work and its plan
  * @param more asked before each with how many were looked at, or what took as long as so many: whether to go on
- * @returns what the best one found does otherwise, and how far from the best there can be it is at most
+ * @returns what the best one found does otherwise, and how far it is at most from the best there can be in which what runs and what somebody put somewhere stands
  */
 export function* lookForBetter(
   asked: WorkToSearch,
@@ -47,7 +47,7 @@ export function* lookForBetter(
     yield soFar;
   }
   const cost = costOf(better);
-  const bound = bounding(asked.work, cost);
+  const bound = bounding(asked.work, cost, standingIn(better));
   let step = bound.next();
   for (; !step.done; step = bound.next()) yield soFar;
   // Every one that moves: only so is what is taken the plan that was found.

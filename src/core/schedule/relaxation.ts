@@ -154,7 +154,7 @@ class MeanEnds {
  * Looks at jobs one by one, each in every order of its steps, by everybody, at every moment, paying a price for the hands and places it
  * takes of each stretch of time; prices rise where more is asked for than there is (Lagrangian relaxation). Moved steps are left out:
  * they only add. Says the best bound so far between two pieces.
- * @param b a board without seats
+ * @param b a board with what stands whatever is planned, and nothing else
  * @param known what some plan costs
  * @returns null where there is nothing that anybody can do
  */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { breath, runs } from '../../runs-for-tests.ts';
-import { newBoard, planOf } from './board.ts';
-import { lowerBound } from './bound.ts';
+import { earliestSeat, newBoard, planOf, type BoardStep } from './board.ts';
+import { lowerBound, standingIn } from './bound.ts';
 import { endAfter, type Calendar } from './calendar.ts';
 import { costOf } from './cost.ts';
 import { bestOfAll } from './exact.ts';
@@ -112,8 +112,13 @@ test('a step that is put earlier than it stood goes there', () => {
 /**
  * Every way to begin the steps at half hours, counted from nothing but the rules.
  * @param limit what costs more is not looked at any further; the answer where nothing costs less
+ * @param stands where steps stand that stand in every way, by their id
  */
-function bruteCost(work: ReturnType<typeof shop>, limit: number): number {
+function bruteCost(
+  work: ReturnType<typeof shop>,
+  limit: number,
+  stands: Readonly<Record<string, { readonly worker: number; readonly start: number }>> = {},
+): number {
   const steps = work.jobs.flatMap((j) => j.steps.map((s) => ({ j, s })));
   const placed: { worker: number; job: number; start: number; end: number; free: number; id: string }[] = [];
   let best = limit;
@@ -134,7 +139,16 @@ function bruteCost(work: ReturnType<typeof shop>, limit: number): number {
     Array.from({ length: 110 }, (_, i) => 30 * i).filter((start) =>
       who.calendar.from.some((f, k) => f <= start && start + minutes <= (who.calendar.to[k] ?? 0)),
     );
-  const ways = steps.map(({ s }) => work.workers.map((w) => [w, starts(w, s.minutes.likely)] as const));
+  const ways = steps.map(({ s }) => {
+    const there = stands[s.id];
+    return work.workers.flatMap((w) =>
+      there === undefined
+        ? [[w, starts(w, s.minutes.likely)] as const]
+        : there.worker === w.id
+          ? [[w, [there.start]] as const]
+          : [],
+    );
+  });
   const go = (i: number): void => {
     const at = steps[i];
     const cost = score();
@@ -209,6 +223,64 @@ test('small cases: never dearer than the best of all ways, and the bound is neve
   );
 });
 
+test('with a step that stands somewhere, the bound is below the best of all ways around it, and knows of it', async () => {
+  let [knows, all] = [0, 0];
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(
+        fc.record({ minutes: fc.constantFrom(30, 60, 90), due: fc.constantFrom(null, 60, 180, 1500) }),
+        {
+          minLength: 2,
+          maxLength: 3,
+        },
+      ),
+      fc.constantFrom(1, 2),
+      fc.nat(2),
+      fc.constantFrom(0, 30, 150, 1440, 1500, 2880),
+      async (made, people, which, from) => {
+        await breath();
+        const hours = [
+          { from: 0, to: 120 },
+          { from: 150, to: 240 },
+          { from: 1440, to: 1680 },
+          { from: 2880, to: 3300 },
+        ];
+        const workers = Array.from({ length: people }, (_, i) => worker(i + 1, 2, hours));
+        const work = shop(
+          workers,
+          made.map(({ minutes, due }, j) =>
+            job(
+              j + 1,
+              [
+                step(`${j}a`, minutes, { cut: false }),
+                ...(j === 0 ? [step(`${j}b`, 30, { after: [`${j}a`], cut: false })] : []),
+              ],
+              { due, hard: false },
+            ),
+          ),
+        );
+        const b = newBoard(work);
+        const own = b.steps[Math.min(which, b.steps.length - 1)] as BoardStep;
+        const s = earliestSeat(b, own, from + (own.step.after.length > 0 ? 90 : 0), 0, -1);
+        if (!s) return;
+        const stands = b.steps.map(({ at }) => (at === own.at ? s : null));
+        const around = bruteCost(work, 1e5, { [own.step.id]: { worker: 1, start: s.start } });
+        const bound = lowerBound(work, 1e5, stands);
+        expect(bound).toBeLessThanOrEqual(around + 1e-6);
+        const anyWay = bruteCost(work, 1e5);
+        if (around > anyWay + 1) {
+          all++;
+          if (bound > anyWay) knows++;
+        }
+      },
+    ),
+    runs(150, 2000),
+  );
+  // Where it costs something that it stands there, the bound mostly says so.
+  expect(all).toBeGreaterThan(10);
+  expect(knows / all).toBeGreaterThan(0.6);
+});
+
 test('one pair of hands and no dates: shortest first is the best there is, and the bound is near it', async () => {
   await fc.assert(
     fc.asyncProperty(
@@ -250,6 +322,7 @@ test('of any shop, with skills, places, pins and answers awaited, the bound is b
       improve(b, { seed: 1, more: (n) => n < 60 });
       const cost = costOf(b);
       expect(lowerBound(b.work, 4 * cost + 10)).toBeLessThanOrEqual(cost + 1e-6);
+      expect(lowerBound(b.work, 4 * cost + 10, standingIn(b))).toBeLessThanOrEqual(cost + 1e-6);
     }),
     runs(40, 2000),
   );

@@ -35,7 +35,7 @@ export function Outcome({ tried, week }: { readonly tried: TriedWeek; readonly w
           ? 'No step moves.'
           : `${now.length} ${now.length === 1 ? 'step moves' : 'steps move'}.`}
         {tried.gap !== null &&
-          ` What was found is at most ${Math.max(1, Math.round(100 * tried.gap))} in 100 from the best plan there can be.`}
+          ` What was found is at most ${Math.max(1, Math.round(100 * tried.gap))} in 100 from the best plan there can be around what runs and what somebody put somewhere.`}
       </p>
       {tried.jobs.length > 0 && (
         <table className="w-full text-sm">
