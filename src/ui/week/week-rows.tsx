@@ -5,7 +5,7 @@ import type { Day } from '../../core/days/zone.ts';
 import type { LoadedWeek, WeekStep } from '../../server/week/load-week.ts';
 import { dayOf, sayWeekday } from '../kit/dates.ts';
 import { After, PlaceBar, WeekBar } from './week-bar.tsx';
-import { clock, rowItems, type DayColumn, type RowItem } from './week-time.ts';
+import { clock, rowItems, stretchesIn, type DayColumn, type RowItem } from './week-time.ts';
 
 /** Where somebody wants a step: to whom, not before when (ms). */
 export interface Wish {
@@ -110,6 +110,21 @@ function Bar({ step, wide, ...shared }: Shared & { readonly step: WeekStep; read
   );
 }
 
+/** Where each of some steps stands in what is tapped for them, which is wider than they are. */
+function TrueStretches({
+  item,
+  columns,
+}: Pick<Shared, 'columns'> & { readonly item: Extract<RowItem<WeekStep>, { kind: 'few' }> }) {
+  return stretchesIn(item, columns).map(([left, right], i) => (
+    <span
+      key={item.steps[i]?.id ?? i}
+      aria-hidden
+      className="absolute bottom-0 h-1.5 min-w-0.5 bg-current"
+      style={{ left: percent(left), width: percent(right - left) }}
+    />
+  ));
+}
+
 /** Some steps that are too narrow to be held each: a tap shows their day. */
 function Few({
   item,
@@ -140,7 +155,8 @@ function Few({
         title={names}
         onClick={() => onDay(day)}
       >
-        <span className="mx-auto">{item.steps.length === 1 ? names : `${item.steps.length} ·`}</span>
+        <TrueStretches item={item} columns={columns} />
+        <span className="mx-auto pb-1.5">{item.steps.length === 1 ? names : `${item.steps.length} ·`}</span>
       </button>
     </>
   );

@@ -1,5 +1,14 @@
 import { clockOn } from '../../core/days/zone.ts';
-import { clock, dayColumns, hourLines, momentAt, placeOf, rowItems, workedBetween } from './week-time.ts';
+import {
+  clock,
+  dayColumns,
+  hourLines,
+  momentAt,
+  placeOf,
+  rowItems,
+  stretchesIn,
+  workedBetween,
+} from './week-time.ts';
 import { sayChance } from '../../core/schedule/say-chance.ts';
 
 const at = (day: string, minutes: number): number => clockOn(day, minutes, 'UTC');
@@ -78,6 +87,20 @@ describe('what can be tapped in a row', () => {
     const [first] = rowItems([step(700, 705), step(705, 900)], columns, 0.03);
     expect(first).toMatchObject({ kind: 'few' });
     expect(first?.kind === 'few' && first.right).toBeCloseTo(placeOf(columns, at(day, 705)), 9);
+  });
+
+  test('what is tapped lies over what it stands for, and says where in it that is', () => {
+    const steps = Array.from({ length: 40 }, (_, i) => step(540 + i * 13, 540 + i * 13 + 3 + (i % 9)));
+    for (const least of [0.005, 0.02, 0.06])
+      for (const item of rowItems(steps, columns, least)) {
+        if (item.kind !== 'few') continue;
+        stretchesIn(item, columns).forEach(([left, right], k) => {
+          const { start, end } = item.steps[k] ?? step(0, 0);
+          const wide = item.right - item.left;
+          expect(item.left + left * wide).toBeCloseTo(placeOf(columns, start), 9);
+          expect(item.left + right * wide).toBeCloseTo(placeOf(columns, end), 9);
+        });
+      }
   });
 
   test('nothing covers another', () => {

@@ -137,3 +137,13 @@ export function rowItems<S extends { readonly start: number; readonly end: numbe
     return wide ? { kind: 'step', step: only } : { kind: 'few', steps: own, left, right };
   });
 }
+
+/** Where each step of some that are tapped together begins and ends, as parts of the width that is tapped. */
+export function stretchesIn<S extends { readonly start: number; readonly end: number }>(
+  { steps, left, right }: Extract<RowItem<S>, { kind: 'few' }>,
+  columns: readonly DayColumn[],
+): readonly (readonly [left: number, right: number])[] {
+  const part = (moment: number): number =>
+    Math.min(1, Math.max(0, (placeOf(columns, moment) - left) / Math.max(1e-9, right - left)));
+  return steps.map(({ start, end }) => [part(start), part(end)]);
+}
