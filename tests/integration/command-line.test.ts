@@ -9,6 +9,7 @@ import type { HeardNote } from '../../src/core/sound/say-heard.ts';
 import { SUMS } from '../../src/core/sums/catalogue.ts';
 import { runDeclared } from '../../src/core/sums/run-sum.ts';
 import { runProgram, runRubrica } from './run-program.ts';
+import { LONG } from '../../src/runs-for-tests.ts';
 
 const rubrica = (args: readonly string[], input = '') => runRubrica(args, { input });
 
@@ -18,6 +19,9 @@ const lines = (text: string): unknown[] =>
     .split('\n')
     .map((l) => JSON.parse(l) as unknown);
 
+/** Each is a program of its own that begins: of those alike two, all by `--long`. */
+const some = <T>(all: readonly T[]): readonly T[] => (LONG ? all : all.slice(0, 2));
+
 describe('./rubrica sum', () => {
   test('one sum: JSON on standard output', async () => {
     const { status, stdout } = await rubrica(['sum', 'break-angle', '{"rise": 3, "run": 12}']);
@@ -25,18 +29,22 @@ describe('./rubrica sum', () => {
     expect(JSON.parse(stdout)).toEqual({ degrees: expect.closeTo(14.0362, 3) as unknown });
   });
 
-  test.each([
+  const REFUSED: readonly (readonly [what: string, args: string[], said: string])[] = [
     ['a field that is missing', ['sum', 'break-angle', '{"rise": 3}'], 'run is missing.'],
     ['no input', ['sum', 'break-angle'], 'rise is missing.'],
     ['text that is no JSON', ['sum', 'break-angle', 'rise 3'], 'The input is not JSON.'],
     ['an unknown sum', ['sum', 'waist', '{}'], 'There is no sum called waist.'],
-  ])('%s: exit 2 and a clear message, nothing on standard output', async (_, args, said) => {
-    expect(await rubrica(args)).toEqual({
-      status: 2,
-      stdout: '',
-      stderr: expect.stringContaining(said) as unknown,
-    });
-  });
+  ];
+  test.each(some(REFUSED))(
+    '%s: exit 2 and a clear message, nothing on standard output',
+    async (_, args, said) => {
+      expect(await rubrica(args)).toEqual({
+        status: 2,
+        stdout: '',
+        stderr: expect.stringContaining(said) as unknown,
+      });
+    },
+  );
 
   test('a line in, a line out, in order, bad ones among good ones', async () => {
     const asked = SUMS.map((s) => JSON.stringify({ id: s.id, input: s.example }));
@@ -158,12 +166,13 @@ describe('./rubrica plan of a small case', () => {
     expect(said.plans[1]?.price).toBeLessThan(400);
   });
 
-  test.each([
+  const WRONG: readonly (readonly [object, string])[] = [
     [{ kind: 'lute' }, 'kind'],
     [{ readings: [{ quantity: 'relief', typed: 'much' }] }, 'readings.0.typed'],
     [{ readings: [{ quantity: 'action', string: 9, typed: '2 mm' }] }, 'readings.0.string'],
     [{ turns: [{ eighths: 1, before: 'x', after: '1' }] }, 'turns.0.before'],
-  ])('%j is refused with its place', async (wrong, place) => {
+  ];
+  test.each(some(WRONG))('%j is refused with its place', async (wrong, place) => {
     const { status, stderr } = await rubrica(['plan', '-'], JSON.stringify({ ...small, ...wrong }));
     expect(status).toBe(2);
     expect(stderr).toContain(place);
@@ -199,13 +208,14 @@ describe('./rubrica hear', () => {
     expect(JSON.parse(done.stdout)).toMatchObject({ heard: 'A2', refused: 'not-this-string' });
   });
 
-  test.each([
+  const REFUSED: readonly (readonly [what: string, args: string[], said: string])[] = [
     ['no file', [], 'wants a WAV file'],
     ['a file that is not there', ['/nowhere.wav'], 'cannot be read'],
     ['no note', ['-', '--expect', 'H9'], 'is not a note'],
     ['no reference', ['-', '--reference', '12'], '380 to 500'],
     ['no sound', ['-'], 'This is no WAV file'],
-  ])('%s: exit 2 and a clear message', async (_, args, said) => {
+  ];
+  test.each(some(REFUSED))('%s: exit 2 and a clear message', async (_, args, said) => {
     const done = await runRubrica(['hear', ...args], { input: 'words' });
     expect(done).toMatchObject({ status: 2, stdout: '', stderr: expect.stringContaining(said) as unknown });
   });

@@ -9,10 +9,10 @@ import { asking } from './asking.ts';
 import { askHouse } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
-const COMMANDS = LONG ? 20_000 : 400;
+const COMMANDS = LONG ? 20_000 : 200;
 /** Before this much is done, what is made once is not there yet. */
 const WARM = Math.round(COMMANDS / 3);
-const STREAMS = LONG ? 200 : 30;
+const STREAMS = LONG ? 200 : 20;
 const MOST_GROWTH = 1.05;
 const AS_LONG_AS_IT_TAKES = { timeout: LONG ? 3_600_000 : 600_000 };
 
