@@ -119,7 +119,7 @@ const RULES: readonly Rule[] = [
     at: /^\/week/,
     name: 'Week',
     purpose:
-      'Who does what when, and which promise is in danger. A bar is a step, its thread the rest after it; what you put somewhere stays, the rest flows around it. What the plan moved by itself today is told with why.',
+      'Who does what when, and which promise is in danger. A bar is a step, its thread the rest after it; what you put somewhere stays, the rest flows around it. Steps too short for a finger are tapped together; the lines at the foot say where they stand. What the plan moved by itself today is told with why.',
     keys: [
       { keys: '← →', does: 'a step a quarter of an hour earlier or later' },
       { keys: '↑ ↓', does: 'to the next person' },
