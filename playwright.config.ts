@@ -5,7 +5,7 @@ import { LONG } from './src/runs-for-tests.ts';
 export default defineConfig({
   testDir: 'tests/e2e',
   testMatch: '**/*.spec.ts',
-  // Each place is walked through each time; further ways of the same by `./rubrica test --long`.
+  // A job's story and what only a browser can show are walked each time; the rest by `./rubrica test --long`.
   ...(LONG ? {} : { grepInvert: /@long/ }),
   // A machine shared with others may give a tenth of a core: how fast it is, the bench says, not these.
   timeout: 1_200_000,

@@ -7,7 +7,7 @@ test.beforeAll(async ({ browser }) => {
   desk = await tablet(browser, A, 'Per Lindqvar', '9753', true);
 });
 
-test('the receipt is seen, initialled with a finger, and printed', async () => {
+test('the receipt is seen, initialled with a finger, and printed', { tag: '@long' }, async () => {
   await go(desk, '/job/413/arrival');
   const panel = desk.getByRole('region', { name: 'Receipt' });
   await expect(panel).toContainText('Not initialled yet.');

@@ -50,7 +50,7 @@ test(
   },
 );
 
-test('damage is marked by keyboard alone', async () => {
+test('damage is marked by keyboard alone', { tag: '@long' }, async () => {
   await go(bench, '/job/406/arrival');
   await bench.getByRole('button', { name: 'Mark damage: headstock' }).focus();
   await bench.keyboard.press('Enter');

@@ -18,32 +18,36 @@ async function part(page: Page, number: number, name: string): Promise<void> {
 
 const plan = (page: Page, name: string): Locator => page.getByRole('article', { name });
 
-test('a high action with plenty of saddle: lowered, chosen, and held against what is left', async () => {
-  const number = await takenIn('steel-acoustic', 'Highrise', { readings: high('3.2', '2.6', '5') });
-  await part(ilse, number, 'Plans');
-  const enough = plan(ilse, 'What is enough');
-  await expect(enough).toContainText('Lower the saddle.');
-  await enough.getByText('steps, in their order').click();
-  await expect(enough).toContainText('then read again');
-  await enough.getByText('Why so').click();
-  await expect(enough).toContainText('○ out Reset the neck');
-  await accessible(ilse, 'plans');
-  await enough.getByLabel('Why this one').fill('she wants it cheap');
-  await enough.getByRole('button', { name: 'Go by this plan' }).click();
-  await expect(enough).toContainText('chosen by Ilse Marrow');
-  await go(odile, `/job/${number}/work`);
-  await expect(odile.locator('#main')).toContainText('Lower the saddle');
-  await go(ilse, `/job/${number}/readings`);
-  await ilse.getByRole('radio', { name: 'As left' }).click();
-  await ilse.getByRole('radio', { name: 'mm' }).click();
-  const action = ilse.locator('[id="station-action:6:12"]');
-  await action.fill('2.45');
-  await action.press('Enter');
-  await expect(ilse.locator('[data-sending]')).toHaveCount(0);
-  await go(ilse, `/job/${number}/plan`);
-  const row = ilse.getByRole('row', { name: /^Action 12, string 6/ });
-  await expect(row).toContainText('more');
-});
+test(
+  'a high action with plenty of saddle: lowered, chosen, and held against what is left',
+  { tag: '@long' },
+  async () => {
+    const number = await takenIn('steel-acoustic', 'Highrise', { readings: high('3.2', '2.6', '5') });
+    await part(ilse, number, 'Plans');
+    const enough = plan(ilse, 'What is enough');
+    await expect(enough).toContainText('Lower the saddle.');
+    await enough.getByText('steps, in their order').click();
+    await expect(enough).toContainText('then read again');
+    await enough.getByText('Why so').click();
+    await expect(enough).toContainText('○ out Reset the neck');
+    await accessible(ilse, 'plans');
+    await enough.getByLabel('Why this one').fill('she wants it cheap');
+    await enough.getByRole('button', { name: 'Go by this plan' }).click();
+    await expect(enough).toContainText('chosen by Ilse Marrow');
+    await go(odile, `/job/${number}/work`);
+    await expect(odile.locator('#main')).toContainText('Lower the saddle');
+    await go(ilse, `/job/${number}/readings`);
+    await ilse.getByRole('radio', { name: 'As left' }).click();
+    await ilse.getByRole('radio', { name: 'mm' }).click();
+    const action = ilse.locator('[id="station-action:6:12"]');
+    await action.fill('2.45');
+    await action.press('Enter');
+    await expect(ilse.locator('[data-sending]')).toHaveCount(0);
+    await go(ilse, `/job/${number}/plan`);
+    const row = ilse.getByRole('row', { name: /^Action 12, string 6/ });
+    await expect(row).toContainText('more');
+  },
+);
 
 test(
   'a tapped place is heard as tried, then as read, only when it is asked for',

@@ -111,7 +111,7 @@ test('with another string ringing along, or with hardly a string over the noise,
 });
 
 /** How many simulated places are told apart: more of them by `--long`. */
-const PLACES = LONG ? 200 : 6;
+const PLACES = LONG ? 200 : 4;
 
 test('simulated places that touch on and on and places that touch nothing are told apart', async () => {
   const random = seeded(4);
