@@ -177,6 +177,14 @@ function bruteCost(
   return best;
 }
 
+/** A day with a break, and short ones after it: so few that every way can be tried. */
+const FEW_HOURS = [
+  { from: 0, to: 120 },
+  { from: 150, to: 240 },
+  { from: 1440, to: 1680 },
+  { from: 2880, to: 3300 },
+];
+
 test('small cases: never dearer than the best of all ways, and the bound is never above it', async () => {
   await fc.assert(
     fc.asyncProperty(
@@ -193,13 +201,7 @@ test('small cases: never dearer than the best of all ways, and the bound is neve
       fc.constantFrom(1, 2),
       async (made, people) => {
         await breath();
-        const hours = [
-          { from: 0, to: 120 },
-          { from: 150, to: 240 },
-          { from: 1440, to: 1680 },
-          { from: 2880, to: 3300 },
-        ];
-        const workers = Array.from({ length: people }, (_, i) => worker(i + 1, 2, hours));
+        const workers = Array.from({ length: people }, (_, i) => worker(i + 1, 2, FEW_HOURS));
         let left = 3;
         const jobs = made.map((m, j) => {
           const second = m.more && left-- > 2;
@@ -239,13 +241,7 @@ test('with a step that stands somewhere, the bound is below the best of all ways
       fc.constantFrom(0, 30, 150, 1440, 1500, 2880),
       async (made, people, which, from) => {
         await breath();
-        const hours = [
-          { from: 0, to: 120 },
-          { from: 150, to: 240 },
-          { from: 1440, to: 1680 },
-          { from: 2880, to: 3300 },
-        ];
-        const workers = Array.from({ length: people }, (_, i) => worker(i + 1, 2, hours));
+        const workers = Array.from({ length: people }, (_, i) => worker(i + 1, 2, FEW_HOURS));
         const work = shop(
           workers,
           made.map(({ minutes, due }, j) =>

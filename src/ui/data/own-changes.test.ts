@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { runs } from '../../runs-for-tests.ts';
 import { OwnChanges } from './own-changes.ts';
 
+/** The commands of a screen that stays at the rack. */
+const atRack = (missed: () => void = () => undefined): OwnChanges => new OwnChanges(missed, () => '/rack');
+
 test('what this screen did is passed over, before its answer and after it; what others did is not', () => {
-  const own = new OwnChanges(
-    () => undefined,
-    () => '/rack',
-  );
+  const own = atRack();
   own.begin('a');
   expect(own.passesOver('a')).toBe(true);
   own.end('a', true);
@@ -35,10 +35,7 @@ test('a page that came meanwhile may be older than the change: it looks when it 
 
 test('an answer that never came: the change that was passed over is looked at after all', () => {
   let looked = 0;
-  const own = new OwnChanges(
-    () => looked++,
-    () => '/rack',
-  );
+  const own = atRack(() => looked++);
   own.begin('a');
   own.end('a', false);
   expect(looked).toBe(0);
@@ -51,10 +48,7 @@ test('an answer that never came: the change that was passed over is looked at af
 
 test('what a page that is loaded anew asked for before is heard of like anybodyâ€™s, and its late answer changes nothing', () => {
   let looked = 0;
-  const own = new OwnChanges(
-    () => looked++,
-    () => '/rack',
-  );
+  const own = atRack(() => looked++);
   own.begin('a');
   own.begin('b');
   expect(own.passesOver('b')).toBe(true);
@@ -65,10 +59,7 @@ test('what a page that is loaded anew asked for before is heard of like anybodyâ
 });
 
 test('of hundreds of commands the newest are remembered', () => {
-  const own = new OwnChanges(
-    () => undefined,
-    () => '/rack',
-  );
+  const own = atRack();
   for (let i = 0; i < 500; i++) {
     own.begin(String(i));
     own.end(String(i), true);
