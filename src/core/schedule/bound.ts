@@ -10,7 +10,7 @@ export type Standing = readonly (Seat | null)[];
 export const standingIn = ({ steps, seats }: Board): Standing =>
   steps.map(({ at, step }) => (step.running || step.pin !== null ? (seats[at] ?? null) : null));
 
-/** A board of this work on which only that stands. */
+/** A board of this work on which that stands, and nothing else. */
 export function boardWith(work: ShopWork, stands: Standing): Board {
   const b = newBoard(work);
   stands.forEach((s, at) => s && seat(b, at, s));

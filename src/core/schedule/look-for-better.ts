@@ -1,5 +1,5 @@
-import { copyBoard, newBoard, seat, type Board, type Seat } from './board.ts';
-import { bounding, standingIn } from './bound.ts';
+import { copyBoard, type Seat } from './board.ts';
+import { boardWith, bounding, standingIn } from './bound.ts';
 import { costOf } from './cost.ts';
 import { differenceOf, type PlanTime, type TriedWeek } from './difference.ts';
 import { improving } from './improve.ts';
@@ -20,12 +20,6 @@ export interface BetterSoFar {
   readonly better: number;
 }
 
-function boardOf({ work, seats }: WorkToSearch): Board {
-  const b = newBoard(work);
-  seats.forEach((s, at) => s && seat(b, at, s));
-  return b;
-}
-
 /**
  * Looks for a better plan than the one that holds, plan by plan: whoever runs it may let others go on between two.
  * @param asked the shop's work and its plan
@@ -36,7 +30,7 @@ export function* lookForBetter(
   asked: WorkToSearch,
   more: (effort: number) => boolean,
 ): Generator<BetterSoFar, TriedWeek> {
-  const holds = boardOf(asked);
+  const holds = boardWith(asked.work, asked.seats);
   const better = copyBoard(holds);
   const was = costOf(holds);
   let soFar: BetterSoFar = { tries: 0, better: 0 };
