@@ -19,8 +19,8 @@ const say = (said: SearchSaid): void => scope.postMessage(said);
 let stopped = false;
 
 async function search(work: WorkToSearch, seconds: number): Promise<void> {
-  const until = performance.now() + 1000 * seconds;
-  const looking = lookForBetter(work, () => !stopped && performance.now() < until);
+  const began = performance.now();
+  const looking = lookForBetter(work, () => (stopped ? 1 : (performance.now() - began) / (1000 * seconds)));
   for (;;) {
     const slice = performance.now() + SLICE_MS;
     let step = looking.next();

@@ -82,7 +82,7 @@ test('somebody stays longer: tried beside the plan; as a way to save a date it i
 test('a better plan says how far it may be from the best, and where it puts things can be taken', async () => {
   // As it goes to the tablet that looks.
   const work = JSON.parse(JSON.stringify(await workToSearch(house.db, WEDNESDAY))) as WorkToSearch;
-  const tried = toEnd(lookForBetter(work, (n) => n < 3000));
+  const tried = toEnd(lookForBetter(work, (n) => n / 3000));
   expect(tried.gap).toBeGreaterThanOrEqual(0);
   expect(tried.gap).toBeLessThanOrEqual(1);
   const steps = tried.moved.flatMap((m) =>

@@ -169,7 +169,7 @@ export const isSpotFree = (b: Board, spot: number, from: number, to: number): bo
   isFree(b.spots[spot] as Gaps, workedBefore(b.anybody, from), workedBefore(b.anybody, to));
 
 /** The first moment after one at which a place may be free for so many minutes of hands; Infinity where it never is. */
-function spotFrom(b: Board, spot: number, after: number, minutes: number): number {
+export function spotFrom(b: Board, spot: number, after: number, minutes: number): number {
   const gaps = b.spots[spot] as Gaps;
   const at = workedBefore(b.anybody, after);
   const fits = firstFit(gaps, at, minutes);

@@ -13,6 +13,7 @@ import {
 } from './place.ts';
 import { anyWeighing, insertJob, worthBySkill } from './insert.ts';
 import { MANY_JOBS, ordering, type Progress } from './in-order.ts';
+import { searchingRow } from './row-search.ts';
 import { skillPrices } from './skill-price.ts';
 import { seeded } from '../seeded.ts';
 
@@ -20,8 +21,11 @@ export interface Search {
   readonly seed: number;
   /** asked before each try with how many were made, or what took as long as so many: whether to go on */
   readonly more: (effort: number) => boolean;
-  /** whether the whole plan may be made anew first, where there are many jobs: for who has the time, and wants the best there is */
-  readonly anew?: boolean;
+  /**
+   * how much of the time it has is over, 0 to 1, after so many tries: for who has the time, and wants the best there is. The whole plan
+   * is made anew then, where there are many jobs, and looked at as a row
+   */
+  readonly passed?: (effort: number) => number;
 }
 
 /**
@@ -47,6 +51,10 @@ const WINDOW = 2 * 1440;
 const MOST_AT_ONCE = 10;
 /** Other hands are worth little where a date presses, hours where none does, and days to a step that nothing waits for: minutes. */
 const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440, 7200] as const;
+
+/** Of the time there is, until when the plan is made anew or taken apart, and until when it is looked at as a row; the rest is as at first. */
+const MANY_SHARES = [0.4, 0.9] as const;
+const FEW_SHARES = [0.6, 0.75] as const;
 
 function shuffle(all: number[], next: () => number): number[] {
   for (let i = all.length - 1; i > 0; i--) {
@@ -141,14 +149,39 @@ function stand(b: Board, seats: readonly (Seat | null)[]): void {
   seats.forEach((s, at) => s && seat(b, at, s));
 }
 
+/** What jobs cost on average beyond what each would cost alone in the shop, and that. */
+function usualOf(b: Board): { readonly usual: number; readonly floor: readonly number[] } {
+  const empty = newBoard(b.work);
+  const floor = b.ofJob.map((own, job) =>
+    own.length === 0 ? 0 : costWhenReady(b, job, jobAlone(empty, job).finish),
+  );
+  const above = b.ofJob.reduce((sum, _, job) => sum + Math.max(0, costOfJob(b, job) - (floor[job] ?? 0)), 0);
+  return { usual: above / Math.max(1, b.ofJob.filter((own) => own.length > 0).length), floor };
+}
+
+/** Makes the whole plan anew where there are many jobs, and then moves steps about in the row that it is. */
+function* fromAnew(
+  b: Board,
+  seed: number,
+  passed: (effort: number) => number,
+  found: Progress,
+): Generator<SearchProgress, void> {
+  const isMany = b.ofJob.filter((own) => own.length > 0).length >= MANY_JOBS;
+  const [first, then] = isMany ? MANY_SHARES : FEW_SHARES;
+  const more = (effort: number): boolean => passed(effort) < first;
+  yield* isMany ? ordering(b, seeded(seed), found, more) : search(b, { seed, more }, found);
+  stand(b, found.best);
+  const from = Math.min(passed(found.effort), first);
+  const part = (effort: number): number => Math.min(1, (passed(effort) - from) / (then - from));
+  yield* searchingRow(b, usualOf(b).usual, seeded(seed), found, part);
+  stand(b, found.best);
+}
+
 /** The same as `improve`, try by try: whoever runs it may let others go on between two, or end it, and the best one found stands. */
 export function* improving(b: Board, by: Search): Generator<SearchProgress, number> {
   const found: Progress = { best: [...b.seats], tries: 0, effort: 0, least: costOf(b) };
   try {
-    if (by.anew && b.ofJob.filter((own) => own.length > 0).length >= MANY_JOBS) {
-      yield* ordering(b, seeded(by.seed), found, by.more);
-      stand(b, found.best);
-    }
+    if (by.passed) yield* fromAnew(b, by.seed, by.passed, found);
     yield* search(b, by, found);
   } finally {
     stand(b, found.best);
@@ -173,10 +206,7 @@ function* search(b: Board, { seed, more }: Search, found: Progress): Generator<S
   const movable = b.ofJob.flatMap((own, job) => (own.some((at) => !fixed[at]) ? [job] : []));
   const isMovable = new Set(movable);
   const costs = b.ofJob.map((_, job) => costOfJob(b, job));
-  const empty = newBoard(b.work);
-  const floor = b.ofJob.map((own, job) =>
-    own.length === 0 ? 0 : costWhenReady(b, job, jobAlone(empty, job).finish),
-  );
+  const { floor } = usualOf(b);
   const above = costs.map((c, job) => Math.max(0, c - (floor[job] ?? 0)));
   let now = costs.reduce((sum, c) => sum + c, 0);
   const detour = (DETOUR * above.reduce((sum, c) => sum + c, 0)) / Math.max(1, movable.length);

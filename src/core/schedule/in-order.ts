@@ -17,7 +17,7 @@ const TRIES_A_JOB = 1 / 6;
 /** At first each plan mends what the one before made late, until so many have brought nothing. */
 const MENDING = 8;
 /** Plans without one that is better after which other orders are given up. */
-const IN_VAIN = 20;
+const IN_VAIN = 10;
 /** How many jobs change their place in the order from one plan to the next, by how much at most, and how many by far more; minutes. */
 const CHANGED = 0.08;
 const BY_MINUTES = 300;

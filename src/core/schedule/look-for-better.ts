@@ -23,18 +23,19 @@ export interface BetterSoFar {
 /**
  * Looks for a better plan than the one that holds, plan by plan: whoever runs it may let others go on between two.
  * @param asked the shop's work and its plan
- * @param more asked before each with how many were looked at, or what took as long as so many: whether to go on
+ * @param passed asked before each with how many were looked at, or what took as long as so many: how much of the time it has is over, 0 to
+ *   1; at 1 it ends
  * @returns what the best one found does otherwise, and how far it is at most from the best there can be in which what runs and what somebody put somewhere stands
  */
 export function* lookForBetter(
   asked: WorkToSearch,
-  more: (effort: number) => boolean,
+  passed: (effort: number) => number,
 ): Generator<BetterSoFar, TriedWeek> {
   const holds = boardWith(asked.work, asked.seats);
   const better = copyBoard(holds);
   const was = costOf(holds);
   let soFar: BetterSoFar = { tries: 0, better: 0 };
-  const search = improving(better, { seed: asked.seed, more, anew: true });
+  const search = improving(better, { seed: asked.seed, more: (effort) => passed(effort) < 1, passed });
   for (let step = search.next(); !step.done; step = search.next()) {
     const { tries, least } = step.value;
     soFar = { tries, better: was > 0 ? 1 - least / was : 0 };

@@ -1,0 +1,169 @@
+import fc from 'fast-check';
+import { breath, runs } from '../../runs-for-tests.ts';
+import { seeded } from '../seeded.ts';
+import { toEnd } from '../to-end.ts';
+import { newBoard, planOf, type Board } from './board.ts';
+import { boardWith } from './bound.ts';
+import { costOf } from './cost.ts';
+import { improving } from './improve.ts';
+import { fixedSteps, firstPlan } from './place.ts';
+import { whatBreaks } from './plan-check.ts';
+import { Row } from './row.ts';
+import { RowSearch, searchingRow } from './row-search.ts';
+import { calendarOf } from './calendar.ts';
+import type { ShopWork } from './shop-work.ts';
+import { job, randomShop, shop, shopHours, step, worker } from './work-for-tests.ts';
+
+/** A plan of a shop, and perhaps one that stood before it. */
+function planned(seed: number, jobs: number, tight: boolean, stood: boolean): Board {
+  const work = randomShop(seed, jobs, 4, 16, tight);
+  if (!stood) return firstPlan(newBoard(work));
+  const was = planOf(firstPlan(newBoard({ ...work, workers: work.workers.slice(1) })), 0);
+  const before = Object.fromEntries(was.steps.map((s) => [s.step, s]));
+  return firstPlan(newBoard({ ...work, before }));
+}
+
+const standing = (b: Board): Board => boardWith(b.work, new Row(b, fixedSteps(b)).seats);
+
+test('a plan as a row is a plan, of the same cost as on a board, and what is held stands where it stood', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.integer({ min: 1, max: 1e9 }),
+      fc.integer({ min: 1, max: 30 }),
+      fc.boolean(),
+      fc.boolean(),
+      async (seed, jobs, tight, stood) => {
+        const b = planned(seed, jobs, tight, stood);
+        const row = new Row(b, fixedSteps(b));
+        const same = boardWith(b.work, row.seats);
+        if (!fixedSteps(b).includes(true) && !b.seats.includes(null))
+          expect(row.cost).toBeCloseTo(costOf(same), 6);
+        expect(whatBreaks(b.work, planOf(same, 0))).toEqual([]);
+        fixedSteps(b).forEach((is, at) => is && expect(same.seats[at]).toEqual(b.seats[at]));
+        await breath();
+      },
+    ),
+    runs(25, 1500),
+  );
+});
+
+test('whatever is moved in it, in whatever order: it stands as if made anew, costs what that costs, and can be done', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.integer({ min: 1, max: 1e9 }),
+      fc.integer({ min: 2, max: 30 }),
+      fc.boolean(),
+      fc.boolean(),
+      async (seed, jobs, tight, stood) => {
+        const b = planned(seed, jobs, tight, stood);
+        const row = new Row(b, fixedSteps(b));
+        // What is held costs the same throughout.
+        const beside = costOf(boardWith(b.work, row.seats)) - row.cost;
+        const search = new RowSearch(row, seeded(seed), 10);
+        for (let n = 0; n < 40; n++) {
+          const [was, cost] = [row.seats, row.cost];
+          for (let i = 0; i < 5; i++) search.try(n % 2 === 0 ? 2 : 0);
+          const now = boardWith(b.work, row.seats);
+          expect(row.cost + beside).toBeCloseTo(costOf(now), 6);
+          if (n % 2 === 1) expect(row.cost).toBeLessThanOrEqual(cost + 1e-9);
+          if (row.cost === cost && n % 2 === 1) continue;
+          expect(whatBreaks(b.work, planOf(now, 0))).toEqual([]);
+          expect(row.seats.length).toBe(was.length);
+          // Made anew from where everything stands, nothing moves but forward.
+          row.standFrom(0, row.steps.length - 1, Infinity, [...b.calendars.keys()]);
+          expect(boardWith(b.work, row.seats).seats).toEqual(now.seats);
+        }
+        await breath();
+      },
+    ),
+    runs(20, 800),
+  );
+});
+
+test('the whole search of any shop: a plan that can be done, never dearer, of the cost that is said, and nothing that is held moves', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.integer({ min: 1, max: 1e9 }),
+      fc.integer({ min: 1, max: 50 }),
+      fc.boolean(),
+      fc.boolean(),
+      async (seed, jobs, tight, stood) => {
+        const b = planned(seed, jobs, tight, stood);
+        const [was, cost] = [[...b.seats], costOf(b)];
+        let least = cost;
+        for (const said of improving(b, { seed, more: (n) => n < 200, passed: (n) => n / 200 })) {
+          expect(said.least).toBeLessThanOrEqual(least + 1e-9);
+          ({ least } = said);
+        }
+        expect(costOf(b)).toBeLessThanOrEqual(least + 1e-6);
+        expect(whatBreaks(b.work, planOf(b, 0))).toEqual([]);
+        for (const { at, step: s } of b.steps)
+          if (s.pin !== null || s.running) expect(b.seats[at]).toEqual(was[at]);
+        await breath();
+      },
+    ),
+    runs(12, 300),
+  );
+});
+
+test('what is taken back leaves everything as it was', () => {
+  const b = planned(7, 25, true, true);
+  const row = new Row(b, fixedSteps(b));
+  const next = seeded(3);
+  for (let n = 0; n < 300; n++) {
+    const was = row.seats;
+    const from = Math.floor(next() * row.steps.length);
+    const to = Math.min(row.steps.length - 1, from + Math.floor(next() * 6));
+    row.shift(from, to);
+    row.standFrom(from, to, n % 3 === 0 ? 0 : Infinity, [...b.calendars.keys()]);
+    row.undo();
+    row.shift(to, from);
+    expect(row.seats).toEqual(was);
+  }
+});
+
+/** Three jobs one after the other, the longest first, with one person. */
+const longestFirst = (without: readonly number[] = []): { work: ShopWork; b: Board } => {
+  const one = { ...worker(1), calendar: calendarOf(shopHours(4, without)) };
+  const work = shop(
+    [one],
+    [120, 60, 30].map((minutes, i) => job(i + 1, [step(`${i}`, minutes)])),
+  );
+  const b = boardWith(
+    work,
+    [0, 120, 180].map((start, i) => {
+      const end = [120, 180, 210][i] ?? 0;
+      return { worker: 0, spot: -1, start, end, hold: end, free: end, worked: start };
+    }),
+  );
+  return { work, b };
+};
+
+test('what is moved to the front moves back what stood there, and what stood behind both stays', () => {
+  const { b, work } = longestFirst();
+  const row = new Row(b, fixedSteps(b));
+  // One is done two hours sooner, the other one hour later.
+  row.shift(1, 0);
+  const more = row.standFrom(0, 1, Infinity, [0]);
+  expect(row.seats.map((s) => s?.start)).toEqual([60, 0, 180]);
+  expect(more).toBeCloseTo((work.weights.stay * (60 - 120)) / 60, 9);
+});
+
+test('the shortest go first where nothing else counts: the best there is, by closed form', () => {
+  const { b, work } = longestFirst();
+  const found = { tries: 0, effort: 0, least: costOf(b), best: [...b.seats] };
+  toEnd(searchingRow(b, 1, seeded(1), found, (n) => n / 20));
+  expect(found.best.map((s) => s?.start)).toEqual([90, 30, 0]);
+  expect(found.least).toBeCloseTo((work.weights.stay * (30 + 90 + 210)) / 60, 9);
+  expect(b.seats.map((s) => s?.start)).toEqual([0, 120, 180]);
+});
+
+test('it is told to end, and a shop without work has nothing to move', () => {
+  const { b } = longestFirst();
+  const found = { tries: 0, effort: 0, least: costOf(b), best: [...b.seats] };
+  toEnd(searchingRow(b, 1, seeded(1), found, () => 1));
+  expect(found.tries).toBe(0);
+  const empty = newBoard(shop([worker(1)], []));
+  toEnd(searchingRow(empty, 0, seeded(1), { ...found, best: [] }, (n) => n));
+  expect(standing(empty).seats).toEqual([]);
+});
