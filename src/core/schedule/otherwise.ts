@@ -30,7 +30,7 @@ export class Otherwise {
   }
 
   clear(): void {
-    for (const of of [this.people, this.jobs, this.places]) of.fill(SAME);
+    for (const all of [this.people, this.jobs, this.places]) all.fill(SAME);
     this.sooner = 0;
     this.later = 0;
   }
