@@ -33,7 +33,12 @@ const KINDS = {
     maxWorkers: 2,
   },
   // Real processes that are killed while many write.
-  together: { include: ['tests/together/**/*.test.ts'], pool: 'forks', fileParallelism: false },
+  together: {
+    include: ['tests/together/**/*.test.ts'],
+    pool: 'forks',
+    isolate: false,
+    fileParallelism: false,
+  },
 };
 
 /** What is tried at length by `--long` takes long. */
