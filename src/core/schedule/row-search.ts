@@ -4,7 +4,7 @@ import { boardWith } from './bound.ts';
 import { costOf } from './cost.ts';
 import type { Progress } from './in-order.ts';
 import { fixedSteps } from './place.ts';
-import { Row } from './row.ts';
+import { Row } from './one-row.ts';
 
 /** How often one step is moved, given to somebody else, or its whole job moved; else all that one does of a job goes to another. */
 const ONE_MOVED = 0.6;

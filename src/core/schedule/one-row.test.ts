@@ -8,7 +8,7 @@ import { costOf } from './cost.ts';
 import { improving } from './improve.ts';
 import { fixedSteps, firstPlan } from './place.ts';
 import { whatBreaks } from './plan-check.ts';
-import { Row } from './row.ts';
+import { Row } from './one-row.ts';
 import { RowSearch, searchingRow } from './row-search.ts';
 import { calendarOf } from './calendar.ts';
 import type { ShopWork } from './shop-work.ts';
