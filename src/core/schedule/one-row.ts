@@ -12,7 +12,7 @@ const STOOD = 4;
 /** What is written down of a step before it stands anew. */
 const WRITTEN = 6;
 
-/** A plan as one row of steps, numbered as they came. Moments are minutes. Jobs of which something is held stand where they stand. */
+/** A plan as one row of steps, numbered as they came. Moments are minutes. What is held stands where it stands. */
 export class Row {
   readonly steps: readonly BoardStep[];
   /** by position in the row: the step; and the other way round */
