@@ -204,7 +204,7 @@ async function endToEnd(words: LastWords, { server, since }: TestServer, only: s
     const shop = await demoDatabase(urlOf, `rubrica_e2e_${i + 1}`);
     const files = [...own, ...(i === LANES.length - 1 ? rest : [])].map(fileOf);
     const port = 4401 + 2 * i;
-    // Each time the first lane alone: what another process writes is seen the same way whatever it is.
+    // What another process writes is seen the same way whatever it is: each time the first lane shows it, by `--long` all.
     const isOverTwo = i === 0 || process.env['RUBRICA_LONG'] === 'yes';
     lanes.push({ url: shop, ports: isOverTwo ? [port, port + 1] : [port], files });
   }

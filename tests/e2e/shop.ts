@@ -11,7 +11,7 @@ const fail = (name: string): never => {
   throw new Error(`${name} is not set: run ./rubrica test e2e`);
 };
 
-/** Two processes of the application on one database. */
+/** Two processes of the application on one database; one under both names where a lane has but one. */
 export const A = need('RUBRICA_E2E_A');
 export const B = need('RUBRICA_E2E_B');
 export const DATABASE = need('RUBRICA_E2E_DATABASE');

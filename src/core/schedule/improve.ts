@@ -21,11 +21,13 @@ export interface Search {
   readonly seed: number;
   /** asked before each try with how many were made, or what took as long as so many: whether to go on */
   readonly more: (effort: number) => boolean;
-  /**
-   * how much of the time it has is over, 0 to 1, after so many tries: for who has the time, and wants the best there is. The whole plan
-   * is made anew then, where there are many jobs, and looked at as a row
-   */
-  readonly passed?: (effort: number) => number;
+}
+
+/** For who has the time, and wants the best there is: the whole plan is also made anew, where there are many jobs, and looked at as a row. */
+export interface LongSearch {
+  readonly seed: number;
+  /** asked before each try with how many were made, or what took as long as so many: how much of the time is over, 0 to 1; at 1 it ends */
+  readonly passed: (effort: number) => number;
 }
 
 /**
@@ -160,12 +162,7 @@ function usualOf(b: Board): { readonly usual: number; readonly floor: readonly n
 }
 
 /** Makes the whole plan anew where there are many jobs, and then moves steps about in the row that it is. */
-function* fromAnew(
-  b: Board,
-  seed: number,
-  passed: (effort: number) => number,
-  found: Progress,
-): Generator<SearchProgress, void> {
+function* fromAnew(b: Board, { seed, passed }: LongSearch, found: Progress): Generator<SearchProgress, void> {
   const isMany = b.ofJob.filter((own) => own.length > 0).length >= MANY_JOBS;
   const [first, then] = isMany ? MANY_SHARES : FEW_SHARES;
   const more = (effort: number): boolean => passed(effort) < first;
@@ -178,11 +175,13 @@ function* fromAnew(
 }
 
 /** The same as `improve`, try by try: whoever runs it may let others go on between two, or end it, and the best one found stands. */
-export function* improving(b: Board, by: Search): Generator<SearchProgress, number> {
+export function* improving(b: Board, by: Search | LongSearch): Generator<SearchProgress, number> {
   const found: Progress = { best: [...b.seats], tries: 0, effort: 0, least: costOf(b) };
   try {
-    if (by.passed) yield* fromAnew(b, by.seed, by.passed, found);
-    yield* search(b, by, found);
+    if ('passed' in by) {
+      yield* fromAnew(b, by, found);
+      yield* search(b, { seed: by.seed, more: (effort) => by.passed(effort) < 1 }, found);
+    } else yield* search(b, by, found);
   } finally {
     stand(b, found.best);
   }
@@ -194,7 +193,7 @@ export function* improving(b: Board, by: Search): Generator<SearchProgress, numb
  * order; what comes out worse is put back. The board holds a whole plan at every moment, in the end the best one found.
  * @returns how many tries were made
  */
-export function improve(b: Board, by: Search): number {
+export function improve(b: Board, by: Search | LongSearch): number {
   return toEnd(improving(b, by));
 }
 

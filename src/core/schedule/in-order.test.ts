@@ -63,7 +63,7 @@ test.runIf(LONG)(
     ] as const) {
       const work = many(seed, 120, dates, 5);
       const [a, o] = [firstPlan(newBoard(work)), firstPlan(newBoard(work))];
-      improve(a, { seed: 1, more: (n) => n < 4000, passed: (n) => n / 4000 });
+      improve(a, { seed: 1, passed: (n) => n / 4000 });
       improve(o, { seed: 1, more: (n) => n < 4000 });
       [anew, otherwise] = [anew + costOf(a), otherwise + costOf(o)];
       await breath();

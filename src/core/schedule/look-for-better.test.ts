@@ -16,7 +16,7 @@ const asked = (of: ReturnType<typeof firstPlan>): WorkToSearch =>
 test('it says how far it is, and comes to what the search itself comes to', () => {
   const holds = firstPlan(newBoard(randomShop(5, 10)));
   const better = copyBoard(holds);
-  const tries = improve(better, { seed: 7, more: (n) => n < 300, passed: (n) => n / 300 });
+  const tries = improve(better, { seed: 7, passed: (n) => n / 300 });
   const was = costOf(holds);
   const said = lookForBetter(asked(holds), (n) => n / 300);
   let last = { tries: 0, better: 0 };

@@ -35,7 +35,7 @@ export function* lookForBetter(
   const better = copyBoard(holds);
   const was = costOf(holds);
   let soFar: BetterSoFar = { tries: 0, better: 0 };
-  const search = improving(better, { seed: asked.seed, more: (effort) => passed(effort) < 1, passed });
+  const search = improving(better, { seed: asked.seed, passed });
   for (let step = search.next(); !step.done; step = search.next()) {
     const { tries, least } = step.value;
     soFar = { tries, better: was > 0 ? 1 - least / was : 0 };

@@ -48,21 +48,24 @@ export class RowSearch {
     this.tooDear = TOO_DEAR * usual;
   }
 
-  /** Tries one change. @param heat what is dearer by this is still taken once in a while (1 in e); nothing dearer at 0 */
-  try(heat: number): void {
+  /**
+   * Tries one change.
+   * @param heat a plan’s cost: what is dearer by so much is still taken once in a while (1 in e); at 0 nothing dearer is
+   * @returns whether there was one to look at
+   */
+  try(heat: number): boolean {
     const { row } = this;
-    if (row.steps.length === 0) return;
-    const move = this.any();
-    if (!move) return;
+    const move = row.steps.length > 0 ? this.any() : null;
+    if (!move) return false;
     const most = -heat * Math.log(1 - this.chance());
     const more =
       move.more + row.standFrom(move.from, move.changed, most - move.more + this.tooDear, move.hands);
-    if (more <= most) {
-      row.cost += more;
-      return;
+    if (more <= most) row.cost += more;
+    else {
+      row.undo();
+      move.back();
     }
-    row.undo();
-    move.back();
+    return true;
   }
 
   private some(of: number): number {
@@ -226,8 +229,7 @@ export function* searchingRow(
   try {
     for (let part = passed(found.effort); part < 1; part = passed(found.effort)) {
       const heat = usual * HOT * (COLD / HOT) ** part;
-      for (let n = 0; n < AT_ONCE; n++) search.try(heat);
-      found.tries += AT_ONCE;
+      for (let n = 0; n < AT_ONCE; n++) if (search.try(heat)) found.tries++;
       found.effort++;
       if (row.cost + beside < found.least - 1e-6) {
         found.least = row.cost + beside;
