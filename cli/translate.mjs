@@ -60,7 +60,7 @@ const { outputFiles } = await build({
   splitting: true,
   format: 'esm',
   platform: 'node',
-  target: 'node20',
+  target: 'node24',
   plugins: [packagesByName],
   sourcemap: true,
   outdir: FOLDER,

@@ -46,6 +46,8 @@ const ONLY_BUILDS = [
   /^playwright/,
   /^@?esbuild$/,
 ];
+/** Of the Node that runs it: what programs are built with, and what is said of it. */
+const OF_NODE = ['include', 'share', 'CHANGELOG.md', 'README.md'];
 
 function must(command: string, args: readonly string[], cwd: string): void {
   const done = spawnSync(command, args, { cwd, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
@@ -59,6 +61,8 @@ function prune(modules: string): void {
   );
   for (const name of names)
     if (ONLY_BUILDS.some((p) => p.test(name))) rmSync(join(modules, name), { recursive: true, force: true });
+  for (const node of names.filter((name) => name.startsWith('node-linux-')))
+    for (const part of OF_NODE) rmSync(join(modules, node, part), { recursive: true, force: true });
 }
 
 async function digest(file: string): Promise<string> {

@@ -39,3 +39,16 @@ test('the one command installs nothing anew where only the packages that run it 
   expect(programs).not.toEqual([]);
   expect(Object.keys(dependencies)).toEqual(expect.arrayContaining(programs));
 });
+
+test('the Node that the packages bring is one, of the version the application asks for', () => {
+  const { optionalDependencies, engines } = JSON.parse(read('package.json')) as {
+    optionalDependencies: Record<string, string>;
+    engines: { node: string };
+  };
+  const brought = new Set(Object.values(optionalDependencies));
+  expect([...brought]).toEqual([process.versions.node]);
+  expect(`>=${parseInt([...brought][0] ?? '', 10)}`).toBe(engines.node);
+  expect(read('rubrica')).toContain(`is_node node ${engines.node.slice(2)} 0`);
+  const folders = [...read('rubrica').matchAll(/node_modules\/(node-linux-\w+)/g)].map(([, name]) => name);
+  expect(folders.sort()).toEqual(Object.keys(optionalDependencies));
+});

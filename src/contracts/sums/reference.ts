@@ -39,14 +39,17 @@ const table = (schema: JsonSchema): string[] => [
   ...rows(schema).map((r) => `| \`${r.path}\` | ${cell(r.type)} | ${r.unit} | ${cell(r.description)} |`),
 ];
 
-/** Long drawings are cut short in print. */
+/** What is less is the rounding of a processor: the next one rounds another way. */
+const NOTHING = 1e-12;
+
+/** As it is printed: long drawings are cut short, numbers are not longer than they mean something. */
 const shorten = (value: unknown): unknown =>
   JSON.parse(
     JSON.stringify(value, (_, v: unknown) =>
       typeof v === 'string' && v.length > 120
         ? `${v.slice(0, 60)}…`
         : typeof v === 'number'
-          ? Number(v.toPrecision(8))
+          ? Number((Math.abs(v) < NOTHING ? 0 : v).toPrecision(8))
           : v,
     ),
   );
