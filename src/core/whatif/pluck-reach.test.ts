@@ -63,7 +63,8 @@ const heardOf = (force: number) => {
   }));
 };
 
-test.each([0.6, 1, 1.6, 2.4])('what a hand of %d N lets hear is explained by the fitted one', (force) => {
+const HANDS = Array.from({ length: 24 }, (_, i) => (4 + i) / 10);
+test.each(HANDS)('what a hand of %d N lets hear is explained by the fitted one', (force) => {
   const marks = heardOf(force);
   const said = fitForce(NECK, marks, 1.2);
   expect(said.agrees).toBe(true);

@@ -29,8 +29,14 @@ const ROUNDS = 60;
 /** No hand plucks harder, N. */
 export const MOST_FORCE = 50;
 
-/** The force at which a held place just buzzes, N: `MOST_FORCE` where it never does, 0 where it does at rest. */
-export function threshold(neck: Omit<ClearanceString, 'force'>, mark: Pick<HeardMark, 'held'>): number {
+/**
+ * The force that a mark bounds, N: the hardest hand that a held place is still clear of, or, where it buzzed, the softest that makes
+ * it buzz. `MOST_FORCE` where none does, 0 where it does at rest. Either does what was heard, however a processor rounds.
+ */
+export function threshold(
+  neck: Omit<ClearanceString, 'force'>,
+  mark: Pick<HeardMark, 'held' | 'heard'>,
+): number {
   const margin = (force: number): number => {
     const map = clearance({ ...neck, force });
     return map.margin[mark.held] ?? Number.POSITIVE_INFINITY;
@@ -43,7 +49,7 @@ export function threshold(neck: Omit<ClearanceString, 'force'>, mark: Pick<Heard
     if (margin(middle) >= 0) low = middle;
     else high = middle;
   }
-  return (low + high) / 2;
+  return mark.heard === 'clear' ? low : high;
 }
 
 /**
