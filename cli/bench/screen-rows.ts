@@ -45,11 +45,15 @@ class Screen {
   private contents = '';
   private readonly stop = new AbortController();
 
-  constructor(
-    private readonly base: string,
-    private readonly cookies: string,
-    private readonly page: Page,
-  ) {}
+  private readonly base: string;
+  private readonly cookies: string;
+  private readonly page: Page;
+
+  constructor(base: string, cookies: string, page: Page) {
+    this.base = base;
+    this.cookies = cookies;
+    this.page = page;
+  }
 
   async open(): Promise<void> {
     // A leaf loads its part of the job; for other pages the house says once at which address it gives their contents.

@@ -12,11 +12,14 @@ const MINUTE = 60_000;
 export class Story {
   private clock: number;
 
-  constructor(
-    private readonly db: Database,
-    private readonly actor: Actor,
-    private readonly start: number,
-  ) {
+  private readonly db: Database;
+  private readonly actor: Actor;
+  private readonly start: number;
+
+  constructor(db: Database, actor: Actor, start: number) {
+    this.db = db;
+    this.actor = actor;
+    this.start = start;
     this.clock = start;
   }
 

@@ -71,7 +71,7 @@ const IMPORTED: Readonly<Record<string, string>> = {
 const cruiseWith = (files: Readonly<Record<string, string>>): Promise<{ words: string }> =>
   withFiles(
     LONG ? files : { ...IMPORTED, ...files },
-    (folder) => attempt(bin('tsx'), [join(ROOT, 'cli/check-architecture.ts'), folder]),
+    (folder) => attempt(process.execPath, [join(ROOT, 'cli/check-architecture.ts'), folder]),
     !LONG,
   );
 

@@ -12,10 +12,13 @@ const holds = (text: string, wanted: Name): boolean =>
 
 /** A hand and an eye on the screen, or on a part of it: everything is waited for. */
 export class Hand {
-  constructor(
-    readonly user: UserEvent,
-    private readonly part: () => Element = () => document.body,
-  ) {}
+  readonly user: UserEvent;
+  private readonly part: () => Element;
+
+  constructor(user: UserEvent, part: () => Element = () => document.body) {
+    this.user = user;
+    this.part = part;
+  }
 
   private here = () => within(this.part() as HTMLElement);
 

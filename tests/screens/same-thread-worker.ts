@@ -42,7 +42,11 @@ export class SameThreadWorker {
   onerror: ((e: { readonly message: string }) => void) | null = null;
   private ended = false;
 
-  constructor(private readonly url: URL) {}
+  private readonly url: URL;
+
+  constructor(url: URL) {
+    this.url = url;
+  }
 
   postMessage(data: unknown): void {
     const asked = structuredClone(data);

@@ -73,14 +73,26 @@ export class Person {
   protected readonly versions = new Map<string, number>();
   private readonly questions: number[] = [];
 
+  protected readonly base: string;
+  protected readonly cookie: string;
+  protected readonly person: number;
+  protected readonly jobs: readonly CrowdJob[];
+  /** the things on the shelves, by their rows */
+  private readonly shelves: readonly number[];
+
   constructor(
-    protected readonly base: string,
-    protected readonly cookie: string,
-    protected readonly person: number,
-    protected readonly jobs: readonly CrowdJob[],
-    /** the things on the shelves, by their rows */
-    private readonly shelves: readonly number[],
-  ) {}
+    base: string,
+    cookie: string,
+    person: number,
+    jobs: readonly CrowdJob[],
+    shelves: readonly number[],
+  ) {
+    this.base = base;
+    this.cookie = cookie;
+    this.person = person;
+    this.jobs = jobs;
+    this.shelves = shelves;
+  }
 
   protected pick<T>(of: readonly T[]): T {
     return of[randomInt(of.length)] as T;

@@ -20,13 +20,22 @@ export class StartedHouse {
   private child: ChildProcess | null = null;
   said = '';
 
+  private readonly port: number;
+  private readonly options: readonly string[];
+  /** where it is installed */
+  private readonly checkout: string;
+  private readonly env: Readonly<Record<string, string>>;
+
   constructor(
-    private readonly port: number,
-    private readonly options: readonly string[] = [],
-    /** where it is installed */
-    private readonly checkout: string = process.cwd(),
-    private readonly env: Readonly<Record<string, string>> = {},
+    port: number,
+    options: readonly string[] = [],
+    checkout: string = process.cwd(),
+    env: Readonly<Record<string, string>> = {},
   ) {
+    this.port = port;
+    this.options = options;
+    this.checkout = checkout;
+    this.env = env;
     process.env['RUBRICA_HOME'] = this.folder;
   }
 

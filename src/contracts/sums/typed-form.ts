@@ -65,10 +65,13 @@ class Reader {
   /** rows left empty are skipped: where each row of the input stood in the form */
   readonly rowsAt: Record<string, number[]> = {};
 
-  constructor(
-    private readonly typed: Typed,
-    private readonly unit: LengthUnit,
-  ) {}
+  private readonly typed: Typed;
+  private readonly unit: LengthUnit;
+
+  constructor(typed: Typed, unit: LengthUnit) {
+    this.typed = typed;
+    this.unit = unit;
+  }
 
   /** Frequency of A4 for notes, Hz. */
   private reference(): number {

@@ -45,7 +45,11 @@ export interface AskedJob {
 export class Ends {
   private readonly known = new Map<string, Float64Array>();
   private readonly rested = new Map<string, Int32Array>();
-  constructor(private readonly t: BoundTime) {}
+  private readonly t: BoundTime;
+
+  constructor(t: BoundTime) {
+    this.t = t;
+  }
 
   of(line: number, minutes: number, whole: boolean): Float64Array {
     const key = `${line} ${minutes} ${whole ? 1 : 0}`;
@@ -75,10 +79,13 @@ export class Ends {
 /** What minutes on end cost at the present prices, by line and length. */
 export class Costs {
   private readonly known = new Map<number, Float64Array>();
-  constructor(
-    private readonly t: BoundTime,
-    private readonly prices: readonly Float64Array[],
-  ) {}
+  private readonly t: BoundTime;
+  private readonly prices: readonly Float64Array[];
+
+  constructor(t: BoundTime, prices: readonly Float64Array[]) {
+    this.t = t;
+    this.prices = prices;
+  }
 
   of(line: number, minutes: number): Float64Array {
     const key = line * 1e6 + minutes;

@@ -84,10 +84,13 @@ export class WaySearch {
   /** by set: whose hands can have been the last */
   private readonly hands: Set<number>[] = [];
 
-  constructor(
-    private readonly b: Board,
-    private readonly t: BoundTime,
-  ) {}
+  private readonly b: Board;
+  private readonly t: BoundTime;
+
+  constructor(b: Board, t: BoundTime) {
+    this.b = b;
+    this.t = t;
+  }
 
   private room(sets: number): void {
     const cells = this.t.from.length;

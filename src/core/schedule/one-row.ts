@@ -58,14 +58,14 @@ export class Row {
   private readonly logStep: Int32Array;
   private readonly log: Float64Array;
 
+  private readonly b: Board;
+
   /**
    * @param b a plan
    * @param held of each of its steps, whether it stays where it is; so do jobs of which one has no place, or others come before such a one
    */
-  constructor(
-    private readonly b: Board,
-    held: readonly boolean[],
-  ) {
+  constructor(b: Board, held: readonly boolean[]) {
+    this.b = b;
     const heldUntil = b.ofJob.map((own) =>
       Math.max(0, ...own.map((at) => (held[at] ? (b.seats[at]?.free ?? 0) : 0))),
     );

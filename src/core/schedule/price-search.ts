@@ -36,10 +36,12 @@ export class PriceSearch {
   private highest = -Infinity;
   private length = 1;
 
-  constructor(
-    private readonly first: Prices,
-    private readonly grain: Grain,
-  ) {
+  private readonly first: Prices;
+  private readonly grain: Grain;
+
+  constructor(first: Prices, grain: Grain) {
+    this.first = first;
+    this.grain = grain;
     const groups = 1 + Math.max(0, ...grain.groupOf);
     this.now = first;
     this.best = new Float64Array(groups * (grain.parts + 1));

@@ -133,7 +133,10 @@ class MeanEnds {
   private readonly sum: Float64Array;
   private weight = 0;
 
-  constructor(private readonly m: Market) {
+  private readonly m: Market;
+
+  constructor(m: Market) {
+    this.m = m;
     this.sum = new Float64Array(m.jobs.length);
   }
 

@@ -39,12 +39,13 @@ interface Move {
 export class RowSearch {
   private readonly tooDear: number;
 
+  private readonly row: Row;
+  private readonly chance: () => number;
+
   /** @param usual what a job costs on average beyond what it costs at least */
-  constructor(
-    private readonly row: Row,
-    private readonly chance: () => number,
-    usual: number,
-  ) {
+  constructor(row: Row, chance: () => number, usual: number) {
+    this.row = row;
+    this.chance = chance;
     this.tooDear = TOO_DEAR * usual;
   }
 

@@ -19,8 +19,11 @@ export interface DumpWish {
 class Digest extends Transform {
   bytes = 0;
   private readonly hash = createHash('sha256');
-  constructor(private readonly said: (bytes: number) => void = () => undefined) {
+  private readonly said: (bytes: number) => void;
+
+  constructor(said: (bytes: number) => void = () => undefined) {
     super();
+    this.said = said;
   }
   override _transform(chunk: Buffer, _: string, done: (e: null, chunk: Buffer) => void): void {
     this.bytes += chunk.length;

@@ -46,7 +46,11 @@ function tarHeader(name: string, bytes: number): Buffer {
 /** Writes the members of a tar file one after another; closed with a digest of all of it. */
 export class TarWriter {
   private readonly hash = createHash('sha256');
-  private constructor(private readonly handle: FileHandle) {}
+  private readonly handle: FileHandle;
+
+  private constructor(handle: FileHandle) {
+    this.handle = handle;
+  }
 
   /** Begins a file that only its owner may read; there may be none yet. */
   static async begin(path: string): Promise<TarWriter> {

@@ -19,8 +19,11 @@ import { USE_CASES } from './registry.ts';
 import type { Actor, UseCase } from '../use-case/use-case.ts';
 
 class Rollback extends Error {
-  constructor(readonly failure: Failure) {
+  readonly failure: Failure;
+
+  constructor(failure: Failure) {
     super(failure.message);
+    this.failure = failure;
   }
 }
 

@@ -40,11 +40,15 @@ export class InUse extends Error {}
 
 /** What hangs on which rows, asked once and used for several. */
 export class RowsOut {
-  private constructor(
-    private readonly sequelize: Sequelize,
-    private readonly t: Transaction,
-    private readonly hanging: readonly Hanging[],
-  ) {}
+  private readonly sequelize: Sequelize;
+  private readonly t: Transaction;
+  private readonly hanging: readonly Hanging[];
+
+  private constructor(sequelize: Sequelize, t: Transaction, hanging: readonly Hanging[]) {
+    this.sequelize = sequelize;
+    this.t = t;
+    this.hanging = hanging;
+  }
 
   static async of(sequelize: Sequelize, t: Transaction): Promise<RowsOut> {
     return new RowsOut(sequelize, t, await hangingIn(sequelize, t));

@@ -82,7 +82,11 @@ export class EventFeed {
   private goOn: () => void = () => undefined;
   private sweptAt = -Infinity;
 
-  constructor(private readonly db: () => Database) {}
+  private readonly db: () => Database;
+
+  constructor(db: () => Database) {
+    this.db = db;
+  }
 
   /** Tells what happens from the moment `begun` is called; returns how to stop. */
   listen(heard: Listener, begun: () => void = () => undefined): () => void {

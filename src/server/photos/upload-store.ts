@@ -32,12 +32,15 @@ export function placeOf(metadata: Upload['metadata']): PhotoPlace | null {
  * lost connection or a killed server.
  */
 export class UploadStore extends DataStore {
-  constructor(
-    private readonly db: Database,
-    private readonly actor: Actor,
-    private readonly now: () => Date,
-  ) {
+  private readonly db: Database;
+  private readonly actor: Actor;
+  private readonly now: () => Date;
+
+  constructor(db: Database, actor: Actor, now: () => Date) {
     super();
+    this.db = db;
+    this.actor = actor;
+    this.now = now;
     this.extensions = ['creation', 'termination'];
   }
 

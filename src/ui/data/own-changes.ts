@@ -11,14 +11,17 @@ type State = 'under way' | 'heard' | { readonly looksAt: string };
 export class OwnChanges {
   private readonly states = new Map<string, State>();
 
+  private readonly missed: () => void;
+  private readonly page: () => string;
+
   /**
    * @param missed called where a change was passed over and the screen does not look by itself after all
    * @param page the page that is shown: one that was on its way may have been made before the change
    */
-  constructor(
-    private readonly missed: () => void,
-    private readonly page: () => string,
-  ) {}
+  constructor(missed: () => void, page: () => string) {
+    this.missed = missed;
+    this.page = page;
+  }
 
   /** A command goes out. */
   begin(id: string): void {

@@ -11,8 +11,11 @@ import { useEffect, useState, type ReactNode } from 'react';
 
 /** What was not given: the server's answer, by its status. */
 export class NotGiven extends Error {
-  constructor(readonly status: number) {
+  readonly status: number;
+
+  constructor(status: number) {
     super(`answered ${status}`);
+    this.status = status;
   }
 }
 
