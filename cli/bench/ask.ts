@@ -1,3 +1,7 @@
+import { Agent, get } from 'node:http';
+
+const AGENT = new Agent({ keepAlive: true });
+
 /** A connection that was kept open and has been closed by the other side just then: nothing of what was asked was heard. */
 const wasClosed = (e: unknown): boolean => {
   const { cause } = e as { readonly cause?: { readonly code?: string } };
@@ -13,3 +17,13 @@ export async function ask(address: string, init?: RequestInit): Promise<Response
     return fetch(address, init);
   }
 }
+
+/** Fetches what a page shows, as the page does by itself; drawing it is the tablet's own work. */
+export const contents = (url: string, cookie: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    const headers = { cookie, ...(!url.includes('/api/') && { rsc: '1' }) };
+    get(url, { headers, agent: AGENT }, (answer) => {
+      if (answer.statusCode !== 200) reject(new Error(`${url} answered ${answer.statusCode ?? 0}`));
+      answer.on('end', resolve).on('error', reject).resume();
+    }).on('error', reject);
+  });

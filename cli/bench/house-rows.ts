@@ -4,7 +4,7 @@ import { countDue } from '../../src/server/jobs/job-facts.ts';
 import { loadLeaf } from '../../src/server/leaves/load-leaf.ts';
 import { actorFor } from '../../src/server/people/who.ts';
 import { loadRackPage } from '../../src/server/rack/load-rack.ts';
-import { ask } from './ask.ts';
+import { ask, contents } from './ask.ts';
 import { giveBare, statementsOf } from './bare-statements.ts';
 import { median, p95, rowOf, type Row } from './row.ts';
 import { times } from './times.ts';
@@ -63,11 +63,7 @@ export async function saver(
 /** What a house of so many jobs takes for the rack, for each leaf as another screen loads it, and for saving a reading. */
 export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row[]> {
   const { db, base, cookies, number } = house;
-  const page = (path: string) => async () => {
-    const answer = await ask(base + path, { headers: { cookie: cookies } });
-    if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
-    await answer.text();
-  };
+  const page = (path: string) => () => contents(base + path, cookies);
   const who = () => actorFor(db, 'no such session', 'no such device', new Date());
   // What is measured is a rack whose counts hold: those that wait are counted first.
   await countDue(db);

@@ -1,12 +1,10 @@
-import { Agent, get } from 'node:http';
 import { performance } from 'node:perf_hooks';
 import { concerns, type Change } from '../../src/contracts/concerns.ts';
 import { SETTLE_MS } from '../../src/ui/data/refresh.ts';
-import { ask } from './ask.ts';
+import { ask, contents } from './ask.ts';
 import { p95, rowOf, type Row } from './row.ts';
 
 const SCREENS = 20;
-const AGENT = new Agent({ keepAlive: true });
 /** A page that lies open, and the one job it shows. */
 interface Page {
   readonly path: string;
@@ -29,15 +27,20 @@ const ALL_SHOW: readonly Page[] = [RACK, leaf(412, 'readings'), DESK, leaf(412, 
 const RUNS = 25;
 const WARM = 4;
 
-/** Fetches what a page shows, as the page does by itself; unpacking and drawing it is the tablet's own work. */
-const contents = (url: string, cookie: string): Promise<void> =>
-  new Promise((resolve, reject) => {
-    const headers = { cookie, 'accept-encoding': 'gzip', ...(!url.includes('/api/') && { rsc: '1' }) };
-    get(url, { headers, agent: AGENT }, (answer) => {
-      if (answer.statusCode !== 200) reject(new Error(`${url} answered ${answer.statusCode ?? 0}`));
-      answer.on('end', resolve).on('error', reject).resume();
-    }).on('error', reject);
-  });
+/** A leaf loads its part of the job; for other pages the house says once at which address it gives their contents. */
+async function addressOf(base: string, cookies: string, { path }: Page): Promise<string> {
+  if (path.startsWith('/job/')) return `${base}/api${path}`;
+  const asked = await ask(base + path, { headers: { cookie: cookies, rsc: '1' }, redirect: 'manual' });
+  return new URL(asked.headers.get('location') ?? path, base).href;
+}
+
+/** Fetches everything that lies open in a shop once, one after the other. */
+export async function everythingOpen(base: string, cookies: string): Promise<() => Promise<void>> {
+  const addresses = await Promise.all([...SHOP, ...ALL_SHOW].map((page) => addressOf(base, cookies, page)));
+  return async () => {
+    for (const address of new Set(addresses)) await contents(address, cookies);
+  };
+}
 
 /** One open screen: hears the house and looks again, as a page does. */
 class Screen {
@@ -56,15 +59,7 @@ class Screen {
   }
 
   async open(): Promise<void> {
-    // A leaf loads its part of the job; for other pages the house says once at which address it gives their contents.
-    const asked = this.page.path.startsWith('/job/')
-      ? null
-      : await ask(`${this.base}${this.page.path}`, {
-          headers: { cookie: this.cookies, rsc: '1' },
-          redirect: 'manual',
-        });
-    const path = asked ? (asked.headers.get('location') ?? this.page.path) : `/api${this.page.path}`;
-    this.contents = new URL(path, this.base).href;
+    this.contents = await addressOf(this.base, this.cookies, this.page);
     const stream = await ask(`${this.base}/api/events`, {
       headers: { cookie: this.cookies },
       signal: this.stop.signal,

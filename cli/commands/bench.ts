@@ -23,7 +23,8 @@ import { sayRow, type Row } from '../bench/row.ts';
 import { weekRows } from '../bench/week-rows.ts';
 import { times } from '../bench/times.ts';
 import { answerRow, gateRow } from '../bench/inspection-rows.ts';
-import { paperRows, screenRows } from '../bench/screen-rows.ts';
+import { everythingOpen, paperRows, screenRows } from '../bench/screen-rows.ts';
+import { warmHouse } from '../bench/warm-house.ts';
 import { earRows } from '../bench/ear-rows.ts';
 import { planRows } from '../bench/plan-rows.ts';
 import { sheetRows } from '../bench/sheet-rows.ts';
@@ -48,6 +49,20 @@ async function cookie(db: Database): Promise<string> {
   const session = await signIn(db, paired.value.token, person.id, ilse.pin, now);
   if (!session.ok) throw new Error(session.error.message);
   return `rubrica_device=${paired.value.token}; rubrica_session=${session.value.token}`;
+}
+
+/** Both processes of the house as they are after a day: each saves at a job of its own, and gives what lies open and all leaves. */
+async function warm({ db, cookies }: MeasuredHouse, bases: readonly string[]): Promise<void> {
+  say('warming up …');
+  const jobs = [READ_JOB, READ_JOB - 1];
+  const rounds = await Promise.all(
+    bases.map(async (base, n) => {
+      const save = await saver({ db, base, cookies, number: 0 }, jobs[n] ?? READ_JOB);
+      const look = await everythingOpen(base, cookies);
+      return warmHouse((i) => save(i).then(look));
+    }),
+  );
+  say(`warm after ${rounds.join(' and ')} rounds`);
 }
 
 /** The shelf alone, at its sizes. */
@@ -84,6 +99,7 @@ async function serverRows(wanted: readonly ('server' | 'sheet' | 'shelf')[]): Pr
       const house = { db, base, cookies, number: READ_JOB };
       const shelf = wanted.includes('shelf');
       if (!wanted.includes('server')) return shelf ? [...rows, ...(await shelfOnly(house))] : rows;
+      await warm(house, [base, `http://127.0.0.1:${SECOND_PORT}`]);
       const bare = await times(bareSave(db));
       rows.push(await answerRow(db, base, cookies, bare));
       rows.push(...(await paperRows(base, cookies, bare)));

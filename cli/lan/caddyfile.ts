@@ -22,6 +22,20 @@ export interface ProxyWish {
 const block = (head: string, lines: readonly string[]): string =>
   `${head} {\n${lines.map((l) => `\t${l.replaceAll('\n', '\n\t')}`).join('\n')}\n}`;
 
+/** What is made smaller on its way to a tablet; an event stream is not: each line of it goes out at once. */
+const SMALLER = [
+  'text/html*',
+  'text/css*',
+  'text/plain*',
+  'text/calendar*',
+  'text/x-component*',
+  'text/javascript*',
+  'application/javascript*',
+  'application/json*',
+  'application/manifest+json*',
+  'image/svg+xml*',
+];
+
 /** One shop, as it is served over https. */
 const site = ({
   names,
@@ -31,6 +45,12 @@ const site = ({
 }: Pick<ProxyWish, 'names' | 'port' | 'applications' | 'token'>): string =>
   block(names.map((n) => `https://${n}:${port}`).join(', '), [
     'tls internal',
+    block('encode zstd gzip', [
+      block(
+        'match',
+        SMALLER.map((type) => `header Content-Type ${type}`),
+      ),
+    ]),
     block(`reverse_proxy ${applications.map((p) => `127.0.0.1:${p}`).join(' ')}`, [
       // A tablet stays with one application while that is there.
       applications.length > 1 ? 'lb_policy header Cookie' : 'lb_policy first',

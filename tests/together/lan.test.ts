@@ -24,6 +24,7 @@ const trust = `http://${first}:${TRUST_PORT}`;
 interface Answer {
   readonly status: number;
   readonly body: string;
+  readonly encoding: string | undefined;
 }
 
 /** Asks over https, trusting the machine's own authority alone. */
@@ -32,7 +33,8 @@ const ask = (path: string, headers: Readonly<Record<string, string>> = {}, metho
     const asked = request(`${address}${path}`, { ca: root, headers, method }, (answer) => {
       let body = '';
       answer.on('data', (d: Buffer) => (body += d.toString()));
-      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, body }));
+      const encoding = answer.headers['content-encoding'];
+      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, body, encoding }));
     });
     asked.once('error', reject);
     asked.end();
@@ -92,6 +94,14 @@ test('whoever does not trust the machine is told by their own side; whoever does
   expect(await ask('/api/health')).toMatchObject({ status: 200, body: '{"ok":true}' });
 });
 
+test('what goes to a tablet goes small, by the proxy alone', async () => {
+  const small = { 'accept-encoding': 'gzip' };
+  const page = await ask('/pair', small);
+  expect([page.status, page.encoding]).toEqual([200, 'gzip']);
+  const straight = await fetch(`${house.base}/pair`, { headers: small });
+  expect([straight.status, straight.headers.get('content-encoding')]).toEqual([200, null]);
+});
+
 test('what a tablet says of its own way is not believed', async () => {
   const code = /pair\?code=([\w-]+)/.exec(house.said)?.[1] ?? '';
   const pair = (headers: Readonly<Record<string, string>>) =>
@@ -133,6 +143,13 @@ test('a tablet pairs by what the start shows, has a microphone, keeps its cookie
   await page.getByLabel(/^PIN/).fill(/owner's PIN is (\d+)/.exec(house.said)?.[1] ?? '');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/rack');
+  // What the house says at the moment is neither held back nor made smaller.
+  const said = await page.evaluate(async () => {
+    const stream = await fetch('/api/events');
+    const first = await stream.body?.getReader().read();
+    return [stream.status, stream.headers.get('content-encoding'), (first?.value?.length ?? 0) > 0];
+  });
+  expect(said).toEqual([200, null, true]);
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
   await page.reload();
   await page.getByRole('heading', { level: 1 }).waitFor();
