@@ -7,7 +7,7 @@ import { loadRackPage } from '../../src/server/rack/load-rack.ts';
 import { ask, contents } from './ask.ts';
 import { giveBare, statementsOf } from './bare-statements.ts';
 import { median, p95, rowOf, type Row } from './row.ts';
-import { times } from './times.ts';
+import { times, timesByTurns } from './times.ts';
 
 /** Where the house serves, who asks, and the job that is looked at. */
 export interface MeasuredHouse {
@@ -76,8 +76,7 @@ export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row
       `rack.${jobs}-jobs`,
       median(2, 20),
       `its ${rack.length} statements`,
-      await times(giveBare(db, rack)),
-      await times(page('/api/rack')),
+      ...(await timesByTurns(giveBare(db, rack), page('/api/rack'))),
     ),
   ];
   for (const leaf of ['inspection', 'readings', 'plan', 'work'] as const) {
@@ -90,8 +89,7 @@ export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row
         `leaf-${leaf}.${jobs}-jobs`,
         median(2, 15),
         `its ${given.length} statements`,
-        await times(giveBare(db, given)),
-        await times(page(`/api/job/${number}/${leaf}`)),
+        ...(await timesByTurns(giveBare(db, given), page(`/api/job/${number}/${leaf}`))),
       ),
     );
   }
@@ -101,8 +99,7 @@ export async function houseRows(house: MeasuredHouse, jobs: number): Promise<Row
       `reading-save.${jobs}-jobs`,
       median(12, 15),
       'one committed row',
-      await times(bareSave(db)),
-      await times(save),
+      ...(await timesByTurns(bareSave(db), save)),
     ),
   );
   return rows;

@@ -14,6 +14,25 @@ export async function times(f: (i: number) => Promise<unknown>, runs = RUNS): Pr
   return all.sort((a, b) => a - b);
 }
 
+/**
+ * Sorted times of something and of what it is judged by, ms, done by turns: what a machine is busy with meanwhile meets both alike.
+ */
+export async function timesByTurns(
+  base: () => Promise<unknown>,
+  f: (i: number) => Promise<unknown>,
+  runs = RUNS,
+): Promise<readonly [base: number[], measured: number[]]> {
+  const all: readonly [number[], number[]] = [[], []];
+  for (let i = 0; i < WARM + runs; i++)
+    for (const [which, what] of [base, f].entries()) {
+      const began = performance.now();
+      await what(i);
+      if (i >= WARM) all[which as 0 | 1].push(performance.now() - began);
+    }
+  for (const one of all) one.sort((a, b) => a - b);
+  return all;
+}
+
 /** The same of something that is done at once. */
 export function timesAtOnce(f: () => unknown, runs = 12, warm = 3): number[] {
   const all: number[] = [];
