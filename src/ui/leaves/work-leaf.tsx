@@ -23,7 +23,7 @@ const FromTheShelf = lazyPart(() => import('../stores/from-the-shelf.tsx').then(
 
 const AccidentsPanel = lazyPart(() => import('../work/accidents-panel.tsx').then((m) => m.AccidentsPanel));
 
-type Line = LeafProps<'plan' | 'inspection'>['job']['lines'][number];
+type Line = LeafProps<'operations' | 'inspection'>['job']['lines'][number];
 const HOWS = ['at the counter', 'by telephone', 'in writing'] as const;
 type How = (typeof HOWS)[number];
 
@@ -62,7 +62,7 @@ function Asked({
   );
 }
 
-function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
+function Answering({ job }: Pick<LeafProps<'operations' | 'inspection'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [by, setBy] = useState(job.customer.name);
   const [how, setHow] = useState<How>('at the counter');
@@ -124,7 +124,7 @@ function Answering({ job }: Pick<LeafProps<'plan' | 'inspection'>, 'job'>) {
 }
 
 /** What can be done about the order, and its papers. */
-function AboutTheOrder({ job, me }: Pick<LeafProps<'plan' | 'inspection'>, 'job' | 'me'>) {
+function AboutTheOrder({ job, me }: Pick<LeafProps<'operations' | 'inspection'>, 'job' | 'me'>) {
   const paper = (of: 'bench' | 'estimate', name: string) => (
     <a className="button" href={`/api/job/${job.number}/paper/${of}`} target="_blank" rel="noreferrer">
       {name}
@@ -146,7 +146,7 @@ function AboutTheOrder({ job, me }: Pick<LeafProps<'plan' | 'inspection'>, 'job'
 }
 
 /** The work order: the customer's word line by line, the steps in their order with their clocks, and what people say. */
-export function WorkLeaf({ job, allowed, me }: LeafProps<'plan' | 'inspection'>) {
+export function WorkLeaf({ job, allowed, me }: LeafProps<'operations' | 'inspection'>) {
   const open = job.state === 'open';
   return (
     <div className="grid gap-8 lg:grid-cols-[1fr_20rem]">

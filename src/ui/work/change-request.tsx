@@ -13,13 +13,13 @@ import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** What is typed of something found inside, what it comes to, and how the customer is asked. */
-function useChange(job: LeafProps<'plan'>['job']) {
+function useChange(job: LeafProps<'operations'>['job']) {
   const { give, busy, trouble } = useSend();
   const [open, setOpen] = useState(false);
   const [found, setFound] = useState('');
-  const [operation, setOperation] = useState<OperationId>(job.plan.catalogue[0]?.id ?? 'tighten');
+  const [operation, setOperation] = useState<OperationId>(job.operations[0]?.id ?? 'tighten');
   const [stops, setStops] = useState('');
-  const op = job.plan.catalogue.find((o) => o.id === operation);
+  const op = job.operations.find((o) => o.id === operation);
   const price = op ? total([op], job.shop.tax).toPay : 0;
   const fits = op !== undefined && withinLimit(job.lines, op, job.limit, job.shop.tax, job.discount);
   const standing = job.lines.filter((l) => l.approval === 'yes' && l.step !== 'finished');
@@ -59,7 +59,7 @@ function useChange(job: LeafProps<'plan'>['job']) {
 function WhatItTakes({
   job,
   change: { operation, setOperation, stops, setStops, standing },
-}: Pick<LeafProps<'plan'>, 'job'> & { readonly change: ReturnType<typeof useChange> }) {
+}: Pick<LeafProps<'operations'>, 'job'> & { readonly change: ReturnType<typeof useChange> }) {
   return (
     <div className="grid gap-3 sm:grid-cols-2">
       <FormField label="What it takes">
@@ -67,7 +67,7 @@ function WhatItTakes({
           <ListChoice
             {...w}
             value={operation}
-            items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
+            items={job.operations.map((o) => ({ value: o.id, name: o.name }))}
             onChange={(v) => setOperation(v as OperationId)}
           />
         )}
@@ -90,7 +90,7 @@ function WhatItTakes({
 }
 
 /** Something found while inside: what, what it takes, and which line stands still until the customer has answered. */
-export function ChangeRequest({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+export function ChangeRequest({ job }: Pick<LeafProps<'operations'>, 'job'>) {
   const change = useChange(job);
   const { open, setOpen, found, setFound } = change;
   const { price, fits, ask, busy, trouble } = change;

@@ -68,7 +68,7 @@ export const LEAF_PARTS = {
   inspection: [],
   readings: [],
   plan: ['tries', 'results', 'offers', 'visits'],
-  work: ['tries', 'results', 'offers'],
+  work: [],
   'hand-over': ['invoices'],
 } as const satisfies Readonly<Record<Leaf, readonly JobPart[]>>;
 
@@ -111,7 +111,10 @@ export const commonView = (s: LeafSource<never>, { places }: Pick<Around, 'place
 const inspected = (s: LeafSource<never>) => ({
   inspection: inspectionView(s.job, s.judged, s.shop, s.name),
 });
-const planned = (s: LeafSource<LeafPart<'work'>>) => ({ plan: planView(s.job, s.judged, s.name) });
+/** Work that may turn out to be needed on the way: what it is called and comes to. */
+const operations = ({ job }: LeafSource<never>) => ({
+  operations: job.catalogue.map(({ id, name, price, parts }) => ({ id, name, price, parts })),
+});
 
 /** What each leaf shows beside that. */
 export const LEAF_VIEWS = {
@@ -124,10 +127,10 @@ export const LEAF_VIEWS = {
   inspection: inspected,
   readings: (_s: LeafSource<never>) => ({}),
   plan: (s: LeafSource<LeafPart<'plan'>>) => ({
-    ...planned(s),
+    plan: planView(s.job, s.judged, s.name),
     huntsBefore: huntsBeforeView(s.job, s.name),
   }),
-  work: (s: LeafSource<LeafPart<'work'>>) => ({ ...inspected(s), ...planned(s) }),
+  work: (s: LeafSource<never>) => ({ ...inspected(s), ...operations(s) }),
   'hand-over': (s: LeafSource<LeafPart<'hand-over'>>, { sheet, seal }: Around) => ({
     sheet,
     seal,
