@@ -43,3 +43,20 @@ export function timesAtOnce(f: () => unknown, runs = 12, warm = 3): number[] {
   }
   return all.sort((a, b) => a - b);
 }
+
+/** The same of something that is done at once and of what it is judged by, by turns. */
+export function timesAtOnceByTurns(
+  base: () => unknown,
+  f: () => unknown,
+  runs = 12,
+  warm = 3,
+): readonly [base: number[], measured: number[]] {
+  const all: readonly [number[], number[]] = [[], []];
+  for (let i = 0; i < warm + runs; i++)
+    for (const [which, what] of [base, f].entries()) {
+      const [took = 0] = timesAtOnce(what, 1, 0);
+      if (i >= warm) all[which as 0 | 1].push(took);
+    }
+  for (const one of all) one.sort((a, b) => a - b);
+  return all;
+}

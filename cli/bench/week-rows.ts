@@ -9,7 +9,7 @@ import { standing } from '../../src/core/schedule/remedies.ts';
 import type { ShopWork } from '../../src/core/schedule/shop-work.ts';
 import { job, randomShop, step } from '../../src/core/schedule/work-for-tests.ts';
 import { median, rowOf, type Row } from './row.ts';
-import { timesAtOnce } from './times.ts';
+import { timesAtOnceByTurns } from './times.ts';
 
 const JOBS = 300;
 const PEOPLE = 8;
@@ -22,7 +22,6 @@ export function weekRows(): Row[] {
   const b = firstPlan(newBoard(work));
   improve(b, { seed: 1, more: (n) => n < 1000 });
   const plan = planOf(b, costOf(b));
-  const base = timesAtOnce(() => whatBreaks(work, plan));
   const asked = job(9999, [step('look', 30), step('do', 120, { after: ['look'], wait: 720 })], {
     due: 20_000,
   });
@@ -30,26 +29,37 @@ export function weekRows(): Row[] {
   const larger = randomShop(7, 4 * JOBS, 4 * PEOPLE, 26, false);
   const [few, many] = [250, 2000].map((jobs) => randomShop(7, jobs, PEOPLE, 200)) as [ShopWork, ShopWork];
   const row = (id: string, most: number, quiet: number, f: () => unknown, runs?: number): Row =>
-    rowOf(`week.${id}`, median(most, quiet), CHECK, base, timesAtOnce(f, runs));
+    rowOf(
+      `week.${id}`,
+      median(most, quiet),
+      CHECK,
+      ...timesAtOnceByTurns(() => whatBreaks(work, plan), f, runs),
+    );
   return [
     row('first-plan.300', 45, 150, () => firstPlan(newBoard(work))),
     row('one-change.300', 4, 12, () => replan(changed)),
     row('promise.300', 90, 180, () => promise(b, asked, { draws: 200, seed: 1 })),
-    row('chances.1000-draws.300', 120, 400, () => chancesOf(b, playThrough(b, 1000, 1)), 6),
+    row('chances.1000-draws.300', 200, 400, () => chancesOf(b, playThrough(b, 1000, 1)), 6),
     rowOf(
       'week.first-plan.1200-of-32',
       median(24, 900),
       'times the first plan of 300 jobs of 8 people',
-      timesAtOnce(() => firstPlan(newBoard(work))),
-      timesAtOnce(() => firstPlan(newBoard(larger)), 4),
+      ...timesAtOnceByTurns(
+        () => firstPlan(newBoard(work)),
+        () => firstPlan(newBoard(larger)),
+        4,
+      ),
     ),
     // n log n would be 11 times.
     rowOf(
       'week.first-plan.2000',
       median(16, 900),
       'times the first plan of 250 jobs of as many people',
-      timesAtOnce(() => firstPlan(newBoard(few))),
-      timesAtOnce(() => firstPlan(newBoard(many)), 4),
+      ...timesAtOnceByTurns(
+        () => firstPlan(newBoard(few)),
+        () => firstPlan(newBoard(many)),
+        4,
+      ),
     ),
   ];
 }
