@@ -1,4 +1,5 @@
 import { performance } from 'node:perf_hooks';
+import { at } from './row.ts';
 
 const ROUNDS = 20;
 const MOST_BLOCKS = 20;
@@ -21,7 +22,10 @@ export async function warmHouse(round: (i: number) => Promise<unknown>): Promise
       await round(block * ROUNDS + i);
       took.push(performance.now() - began);
     }
-    const median = took.sort((a, b) => a - b)[ROUNDS / 2] ?? 0;
+    const median = at(
+      took.sort((a, b) => a - b),
+      0.5,
+    );
     noFaster = median > best * NO_FASTER ? noFaster + 1 : 0;
     if (noFaster === 2 || block === MOST_BLOCKS) return block * ROUNDS;
     best = Math.min(best, median);

@@ -33,7 +33,7 @@ export type Told =
   | { readonly kind: 'never' };
 
 /**
- * What hearing a place tells of the hand on a neck as it was read: the pluck at which it just buzzes, N. A place that lies on a
+ * What hearing a place tells of the hand on a neck as it was read: the pluck that bounds the hand (`threshold`), N. A place that lies on a
  * fret at rest, or that no hand makes buzz, tells of the neck and not of the hand.
  * @param index of the string, 0 the lowest
  */

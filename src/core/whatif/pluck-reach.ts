@@ -54,7 +54,7 @@ export function threshold(
 
 /**
  * The hand that contradicts the fewest places, and of those the nearest to the usual one: one high fret is not the hand's doing.
- * @param told what was heard at each place, with the force at which it just buzzes, N
+ * @param told what was heard at each place, with the force that bounds it (`threshold`), N
  * @param usual the force taken for the touch, N
  */
 export function handAmong(
