@@ -1,33 +1,14 @@
-const STRICT = Object.entries({
-  'X-Content-Type-Options': 'nosniff',
-  'Referrer-Policy': 'no-referrer',
-  'Permissions-Policy': 'camera=(self), microphone=(self), serial=(self), geolocation=()',
-  'Cross-Origin-Opener-Policy': 'same-origin',
-  'X-Frame-Options': 'DENY',
-}).map(([key, value]) => ({ key, value }));
+import { NOT_KEPT, STRICT } from './src/app/_lib/strict-headers.ts';
 
-/** Answers and files run nothing, wherever they are opened. Pages have their own policy with a nonce (proxy.ts). */
-const RUNS_NOTHING = {
-  key: 'Content-Security-Policy',
-  value: [
-    "default-src 'self'",
-    "script-src 'none'",
-    "style-src 'self' 'unsafe-inline'",
-    "img-src 'self' data: blob:",
-    "object-src 'none'",
-    "base-uri 'none'",
-    "form-action 'none'",
-    "frame-ancestors 'none'",
-  ].join('; '),
-};
+const listed = (headers) => Object.entries(headers).map(([key, value]) => ({ key, value }));
 
 /** @type {import('next').NextConfig} */
 const config = {
+  // What programs ask under /api has its headers from there (src/app/api/answer.ts).
   headers: () =>
     Promise.resolve([
-      { source: '/:path*', headers: STRICT },
-      { source: '/((?!_next/).*)', headers: [{ key: 'Cache-Control', value: 'no-store' }] },
-      { source: '/api/:path*', headers: [RUNS_NOTHING] },
+      { source: '/((?!api/).*)', headers: listed(STRICT) },
+      { source: '/((?!_next/|api/).*)', headers: listed(NOT_KEPT) },
     ]),
   experimental: {
     // Each is loaded when it is first asked for: the house is there a second sooner.

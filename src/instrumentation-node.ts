@@ -1,4 +1,5 @@
 import type { Instrumentation } from 'next';
+import { offerAnswers } from './app/api/answer.ts';
 import { database } from './server/db/connection.ts';
 import { keepFailures } from './server/keep/failures.ts';
 import { houseLog, takeWarnings } from './server/keep/log.ts';
@@ -23,8 +24,9 @@ export function requestFailed(
   });
 }
 
-/** Starts what runs by itself beside the requests: messages that are due, what is over its period, the week's plan, what is learned. */
+/** Offers what programs ask, and starts what runs by itself beside the requests: messages that are due, what is over its period, the week's plan, what is learned. */
 export function startBeside(): void {
+  offerAnswers();
   goOnUnheard();
   takeWarnings();
   process.on('SIGTERM', endStreams);

@@ -36,8 +36,11 @@ export async function serve(
 ): Promise<ChildProcess> {
   // A server that was left behind there would answer in this one's place.
   if (!(await canListen(port))) throw new Trouble(`port ${port} is used by another program`);
-  const next = join(ROOT, 'node_modules/next/dist/bin/next');
-  const child = spawn(process.execPath, [next, mode, '-H', '127.0.0.1', '-p', String(port)], {
+  const program =
+    mode === 'start'
+      ? [join(ROOT, 'cli/serve-house.ts'), String(port)]
+      : [join(ROOT, 'node_modules/next/dist/bin/next'), 'dev', '-H', '127.0.0.1', '-p', String(port)];
+  const child = spawn(process.execPath, program, {
     cwd: ROOT,
     env: { ...process.env, NODE_ENV: mode === 'dev' ? 'development' : 'production', ...env },
     stdio: ['ignore', mode === 'dev' ? 'inherit' : 'pipe', 'pipe'],

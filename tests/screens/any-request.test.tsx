@@ -5,7 +5,7 @@ import { LONG } from '../../src/runs-for-tests.ts';
 import { random } from '../integration/any-input.ts';
 import { signedIn } from '../signed-in.ts';
 import { asking } from './asking.ts';
-import { askHouse, DOORS, methodsOf, pageAt, PAGES_THERE } from './routes.ts';
+import { askHouse, DOORS, pageAt, PAGES_THERE } from './routes.ts';
 import { screenHouse } from './screen-house.tsx';
 
 const MANY = LONG ? 10_000 : 200;
@@ -62,7 +62,7 @@ const waysOf = (next: () => number) => {
   const pick = <T,>(all: readonly T[]): T => all[Math.floor(next() * all.length)] as T;
   /** An address of a door: where it takes something, anything, or what is there. */
   const address = (parts: readonly string[]): string =>
-    `/${parts.map((p) => (p.startsWith('[') ? encodeURIComponent(next() < 0.3 ? String(number) : pick(WORDS)) || '-' : p)).join('/')}`;
+    `/${parts.map((p) => (/^[:[]/.test(p) ? encodeURIComponent(next() < 0.3 ? String(number) : pick(WORDS)) || '-' : p)).join('/')}`;
   const query = (): string =>
     next() < 0.5
       ? ''
@@ -87,10 +87,10 @@ test(`${MANY} requests at ${DOORS.length} doors`, async () => {
   const seen = new Map<number, number>();
   const reached = new Set<string>();
   for (let i = 0; i < MANY; i++) {
-    const parts = i < DOORS.length ? (DOORS[i] ?? []) : pick(DOORS);
+    const { parts, load } = DOORS[i] ?? pick(DOORS);
     const role = pick(ROLES);
     asking.cookies = new Map(cookies.get(role) ?? []);
-    const method = pick([...(await methodsOf(parts)), 'POST']);
+    const method = pick([...Object.keys(await load()), 'POST']);
     const path = `${address(parts)}${query()}`;
     const body = method === 'GET' || method === 'HEAD' ? null : pick(BODIES);
     const headers: Record<string, string> = { 'content-type': pick(TYPES) };

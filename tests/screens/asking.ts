@@ -2,7 +2,14 @@
 export const asking = {
   base: 'http://127.0.0.1:4300',
   cookies: new Map<string, string>(),
-  headers: (): Headers => new Headers({ host: '127.0.0.1:4300', origin: 'http://127.0.0.1:4300' }),
+  headers: (): Headers =>
+    new Headers({
+      host: '127.0.0.1:4300',
+      origin: 'http://127.0.0.1:4300',
+      ...(asking.cookies.size > 0 && {
+        cookie: [...asking.cookies].map(([name, value]) => `${name}=${value}`).join('; '),
+      }),
+    }),
 };
 
 const underWay = new Set<Promise<unknown>>();

@@ -1,10 +1,6 @@
+import { ADDRESSES } from '../../src/app/api/addresses.ts';
+import { answer } from '../../src/app/api/answer.ts';
 import { asked, asking } from './asking.ts';
-
-type Handler = (
-  request: Request,
-  context: { readonly params: Promise<Record<string, string>> },
-) => Promise<Response> | Response;
-type Module = Readonly<Record<string, Handler | undefined>>;
 
 interface Route {
   /** its parts, those in brackets for what an address says there */
@@ -58,18 +54,14 @@ function routeTo(routes: readonly Route[], path: string) {
   return null;
 }
 
-const API = routesOf(import.meta.glob('../../src/app/api/**/route.ts'), '../../src/app', /\/route\.ts$/);
 const PAGES = routesOf(import.meta.glob('../../src/app/**/page.tsx'), '../../src/app', /\/page\.tsx$/);
 
 /** Every address of the house that is asked by programs, and of every page. */
-export const DOORS: readonly (readonly string[])[] = API.map((r) => r.parts);
+export const DOORS = ADDRESSES.map(({ pattern, load }) => ({
+  parts: ['api', ...pattern.split('/')] as readonly string[],
+  load,
+}));
 export const PAGES_THERE: readonly (readonly string[])[] = PAGES.map((r) => r.parts);
-
-/** What may be done at a door. */
-export async function methodsOf(parts: readonly string[]): Promise<readonly string[]> {
-  const route = API.find((r) => r.parts === parts);
-  return Object.keys((await route?.load()) ?? {}).filter((m) => /^[A-Z]+$/.test(m));
-}
 
 /** A page of the house, as its file makes it. */
 export async function pageAt(path: string, query: URLSearchParams): Promise<React.ReactNode> {
@@ -104,18 +96,11 @@ export const askHouse = (input: string | URL | Request, init: RequestInit = {}):
 
 async function answerOf(input: string | URL | Request, init: RequestInit): Promise<Response> {
   const url = new URL(input instanceof Request ? input.url : String(input), asking.base);
-  const route = routeTo(API, url.pathname);
-  if (!route) return new Response('There is no such address.', { status: 404 });
-  const method = init.method ?? 'GET';
-  const handler = ((await route.load()) as Module)[method];
-  if (!handler) return new Response('', { status: 405 });
   const headers = new Headers(init.headers);
   for (const [name, value] of asking.headers()) if (!headers.has(name)) headers.set(name, value);
   const { signal, ...rest } = init;
   if (url.pathname === '/api/command') await commands;
   // A stream ends with whoever listens; what was asked is answered to its end.
   const listens = url.pathname === '/api/events' && signal ? { signal } : {};
-  return handler(new Request(url, { ...rest, ...listens, headers }), {
-    params: Promise.resolve(route.params),
-  });
+  return answer(new Request(url, { ...rest, ...listens, headers }));
 }

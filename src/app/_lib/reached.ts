@@ -40,6 +40,12 @@ export function reachedBy(headers: Headers): Reached {
   return { host, secure: known !== null && known.secure && known.host === host };
 }
 
+/** The address codes and links carry: the house's public one, or where it was asked. */
+export function originOf(headers: Headers): string {
+  const { host, secure } = reachedBy(headers);
+  return process.env['RUBRICA_PUBLIC_URL'] ?? `${secure ? 'https' : 'http'}://${host}`;
+}
+
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
 const isLoopback = (host: string): boolean => LOOPBACK.test(host);
 

@@ -19,9 +19,15 @@ export const MOST = {
  * @returns the bytes, or null when there are more
  */
 export async function readBytes(request: Request, most: number): Promise<Uint8Array | null> {
-  if (Number(request.headers.get('content-length') ?? 0) > most) {
+  const said = request.headers.get('content-length');
+  if (Number(said ?? 0) > most) {
     await request.body?.cancel().catch(() => undefined);
     return null;
+  }
+  // The server reads no more of a body than it was said to have.
+  if (said !== null) {
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    return bytes.byteLength > most ? null : bytes;
   }
   if (!request.body) return new Uint8Array();
   const reader = (request.body as ReadableStream<Uint8Array>).getReader();

@@ -228,17 +228,20 @@ export function takeTurns(sequelize: Sequelize, isCluster: () => boolean): void 
   Object.assign(sequelize, { transaction });
 }
 
+/** Those whose record has several nodes. */
+const several = new WeakSet<Sequelize>();
+
+/** Reads, outside any transaction; again where a node was lost meanwhile and another may go on. */
+export const readAgain = <T>(sequelize: Sequelize, read: () => Promise<T>): Promise<T> =>
+  several.has(sequelize) ? again(read, (e, attempt) => isGone(e) && attempt < TRIES) : read();
+
 /** Asks again what is only read where a node was lost meanwhile. */
 export function readOn(sequelize: Sequelize): void {
+  several.add(sequelize);
   const ask = sequelize.query.bind(sequelize) as (sql: unknown, o?: QueryOptions) => Promise<unknown>;
   const query = (sql: unknown, o?: QueryOptions): Promise<unknown> => {
     const onlyReads = o?.type === QueryTypes.SELECT && !o.transaction;
-    return onlyReads
-      ? again(
-          () => ask(sql, o),
-          (e, attempt) => isGone(e) && attempt < TRIES,
-        )
-      : ask(sql, o);
+    return onlyReads ? readAgain(sequelize, () => ask(sql, o)) : ask(sql, o);
   };
   Object.assign(sequelize, { query });
 }

@@ -1,4 +1,5 @@
-import { QueryTypes, type Model, type ModelStatic, type Sequelize, type Transaction } from 'sequelize';
+import type { Model, ModelStatic, Sequelize, Transaction } from 'sequelize';
+import { give, type Value } from './give.ts';
 
 /** Rows of one model that are wanted, by a condition over its own columns and the replacements. */
 export interface Wanted {
@@ -86,13 +87,15 @@ function inOrder(
 export async function readTogether<W extends Readonly<Record<string, Wanted>>>(
   sequelize: Sequelize,
   wanted: W,
-  replacements: Readonly<Record<string, unknown>>,
+  replacements: Readonly<Record<string, Value>>,
   transaction: Transaction | null = null,
 ): Promise<RowsOf<W>> {
   const all = Object.entries(wanted);
-  const said = await sequelize.query<{ readonly wanted: string; readonly content: unknown }>(
+  const said = await give<readonly { readonly wanted: string; readonly content: unknown }[]>(
+    sequelize,
     all.map(([name, w]) => select(name, w)).join('\nUNION ALL\n'),
-    { type: QueryTypes.SELECT, replacements, transaction },
+    replacements,
+    transaction,
   );
   const found = new Map<string, Record<string, unknown>[]>(all.map(([name]) => [name, []]));
   for (const { wanted: name, content } of said) {

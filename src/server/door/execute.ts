@@ -79,11 +79,13 @@ async function runOnce<N extends CommandName>(
   commandId: string,
   now: Date,
   arrived: Date,
+  isAgain: boolean,
 ): Promise<CommandAnswer<N>> {
   const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
   return db.sequelize.transaction({ isolationLevel }, async (t) => {
     const { models } = db;
-    const before = await commandDone(db.sequelize, commandId, t);
+    // Hardly any command is one that was carried out before: that is found when it is to be kept a second time.
+    const before = isAgain ? await commandDone(db.sequelize, commandId, t) : null;
     if (before) {
       if (before.personId !== actor.personId || before.name !== found.name) {
         throw new Rollback(refuse('This command was already used for something else.'));
@@ -116,7 +118,7 @@ function whenDone(input: unknown, now: Date): Date {
   return ago < OLDEST_MS ? new Date(now.getTime() - ago) : now;
 }
 
-/** What the same command answered when it ran beside this one and was first: a refusal caused by oneself is none. */
+/** What the same command answered when it was carried out before or beside this one: a refusal caused by oneself is none. */
 async function answeredMeanwhile<N extends CommandName>(
   db: Database,
   found: UseCase<N>,
@@ -174,6 +176,9 @@ export async function execute<N extends CommandName>(
   );
 }
 
+/** Two that are new at once, of which the second finds what the first made; or what is lost with its node. */
+const isWorthAgain = (e: unknown): boolean => e instanceof UniqueConstraintError || isGone(e);
+
 async function carryOut<N extends CommandName>(
   db: Database,
   actor: Actor,
@@ -187,11 +192,12 @@ async function carryOut<N extends CommandName>(
     try {
       const arrived = now();
       const moment = whenDone(input, arrived);
-      return ok(await runOnce(db, found, actor, input, commandId, moment, arrived));
+      return ok(await runOnce(db, found, actor, input, commandId, moment, arrived, attempt > 0));
     } catch (e) {
-      if (e instanceof Rollback) {
+      if (!isWorthAgain(e)) {
         const first = await answeredMeanwhile(db, found, actor, commandId);
-        return first === null ? fail(e.failure) : ok(first);
+        if (first !== null) return ok(first);
+        if (e instanceof Rollback) return fail(e.failure);
       }
       if (refusedByDatabase(e)) {
         houseLog().warn('the database refused what a schema let through', {
@@ -201,10 +207,8 @@ async function carryOut<N extends CommandName>(
         });
         return fail(invalid({}));
       }
-      // Two that are new at once: the second finds what the first made.
-      const again = e instanceof UniqueConstraintError;
-      const elsewhere = db.goesOn === true && isGone(e) && attempt < RETRIES_ELSEWHERE;
-      if (!elsewhere && (!again || attempt >= RETRIES)) throw e;
+      const most = isGone(e) ? RETRIES_ELSEWHERE : RETRIES;
+      if (!isWorthAgain(e) || attempt >= most || (isGone(e) && db.goesOn !== true)) throw e;
       await new Promise((r) => setTimeout(r, pauseBeforeTry(attempt)));
     }
   }

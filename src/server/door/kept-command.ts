@@ -1,4 +1,5 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
+import { give } from '../db/give.ts';
 
 /** A command that was carried out: by whom, and what was answered. */
 export interface KeptCommand {
@@ -14,9 +15,11 @@ export async function commandDone(
   id: string,
   transaction: Transaction | null = null,
 ): Promise<KeptCommand | null> {
-  const [found] = await sequelize.query<Omit<KeptCommand, 'answer'> & { readonly answer: string }>(
-    'SELECT id, name, person_id AS personId, CAST(answer AS CHAR) AS answer FROM commands WHERE id = ?',
-    { type: QueryTypes.SELECT, replacements: [id], transaction },
+  const [found] = await give<readonly (Omit<KeptCommand, 'answer'> & { readonly answer: string })[]>(
+    sequelize,
+    'SELECT id, name, person_id AS personId, CAST(answer AS CHAR) AS answer FROM commands WHERE id = :id',
+    { id },
+    transaction,
   );
   return found ? { ...found, answer: JSON.parse(found.answer) as unknown } : null;
 }
@@ -31,9 +34,10 @@ export async function keepCommand(
   at: Date,
   transaction: Transaction,
 ): Promise<void> {
-  await sequelize.query('INSERT INTO commands (id, name, person_id, answer, at) VALUES (?, ?, ?, ?, ?)', {
-    type: QueryTypes.INSERT,
-    replacements: [id, name, personId, JSON.stringify(answer ?? null), at],
+  await give(
+    sequelize,
+    'INSERT INTO commands (id, name, person_id, answer, at) VALUES (:id, :name, :personId, :answer, :at)',
+    { id, name, personId, answer: JSON.stringify(answer ?? null), at },
     transaction,
-  });
+  );
 }

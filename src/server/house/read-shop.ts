@@ -1,9 +1,10 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { SHIPPED_CARE } from '../../core/care/care.ts';
 import type { Checklist } from '../../core/inspection/checklist.ts';
 import type { Shop } from '../../core/job/shop.ts';
 import { OPERATIONS, wholeOperation } from '../../core/catalogue/operations.ts';
 import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
+import { give } from '../db/give.ts';
 import { readTogether } from '../db/read-together.ts';
 import type { Models } from '../db/models/index.ts';
 import { asGauge } from './load-gauges.ts';
@@ -109,10 +110,7 @@ async function readAll(sequelize: Sequelize, models: Models, t: Transaction | nu
 export async function readShop(models: Models, t: Transaction | null = null): Promise<ShopState> {
   const sequelize = models.Setting.sequelize;
   if (!sequelize) throw new Error('these models belong to no connection');
-  const [row] = await sequelize.query<{ version: string }>(VERSION_SQL, {
-    type: QueryTypes.SELECT,
-    transaction: t,
-  });
+  const [row] = await give<readonly { readonly version: string }[]>(sequelize, VERSION_SQL, {}, t);
   const version = row?.version ?? '';
   const before = known.get(sequelize);
   if (before?.version === version) return before.shop;

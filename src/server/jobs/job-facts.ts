@@ -3,10 +3,13 @@ import { Op, QueryTypes } from 'sequelize';
 import { factsOf } from '../../core/job/facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import type { Database } from '../db/connection.ts';
+import { give } from '../db/give.ts';
 import { sharedLoad } from '../db/shared-load.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Work } from '../use-case/use-case.ts';
 import { readJobNumber } from './read-job.ts';
+
+const CHANGED_SQL = 'UPDATE jobs SET changes = :changes WHERE id = :id';
 
 /**
  * Notes, in the change's own transaction, that a job's counts no longer hold, and saves the job. They are counted afterwards:
@@ -20,11 +23,7 @@ export async function countLater({ t }: Pick<Work, 't'>, job: Job): Promise<void
     return;
   }
   // Most changes move nothing else of the job: they need not be gone through.
-  await job.sequelize.query('UPDATE jobs SET changes = ? WHERE id = ?', {
-    type: QueryTypes.UPDATE,
-    replacements: [job.changes, job.id],
-    transaction: t,
-  });
+  await give(job.sequelize, CHANGED_SQL, { changes: job.changes, id: job.id }, t);
   job.changed('changes', false);
 }
 

@@ -7,6 +7,7 @@ import type { Models } from '../db/models/index.ts';
 import { learnedNumbers, type LearnedNumbers } from '../../core/learn/learned.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Instrument } from '../db/models/shop.ts';
+import type { Value } from '../db/give.ts';
 import { readTogether, type RowsOf } from '../db/read-together.ts';
 import { readShop } from '../house/read-shop.ts';
 import { asCut, asNumberedAct, asReading, asRound, asTurn, asWish } from './job-rows.ts';
@@ -179,7 +180,7 @@ async function readRows(
   models: Models,
   named: Named,
   parts: readonly JobPart[],
-  replacements: Readonly<Record<string, unknown>>,
+  replacements: Readonly<Record<string, Value>>,
   t: Transaction | null,
 ) {
   const { sequelize } = models.Job;

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { Change } from '../../contracts/concerns.ts';
 import { database, type Database } from '../db/connection.ts';
+import { give } from '../db/give.ts';
 import { expectBurst } from '../db/shared-load.ts';
 import { sweep } from '../keep/sweep.ts';
 
@@ -147,11 +148,12 @@ export class EventFeed {
 
   private async read(newest: number): Promise<FeedEvent[]> {
     const latest = newest === Number.MAX_SAFE_INTEGER;
-    return this.db().sequelize.query<FeedEvent>(
+    return give<FeedEvent[]>(
+      this.db().sequelize,
       latest
         ? `${EVENTS_SQL} ORDER BY e.id DESC LIMIT ${LOOK_BACK}`
-        : `${EVENTS_SQL} WHERE e.id > ? ORDER BY e.id`,
-      { type: QueryTypes.SELECT, replacements: latest ? [] : [Math.max(0, newest - LOOK_BACK)] },
+        : `${EVENTS_SQL} WHERE e.id > :since ORDER BY e.id`,
+      { since: Math.max(0, newest - LOOK_BACK) },
     );
   }
 
@@ -161,9 +163,10 @@ export class EventFeed {
    */
   private async fresh(): Promise<FeedEvent[]> {
     const since = Math.max(0, this.newest - LOOK_BACK);
-    const [there] = await this.db().sequelize.query<{ n: number }>(
-      'SELECT COUNT(*) AS n FROM events WHERE id > ?',
-      { type: QueryTypes.SELECT, replacements: [since] },
+    const [there] = await give<readonly { readonly n: number }[]>(
+      this.db().sequelize,
+      'SELECT COUNT(*) AS n FROM events WHERE id > :since',
+      { since },
     );
     let told = 0;
     for (const id of this.seen) if (id > since) told++;

@@ -1,5 +1,5 @@
-import { QueryTypes } from 'sequelize';
 import type { Database } from '../db/connection.ts';
+import { give } from '../db/give.ts';
 import type { Actor } from '../use-case/use-case.ts';
 import { loadDoors } from './doors.ts';
 import { tokenHash } from './tokens.ts';
@@ -44,13 +44,14 @@ export async function actorFor(
   acts = false,
 ): Promise<Actor | null> {
   if (!sessionToken || !deviceToken) return null;
-  const [found] = await db.sequelize.query<SessionRow>(
+  const [found] = await give<readonly SessionRow[]>(
+    db.sequelize,
     `SELECT p.id AS personId, d.id AS deviceId, p.name, p.initials, p.role, s.id AS sessionId,
        COALESCE(s.used_at, s.created_at) AS usedAt
      FROM sessions s JOIN people p ON p.id = s.person_id JOIN devices d ON d.id = s.device_id
-     WHERE s.token_hash = ? AND s.ended_at IS NULL AND s.expires_at > ? AND p.active
-       AND d.revoked_at IS NULL AND d.token_hash = ?`,
-    { type: QueryTypes.SELECT, replacements: [tokenHash(sessionToken), now, tokenHash(deviceToken)] },
+     WHERE s.token_hash = :session AND s.ended_at IS NULL AND s.expires_at > :now AND p.active
+       AND d.revoked_at IS NULL AND d.token_hash = :device`,
+    { session: tokenHash(sessionToken), now, device: tokenHash(deviceToken) },
   );
   if (!found || !(await stillStands(db, found, acts, now))) return null;
   const { personId, deviceId, name, initials, role } = found;

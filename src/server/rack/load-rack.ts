@@ -1,10 +1,10 @@
 import { dayIn } from '../../core/days/zone.ts';
 import { loadShop } from '../house/load-shop.ts';
-import { QueryTypes } from 'sequelize';
 import type { JobFacts } from '../../core/job/leaves.ts';
 import type { Wait } from '../../core/job/waiting.ts';
 import { kindNames } from '../house/kinds.ts';
 import type { Database } from '../db/connection.ts';
+import { give } from '../db/give.ts';
 import { sharedLoad } from '../db/shared-load.ts';
 import { countDue } from '../jobs/job-facts.ts';
 import { houseLog } from '../keep/log.ts';
@@ -63,7 +63,7 @@ const afterRest = (r: Pick<Row, 'waitingFor' | 'waitingUntil' | 'waitingNote'>, 
 
 /** The open jobs, those counted first whose counts wait for it: a rack never shows what no longer holds. */
 async function countedRows(db: Database): Promise<Row[]> {
-  const read = () => db.sequelize.query<Row>(RACK_SQL, { type: QueryTypes.SELECT });
+  const read = () => give<Row[]>(db.sequelize, RACK_SQL, {});
   const rows = await read();
   if (!rows.some((r) => r.due)) return rows;
   try {

@@ -18,6 +18,7 @@ import type { AirHour } from '../db/models/air.ts';
 import type { ReadingRow, Round } from '../db/models/readings.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { readTogether } from '../db/read-together.ts';
+import { updateRow } from '../db/update-row.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { readShop } from '../house/read-shop.ts';
 import type { ShopHabits } from '../../contracts/habits.ts';
@@ -169,8 +170,10 @@ export const saveReading = defineUseCase({
     const { models, t } = work;
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
-    const shop = await readShop(models, t);
-    const { instrument, round: begun, known, turn, air } = await standing(work, opened.value, input);
+    const [shop, { instrument, round: begun, known, turn, air }] = await Promise.all([
+      readShop(models, t),
+      standing(work, opened.value, input),
+    ]);
     const key = stationKey(input.quantity, input.string, input.fret);
     if (!instrument || !allStations(instrument.construction).some((s) => s.key === key)) {
       return { ok: false, error: invalidField('quantity', 'This instrument is not read at that place.') };
@@ -192,7 +195,7 @@ export const saveReading = defineUseCase({
     const before = known ? shown(known) : null;
     const kept = { ...values(work, input, round, read.value, shop), ...pluck };
     const replaced = known?.soundId ?? null;
-    if (known) await known.update(kept, { transaction: t });
+    if (known) await updateRow(known, kept, t);
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
     // A pluck goes with the reading it was kept with.
     if (replaced !== null) await models.KeptSound.destroy({ where: { id: replaced }, transaction: t });

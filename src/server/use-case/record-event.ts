@@ -1,6 +1,7 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { EventKind } from '../../contracts/commands/commands.ts';
 import { mayName, mentionsOf, takeWords, type Named } from '../../core/privacy/mentions.ts';
+import { give } from '../db/give.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Work } from './use-case.ts';
 
@@ -40,20 +41,22 @@ async function customersOf(
 }
 
 const INSERT_SQL = `INSERT INTO events
-  (at, person_id, device_id, job_id, kind, entity, entity_id, from_version, data, command_id) VALUES (?)`;
+  (at, person_id, device_id, job_id, kind, entity, entity_id, from_version, data, command_id)
+  VALUES (:at, :personId, :deviceId, :jobId, :kind, :entity, :entityId, :fromVersion, :data, :commandId)`;
 
 /** The one row that every change writes, as bare as it can be. */
 async function insertEntry({ EventRow }: Models, transaction: Transaction, e: Entry): Promise<number> {
   const { sequelize } = EventRow;
   if (!sequelize) throw new Error('these models belong to no connection');
-  const { at, personId, deviceId, jobId, kind, entity, fromVersion, commandId = null } = e;
-  const row = [new Date(at), personId, deviceId, jobId, kind, entity, String(e.entityId), fromVersion];
-  const [id] = await sequelize.query(INSERT_SQL, {
-    type: QueryTypes.INSERT,
-    replacements: [[...row, JSON.stringify(e.data ?? null), commandId]],
+  const { commandId = null, data = null, ...row } = e;
+  const values = { ...row, at: new Date(e.at), entityId: String(e.entityId), commandId };
+  const { insertId } = await give<{ readonly insertId: number }>(
+    sequelize,
+    INSERT_SQL,
+    { ...values, data: JSON.stringify(data) },
     transaction,
-  });
-  return id;
+  );
+  return insertId;
 }
 
 /**

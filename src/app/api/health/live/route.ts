@@ -1,4 +1,0 @@
-export const dynamic = 'force-dynamic';
-
-/** Whether the process is alive: it answers. */
-export const GET = (): Response => Response.json({ ok: true });

@@ -1,6 +1,0 @@
-import { GET as ready } from '../route.ts';
-
-export const dynamic = 'force-dynamic';
-
-/** Whether it can serve: its database answers, and holds the record in the form this release keeps. */
-export const GET = ready;

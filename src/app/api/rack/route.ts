@@ -1,9 +1,0 @@
-import { database } from '../../../server/db/connection.ts';
-import { loadRackPage } from '../../../server/rack/load-rack.ts';
-import { currentActor } from '../../_lib/session.ts';
-
-/** What hangs on the rack, for a screen that shows it already. */
-export async function GET(): Promise<Response> {
-  if (!(await currentActor())) return new Response('Sign in first.', { status: 401 });
-  return Response.json(await loadRackPage(database()), { headers: { 'Cache-Control': 'no-store' } });
-}

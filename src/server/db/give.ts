@@ -1,0 +1,102 @@
+import type { BaseError, Sequelize, Transaction } from 'sequelize';
+import { readAgain } from './cluster.ts';
+
+/** What stands for a name in a statement. */
+export type Value = string | number | boolean | Date | null | undefined | readonly (string | number)[];
+
+/** The driver's connection, as far as it is asked here. */
+interface Connection {
+  readonly execute: (sql: string, values: readonly unknown[]) => Promise<unknown>;
+  readonly query: (sql: string, values: readonly unknown[]) => Promise<unknown>;
+}
+
+/** What Sequelize has and does not declare. */
+interface Inner {
+  readonly options: { readonly logging?: false | ((sql: string) => void) };
+  readonly dialect: {
+    readonly Query: new (
+      connection: unknown,
+      sequelize: Sequelize,
+      options: object,
+    ) => { formatError: (error: unknown, stack?: string) => BaseError };
+  };
+}
+
+/** As the columns of the house are: to the millisecond, UTC. */
+const asKept = (value: Value): unknown =>
+  value instanceof Date ? value.toISOString().slice(0, 23).replace('T', ' ') : (value ?? null);
+
+const NAME = /:([a-zA-Z]\w*)/g;
+
+/** Puts a question mark where a name stands that has a value; a list has one for each of its own. */
+function withMarks(
+  sql: string,
+  values: Readonly<Record<string, Value>>,
+): { text: string; given: unknown[]; lists: boolean } {
+  const given: unknown[] = [];
+  let lists = false;
+  const text = sql.replace(NAME, (whole, name: string) => {
+    if (!Object.hasOwn(values, name)) return whole;
+    const value = values[name];
+    if (!Array.isArray(value)) {
+      given.push(asKept(value as Value));
+      return '?';
+    }
+    lists = true;
+    given.push(...(value as readonly unknown[]));
+    return value.length === 0 ? 'NULL' : value.map(() => '?').join(', ');
+  });
+  return { text, given, lists };
+}
+
+async function onConnection(
+  sequelize: Sequelize,
+  connection: Connection,
+  sql: string,
+  values: Readonly<Record<string, Value>>,
+): Promise<unknown> {
+  const { options, dialect } = sequelize as unknown as Inner;
+  const { text, given, lists } = withMarks(sql, values);
+  if (typeof options.logging === 'function') {
+    let at = 0;
+    options.logging(text.replace(/\?/g, () => sequelize.escape(given[at++] as string)));
+  }
+  try {
+    // A list has another text for each length: it is not worth keeping.
+    return lists ? await connection.query(text, given) : await connection.execute(text, given);
+  } catch (error) {
+    throw new dialect.Query(connection, sequelize, {}).formatError(error);
+  }
+}
+
+/**
+ * Gives a statement straight to the driver, which has it prepared the first time on each connection: the database need not read
+ * kilobytes of it anew, and nothing is built around it. For the few statements that every screen and every change gives; errors
+ * are Sequelize's own.
+ * @param sql with `:name` where a value stands
+ * @returns the rows of a SELECT; else what the driver says of what was done
+ */
+export async function give<T>(
+  sequelize: Sequelize,
+  sql: string,
+  values: Readonly<Record<string, Value>>,
+  transaction: Transaction | null = null,
+): Promise<T> {
+  if (transaction) {
+    const { connection, finished } = transaction as unknown as {
+      readonly connection?: Connection;
+      readonly finished?: string;
+    };
+    if (!connection || finished !== undefined) throw new Error('this transaction has ended');
+    return (await onConnection(sequelize, connection, sql, values)) as T;
+  }
+  const { connectionManager } = sequelize;
+  return readAgain(sequelize, async () => {
+    const connection = await connectionManager.getConnection({ type: 'read' });
+    try {
+      return (await onConnection(sequelize, connection as unknown as Connection, sql, values)) as T;
+    } finally {
+      connectionManager.releaseConnection(connection);
+    }
+  });
+}
