@@ -135,3 +135,11 @@ test('a screen that never reads is let go; one that reads is told everything', a
   await pause(50);
   expect(openStreams()).toBe(0);
 });
+
+test('one that ends its reading is let go at once', async () => {
+  const answer = await askHouse('/api/events');
+  await pause(50);
+  expect(openStreams()).toBe(1);
+  await answer.body?.cancel();
+  expect(openStreams()).toBe(0);
+});

@@ -51,7 +51,9 @@ export async function GET(request: Request): Promise<Response> {
   const again = actorNow(request);
   const since = madeFrom(request);
   await seeDevice(database(), actor, new Date());
+  let end = (): void => undefined;
   const stream = new ReadableStream<Uint8Array>({
+    cancel: () => end(),
     start(controller) {
       const send = linesTo(controller, () => {
         leave();
@@ -66,7 +68,7 @@ export async function GET(request: Request): Promise<Response> {
         forget();
         clearInterval(beat);
       };
-      const end = () => {
+      end = () => {
         leave();
         try {
           controller.close();
