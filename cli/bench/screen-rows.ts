@@ -27,9 +27,13 @@ const ALL_SHOW: readonly Page[] = [RACK, leaf(412, 'readings'), DESK, leaf(412, 
 const RUNS = 25;
 const WARM = 4;
 
-/** A leaf loads its part of the job; for other pages the house says once at which address it gives their contents. */
-async function addressOf(base: string, cookies: string, { path }: Page): Promise<string> {
-  if (path.startsWith('/job/')) return `${base}/api${path}`;
+/**
+ * Where a page that lies open looks again. A leaf loads its part of the job, the rack its tags; for other pages the house says once at
+ * which address it gives their contents.
+ */
+async function addressOf(base: string, cookies: string, page: Page): Promise<string> {
+  const { path } = page;
+  if (page === RACK || path.startsWith('/job/')) return `${base}/api${path}`;
   const asked = await ask(base + path, { headers: { cookie: cookies, rsc: '1' }, redirect: 'manual' });
   return new URL(asked.headers.get('location') ?? path, base).href;
 }
