@@ -4,7 +4,7 @@ import { countDue } from '../../src/server/jobs/job-facts.ts';
 import { loadLeaf } from '../../src/server/leaves/load-leaf.ts';
 import { actorFor } from '../../src/server/people/who.ts';
 import { loadRackPage } from '../../src/server/rack/load-rack.ts';
-import { ask, contents } from './ask.ts';
+import { command, contents } from './ask.ts';
 import { giveBare, statementsOf } from './bare-statements.ts';
 import { median, p95, rowOf, type Row } from './row.ts';
 import { times, timesByTurns } from './times.ts';
@@ -49,12 +49,8 @@ export async function saver(
       unit: 'thou',
       version,
     };
-    const answer = await ask(`${base}/api/command`, {
-      method: 'POST',
-      headers: { cookie: cookies, origin: base, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id: crypto.randomUUID(), name: 'readings.save', input }),
-    });
-    const said = (await answer.json()) as { ok: boolean; value?: { version: number } };
+    const given = { id: crypto.randomUUID(), name: 'readings.save', input };
+    const said = (await command(base, cookies, given)) as { ok: boolean; value?: { version: number } };
     if (!said.ok || !said.value) throw new Error(`saving was refused: ${JSON.stringify(said)}`);
     ({ version } = said.value);
   };

@@ -7,13 +7,13 @@ import { canonicalJson, type Json } from '../../core/record/canonical.ts';
 import { brokenLinks, differing } from '../../core/record/chain.ts';
 import type { Models } from '../db/models/index.ts';
 import type { Job } from '../db/models/jobs.ts';
-import { readJob, type ReadJob } from '../jobs/read-job.ts';
+import { readJob, type SeenJob } from '../jobs/read-job.ts';
 
 /** The parts of a job a seal is made from. */
 export const RECORD_PARTS = ['customer', 'things', 'marks', 'photos', 'accidents', 'seals'] as const;
 
 /** The record that is sealed, of a job that was read. */
-export const recordOf = (g: ReadJob<RecordParts>): Json => sealedRecord(g, namesOf(g.shop), sha256);
+export const recordOf = (g: SeenJob<RecordParts>): Json => sealedRecord(g, namesOf(g.shop), sha256);
 
 /** Builds the record that is sealed: everything the customer signs for, as it stands in the database now. */
 export const buildRecord = async (models: Models, job: Job, t: Transaction | null = null): Promise<Json> =>
@@ -28,7 +28,7 @@ export const digestOf = (record: Json): string => sha256(canonicalJson(record));
 /** What of the earlier signatures of a job no longer holds, in words. */
 async function earlierTrouble(
   models: Models,
-  g: ReadJob<RecordParts>,
+  g: SeenJob<RecordParts>,
   newest: string | null,
 ): Promise<string[]> {
   if (g.seals.length === 0 && newest === null) return [];
@@ -66,7 +66,7 @@ function record(text: string): { readonly [key: string]: Json } {
  * Builds the record again and compares it with what was sealed; says which parts differ. Earlier signatures of a job that
  * was reopened are held against their texts and the chain between them.
  */
-export async function checkSeal(models: Models, g: ReadJob<RecordParts>): Promise<Seal> {
+export async function checkSeal(models: Models, g: SeenJob<RecordParts>): Promise<Seal> {
   const { digest = null, record: text = null, withdrawn = null, keptDigest = null } = g.handOver ?? {};
   const sealed = digest && text ? text : null;
   const before = await earlierTrouble(models, g, sealed);

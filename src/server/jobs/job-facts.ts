@@ -59,7 +59,8 @@ async function countAll(db: Database, pause: (took: number) => Promise<unknown>)
 export const countDue = (db: Database): Promise<void> =>
   sharedLoad('counts', () => countAll(db, () => Promise.resolve()));
 
-const SOON_MS = 1000;
+/** While people work, a job is changed again and again: counted with each key, it would hold up every twentieth of them. */
+const SOON_MS = 30_000;
 /** Of the time of a processor no more than a fifth goes to counts nobody is looking at. */
 const REST = 4;
 const quietly = { ref: false } as const;

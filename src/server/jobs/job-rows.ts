@@ -6,6 +6,7 @@ import type { TargetWish } from '../../core/targets/target.ts';
 import type { JobTarget, ReadingRow, Round } from '../db/models/readings.ts';
 import type { ActRow } from '../db/models/learned.ts';
 import type { CutRow, RodTurn } from '../db/models/work.ts';
+import type { Seen } from '../db/read-together.ts';
 
 type RowOfReading = Pick<
   ReadingRow,
@@ -101,7 +102,7 @@ export const asTurn = (
 });
 
 /** A row of the cuts as a value, mm. */
-export const asCut = (r: CutRow): JobCut => ({
+export const asCut = (r: Seen<CutRow>): JobCut => ({
   id: r.id,
   lineId: r.lineId,
   place: r.place,
@@ -113,7 +114,7 @@ export const asCut = (r: CutRow): JobCut => ({
 });
 
 /** A row of the rounds as a value. */
-export const asRound = (r: Round): JobRound => ({
+export const asRound = (r: Seen<Round>): JobRound => ({
   id: r.id,
   kind: r.kind,
   title: r.title,

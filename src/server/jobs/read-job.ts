@@ -5,11 +5,11 @@ import { standardReadings } from '../../core/readings/standard.ts';
 import { stationKey, stationsOf } from '../../core/readings/stations.ts';
 import type { Models } from '../db/models/index.ts';
 import { learnedNumbers, type LearnedNumbers } from '../../core/learn/learned.ts';
+import type { ChecklistRow } from '../db/models/inspections.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Instrument } from '../db/models/shop.ts';
-import type { Value } from '../db/give.ts';
-import { readTogether, type RowsOf } from '../db/read-together.ts';
-import { readShop } from '../house/read-shop.ts';
+import { readTogether, seeTogether, type RowsOf, type Seen, type SeenRowsOf } from '../db/read-together.ts';
+import { readShop, type ShopChecklist } from '../house/read-shop.ts';
 import { asCut, asNumberedAct, asReading, asRound, asTurn, asWish } from './job-rows.ts';
 
 /** How the rows of a job are named in a statement: by its own row, or by its number. */
@@ -117,7 +117,10 @@ const more = (models: Models, n: Named) => {
 };
 
 type More = ReturnType<typeof more>;
-type MoreRows = RowsOf<More>;
+type Always = ReturnType<typeof always>;
+/** Rows as they are looked at: those that can be changed are such, too. */
+type AlwaysRows = SeenRowsOf<RowsOf<Always>>;
+type MoreRows = SeenRowsOf<RowsOf<More>>;
 
 const ROWS_OF: Readonly<Partial<Record<JobPart, readonly (keyof More)[]>>> = {
   earlier: ['earlier', 'earlierJobs', 'earlierRounds'],
@@ -176,45 +179,53 @@ const PART_OF: { readonly [P in JobPart]: (rows: MoreRows) => JobParts[P] } = {
   receipt: ({ receipt: [r = null] }) => r,
 };
 
-async function readRows(
-  models: Models,
-  named: Named,
-  parts: readonly JobPart[],
-  replacements: Readonly<Record<string, Value>>,
-  t: Transaction | null,
-) {
+/** What is wanted for a job and some of its parts, and the connection it is asked on. */
+function wantedOf(models: Models, named: Named, parts: readonly JobPart[]) {
   const { sequelize } = models.Job;
   if (!sequelize) throw new Error('these models belong to no connection');
   const all = more(models, named);
   const asked = Object.fromEntries(parts.flatMap((p) => rowsOf(p).map((row) => [row, all[row]]))) as More;
-  return readTogether(sequelize, { ...always(models, named), ...asked }, replacements, t);
+  return { sequelize, wanted: { ...always(models, named), ...asked } };
 }
 
 type Shop = Awaited<ReturnType<typeof readShop>>;
 
 /** What is believed of the instrument's own numbers at this visit: by the visits before it, its kind, and the shop's rules. */
 function numbersOfJob(
-  { construction }: Instrument,
+  { construction }: Pick<Instrument, 'construction'>,
   { id }: Pick<Job, 'id'>,
-  { acts, kindNumbers }: Pick<Rows, 'acts' | 'kindNumbers'>,
+  { acts, kindNumbers }: Pick<AlwaysRows, 'acts' | 'kindNumbers'>,
   rules: Shop['planning'],
 ): LearnedNumbers {
   const before = acts.filter((a) => a.jobId < id).map(asNumberedAct);
   const ofKind = Object.fromEntries(kindNumbers.map((k) => [k.number, k]));
   return learnedNumbers(construction.kind, rules, before, acts.map(asNumberedAct), ofKind);
 }
-type Rows = Awaited<ReturnType<typeof readRows>>;
+
+/** A list as it was when the instrument was asked by it. */
+const asChecklist = ({
+  id: rowId,
+  list: id,
+  name,
+  version,
+  ends,
+  items,
+}: Seen<ChecklistRow>): ShopChecklist => ({
+  rowId,
+  id,
+  name,
+  version,
+  ends,
+  items,
+});
 
 /** A job out of its rows, and the shop. What the sums rest on is read in one way; how a shop reads is converted to it. */
-function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
-  const [instrument] = rows.instrument;
+function jobOf<J extends Seen<Job>, R extends AlwaysRows>(job: J, rows: R, shop: Shop) {
+  const [instrument]: readonly R['instrument'][number][] = rows.instrument;
   if (!instrument) throw new Error(`job ${job.number} has no instrument`);
-  const [[inspection = null], [handOver = null], [choice = null], [older = null]] = [
-    rows.inspection,
-    rows.handOver,
-    rows.choice,
-    rows.asked,
-  ];
+  const first = <T>([one]: readonly T[]): T | null => one ?? null;
+  const inspection = first<R['inspection'][number]>(rows.inspection);
+  const older = first(rows.asked);
   const newest = shop.checklists.find((c) =>
     inspection ? c.rowId === inspection.checklistId : c.id === job.list,
   );
@@ -225,20 +236,20 @@ function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
     job,
     instrument,
     inspection,
-    checklist: older ? { ...older.get(), id: older.list } : (newest ?? null),
-    answers: rows.answers,
+    checklist: older ? asChecklist(older) : (newest ?? null),
+    answers: rows.answers as R['answers'],
     rounds: rows.rounds.map(asRound),
     readings,
     standard: standardReadings(construction, readings),
-    targets: rows.targets,
+    targets: rows.targets as R['targets'],
     wishes: rows.targets.map(asWish),
     stations: stationsOf(construction, { ...shop.habits, methods: USUAL_METHODS }),
-    stringChanges: rows.stringChanges,
-    decisions: rows.decisions,
-    lines: rows.lines,
+    stringChanges: rows.stringChanges as R['stringChanges'],
+    decisions: rows.decisions as R['decisions'],
+    lines: rows.lines as R['lines'],
     turns: rows.turns.map(asTurn),
-    handOver,
-    choice,
+    handOver: first<R['handOver'][number]>(rows.handOver),
+    choice: first<R['choice'][number]>(rows.choice),
     shop,
     catalogue: shop.catalogue,
     shopTargets: shop.targets,
@@ -250,12 +261,15 @@ function jobOf(job: Job, rows: Omit<Rows, keyof More>, shop: Shop) {
 }
 
 /** A job as it stands in the database, its rows where use cases change them, with the shop and the parts asked for. */
-export type ReadJob<P extends JobPart = never> = ReturnType<typeof jobOf> & Pick<JobParts, P>;
+export type ReadJob<P extends JobPart = never> = ReturnType<typeof jobOf<Job, RowsOf<Always>>> &
+  Pick<JobParts, P>;
 
-const withParts = <P extends JobPart>(job: Job, rows: Rows, shop: Shop, parts: readonly P[]): ReadJob<P> => ({
-  ...jobOf(job, rows, shop),
-  ...(Object.fromEntries(parts.map((p) => [p, PART_OF[p](rows)])) as unknown as Pick<JobParts, P>),
-});
+/** A job as it stands in the database, to be looked at. */
+export type SeenJob<P extends JobPart = never> = ReturnType<typeof jobOf<Seen<Job>, AlwaysRows>> &
+  Pick<JobParts, P>;
+
+const partsOf = <P extends JobPart>(rows: MoreRows, parts: readonly P[]): Pick<JobParts, P> =>
+  Object.fromEntries(parts.map((p) => [p, PART_OF[p](rows)])) as unknown as Pick<JobParts, P>;
 
 /**
  * Reads a job whose row is known: everything that belongs to it in one statement, the shop in another (once it is known, only
@@ -271,19 +285,19 @@ export async function readJob<P extends JobPart = never>(
   const shop = await readShop(models, t);
   const { id, instrumentId, customerId, number } = job;
   const named = { job: id, instrument: instrumentId, customer: customerId, number };
-  return withParts(job, await readRows(models, BY_ROW, parts, named, t), shop, parts);
+  const { sequelize, wanted } = wantedOf(models, BY_ROW, parts);
+  const rows = await readTogether(sequelize, wanted, named, t);
+  return { ...jobOf(job, rows, shop), ...partsOf(rows, parts) };
 }
 
-/** The same by a job's number, its own row with it. Null when there is no such job. */
+/** The same by a job's number, its own row with it, for who only looks. Null when there is no such job. */
 export async function readJobNumber<P extends JobPart = never>(
   models: Models,
   number: number,
   parts: readonly P[] = [],
-): Promise<ReadJob<P> | null> {
-  const [shop, rows] = await Promise.all([
-    readShop(models),
-    readRows(models, BY_NUMBER, parts, { number }, null),
-  ]);
+): Promise<SeenJob<P> | null> {
+  const { sequelize, wanted } = wantedOf(models, BY_NUMBER, parts);
+  const [shop, rows] = await Promise.all([readShop(models), seeTogether(sequelize, wanted, { number })]);
   const [job] = rows.self;
-  return job ? withParts(job, rows, shop, parts) : null;
+  return job ? { ...jobOf(job, rows, shop), ...partsOf(rows, parts) } : null;
 }

@@ -5,7 +5,7 @@ import { COMMON_PARTS, LEAF_PARTS, type Around } from '../../core/job/views/leav
 import type { Database } from '../db/connection.ts';
 import { checkSeal } from '../hand-over/sealed-record.ts';
 import { shownSheet } from '../hand-over/shown-sheet.ts';
-import type { ReadJob } from '../jobs/read-job.ts';
+import type { SeenJob } from '../jobs/read-job.ts';
 import { looksDouble } from '../shelf/look-alike.ts';
 
 /** Every part that any leaf shows. */
@@ -16,7 +16,7 @@ export const EVERY_PART = [
   ...LEAF_PARTS['hand-over'],
 ] as const;
 
-type Common = ReadJob<(typeof COMMON_PARTS)[number]>;
+type Common = SeenJob<(typeof COMMON_PARTS)[number]>;
 
 const double = (db: Database, g: Common): Promise<string | null> =>
   g.job.state === 'open' ? looksDouble(db, g.customer, g.instrument) : Promise.resolve(null);

@@ -2,7 +2,7 @@ import { likeCustomers, likeInstruments } from '../../core/record/duplicates.ts'
 import type { Database } from '../db/connection.ts';
 import type { JobCustomer } from '../../core/job/job-parts.ts';
 import type { Instrument } from '../db/models/shop.ts';
-import { readTogether } from '../db/read-together.ts';
+import { readTogether, type Seen } from '../db/read-together.ts';
 
 const digits = (s: string): string => s.replace(/\D/g, '');
 
@@ -33,7 +33,7 @@ function alike(
 export async function looksDouble(
   db: Pick<Database, 'models' | 'sequelize'>,
   customer: JobCustomer | null,
-  instrument: Instrument,
+  instrument: Seen<Instrument>,
 ): Promise<string | null> {
   const nobody = { id: 0, name: '', phone: '', email: '', version: 0 };
   const { customers, instruments, judged } = await alike(db, customer ?? nobody, instrument.serial);
