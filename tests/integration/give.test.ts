@@ -1,5 +1,12 @@
 /** Statements that go straight to the driver say and do what the same through Sequelize does. */
-import { DatabaseError, QueryTypes, UniqueConstraintError, type Model, type ModelStatic } from 'sequelize';
+import {
+  DatabaseError,
+  QueryTypes,
+  UniqueConstraintError,
+  type Model,
+  type ModelStatic,
+  type Transaction,
+} from 'sequelize';
 import type { Database } from '../../src/server/db/connection.ts';
 import { give, type Value } from '../../src/server/db/give.ts';
 import { updateRow } from '../../src/server/db/update-row.ts';
@@ -131,4 +138,17 @@ test('a row is changed as by Sequelize: what differs alone, JSON and moments as 
     const { construction: _json, ...plain } = changes as Readonly<Record<string, unknown>>;
     expect(await write(row, plain)).toEqual([]);
   }
+});
+
+test('what a transaction writes goes out one after the other; what it only reads may be asked at once', async () => {
+  const name = 'SELECT name FROM places ORDER BY id LIMIT 1';
+  const write = (t: Transaction, sort: number): Promise<unknown> =>
+    give(db.sequelize, 'UPDATE places SET sort = :sort', { sort }, t);
+  await db.sequelize.transaction(async (t) => {
+    const read = () => give(db.sequelize, name, {}, t);
+    const [a, b] = await Promise.all([read(), read()]);
+    expect(a).toEqual(b);
+  });
+  const atOnce = db.sequelize.transaction((t) => Promise.all([write(t, 1), write(t, 2)]));
+  await expect(atOnce).rejects.toThrow('a transaction writes one after the other');
 });

@@ -1,5 +1,6 @@
 import type { BaseError, Sequelize, Transaction } from 'sequelize';
 import { readAgain } from './cluster.ts';
+import { isDeadlock } from './is-deadlock.ts';
 
 /** What stands for a name in a statement. */
 export type Value = string | number | boolean | Date | null | undefined | readonly (string | number)[];
@@ -26,13 +27,13 @@ interface Inner {
 const asKept = (value: Value): unknown =>
   value instanceof Date ? value.toISOString().slice(0, 23).replace('T', ' ') : (value ?? null);
 
+type Values = Readonly<Record<string, Value>>;
+
 const NAME = /:([a-zA-Z]\w*)/g;
+const ONLY_READS = /^\s*SELECT\b/i;
 
 /** Puts a question mark where a name stands that has a value; a list has one for each of its own. */
-function withMarks(
-  sql: string,
-  values: Readonly<Record<string, Value>>,
-): { text: string; given: unknown[]; lists: boolean } {
+function withMarks(sql: string, values: Values): { text: string; given: unknown[]; lists: boolean } {
   const given: unknown[] = [];
   let lists = false;
   const text = sql.replace(NAME, (whole, name: string) => {
@@ -53,7 +54,7 @@ async function onConnection(
   sequelize: Sequelize,
   connection: Connection,
   sql: string,
-  values: Readonly<Record<string, Value>>,
+  values: Values,
 ): Promise<unknown> {
   const { options, dialect } = sequelize as unknown as Inner;
   const { text, given, lists } = withMarks(sql, values);
@@ -69,6 +70,34 @@ async function onConnection(
   }
 }
 
+/** Whose statements are under way. */
+const underWay = new WeakMap<Transaction, number>();
+
+/**
+ * Gives a statement within a transaction. What it writes goes out one after the other: where one of two that are sent at once is
+ * given up for another transaction's sake, the database undoes the whole, and the second would stand by itself.
+ */
+async function within(sequelize: Sequelize, t: Transaction, sql: string, values: Values): Promise<unknown> {
+  const { connection, finished } = t as unknown as {
+    readonly connection?: Connection;
+    readonly finished?: string;
+  };
+  if (!connection || finished !== undefined) throw new Error('this transaction has ended');
+  const others = underWay.get(t) ?? 0;
+  if (others > 0 && !ONLY_READS.test(sql)) throw new Error('a transaction writes one after the other');
+  underWay.set(t, others + 1);
+  try {
+    return await onConnection(sequelize, connection, sql, values);
+  } catch (error) {
+    // It is undone already: nothing that is given afterwards may stand by itself.
+    if (isDeadlock(error) && (t as { readonly finished?: string }).finished === undefined)
+      await t.rollback().catch(() => undefined);
+    throw error;
+  } finally {
+    underWay.set(t, (underWay.get(t) ?? 1) - 1);
+  }
+}
+
 /**
  * Gives a statement straight to the driver, which has it prepared the first time on each connection: the database need not read
  * kilobytes of it anew, and nothing is built around it. For the few statements that every screen and every change gives; errors
@@ -79,17 +108,10 @@ async function onConnection(
 export async function give<T>(
   sequelize: Sequelize,
   sql: string,
-  values: Readonly<Record<string, Value>>,
+  values: Values,
   transaction: Transaction | null = null,
 ): Promise<T> {
-  if (transaction) {
-    const { connection, finished } = transaction as unknown as {
-      readonly connection?: Connection;
-      readonly finished?: string;
-    };
-    if (!connection || finished !== undefined) throw new Error('this transaction has ended');
-    return (await onConnection(sequelize, connection, sql, values)) as T;
-  }
+  if (transaction) return (await within(sequelize, transaction, sql, values)) as T;
   const { connectionManager } = sequelize;
   return readAgain(sequelize, async () => {
     const connection = await connectionManager.getConnection({ type: 'read' });

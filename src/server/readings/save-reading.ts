@@ -195,17 +195,15 @@ export const saveReading = defineUseCase({
     const before = known ? shown(known) : null;
     const kept = { ...values(work, input, round, read.value, shop), ...pluck };
     const replaced = known?.soundId ?? null;
-    const writing = known
-      ? updateRow(known, kept, t)
-      : models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
-    const follows = replaced !== null || turn !== null || input.round === 'as-left';
-    if (follows) await writing;
+    if (known) await updateRow(known, kept, t);
+    else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });
     // A pluck goes with the reading it was kept with.
     if (replaced !== null) await models.KeptSound.destroy({ where: { id: replaced }, transaction: t });
     if (input.quantity === 'relief' && kept.notRepresentative === null)
       await readAfterTurn(work, opened.value, instrument.construction, turn, before?.value ?? null);
     if (input.round === 'as-left') await keepResults(work, opened.value);
-    const taken = recordEvent(work, {
+    await countLater(work, opened.value);
+    await recordEvent(work, {
       jobId: input.jobId,
       kind: 'reading taken',
       entity: 'reading',
@@ -213,8 +211,6 @@ export const saveReading = defineUseCase({
       fromVersion: input.version,
       data: { before, after: { typed: kept.typed, value: kept.value, unit: kept.unit } },
     });
-    // One goes out behind the other, without waiting for its answer.
-    await Promise.all([writing, countLater(work, opened.value), taken]);
     return ok({
       version: kept.version,
       value: Number(kept.value),
