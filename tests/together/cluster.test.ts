@@ -207,7 +207,16 @@ async function heardAt(port: number, cookie: string, something: string): Promise
   return heard;
 }
 
+/** Whether an application serves. */
+const serves = (port: number): Promise<boolean> =>
+  fetch(`http://127.0.0.1:${port}/api/health/ready`).then(
+    (answer) => answer.ok,
+    () => false,
+  );
+
 test.runIf(LONG)('what is done at any node is heard at every application', async () => {
+  // What was killed again and again is begun again with growing pauses.
+  for (const port of [A, A + 1]) await house.until(`it serves at ${port}`, () => serves(port));
   const person = await db.models.Person.findOne({ where: { name: 'Hand 0' }, rejectOnEmpty: true });
   const cookie = await signedIn(address, await makePairingCode(db, new Date()), person.id, '1234');
   // Which numbers rows get differs from cluster to cluster: none is known beforehand.
