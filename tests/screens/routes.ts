@@ -10,36 +10,24 @@ interface Route {
   readonly load: () => Promise<unknown>;
 }
 
-/** The routes of a glob, the most particular first. */
-function routesOf(
-  found: Readonly<Record<string, () => Promise<unknown>>>,
-  root: string,
-  leaf: RegExp,
-): Route[] {
-  const parts = (path: string) =>
-    path
-      .replace(root, '')
-      .replace(leaf, '')
-      .split('/')
-      .filter((p) => p !== '' && !/^\(.*\)$/.test(p));
-  const variable = (path: string) => parts(path).filter((p) => p.startsWith('[')).length;
-  return Object.keys(found)
-    .sort((a, b) => variable(a) - variable(b))
-    .flatMap((path) => {
-      const load = found[path];
-      if (!load) return [];
-      const pattern = parts(path).map((p) => (p.startsWith('[') ? '([^/]+)' : p.replace(/\./g, '\\.')));
-      return [
-        {
-          parts: parts(path),
-          pattern: new RegExp(`^/${pattern.join('/')}$`),
-          names: parts(path)
-            .filter((p) => p.startsWith('['))
-            .map((p) => p.replace(/[[\].]/g, '')),
-          load,
-        },
-      ];
-    });
+/** The parts of a page's address: folders in round brackets are none. */
+const partsOf = (path: string): string[] =>
+  path
+    .replace(/^.*\/src\/app|\/page\.tsx$/g, '')
+    .split('/')
+    .filter((p) => p !== '' && !/^\(.*\)$/.test(p));
+
+/** The pages of a glob, the most particular first. */
+function pagesOf(found: Readonly<Record<string, () => Promise<unknown>>>): Route[] {
+  const variable = (parts: readonly string[]) => parts.filter((p) => p.startsWith('[')).length;
+  return Object.entries(found)
+    .map(([path, load]) => {
+      const parts = partsOf(path);
+      const pattern = parts.map((p) => (p.startsWith('[') ? '([^/]+)' : p.replace(/\./g, '\\.')));
+      const names = parts.filter((p) => p.startsWith('[')).map((p) => p.replace(/[[\].]/g, ''));
+      return { parts, pattern: new RegExp(`^/${pattern.join('/')}$`), names, load };
+    })
+    .sort((a, b) => variable(a.parts) - variable(b.parts));
 }
 
 function routeTo(routes: readonly Route[], path: string) {
@@ -54,7 +42,7 @@ function routeTo(routes: readonly Route[], path: string) {
   return null;
 }
 
-const PAGES = routesOf(import.meta.glob('../../src/app/**/page.tsx'), '../../src/app', /\/page\.tsx$/);
+const PAGES = pagesOf(import.meta.glob('../../src/app/**/page.tsx'));
 
 /** Every address of the house that is asked by programs, and of every page. */
 export const DOORS = ADDRESSES.map(({ pattern, load }) => ({
