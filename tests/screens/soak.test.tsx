@@ -149,4 +149,7 @@ test('one that ends its reading is let go at once', async () => {
   expect(openStreams()).toBe(1);
   await answer.body?.cancel();
   expect(openStreams()).toBe(0);
+  // Nor is one kept for who asks what there is without reading it.
+  expect((await askHouse('/api/events', { method: 'HEAD' })).status).toBe(200);
+  expect(openStreams()).toBe(0);
 });

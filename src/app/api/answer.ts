@@ -19,7 +19,12 @@ async function answerAt({ pattern, load }: Address, c: Context): Promise<Respons
     const handlers = await load();
     const { raw } = c.req;
     const handler = handlers[raw.method as Method] ?? (raw.method === 'HEAD' ? handlers.GET : undefined);
-    if (handler) return await handler(raw, { params: c.req.param() });
+    if (handler) {
+      const said = await handler(raw, { params: c.req.param() });
+      // Nobody reads what stands in it: a stream that went on would be kept for no one.
+      if (raw.method === 'HEAD') await said.body?.cancel();
+      return said;
+    }
     return new Response(null, {
       status: raw.method === 'OPTIONS' ? 204 : 405,
       headers: { Allow: allowed(handlers) },

@@ -102,8 +102,12 @@ async function within(sequelize: Sequelize, t: Transaction, sql: string, values:
  * Gives a statement straight to the driver, which has it prepared the first time on each connection: the database need not read
  * kilobytes of it anew, and nothing is built around it. For the few statements that every screen and every change gives; errors
  * are Sequelize's own.
- * @param sql with `:name` where a value stands
+ * @param sql with `:name` where a value stands; a list in round brackets, `IN (:ids)`
+ * @param values by name; moments are given as their columns keep them, UTC to the millisecond
+ * @param transaction whose connection it is given on; null: one of the pool, for what is only read
  * @returns the rows of a SELECT; else what the driver says of what was done
+ * @throws DatabaseError, UniqueConstraintError, ConnectionError as Sequelize does; Error where the transaction has ended, or writes
+ *   two things at once
  */
 export async function give<T>(
   sequelize: Sequelize,
