@@ -1,23 +1,19 @@
 /** The shop's time in cells, and what a minute of everybody and of each kind of place costs in it. */
 import { jobAlone } from './alone.ts';
-import type { Board } from './board.ts';
+import { GRAIN, type Board } from './board.ts';
 import { endAfter, piecesBetween, stretchEnd, workedBefore, type Calendar } from './calendar.ts';
+import { isOnGrain } from './on-grain.ts';
 import { askedOf } from './skill-price.ts';
 
-/** A step begins in a cell: so many minutes, more where the work goes on for long. The last has no end. */
-const LEAST_CELL = 10;
-export const MOST_CELLS = 1000;
-/** So many cells have one price. */
-export const CELLS_OF_A_PRICE = 6;
 /** So much longer than the hands need at least is looked at. */
 const ROOM = 1.1;
+/** Where nobody works for so long it is another day, minutes. */
+const NIGHT = 180;
 
 /** Somebody's time or that of a kind of place, on an axis of its own minutes. */
 export interface Line {
   /** on the axis: where each cell begins */
   readonly at: Float64Array;
-  /** on the axis: where each stretch of one price begins, and where the last one ends */
-  readonly edge: Float64Array;
   /** whose hours; null: a place, which is there day and night */
   readonly calendar: Calendar | null;
   /** how many there are of it */
@@ -30,9 +26,12 @@ export interface BoundTime {
   readonly from: readonly number[];
   /** the first cell that ends after a minute, for each */
   readonly cellAfter: Int32Array;
-  /** the price each cell falls under; the last has none */
-  readonly priceOf: Int32Array;
+  /** how many cells have a price: all but the last */
   readonly prices: number;
+  /** whether steps need begin nowhere but where cells do */
+  readonly isExact: boolean;
+  /** the first cell of each day of work */
+  readonly days: readonly number[];
   /** one a worker, then one a kind of place */
   readonly lines: readonly Line[];
   readonly kinds: readonly string[];
@@ -51,8 +50,13 @@ function doneBy(b: Board, level: number): number {
   return high;
 }
 
-function cellsUntil(b: Board, horizon: number, most: number): { from: number[]; to: number[] } {
-  const length = Math.max(LEAST_CELL, Math.ceil(workedBefore(b.anybody, horizon) / most / 5) * 5);
+/** A step begins in a cell: as long as plans are fine, longer where the work goes on for long. */
+function cellsUntil(
+  b: Board,
+  horizon: number,
+  most: number,
+): { from: number[]; to: number[]; length: number } {
+  const length = Math.max(1, Math.ceil(workedBefore(b.anybody, horizon) / most / GRAIN)) * GRAIN;
   const from: number[] = [];
   const to: number[] = [];
   for (const stretch of piecesBetween(b.anybody, 0, horizon))
@@ -60,7 +64,7 @@ function cellsUntil(b: Board, horizon: number, most: number): { from: number[]; 
       from.push(at);
       to.push(Math.min(stretch.to, at + length));
     }
-  return { from, to };
+  return { from, to, length };
 }
 
 /**
@@ -68,34 +72,33 @@ function cellsUntil(b: Board, horizon: number, most: number): { from: number[]; 
  * @param jobs what is planned of it
  * @param most how many cells there are at most
  */
-export function boundTime(b: Board, jobs: readonly number[], most = MOST_CELLS): BoundTime {
+export function boundTime(b: Board, jobs: readonly number[], most: number): BoundTime {
   const levels = 1 + Math.max(0, ...b.work.workers.map((w) => w.skill));
   const latest = Math.max(...jobs.map((job) => jobAlone(b, job).finish));
   const done = Array.from({ length: levels }, (_, level) => doneBy(b, level));
-  const { from, to } = cellsUntil(b, Math.ceil(Math.max(latest, ...done) * ROOM), most);
+  const { from, to, length } = cellsUntil(b, Math.ceil(Math.max(latest, ...done) * ROOM), most);
   const many = from.length;
   const end = to.at(-1) ?? 0;
   from.push(end);
-  const prices = Math.ceil(many / CELLS_OF_A_PRICE);
   const cellAfter = new Int32Array(Math.ceil(end) + 1);
   for (let cell = 0, minute = 0; minute < cellAfter.length; minute++) {
     while (cell < many && (to[cell] ?? 0) <= minute) cell++;
     cellAfter[minute] = cell;
   }
-  const lineOf = (count: number, calendar: Calendar | null): Line => {
-    const at = Float64Array.from(from, (moment) => (calendar ? workedBefore(calendar, moment) : moment));
-    const edge = Float64Array.from(
-      { length: prices + 1 },
-      (_, p) => at[Math.min(many, p * CELLS_OF_A_PRICE)] ?? 0,
-    );
-    return { at, edge, calendar, many: count };
-  };
+  const lineOf = (count: number, calendar: Calendar | null): Line => ({
+    at: Float64Array.from(from, (moment) => (calendar ? workedBefore(calendar, moment) : moment)),
+    calendar,
+    many: count,
+  });
   const kinds = [...new Set(b.work.spots.map((s) => s.kind))];
   return {
     from,
     cellAfter,
-    priceOf: Int32Array.from(from, (_, cell) => Math.floor(cell / CELLS_OF_A_PRICE)),
-    prices,
+    prices: many,
+    isExact: length === GRAIN && isOnGrain(b),
+    days: from.flatMap((moment, cell) =>
+      cell === 0 || (cell < many && moment - (to[cell - 1] ?? 0) >= NIGHT) ? [cell] : [],
+    ),
     kinds,
     lines: [
       ...b.calendars.map((c) => lineOf(1, c)),
@@ -133,58 +136,54 @@ export function endsFrom(
   });
 }
 
-/** What all minutes of an axis before each change of the price cost. */
-function costBefore(line: Line, price: Float64Array): Float64Array {
-  const before = new Float64Array(line.edge.length);
-  for (let p = 0; p + 1 < before.length; p++)
-    before[p + 1] = (before[p] ?? 0) + (price[p] ?? 0) * ((line.edge[p + 1] ?? 0) - (line.edge[p] ?? 0));
+/** What all minutes of an axis before each cell cost. */
+function costBefore({ at }: Line, price: Float64Array): Float64Array {
+  const before = new Float64Array(at.length);
+  for (let cell = 0; cell + 1 < at.length; cell++)
+    before[cell + 1] =
+      (before[cell] as number) + (price[cell] as number) * ((at[cell + 1] as number) - (at[cell] as number));
   return before;
 }
 
 /**
- * The least that so many minutes on end cost that begin in each cell: whatever minute of it they begin in.
- * @param price of a minute, by the stretches of one price
+ * The least that so many minutes on end cost that begin in each cell: whatever minute of it they begin in, where they need not begin with it.
+ * @param price of a minute, by cell
  */
 export function leastCosts(t: BoundTime, line: Line, minutes: number, price: Float64Array): Float64Array {
-  const { at, edge } = line;
-  const cells = t.from.length - 1;
+  const { at } = line;
+  const cells = t.prices;
   const before = costBefore(line, price);
   const least = new Float64Array(cells + 1);
-  const upTo = (p: number, where: number): number =>
-    p >= t.prices ? (before[t.prices] ?? 0) : (before[p] ?? 0) + (price[p] ?? 0) * (where - (edge[p] ?? 0));
-  const pieceFrom = (p: number, where: number): number => {
-    let piece = p;
-    while (piece < t.prices && (edge[piece + 1] ?? 0) <= where) piece++;
-    return piece;
+  const upTo = (cell: number, where: number): number =>
+    (before[cell] as number) + (cell < cells ? (price[cell] as number) * (where - (at[cell] as number)) : 0);
+  const cellFrom = (cell: number, where: number): number => {
+    let found = cell;
+    while (found < cells && (at[found + 1] as number) <= where) found++;
+    return found;
   };
-  let ends = pieceFrom(0, (at[0] ?? 0) + minutes);
+  let ends = cellFrom(0, (at[0] ?? 0) + minutes);
   let first = upTo(ends, (at[0] ?? 0) + minutes);
   for (let cell = 0; cell < cells; cell++) {
-    const [begin, next] = [at[cell] ?? 0, at[cell + 1] ?? 0];
-    const starts = t.priceOf[cell] ?? 0;
-    const nextEnds = pieceFrom(ends, next + minutes);
+    const next = at[cell + 1] as number;
+    const nextEnds = cellFrom(ends, next + minutes);
     const beyond = upTo(nextEnds, next + minutes);
-    const now = first - upTo(starts, begin);
-    let cost = Math.min(now, beyond - upTo(starts, next));
-    // Where the price changes under its end, the least may lie in between.
-    for (let p = ends + 1; p <= nextEnds && p <= t.prices; p++)
-      cost = Math.min(cost, (before[p] ?? 0) - upTo(starts, (edge[p] ?? 0) - minutes));
+    let cost = first - (before[cell] as number);
+    if (!t.isExact) {
+      cost = Math.min(cost, beyond - (before[cell + 1] as number));
+      // Where the price changes under its end, the least may lie in between.
+      for (let p = ends + 1; p <= nextEnds && p <= cells; p++)
+        cost = Math.min(cost, (before[p] as number) - upTo(cell, (at[p] as number) - minutes));
+    }
     least[cell] = cost;
     [ends, first] = [nextEnds, beyond];
   }
   return least;
 }
 
-/** Adds what so many minutes from a moment of the axis on take of each stretch of one price. */
-export function addTaken(
-  line: Line,
-  from: number,
-  minutes: number,
-  first: number,
-  taken: Float64Array,
-): void {
+/** Adds what so many minutes from the beginning of a cell on take of each cell. */
+export function addTaken({ at }: Line, cell: number, minutes: number, taken: Float64Array): void {
+  const from = at[cell] as number;
   const to = from + minutes;
-  for (let p = first; p + 1 < line.edge.length && (line.edge[p] ?? 0) < to; p++)
-    taken[p] =
-      (taken[p] ?? 0) + Math.max(0, Math.min(to, line.edge[p + 1] ?? 0) - Math.max(from, line.edge[p] ?? 0));
+  for (let p = cell; p + 1 < at.length && (at[p] as number) < to; p++)
+    taken[p] = (taken[p] as number) + Math.min(to, at[p + 1] as number) - Math.max(from, at[p] as number);
 }

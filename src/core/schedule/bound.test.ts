@@ -13,6 +13,8 @@ import { noPrices } from './price-search.ts';
 import { job, randomShop, shop, step, worker } from './work-for-tests.ts';
 
 const seeds = fc.integer({ min: 1, max: 1e9 });
+/** As many cells as there may be: each as long as plans are fine. */
+const FINE = 4000;
 
 /** Prices that fall, rise and are nothing, as they come. */
 function anyPrices(t: BoundTime, next: () => number): Float64Array[] {
@@ -20,31 +22,36 @@ function anyPrices(t: BoundTime, next: () => number): Float64Array[] {
 }
 
 /** What the minutes of a line between two places on its axis cost. */
-function costBetween(line: Line, price: Float64Array, from: number, to: number): number {
+function costBetween({ at }: Line, price: Float64Array, from: number, to: number): number {
   let sum = 0;
-  for (let p = 0; p + 1 < line.edge.length; p++) {
-    const [a, b] = [line.edge[p] ?? 0, line.edge[p + 1] ?? 0];
-    sum += (price[p] ?? 0) * Math.max(0, Math.min(to, b) - Math.max(from, a));
+  for (let cell = 0; cell + 1 < at.length; cell++) {
+    const [a, b] = [at[cell] ?? 0, at[cell + 1] ?? 0];
+    sum += (price[cell] ?? 0) * Math.max(0, Math.min(to, b) - Math.max(from, a));
   }
   return sum;
 }
 
 test('minutes on end cost the least of all beginnings in a cell, to the minute', () => {
   fc.assert(
-    fc.property(seeds, fc.integer({ min: 1, max: 60 }), (seed, fives) => {
+    fc.property(seeds, fc.integer({ min: 1, max: 60 }), fc.boolean(), (seed, fives, finely) => {
       const next = seeded(seed);
       const b = newBoard(randomShop(seed, 5, 2, 4));
-      const t = boundTime(b, [0]);
+      const t = boundTime(b, [0], finely ? FINE : 60);
       const prices = anyPrices(t, next);
       const which = Math.floor(next() * t.lines.length);
       const [line, price] = [t.lines[which] as Line, prices[which] as Float64Array];
       const minutes = 5 * fives;
       const least = leastCosts(t, line, minutes, price);
+      expect(t.isExact).toBe(finely);
       for (let cell = 0; cell + 1 < t.from.length; cell++) {
         const [from, to] = [line.at[cell] ?? 0, line.at[cell + 1] ?? 0];
         if (to <= from) continue;
-        let best = Infinity;
-        for (let tenth = 0; tenth <= 10; tenth++) {
+        let best = costBetween(line, price, from, from + minutes);
+        if (finely) {
+          expect(least[cell]).toBeCloseTo(best, 9);
+          continue;
+        }
+        for (let tenth = 1; tenth <= 10; tenth++) {
           const at = from + ((to - from) * tenth) / 10;
           best = Math.min(best, costBetween(line, price, at, at + minutes));
         }
@@ -60,7 +67,7 @@ test('what begins in a cell is done no sooner than is said, and in one stretch w
   fc.assert(
     fc.property(seeds, fc.integer({ min: 1, max: 40 }), fc.boolean(), (seed, fives, whole) => {
       const b = newBoard(randomShop(seed, 5, 3, 4));
-      const t = boundTime(b, [0]);
+      const t = boundTime(b, [0], FINE);
       const line = t.lines[0] as Line;
       const c = line.calendar as Calendar;
       const ends = endsFrom(t, line, 5 * fives, whole);
@@ -121,7 +128,8 @@ test('no way of a job is cheaper than the cheapest that is found, at any prices'
       fc.boolean(),
       fc.constantFrom(null, 1, 2),
       fc.boolean(),
-      (seed, made, chain, holder, always) => {
+      fc.boolean(),
+      (seed, made, chain, holder, always, finely) => {
         const next = seeded(seed);
         const steps = made.map((m, i) =>
           step(`${i}`, 5 * m.fives, { wait: m.wait, after: chain && i > 0 ? [`${i - 1}`] : [] }),
@@ -137,6 +145,7 @@ test('no way of a job is cheaper than the cheapest that is found, at any prices'
         const t = boundTime(
           b,
           b.ofJob.map((_, j) => j),
+          finely ? FINE : 200,
         );
         const prices = anyPrices(t, next);
         const search = new WaySearch(b, t);
@@ -150,8 +159,8 @@ test('no way of a job is cheaper than the cheapest that is found, at any prices'
         const free = search.cheapest(asked, new Costs(t, nothing), way);
         const least = Math.min(...waysOf(b, t, nothing, 0));
         expect(free.cost).toBeLessThanOrEqual(least + 1e-6);
-        // Where nobody ever rests and all is of whole cells, it is that to the minute.
-        if (always && made.every((m) => m.fives % 2 === 0)) expect(free.cost).toBeCloseTo(least, 6);
+        // Where nobody ever rests and all begins with cells, it is that to the minute.
+        if (always && finely) expect(free.cost).toBeCloseTo(least, 6);
         expect(search.cheapest(asked, new Costs(t, prices), free).cost).toBeCloseTo(way.cost, 9);
       },
     ),
@@ -167,7 +176,7 @@ test('where nothing has a price a job costs what it costs alone', () => {
         own.every((at) => (b.steps[at]?.who.length ?? 0) > 0) ? [j] : [],
       );
       if (all.length === 0) return;
-      const t = boundTime(b, all);
+      const t = boundTime(b, all, FINE);
       const search = new WaySearch(b, t);
       const costs = new Costs(t, noPrices(t.lines.length, t.prices));
       for (const j of all) {
@@ -182,7 +191,7 @@ test('where nothing has a price a job costs what it costs alone', () => {
 test('a job of so many steps in any order that not every set of them can be looked at is still not dearer than it is', () => {
   const steps = Array.from({ length: 9 }, (_, i) => step(`${i}`, 30 + 5 * i));
   const b = newBoard(shop([worker(1)], [job(1, steps)]));
-  const t = boundTime(b, [0]);
+  const t = boundTime(b, [0], FINE);
   const asked = askedJob(b, t, new Ends(t), 0);
   expect(asked.steps.length).toBeLessThan(9);
   expect(asked.steps.length).toBeGreaterThan(3);

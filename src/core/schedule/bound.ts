@@ -1,5 +1,7 @@
 import { toEnd } from '../to-end.ts';
 import { newBoard, seat, type Board, type Seat } from './board.ts';
+import { workedBefore } from './calendar.ts';
+import { onGrain } from './on-grain.ts';
 import { FINELY, relaxing } from './relaxation.ts';
 import type { ShopWork } from './shop-work.ts';
 
@@ -28,5 +30,10 @@ export function lowerBound(work: ShopWork, known: number, stands: Standing = [])
 
 /** The same as `lowerBound`, piece by piece, with the best so far: whoever runs it may let others go on between two. */
 export function* bounding(work: ShopWork, known: number, stands: Standing = []): Generator<number, number> {
-  return (yield* relaxing(boardWith(work, stands), known, FINELY))?.bound ?? 0;
+  const even = onGrain(work);
+  const there = stands.map((s) => {
+    const calendar = s && even.workers[s.worker]?.calendar;
+    return calendar ? { ...s, worked: workedBefore(calendar, s.start) } : null;
+  });
+  return (yield* relaxing(boardWith(even, there), known, FINELY))?.bound ?? 0;
 }

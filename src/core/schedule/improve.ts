@@ -55,8 +55,11 @@ const MOST_AT_ONCE = 10;
 const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440, 7200] as const;
 
 /** Of the time there is, until when the plan is made anew or taken apart, and until when it is looked at as a row; the rest is as at first. */
-const MANY_SHARES = [0.4, 0.9] as const;
+const MANY_SHARES = [0.4, 0.95] as const;
 const FEW_SHARES = [0.6, 0.75] as const;
+
+/** A plan made anew is gone on with where it costs so much less, as a part; else what there was comes out better once its steps are moved. */
+const ANEW = 0.025;
 
 function shuffle(all: number[], next: () => number): number[] {
   for (let i = all.length - 1; i > 0; i--) {
@@ -166,8 +169,10 @@ function* fromAnew(b: Board, { seed, passed }: LongSearch, found: Progress): Gen
   const isMany = b.ofJob.filter((own) => own.length > 0).length >= MANY_JOBS;
   const [first, then] = isMany ? MANY_SHARES : FEW_SHARES;
   const more = (effort: number): boolean => passed(effort) < first;
+  const asItWas = { seats: [...b.seats], cost: found.least };
   yield* isMany ? ordering(b, seeded(seed), found, more) : search(b, { seed, more }, found);
-  stand(b, found.best);
+  const isFar = !isMany || found.least < (1 - ANEW) * asItWas.cost;
+  stand(b, isFar ? found.best : asItWas.seats);
   const from = Math.min(passed(found.effort), first);
   const part = (effort: number): number => Math.min(1, (passed(effort) - from) / (then - from));
   yield* searchingRow(b, usualOf(b).usual, seeded(seed), found, part);

@@ -10,7 +10,7 @@ import { relaxing, type Look, type Relaxed } from './relaxation.ts';
 /** With fewer jobs than this, taking off some at a time comes as far. */
 export const MANY_JOBS = 40;
 /** Roughly enough for an order. */
-const ROUGHLY: Look = { cells: 150, looks: 3600, rounds: [8, 60] };
+const ROUGHLY: Look = { cells: 150, together: 1e6, looks: 3600, rounds: [8, 60] };
 /** In tries of taking off some jobs: what looking at a piece of the work at a price takes, and putting a job back. */
 const TRIES_A_LOOK = 10;
 const TRIES_A_JOB = 1 / 6;
@@ -55,7 +55,7 @@ const worthAt =
   (t: BoundTime, prices: Prices): Worth =>
   (worker, _step, { start, end }) => {
     const cell = Math.min(t.from.length - 2, cellFrom(t, (start + end) / 2));
-    return prices[worker]?.[t.priceOf[cell] ?? 0] ?? 0;
+    return prices[worker]?.[cell] ?? 0;
   };
 
 function lateOf(b: Board, jobs: Iterable<number>): Map<number, number> {

@@ -16,12 +16,39 @@ const SHORTEST = 1e-3;
 /** So little is asked for too much or too little that there is no way to go; minutes, squared. */
 const NOTHING = 1e-6;
 
+/** The moments at which prices are moved; in between they move evenly. */
+export interface Moments {
+  readonly many: number;
+  /** by stretch: the moment before it, and how much of the way to the next one it is */
+  readonly before: Int32Array;
+  readonly way: Float64Array;
+}
+
+/**
+ * Moments for so many stretches, evenly between the first and the last of each part of them: from one part to the next prices may jump.
+ * @param begins the first stretch of each part
+ * @param each how many pieces a part has
+ */
+export function momentsOf(stretches: number, begins: readonly number[], each: number): Moments {
+  const before = new Int32Array(stretches);
+  const way = new Float64Array(stretches);
+  begins.forEach((begin, part) => {
+    const last = (begins[part + 1] ?? stretches) - 1;
+    for (let stretch = begin; stretch <= last; stretch++) {
+      const at = last > begin ? ((stretch - begin) / (last - begin)) * each : 0;
+      const piece = Math.min(each - 1, Math.floor(at));
+      before[stretch] = part * (each + 1) + piece;
+      way[stretch] = at - piece;
+    }
+  });
+  return { many: begins.length * (each + 1), before, way };
+}
+
 /** How finely prices are moved. */
 export interface Grain {
   /** lines of the same number move together */
   readonly groupOf: readonly number[];
-  /** prices are moved at so many moments, evenly in between */
-  readonly parts: number;
+  readonly moments: Moments;
 }
 
 /**
@@ -44,7 +71,7 @@ export class PriceSearch {
     this.grain = grain;
     const groups = 1 + Math.max(0, ...grain.groupOf);
     this.now = first;
-    this.best = new Float64Array(groups * (grain.parts + 1));
+    this.best = new Float64Array(groups * grain.moments.many);
     this.tried = this.best;
   }
 
@@ -58,20 +85,14 @@ export class PriceSearch {
     return this.pricesAt(this.best);
   }
 
-  /** The two moments a stretch lies between, and how much of the way from the first it is. */
-  private between(stretch: number, stretches: number): readonly [part: number, way: number] {
-    const { parts } = this.grain;
-    const at = stretches > 1 ? (stretch / (stretches - 1)) * parts : 0;
-    const part = Math.min(parts - 1, Math.floor(at));
-    return [part, at - part];
-  }
-
   private pricesAt(moved: Float64Array): Float64Array[] {
+    const { many, before, way } = this.grain.moments;
     return this.first.map((line, i) => {
-      const from = (this.grain.groupOf[i] ?? 0) * (this.grain.parts + 1);
-      return Float64Array.from(line, (price, at) => {
-        const [part, way] = this.between(at, line.length);
-        const by = (moved[from + part] ?? 0) * (1 - way) + (moved[from + part + 1] ?? 0) * way;
+      const from = (this.grain.groupOf[i] ?? 0) * many;
+      return line.map((price, at) => {
+        const moment = from + (before[at] as number);
+        const part = way[at] as number;
+        const by = (moved[moment] as number) * (1 - part) + (moved[moment + 1] as number) * part;
         return Math.max(0, price + by);
       });
     });
@@ -104,15 +125,17 @@ export class PriceSearch {
   }
 
   private wayUp(over: Prices): Float64Array {
+    const { many, before, way } = this.grain.moments;
     const up = new Float64Array(this.best.length);
     over.forEach((line, i) => {
-      const from = (this.grain.groupOf[i] ?? 0) * (this.grain.parts + 1);
+      const from = (this.grain.groupOf[i] ?? 0) * many;
       line.forEach((one, at) => {
         // What costs nothing does not cost less.
         if (one < 0 && (this.now[i]?.[at] ?? 0) <= 0) return;
-        const [part, way] = this.between(at, line.length);
-        up[from + part] = (up[from + part] ?? 0) + one * (1 - way);
-        up[from + part + 1] = (up[from + part + 1] ?? 0) + one * way;
+        const moment = from + (before[at] as number);
+        const part = way[at] as number;
+        up[moment] = (up[moment] as number) + one * (1 - part);
+        up[moment + 1] = (up[moment + 1] as number) + one * part;
       });
     });
     return up;

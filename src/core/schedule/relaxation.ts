@@ -2,25 +2,29 @@
 import type { Board } from './board.ts';
 import { askedJob, Costs, Ends, type AskedJob } from './bound-asked.ts';
 import { WaySearch, type Way } from './bound-job.ts';
-import { addTaken, boundTime, CELLS_OF_A_PRICE, MOST_CELLS, type BoundTime } from './bound-time.ts';
+import { addTaken, boundTime, type BoundTime } from './bound-time.ts';
 import { costWhenReady } from './cost.ts';
-import { noPrices, PriceSearch, type Prices } from './price-search.ts';
+import { momentsOf, noPrices, PriceSearch, type Prices } from './price-search.ts';
 import { askedOf } from './skill-price.ts';
 
 const HOUR = 60;
-/** Prices are moved at few moments first, those of a skill together, then at more, each of its own. */
+/**
+ * Prices are moved at few moments first, those of a skill together, then at more, each of its own: over all the time there is, or from
+ * one morning to the evening, since a night is long.
+ */
 const PARTS = [
-  { parts: 3, share: 0.4, together: true },
-  { parts: 6, share: 0.3, together: true },
-  { parts: 12, share: 0.3, together: false },
+  { each: 3, byDay: false, share: 0.2, together: true },
+  { each: 6, byDay: false, share: 0.2, together: true },
+  { each: 1, byDay: true, share: 0.4, together: true },
+  { each: 1, byDay: true, share: 0.2, together: false },
 ] as const;
 /** So many jobs are looked at before others may go on. */
 const AT_ONCE = 25;
 
-/** What there is of each line in each stretch of one price, minutes. */
+/** What there is of each line in each cell, minutes. */
 const thereIs = (t: BoundTime): Float64Array[] =>
-  t.lines.map(({ edge, many }) =>
-    Float64Array.from({ length: t.prices }, (_, p) => many * ((edge[p + 1] ?? 0) - (edge[p] ?? 0))),
+  t.lines.map(({ at, many }) =>
+    Float64Array.from({ length: t.prices }, (_, cell) => many * ((at[cell + 1] ?? 0) - (at[cell] ?? 0))),
   );
 
 /** What jobs look for their cheapest ways in. */
@@ -50,8 +54,7 @@ function* valueAt(m: Market, prices: Prices): Generator<null, { value: number; o
       ] as const) {
         const own = t.lines[line];
         const taken = over[line];
-        if (own && taken && cell < t.from.length - 1)
-          addTaken(own, own.at[cell] ?? 0, minutes, t.priceOf[cell] ?? 0, taken);
+        if (own && taken && cell < t.prices) addTaken(own, cell, minutes, taken);
       }
   }
   prices.forEach((line, i) =>
@@ -92,7 +95,7 @@ function firstPrices(b: Board, { t, has, jobs }: Market, level: number): Float64
     }
     return all > 0 ? sum / all : 0;
   });
-  const begins = (p: number): number => t.from[Math.min(t.from.length - 1, p * CELLS_OF_A_PRICE)] ?? 0;
+  const begins = (p: number): number => t.from[p] ?? 0;
   for (const i of able) {
     const own = prices[i] as Float64Array;
     for (let p = t.prices - 1; p >= 0; p--)
@@ -103,8 +106,9 @@ function firstPrices(b: Board, { t, has, jobs }: Market, level: number): Float64
 
 /** How finely it is looked at, and for how long. */
 export interface Look {
-  /** into how many cells time is cut at most */
+  /** into how many cells time is cut at most, and how many of them are looked at for all jobs together at once */
   readonly cells: number;
+  readonly together: number;
   /** how many jobs are looked at in all, about */
   readonly looks: number;
   /** how often all are looked at, at least and at most */
@@ -112,7 +116,7 @@ export interface Look {
 }
 
 /** For a bound: as finely as can be. */
-export const FINELY: Look = { cells: MOST_CELLS, looks: 8000, rounds: [20, 150] };
+export const FINELY: Look = { cells: 4000, together: 1.2e6, looks: 12_000, rounds: [25, 150] };
 
 /** What came out of it. */
 export interface Relaxed {
@@ -164,13 +168,13 @@ class MeanEnds {
 export function* relaxing(
   b: Board,
   known: number,
-  { cells, looks, rounds: [fewest, most] }: Look,
+  { cells, together: all, looks, rounds: [fewest, most] }: Look,
 ): Generator<number, Relaxed | null> {
   const can = b.ofJob.flatMap((own, job) =>
     own.length > 0 && own.every((at) => (b.steps[at]?.who.length ?? 0) > 0) ? [job] : [],
   );
   if (can.length === 0) return null;
-  const t = boundTime(b, can, cells);
+  const t = boundTime(b, can, Math.min(cells, Math.ceil(all / can.length)));
   const ends = new Ends(t);
   const jobs: AskedJob[] = [];
   for (const job of can) {
@@ -193,12 +197,15 @@ export function* relaxing(
   }
   const mean = new MeanEnds(market);
   const rounds = Math.max(fewest, Math.min(most, Math.round(looks / jobs.length)));
-  for (const { parts, share, together } of PARTS) {
+  for (const { each, byDay, share, together } of PARTS) {
     const groupOf = t.lines.map((_, i) => {
       const skill = b.work.workers[i]?.skill;
       return together && skill !== undefined ? b.work.workers.findIndex((w) => w.skill === skill) : i;
     });
-    const search = new PriceSearch(first, { groupOf, parts: Math.min(parts, Math.max(1, t.prices - 1)) });
+    const search = new PriceSearch(first, {
+      groupOf,
+      moments: momentsOf(t.prices, byDay ? t.days : [0], each),
+    });
     for (let round = 0; round < rounds * share && known > best + 1e-9; round++) {
       const { value, over } = yield* sayingOf(valueAt(market, search.prices), best);
       best = Math.max(best, value);

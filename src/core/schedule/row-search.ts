@@ -6,14 +6,18 @@ import type { Progress } from './in-order.ts';
 import { fixedSteps } from './place.ts';
 import { Row } from './one-row.ts';
 
-/** How often one step is moved, given to somebody else, or its whole job moved; else all that one does of a job goes to another. */
-const ONE_MOVED = 0.6;
-const ONE_GIVEN = 0.15;
-const JOB_MOVED = 0.2;
+/** How often one step changes places with another, is moved, given to somebody else, or its whole job moved; else all that one does of a job goes to another. */
+const SWAPPED = 0.3;
+const ONE_MOVED = 0.42;
+const ONE_GIVEN = 0.1;
+const JOB_MOVED = 0.14;
 /** By how many of a hand's steps one is moved at most, mostly and now and then. */
 const NEAR = 3;
 const FAR = 20;
 const HOW_OFTEN_FAR = 0.3;
+/** How far off the step may be that one changes places with, mostly and now and then, in steps of anybody's. */
+const SWAP_NEAR = 60;
+const SWAP_FAR = 400;
 /** By how many steps of anybody's a whole job is moved at most. */
 const JOB_NEAR = 30;
 const JOB_FAR = 200;
@@ -21,8 +25,8 @@ const JOB_FAR = 200;
 const TOO_DEAR = 0.1;
 
 /** What is dearer by so much is still taken once in a while, at first and in the end: as a part of the same. */
-const HOT = 0.02;
-const COLD = 0.0005;
+const HOT = 0.04;
+const COLD = 0.002;
 /** So many changes are tried before others may go on: about what one try of taking some jobs off takes. */
 const AT_ONCE = 30;
 
@@ -75,7 +79,9 @@ export class RowSearch {
 
   private any(): Move | null {
     const node = this.some(this.row.steps.length);
-    const kind = this.chance();
+    let kind = this.chance();
+    if (kind < SWAPPED) return this.swapped(node);
+    kind -= SWAPPED;
     if (kind < ONE_MOVED) return this.oneMoved(node);
     if (kind < ONE_MOVED + ONE_GIVEN) return this.oneGiven(node);
     return kind < ONE_MOVED + ONE_GIVEN + JOB_MOVED ? this.jobMoved(node) : this.jobGiven(node);
@@ -111,6 +117,36 @@ export class RowSearch {
       hands: [hand],
       more: 0,
       back: () => row.shift(to, from),
+    };
+  }
+
+  /** Two steps in each other's places and hands: what fits into a day better than what stands there needs both to move. */
+  private swapped(one: number): Move | null {
+    const { row } = this;
+    const far = this.chance() < HOW_OFTEN_FAR ? SWAP_FAR : SWAP_NEAR;
+    const from = row.at[one] as number;
+    const to = from + Math.round((2 * this.chance() - 1) * far);
+    if (to < 0 || to >= row.steps.length || to === from) return null;
+    const [low, high] = [Math.min(from, to), Math.max(from, to)];
+    const [sooner, later] = [row.list[low] as number, row.list[high] as number];
+    const [next, prev] = [row.next[sooner] as number, row.prev[later] as number];
+    if ((next >= 0 && (row.at[next] as number) <= high) || (prev >= 0 && (row.at[prev] as number) >= low))
+      return null;
+    const hands = [row.hand[sooner] as number, row.hand[later] as number] as const;
+    if (!row.steps[sooner]?.who.includes(hands[1]) || !row.steps[later]?.who.includes(hands[0])) return null;
+    const swap = (): number => {
+      const [a, b] = [row.list[low] as number, row.list[high] as number];
+      [row.list[low], row.list[high], row.at[a], row.at[b]] = [b, a, high, low];
+      [row.hand[a], row.hand[b]] = [row.hand[b] as number, row.hand[a] as number];
+      const jobs = [row.jobOf[sooner] as number, row.jobOf[later] as number] as const;
+      return row.handsAgain(jobs[0]) + (jobs[1] === jobs[0] ? 0 : row.handsAgain(jobs[1]));
+    };
+    return {
+      from: low,
+      changed: high,
+      hands,
+      more: swap(),
+      back: swap,
     };
   }
 
