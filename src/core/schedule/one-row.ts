@@ -3,6 +3,7 @@ import { isSpotFree, spotFrom, type Board, type BoardStep, type Seat } from './b
 import { boardWith } from './bound.ts';
 import { costWhenReady, movedCost } from './cost.ts';
 import { compared, Otherwise, SAME, SOONER } from './otherwise.ts';
+import { heldOf } from './row-held.ts';
 import { freePieces, momentsOf, pieceAfter, type FreePieces } from './row-pieces.ts';
 
 /** What is asked of a step: to lie in one piece, a place; and that it stood somewhere before. */
@@ -66,13 +67,7 @@ export class Row {
    */
   constructor(b: Board, held: readonly boolean[]) {
     this.b = b;
-    const heldUntil = b.ofJob.map((own) =>
-      Math.max(0, ...own.map((at) => (held[at] ? (b.seats[at]?.free ?? 0) : 0))),
-    );
-    const moves = b.ofJob.map((own, job) =>
-      own.every((at) => b.seats[at] && (held[at] || b.seats[at].start >= (heldUntil[job] ?? 0))),
-    );
-    const stays = b.steps.map(({ at, job }) => held[at] === true || !moves[job]);
+    const { stays, heldUntil, handBefore } = heldOf(b, held);
     this.frame = boardWith(
       b.work,
       b.seats.map((s, at) => (stays[at] ? s : null)),
@@ -97,12 +92,7 @@ export class Row {
     this.earliest = Float64Array.from(steps, ({ job, earliest, step }) =>
       Math.max(earliest, step.pin ?? 0, heldUntil[job] ?? 0),
     );
-    this.before = b.ofJob.map((own, job) => {
-      const after = own
-        .flatMap((at) => (held[at] ? (b.seats[at] ?? []) : []))
-        .sort((x, y) => y.start - x.start)[0];
-      return after?.worker ?? b.work.workers.findIndex((w) => w.id === b.work.jobs[job]?.holder);
-    });
+    this.before = handBefore;
     this.is = Uint8Array.from(
       steps,
       (s) => (s.whole ? WHOLE : 0) | (s.where ? PLACED : 0) | (b.work.before[s.step.id] ? STOOD : 0),
@@ -263,9 +253,13 @@ export class Row {
       const w = hand[node] as number;
       const job = jobOf[node] as number;
       const is = this.is[node] as number;
-      const isAsBefore = people[w] === SAME && jobs[job] === SAME && (is & PLACED) === 0;
-      if (isAsBefore && (at > changed || !hands.includes(w))) {
+      const isSame = people[w] === SAME && jobs[job] === SAME;
+      const isPlaced = (is & PLACED) !== 0;
+      const isAsBefore =
+        isSame && (at > changed ? !isPlaced || otherwise.taken === 0 : !isPlaced && !hands.includes(w));
+      if (isAsBefore) {
         last[w] = (worked[node] as number) + (minutes[node] as number);
+        if (isPlaced) this.taken[this.spot[node] as number] = this.hold[node] as number;
         continue;
       }
       const wasWorked = worked[node] as number;
@@ -276,7 +270,7 @@ export class Row {
         break;
       }
       otherwise.mark(people, w, compared(worked[node] as number, wasWorked));
-      if ((is & PLACED) !== 0) this.markPlaces(node);
+      if (isPlaced) this.markPlaces(node, at > changed);
       if ((is & STOOD) !== 0) more += this.movedAgain(node);
       if ((next[node] as number) >= 0) otherwise.mark(jobs, job, compared(rested[node] as number, wasRested));
       else if (rested[node] !== wasRested) {
@@ -289,14 +283,16 @@ export class Row {
     return more > most ? Infinity : more;
   }
 
-  /** Marks places that are taken otherwise than they were before a step was stood anew. */
-  private markPlaces(node: number): void {
-    const { places } = this.otherwise;
+  /**
+   * Marks places that are taken otherwise than they were before a step was stood anew.
+   * @param isBehind whether what stands before it in the row is what was: else others than it may have stood there last
+   */
+  private markPlaces(node: number, isBehind: boolean): void {
     const l = WRITTEN * (this.stood - 1);
     const [now, was] = [this.spot[node] as number, this.log[l + 3] as number];
     const isSame = now === was && this.hold[node] === this.log[l + 4];
-    this.otherwise.mark(places, now, isSame ? SAME : SOONER);
-    if (was >= 0 && was !== now) this.otherwise.mark(places, was, SOONER);
+    if (!isSame || isBehind) this.otherwise.markPlace(now, isSame);
+    if (was >= 0 && was !== now) this.otherwise.markPlace(was, false);
   }
 
   /** Counts anew what it costs that a step stands elsewhere than before. @returns by how much it costs more */

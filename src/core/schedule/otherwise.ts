@@ -12,6 +12,8 @@ export class Otherwise {
   readonly places: Uint8Array;
   sooner = 0;
   later = 0;
+  /** how many places are taken otherwise */
+  taken = 0;
 
   constructor(b: Board) {
     this.people = new Uint8Array(b.calendars.length);
@@ -29,10 +31,17 @@ export class Otherwise {
     of[i] = is;
   }
 
+  markPlace(i: number, isSame: boolean): void {
+    const is = isSame ? SAME : SOONER;
+    if (this.places[i] !== is) this.taken += isSame ? -1 : 1;
+    this.mark(this.places, i, is);
+  }
+
   clear(): void {
     for (const all of [this.people, this.jobs, this.places]) all.fill(SAME);
     this.sooner = 0;
     this.later = 0;
+    this.taken = 0;
   }
 }
 
