@@ -10,7 +10,7 @@ import { relaxing, type Look, type Relaxed } from './relaxation.ts';
 /** With fewer jobs than this, taking off some at a time comes as far. */
 export const MANY_JOBS = 40;
 /** Roughly enough for an order. */
-const ROUGHLY: Look = { cells: 150, together: 1e6, looks: 3600, rounds: [8, 60] };
+const ROUGHLY: Look = { cells: 100, together: 1e6, looks: 2400, rounds: [8, 60] };
 /** In tries of taking off some jobs: what looking at a piece of the work at a price takes, and putting a job back. */
 const TRIES_A_LOOK = 10;
 const TRIES_A_JOB = 1 / 6;
