@@ -6,9 +6,9 @@ export const noPrices = (lines: number, stretches: number): Float64Array[] =>
   Array.from({ length: lines }, () => new Float64Array(stretches));
 
 /** How much of what was asked for before counts with what is asked for now. */
-const BEFORE = 0.6;
+const BEFORE = 0.7;
 /** The first step hopes for so much more, as a part of the value. */
-const HOPE = 0.006;
+const HOPE = 0.02;
 /** A step after gain is longer, one in vain shorter; where it is shorter than this there is nothing to gain. */
 const LONGER = 1.3;
 const SHORTER = 0.7;

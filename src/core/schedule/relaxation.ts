@@ -9,14 +9,13 @@ import { askedOf } from './skill-price.ts';
 
 const HOUR = 60;
 /**
- * Prices are moved at few moments first, those of a skill together, then at more, each of its own: over all the time there is, or from
- * one morning to the evening, since a night is long.
+ * Prices are moved at few moments first, then at more, those of a skill together: over all the time there is, in the end in each day from
+ * its morning to its evening, since a night is long.
  */
 const PARTS = [
-  { each: 3, byDay: false, share: 0.2, together: true },
-  { each: 6, byDay: false, share: 0.2, together: true },
-  { each: 1, byDay: true, share: 0.4, together: true },
-  { each: 1, byDay: true, share: 0.2, together: false },
+  { each: 3, byDay: false, share: 0.25 },
+  { each: 6, byDay: false, share: 0.3 },
+  { each: 1, byDay: true, share: 0.45 },
 ] as const;
 /** So many jobs are looked at before others may go on. */
 const AT_ONCE = 25;
@@ -103,6 +102,12 @@ function firstPrices(b: Board, { t, has, jobs }: Market, level: number): Float64
   }
   return prices;
 }
+
+/** Of several prices of each minute the highest. */
+const dearest = (all: readonly Prices[]): Float64Array[] =>
+  (all[0] ?? []).map((line, i) =>
+    line.map((_, at) => Math.max(...all.map((prices) => prices[i]?.[at] ?? 0))),
+  );
 
 /** How finely it is looked at, and for how long. */
 export interface Look {
@@ -191,17 +196,18 @@ export function* relaxing(
   let best = 0;
   let first: Prices = noPrices(t.lines.length, t.prices);
   const levels = [...new Set(b.work.workers.map((w) => w.skill))];
-  for (const prices of [first, ...levels.map((level) => firstPrices(b, market, level))]) {
+  const byLevel = levels.map((level) => firstPrices(b, market, level));
+  for (const prices of [first, ...byLevel, dearest(byLevel)]) {
     const { value } = yield* sayingOf(valueAt(market, prices), best);
     if (value > best) [best, first] = [value, prices];
   }
   const mean = new MeanEnds(market);
   const rounds = Math.max(fewest, Math.min(most, Math.round(looks / jobs.length)));
-  for (const { each, byDay, share, together } of PARTS) {
-    const groupOf = t.lines.map((_, i) => {
-      const skill = b.work.workers[i]?.skill;
-      return together && skill !== undefined ? b.work.workers.findIndex((w) => w.skill === skill) : i;
-    });
+  const groupOf = t.lines.map((_, i) => {
+    const skill = b.work.workers[i]?.skill;
+    return skill === undefined ? i : b.work.workers.findIndex((w) => w.skill === skill);
+  });
+  for (const { each, byDay, share } of PARTS) {
     const search = new PriceSearch(first, {
       groupOf,
       moments: momentsOf(t.prices, byDay ? t.days : [0], each),
