@@ -2,16 +2,16 @@
 export interface Limit {
   readonly of: 'median' | 'p95';
   readonly times: number;
-  /** what that is on a quiet machine, ms: said, not judged */
+  /** what that is on a quiet machine: said, not judged */
   readonly quiet: number;
 }
 
-/** One measured row: times in ms, and how many times the baseline's median its judged number is. */
+/** One measured row: times in ms, or what a plan costs, and how many times the baseline's median its judged number is. */
 export interface Row {
   readonly id: string;
   readonly median: number;
   readonly p95: number;
-  readonly unit: 'ms';
+  readonly unit: 'ms' | 'cost';
   readonly baseline: string;
   readonly base: number;
   /** the judged number over the baseline's median */
@@ -33,6 +33,7 @@ export function rowOf(
   baseline: string,
   base: readonly number[],
   measured: readonly number[],
+  unit: Row['unit'] = 'ms',
 ): Row {
   const [median, p95, bare] = [at(measured, 0.5), at(measured, 0.95), at(base, 0.5)];
   const ratio = (limit.of === 'median' ? median : p95) / bare;
@@ -40,7 +41,7 @@ export function rowOf(
     id,
     median: round(median),
     p95: round(p95),
-    unit: 'ms',
+    unit,
     baseline,
     base: round(bare),
     ratio: round(ratio),
@@ -50,9 +51,16 @@ export function rowOf(
 }
 
 /** A row's words: what was measured, and beside what. */
-export const sayRow = (r: Row): string =>
-  `${r.ok ? 'ok  ' : 'SLOW'} ${r.id.padEnd(34)} ${r.limit.of} ${r.ratio}× ${r.baseline} (at most ${r.limit.times}×) · ` +
-  `median ${r.median} ms, p95 ${r.p95} ms; quiet about ${r.limit.quiet} ms`;
+export function sayRow(r: Row): string {
+  const isTime = r.unit === 'ms';
+  const is = r.ok ? 'ok  ' : isTime ? 'SLOW' : 'FAR ';
+  return (
+    `${is} ${r.id.padEnd(34)} ${r.limit.of} ${r.ratio}× ${r.baseline} (at most ${r.limit.times}×) · ` +
+    (isTime
+      ? `median ${r.median} ms, p95 ${r.p95} ms; quiet about ${r.limit.quiet} ms`
+      : `${r.median} beside ${r.base}`)
+  );
+}
 
 export const median = (times: number, quiet: number): Limit => ({ of: 'median', times, quiet });
 export const p95 = (times: number, quiet: number): Limit => ({ of: 'p95', times, quiet });
