@@ -1,7 +1,6 @@
 import { toEnd } from '../to-end.ts';
 import { newBoard, seat, type Board, type Seat } from './board.ts';
-import { workedBefore } from './calendar.ts';
-import { onGrain } from './on-grain.ts';
+import { onGrain, seatOnGrain } from './on-grain.ts';
 import { FINELY, relaxing } from './relaxation.ts';
 import type { ShopWork } from './shop-work.ts';
 
@@ -32,8 +31,8 @@ export function lowerBound(work: ShopWork, known: number, stands: Standing = [])
 export function* bounding(work: ShopWork, known: number, stands: Standing = []): Generator<number, number> {
   const even = onGrain(work);
   const there = stands.map((s) => {
-    const calendar = s && even.workers[s.worker]?.calendar;
-    return calendar ? { ...s, worked: workedBefore(calendar, s.start) } : null;
+    const worker = s && even.workers[s.worker];
+    return worker ? seatOnGrain(s, worker) : null;
   });
   return (yield* relaxing(boardWith(even, there), known, FINELY))?.bound ?? 0;
 }

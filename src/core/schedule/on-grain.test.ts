@@ -1,11 +1,12 @@
 /** Work put on the grain of plans, and that a bound made of it is one of the work as it is. */
 import fc from 'fast-check';
 import { breath, runs } from '../../runs-for-tests.ts';
-import { newBoard } from './board.ts';
-import { lowerBound } from './bound.ts';
+import { newBoard, type Seat } from './board.ts';
+import { boardWith, lowerBound } from './bound.ts';
 import { costOf } from './cost.ts';
 import { bestOfAll } from './exact.ts';
-import { isOnGrain, onGrain } from './on-grain.ts';
+import { isOnGrain, onGrain, seatOnGrain } from './on-grain.ts';
+import type { Worker } from './shop-work.ts';
 import { job, randomShop, shop, step, worker } from './work-for-tests.ts';
 
 /** Two days and a third after a gap, none of them beginning or ending on the grain. */
@@ -81,6 +82,18 @@ test('work on the grain stays as it is; what is not begins sooner, ends later an
   expect(isOnGrain(newBoard(made))).toBe(true);
   expect(made.workers[0]?.calendar).toMatchObject({ from: [0, 1440, 4320], to: [190, 1630, 5005] });
   expect(made.jobs[0]?.steps[0]).toMatchObject({ wait: 15, pin: 40, waits: { until: { likely: 55 } } });
+});
+
+test('what stands on the grain stays, its rest ends on it; what begins beside it is known to', () => {
+  const work = shop([worker(1)], [job(1, [step('a', 30, { wait: 17 }), step('b', 30, { after: ['a'] })])]);
+  const even = onGrain(work);
+  const one = even.workers[0] as Worker;
+  const s: Seat = { worker: 0, spot: -1, start: 60, end: 90, hold: 90, free: 107, worked: 60 };
+  expect(seatOnGrain(s, one)).toEqual({ ...s, free: 105 });
+  expect(isOnGrain(boardWith(even, [seatOnGrain(s, one), null]))).toBe(true);
+  const beside = { ...s, start: 63, end: 93, hold: 93, free: 93, worked: 63 };
+  expect(seatOnGrain(beside, one)).toEqual(beside);
+  expect(isOnGrain(boardWith(even, [seatOnGrain(beside, one), null]))).toBe(false);
 });
 
 test('what is longer than anybody’s hours goes on after them, also where they are put on the grain', () => {

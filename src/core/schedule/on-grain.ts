@@ -1,7 +1,7 @@
 /** Work whose moments all lie on the grain of plans: what is done as soon as it can be begins and ends on it then, too. */
 import { GRAIN, newBoard, type Board, type Seat } from './board.ts';
-import { calendarOf, type Calendar } from './calendar.ts';
-import type { ShopWork, Step } from './shop-work.ts';
+import { calendarOf, workedBefore, type Calendar } from './calendar.ts';
+import type { ShopWork, Step, Worker } from './shop-work.ts';
 
 const isOn = (moment: number): boolean => moment % GRAIN === 0;
 const before = (moment: number): number => Math.floor(moment / GRAIN) * GRAIN;
@@ -35,6 +35,12 @@ export function onGrain(work: ShopWork): ShopWork {
     workers: work.workers.map((w) => ({ ...w, calendar: calendarOn(w.calendar) })),
     jobs: work.jobs.map((j) => ({ ...j, steps: j.steps.map((s) => stepOn(s, whole.has(s.id))) })),
   };
+}
+
+/** Where something stands in work that was put on the grain: its rest ends a little sooner, too. */
+export function seatOnGrain(s: Seat, { calendar }: Worker): Seat {
+  const free = Math.max(s.end, before(s.free));
+  return { ...s, free, hold: Math.min(s.hold, free), worked: workedBefore(calendar, s.start) };
 }
 
 const isSeatOn = (s: Seat): boolean => isOn(s.start) && isOn(s.end) && isOn(s.free);

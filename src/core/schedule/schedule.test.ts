@@ -320,6 +320,6 @@ test('of any shop, with skills, places, pins and answers awaited, the bound is b
       expect(lowerBound(b.work, 4 * cost + 10)).toBeLessThanOrEqual(cost + 1e-6);
       expect(lowerBound(b.work, 4 * cost + 10, standingIn(b))).toBeLessThanOrEqual(cost + 1e-6);
     }),
-    runs(12, 2000),
+    runs(12, 600),
   );
 });
