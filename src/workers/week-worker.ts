@@ -14,13 +14,20 @@ export type SearchSaid =
 /** So long it computes before it looks whether it was asked to stop, and says how far it is. */
 const SLICE_MS = 200;
 
+/** So long it is still asked how far from the best what was found may be, once it was ended. */
+const AFTER_STOP_MS = 5000;
+
 const scope = self;
 const say = (said: SearchSaid): void => scope.postMessage(said);
-let stopped = false;
+let stoppedAt: number | null = null;
 
 async function search(work: WorkToSearch, seconds: number): Promise<void> {
   const began = performance.now();
-  const looking = lookForBetter(work, () => (stopped ? 1 : (performance.now() - began) / (1000 * seconds)));
+  const passed = (): number => {
+    const now = performance.now();
+    return stoppedAt === null ? (now - began) / (1000 * seconds) : 1 + (now - stoppedAt) / AFTER_STOP_MS;
+  };
+  const looking = lookForBetter(work, passed);
   for (;;) {
     const slice = performance.now() + SLICE_MS;
     let step = looking.next();
@@ -33,10 +40,10 @@ async function search(work: WorkToSearch, seconds: number): Promise<void> {
 
 self.addEventListener('message', ({ data }: MessageEvent<SearchAsked>) => {
   if (data.kind === 'stop') {
-    stopped = true;
+    stoppedAt ??= performance.now();
     return;
   }
-  stopped = false;
+  stoppedAt = null;
   search(data.work, data.seconds).catch((error: unknown) =>
     say({ kind: 'failed', error: error instanceof Error ? error.message : String(error) }),
   );

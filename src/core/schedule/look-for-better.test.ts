@@ -47,6 +47,20 @@ test('where the plan is the best there is, nothing moves; stopped at once, it is
   expect(toEnd(lookForBetter(asked(many), () => 1))).toMatchObject({ moved: [], jobs: [] });
 });
 
+test('how far from the best it may be is said of what is known by the end of the time, and always is something', () => {
+  const holds = firstPlan(newBoard(randomShop(5, 40)));
+  const cost = costOf(holds);
+  const gapBy = (passed: () => number): number => toEnd(lookForBetter(asked(holds), passed)).gap ?? NaN;
+  const whole = gapBy(() => 1);
+  expect(whole).toBeCloseTo((cost - lowerBound(holds.work, cost, standingIn(holds))) / cost, 9);
+  const atOnce = gapBy(() => 2);
+  expect(atOnce).toBeLessThan(1);
+  let asks = 0;
+  const between = gapBy(() => (asks++ < 40 ? 1 : 2));
+  expect(between).toBeLessThan(atOnce);
+  expect(between).toBeGreaterThan(whole);
+});
+
 test('a shop without work has a plan that nothing is better than', () => {
   expect(toEnd(lookForBetter(asked(firstPlan(newBoard(shop([worker(1)], [])))), (n) => n / 5))).toEqual({
     moved: [],

@@ -24,7 +24,7 @@ export interface BetterSoFar {
  * Looks for a better plan than the one that holds, plan by plan: whoever runs it may let others go on between two.
  * @param asked the shop's work and its plan
  * @param passed asked before each with how many were looked at, or what took as long as so many: how much of the time it has is over, 0 to
- *   1; at 1 it ends
+ *   1; at 1 it ends, and at 2 it is no longer asked how far from the best what was found may be
  * @returns what the best one found does otherwise, and how far it is at most from the best there can be in which what runs and what somebody put somewhere stands
  */
 export function* lookForBetter(
@@ -44,7 +44,8 @@ export function* lookForBetter(
   const cost = costOf(better);
   const bound = bounding(asked.work, cost, standingIn(better));
   let step = bound.next();
-  for (; !step.done; step = bound.next()) yield soFar;
+  // Every number it says holds; at first it has none.
+  for (; !step.done && (step.value === 0 || passed(soFar.tries) < 2); step = bound.next()) yield soFar;
   // Every one that moves: only so is what is taken the plan that was found.
   return { ...differenceOf(holds, better, asked, 0), gap: cost > 0 ? (cost - step.value) / cost : 0 };
 }
