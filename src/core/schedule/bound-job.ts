@@ -28,31 +28,21 @@ interface Follows {
   readonly place: Float64Array | null;
 }
 
-/** Where it is written down, by cell: what it costs at least that all is done by then, what the last of it was, and the least of anybody. */
+/** Where it is written down. */
 interface Written {
   readonly line: Float64Array;
   readonly from: Int32Array;
-  readonly least: Float64Array;
   readonly n: number;
-  /** nothing is written there yet */
-  readonly isNew: boolean;
 }
 
-/**
- * One more step, begun in each cell from the first to the last: what it costs is written down from the cell on in which it is over. What
- * was done by a cell is done by every later one.
- */
+/** One more step, begun in each cell: what is cheaper than what was found is written down in the cell in which it is over. */
 function follow(
-  { own, any, hands, next, price, place }: Follows,
-  { line, from, least, n, isNew }: Written,
-  [first, last, end, most]: readonly [first: number, last: number, end: number, most: number],
+  f: Follows,
+  { line, from, n }: Written,
+  [first, end, most]: readonly [number, number, number],
 ): void {
-  if (isNew) line.fill(Infinity, 0, end + 1);
-  let best = Infinity;
-  let what = 0;
-  // What is written so far; nothing is before anything is found.
-  let written = end + 1;
-  for (let cell = first; cell <= last; cell++) {
+  const { own, any, hands, next, price, place } = f;
+  for (let cell = first; cell <= end; cell++) {
     const over = next[cell] as number;
     if (over < 0) continue;
     if (over > end) break;
@@ -60,22 +50,26 @@ function follow(
     if (own !== null && (own[cell] as number) < cost) cost = own[cell] as number;
     cost += price[cell] as number;
     if (place !== null) cost += place[cell] as number;
-    if (cost >= best || cost >= most) continue;
-    for (; written < over; written++) {
-      if ((line[written] as number) <= best) continue;
-      line[written] = best;
-      from[written] = what;
-      if (best < (least[written] as number)) least[written] = best;
-    }
-    written = over;
-    best = cost;
-    what = (cell << 6) | n;
+    if (cost >= most || cost >= (line[over] as number)) continue;
+    line[over] = cost;
+    from[over] = (cell << 6) | n;
   }
-  for (; written <= end; written++) {
-    if ((line[written] as number) <= best) continue;
-    line[written] = best;
-    from[written] = what;
-    if (best < (least[written] as number)) least[written] = best;
+}
+
+/** What was done by a cell is done by every later one. */
+function soonestFirst(line: Float64Array, from: Int32Array, least: Float64Array, end: number): void {
+  let best = Infinity;
+  let at = 0;
+  for (let cell = 0; cell <= end; cell++) {
+    const cost = line[cell] as number;
+    if (cost < best) {
+      best = cost;
+      at = from[cell] as number;
+    } else {
+      line[cell] = best;
+      from[cell] = at;
+    }
+    if (best < (least[cell] as number)) least[cell] = best;
   }
 }
 
@@ -87,8 +81,6 @@ export class WaySearch {
   private readonly any: Float64Array[] = [];
   /** by set and worker: the cell in which the last step begins, and which of the set's last steps it is */
   private readonly from: Int32Array[][] = [];
-  /** by set: the first and the last cell from which on it can become the cheapest way */
-  private readonly span: [from: number, to: number][] = [];
   /** by set: whose hands can have been the last */
   private readonly hands: Set<number>[] = [];
 
@@ -107,7 +99,6 @@ export class WaySearch {
       this.least.push(Array.from({ length: workers }, () => new Float64Array(cells)));
       this.from.push(Array.from({ length: workers }, () => new Int32Array(cells)));
       this.any.push(new Float64Array(cells));
-      this.span.push([0, 0]);
       this.hands.push(new Set());
     }
   }
@@ -147,11 +138,7 @@ export class WaySearch {
     }
     this.room(asked.sets.length);
     this.begin(asked, end);
-    this.narrow(0, end, most);
-    for (let set = 1; set < asked.sets.length - 1; set++) {
-      this.fill(asked, set, costs, end, most);
-      this.narrow(set, end, most);
-    }
+    for (let set = 1; set < asked.sets.length - 1; set++) this.fill(asked, set, costs, end, most);
     const found = this.finish(asked, costs, end, most);
     const way = found ?? known ?? { cost: 0, steps: [] };
     const cost = found ? found.cost : most;
@@ -165,19 +152,6 @@ export class WaySearch {
     this.b.calendars.forEach((_, w) => this.hands[0]?.add(w));
   }
 
-  /** Between which cells what is done of a set can go on without costing more than what is known: by how long the instrument stays alone. */
-  private narrow(set: number, end: number, most: number): void {
-    const any = this.any[set] as Float64Array;
-    const { from } = this.t;
-    const stay = this.b.work.weights.stay / 60;
-    const isDear = (cell: number): boolean => !((any[cell] as number) + stay * (from[cell] as number) < most);
-    let [first, last] = [0, end];
-    while (first <= last && isDear(first)) first++;
-    while (last > first && isDear(last)) last--;
-    const span = this.span[set] as [number, number];
-    [span[0], span[1]] = [first, last];
-  }
-
   /** Fills in what it costs at least that a set of steps is done by each cell. */
   private fill(asked: AskedJob, set: number, costs: Costs, end: number, most: number): void {
     const lines = this.least[set] as Float64Array[];
@@ -185,12 +159,11 @@ export class WaySearch {
     const hands = this.hands[set] as Set<number>;
     hands.clear();
     const choices = asked.sets[set] as readonly LastStep[];
-    const least = this.any[set] as Float64Array;
-    least.fill(Infinity, 0, end + 1);
+    for (const { step } of choices) for (const w of (asked.steps[step] as AskedStep).who) hands.add(w);
+    for (const w of hands) lines[w]?.fill(Infinity, 0, end + 1);
     choices.forEach(({ step: at, before }, n) => {
       const step = asked.steps[at] as AskedStep;
       const place = step.place < 0 ? null : costs.of(step.place, step.placeMinutes);
-      const [first, last] = this.span[before] as [number, number];
       step.who.forEach((w, i) => {
         const own = this.hands[before]?.has(w) ? this.least[before]?.[w] : null;
         follow(
@@ -202,12 +175,14 @@ export class WaySearch {
             price: costs.of(w, step.minutes),
             place,
           },
-          { line: lines[w] as Float64Array, from: froms[w] as Int32Array, least, n, isNew: !hands.has(w) },
-          [Math.max(step.first, first), last, end, most],
+          { line: lines[w] as Float64Array, from: froms[w] as Int32Array, n },
+          [step.first, end, most],
         );
-        hands.add(w);
       });
     });
+    const least = this.any[set] as Float64Array;
+    least.fill(Infinity, 0, end + 1);
+    for (const w of hands) soonestFirst(lines[w] as Float64Array, froms[w] as Int32Array, least, end);
   }
 
   /** The last step of all: what its end costs is told by the minute. */
@@ -223,13 +198,12 @@ export class WaySearch {
       const step = asked.steps[at] as AskedStep;
       const place = step.place < 0 ? null : costs.of(step.place, step.placeMinutes);
       const any = this.any[before] as Float64Array;
-      const [first, last] = this.span[before] as [number, number];
       for (let i = 0; i < step.who.length; i++) {
         const w = step.who[i] as number;
         const own = this.hands[before]?.has(w) ? (this.least[before]?.[w] ?? null) : null;
         const ends = step.ends[i] as Float64Array;
         const price = costs.of(w, step.minutes);
-        for (let cell = Math.max(step.first, first); cell <= last; cell++) {
+        for (let cell = step.first; cell <= end; cell++) {
           const done = ends[cell] as number;
           if (done < 0) continue;
           let cost = (any[cell] as number) + hands;

@@ -146,7 +146,8 @@ function costBefore({ at }: Line, price: Float64Array): Float64Array {
 }
 
 /**
- * The least that so many minutes on end cost that begin in each cell: whatever minute of it they begin in, where they need not begin with it.
+ * The least that so many minutes on end cost that begin in each cell: whatever minute of it they begin in, where they need not begin with
+ * it.
  * @param price of a minute, by cell
  */
 export function leastCosts(t: BoundTime, line: Line, minutes: number, price: Float64Array): Float64Array {
@@ -156,16 +157,16 @@ export function leastCosts(t: BoundTime, line: Line, minutes: number, price: Flo
   const least = new Float64Array(cells + 1);
   const upTo = (cell: number, where: number): number =>
     (before[cell] as number) + (cell < cells ? (price[cell] as number) * (where - (at[cell] as number)) : 0);
-  const cellFrom = (cell: number, where: number): number => {
+  const cellAt = (cell: number, where: number): number => {
     let found = cell;
     while (found < cells && (at[found + 1] as number) <= where) found++;
     return found;
   };
-  let ends = cellFrom(0, (at[0] ?? 0) + minutes);
+  let ends = cellAt(0, (at[0] ?? 0) + minutes);
   let first = upTo(ends, (at[0] ?? 0) + minutes);
   for (let cell = 0; cell < cells; cell++) {
     const next = at[cell + 1] as number;
-    const nextEnds = cellFrom(ends, next + minutes);
+    const nextEnds = cellAt(ends, next + minutes);
     const beyond = upTo(nextEnds, next + minutes);
     let cost = first - (before[cell] as number);
     if (!t.isExact) {

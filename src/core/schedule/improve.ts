@@ -58,7 +58,10 @@ const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440, 7200] as const;
 const MANY_SHARES = [0.4, 0.95] as const;
 const FEW_SHARES = [0.6, 0.75] as const;
 
-/** A plan made anew is gone on with where it costs so much less, as a part; else what there was comes out better once its steps are moved. */
+/**
+ * A plan made anew is gone on with where it costs so much less, as a part; else what there was comes out better once its steps are
+ * moved.
+ */
 const ANEW = 0.025;
 
 function shuffle(all: number[], next: () => number): number[] {

@@ -6,7 +6,10 @@ import type { Progress } from './in-order.ts';
 import { fixedSteps } from './place.ts';
 import { Row } from './one-row.ts';
 
-/** How often one step changes places with another, is moved, given to somebody else, or its whole job moved; else all that one does of a job goes to another. */
+/**
+ * How often one step changes places with another, is moved, given to somebody else, or its whole job moved; else all that one does of a
+ * job goes to another.
+ */
 const SWAPPED = 0.3;
 const ONE_MOVED = 0.42;
 const ONE_GIVEN = 0.1;
