@@ -43,16 +43,59 @@ function handsChanged(b: Board, own: readonly number[], job: PlannedJob): number
   return count;
 }
 
+/** What an end costs: by how long a job stayed, and by how much it is later than its dates; an hour of each at a price. */
+const endCosts = (
+  finish: number,
+  stay: number,
+  due: number,
+  late: number,
+  promised: number,
+  broken: number,
+): number =>
+  (stay * finish + late * Math.max(0, finish - due) + broken * Math.max(0, finish - promised)) / HOUR;
+
 /** What a job costs that is ready at a moment: by its dates, and by how long it stays. */
-export function costWhenReady(b: Board, job: number, finish: number): number {
-  const planned = b.work.jobs[job];
+export function costWhenReady({ work: { jobs, weights: w } }: Board, job: number, finish: number): number {
+  const planned = jobs[job];
   if (!planned) return 0;
-  const { weights: w } = b.work;
-  return (
-    (planned.hard ? w.hard : w.wished) * late(finish, planned.due) +
-    w.promised * late(finish, planned.promised) +
-    (w.stay * finish) / HOUR
+  const { due, hard, promised } = planned;
+  return endCosts(
+    finish,
+    w.stay,
+    due ?? Infinity,
+    hard ? w.hard : w.wished,
+    promised ?? Infinity,
+    w.promised,
   );
+}
+
+/** The same, looked up once for many moments of the same jobs. */
+export class ReadyCosts {
+  private readonly due: Float64Array;
+  private readonly late: Float64Array;
+  private readonly promised: Float64Array;
+  private readonly stay: number;
+  private readonly broken: number;
+
+  constructor({ work: { jobs, weights: w } }: Board) {
+    this.due = Float64Array.from(jobs, ({ due }) => due ?? Infinity);
+    this.late = Float64Array.from(jobs, ({ hard }) => (hard ? w.hard : w.wished));
+    this.promised = Float64Array.from(jobs, ({ promised }) => promised ?? Infinity);
+    [this.stay, this.broken] = [w.stay, w.promised];
+  }
+
+  /** What a job costs that is ready at a moment. */
+  of(job: number, finish: number): number {
+    const { due, late, promised } = this;
+    return endCosts(
+      finish,
+      this.stay,
+      due[job] as number,
+      late[job] as number,
+      promised[job] as number,
+      this.broken,
+    );
+  }
 }
 
 /** What one job costs as it stands: late first, then what was promised, what moved, how long it stays, other hands. */

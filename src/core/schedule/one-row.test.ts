@@ -9,6 +9,7 @@ import { improving } from './improve.ts';
 import { fixedSteps, firstPlan } from './place.ts';
 import { whatBreaks } from './plan-check.ts';
 import { Row } from './one-row.ts';
+import { RowMoves } from './row-moves.ts';
 import { RowSearch, searchingRow } from './row-search.ts';
 import type { ShopWork } from './shop-work.ts';
 import { job, randomShop, shop, step, worker } from './work-for-tests.ts';
@@ -66,7 +67,7 @@ test('whatever is moved in it, in whatever order: it stands as if made anew, cos
           if (row.cost === cost && n % 2 === 1) continue;
           expect(whatBreaks(b.work, planOf(now, 0))).toEqual([]);
           // Made anew from its beginning it stands the same.
-          row.standFrom(0, row.steps.length - 1, Infinity, [...b.calendars.keys()]);
+          row.standAll();
           expect(boardWith(b.work, row.seats).seats).toEqual(now.seats);
         }
         await breath();
@@ -106,16 +107,15 @@ test('the whole search of any shop: a plan that can be done, never dearer, of th
 test('what is taken back leaves everything as it was', () => {
   const b = planned(7, 25, true, true);
   const row = new Row(b, fixedSteps(b));
-  const next = seeded(3);
+  const moves = new RowMoves(row, seeded(3));
   for (let n = 0; n < 300; n++) {
     const was = row.seats;
-    const from = Math.floor(next() * row.steps.length);
-    const to = Math.min(row.steps.length - 1, from + Math.floor(next() * 6));
-    row.shift(from, to);
-    row.standFrom(from, to, n % 3 === 0 ? 0 : Infinity, [...b.calendars.keys()]);
+    const turns = { turn: row.order.turn.slice(), hand: row.order.hand.slice() };
+    if (!moves.any()) continue;
+    row.standAgain(n % 3 === 0 ? 0 : Infinity);
     row.undo();
-    row.shift(to, from);
     expect(row.seats).toEqual(was);
+    expect({ turn: row.order.turn, hand: row.order.hand }).toEqual(turns);
   }
 });
 
@@ -139,8 +139,9 @@ test('what is moved to the front moves back what stood there, and what stood beh
   const { b, work } = longestFirst();
   const row = new Row(b, fixedSteps(b));
   // One is done two hours sooner, the other one hour later.
-  row.shift(1, 0);
-  const more = row.standFrom(0, 1, Infinity, [0]);
+  row.take(1);
+  row.put(1, 0, -1, row.order.lastBefore(0, -1));
+  const more = row.standAgain(Infinity);
   expect(row.seats.map((s) => s?.start)).toEqual([60, 0, 180]);
   expect(more).toBeCloseTo((work.weights.stay * (60 - 120)) / 60, 9);
 });

@@ -1,60 +1,53 @@
 /** A plan as one row of steps: each stands as soon as those before it in the row allow. What moves in it moves all that hangs on it. */
 import { isSpotFree, spotFrom, type Board, type BoardStep, type Seat } from './board.ts';
 import { boardWith } from './bound.ts';
-import { costWhenReady, movedCost } from './cost.ts';
-import { compared, Otherwise, SAME, SOONER } from './otherwise.ts';
-import { heldOf } from './row-held.ts';
-import { freePieces, momentsOf, pieceAfter, type FreePieces } from './row-pieces.ts';
+import { movedCost, ReadyCosts } from './cost.ts';
+import { RowOrder } from './row-order.ts';
+import { freePieces, momentsOf, type FreePieces } from './row-pieces.ts';
+import { PLACED, rowSteps, STOOD, WHOLE, type RowSteps } from './row-steps.ts';
+import { TurnQueue } from './turn-queue.ts';
 
-/** What is asked of a step: to lie in one piece, a place; and that it stood somewhere before. */
-const WHOLE = 1;
-const PLACED = 2;
-const STOOD = 4;
 /** What is written down of a step before it stands anew. */
-const WRITTEN = 6;
+const WRITTEN = 7;
+
+/** Turns and hands of all steps. */
+export interface Turns {
+  readonly turn: Float64Array;
+  readonly hand: Int32Array;
+}
 
 /** A plan as one row of steps, numbered as they came. Moments are minutes. What is held stands where it stands. */
 export class Row {
-  readonly steps: readonly BoardStep[];
-  /** by position in the row: the step; and the other way round */
-  readonly list: Int32Array;
-  readonly at: Int32Array;
-  /** the step of the same job before each, and after it; −1: none */
-  readonly prev: Int32Array;
-  readonly next: Int32Array;
-  readonly hand: Int32Array;
-  readonly jobOf: Int32Array;
-  /** by job: its first step; −1: it is not in the row */
-  readonly first: Int32Array;
+  readonly of: RowSteps;
+  readonly order: RowOrder;
   /** what the jobs of the row cost */
   cost = 0;
   /** how many steps the last change stood anew */
   stood = 0;
 
   private readonly frame: Board;
-  private readonly free: FreePieces;
-  /** by step: what its person has worked when it begins, and when its instrument has rested */
-  private readonly worked: Float64Array;
+  /** when the instrument of each has rested */
   private readonly rested: Float64Array;
+  private readonly free: FreePieces;
+  /** by step: what its person has worked when it begins, and the piece they are in when it ends */
+  private readonly worked: Float64Array;
+  private readonly piece: Int32Array;
   private readonly spot: Int32Array;
   private readonly hold: Float64Array;
   /** what it costs that it stands elsewhere than before */
   private readonly moves: Float64Array;
-  private readonly earliest: Float64Array;
-  private readonly minutes: Float64Array;
-  private readonly wait: Float64Array;
-  private readonly is: Uint8Array;
-  private readonly placed: readonly number[];
-  /** by job: whose hands it is in before its first step of the row; −1: nobody’s */
-  private readonly before: readonly number[];
   /** by job: what its end costs, and how often it changes hands */
   private readonly ends: Float64Array;
   private readonly changes: Int32Array;
-  /** as far as the row is stood: what everybody has worked, the piece they are in, until when places are taken */
-  private readonly last: Float64Array;
-  private readonly piece: Int32Array;
   private readonly taken: Float64Array;
-  private readonly otherwise: Otherwise;
+  /** by place: whether nothing is ever in its way but what is in the row */
+  private readonly isOpen: Uint8Array;
+  private readonly readyCosts: ReadyCosts;
+  private readonly queue: TurnQueue;
+  /** what was moved or has others before it since the last change was kept */
+  private readonly touched: Int32Array;
+  private touchedMany = 0;
+  private touchedPlaces = Infinity;
   /** what was before the last change, by step that was stood anew */
   private readonly logStep: Int32Array;
   private readonly log: Float64Array;
@@ -67,126 +60,105 @@ export class Row {
    */
   constructor(b: Board, held: readonly boolean[]) {
     this.b = b;
-    const { stays, heldUntil, handBefore } = heldOf(b, held);
+    this.of = rowSteps(b, held);
+    const { steps, stays, turn, hand } = this.of;
     this.frame = boardWith(
       b.work,
       b.seats.map((s, at) => (stays[at] ? s : null)),
     );
     this.free = freePieces(this.frame);
-    this.steps = b.steps.filter(({ at }) => !stays[at]);
-    const { steps } = this;
+    this.order = new RowOrder(b.calendars.length, turn, hand);
+    this.queue = new TurnQueue(turn);
     const n = steps.length;
-    const start = (node: number): number => b.seats[steps[node]?.at ?? -1]?.start ?? 0;
-    this.list = Int32Array.from(steps.keys()).sort((x, y) => start(x) - start(y) || x - y);
-    this.jobOf = Int32Array.from(steps, ({ job }) => job);
-    this.hand = Int32Array.from(steps, ({ at }) => b.seats[at]?.worker ?? 0);
-    [this.at, this.prev, this.next] = [
-      new Int32Array(n),
-      new Int32Array(n).fill(-1),
-      new Int32Array(n).fill(-1),
-    ];
-    this.first = new Int32Array(b.ofJob.length).fill(-1);
-    this.chain();
-    this.minutes = Float64Array.from(steps, ({ minutes }) => minutes);
-    this.wait = Float64Array.from(steps, ({ step }) => step.wait);
-    this.earliest = Float64Array.from(steps, ({ job, earliest, step }) =>
-      Math.max(earliest, step.pin ?? 0, heldUntil[job] ?? 0),
-    );
-    this.before = handBefore;
-    this.is = Uint8Array.from(
-      steps,
-      (s) => (s.whole ? WHOLE : 0) | (s.where ? PLACED : 0) | (b.work.before[s.step.id] ? STOOD : 0),
-    );
-    this.placed = steps.flatMap((s, node) => (s.where ? [node] : []));
-    [this.worked, this.rested, this.hold] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
-    this.spot = new Int32Array(n).fill(-1);
-    this.moves = new Float64Array(n);
+    const room = (): Float64Array => new Float64Array(n);
+    [this.worked, this.rested, this.hold, this.moves] = [room(), room(), room(), room()];
+    [this.piece, this.spot] = [new Int32Array(n), new Int32Array(n).fill(-1)];
     [this.ends, this.changes] = [new Float64Array(b.ofJob.length), new Int32Array(b.ofJob.length)];
-    const people = b.calendars.length;
-    [this.last, this.piece] = [new Float64Array(people), new Int32Array(people)];
     this.taken = new Float64Array(b.spots.length);
-    this.otherwise = new Otherwise(b);
+    this.isOpen = Uint8Array.from(this.frame.spots, ({ from, to }) =>
+      from[0] === 0 && to[0] === Infinity ? 1 : 0,
+    );
+    this.readyCosts = new ReadyCosts(b);
+    this.touched = new Int32Array(4 * n);
     [this.logStep, this.log] = [new Int32Array(n), new Float64Array(WRITTEN * n)];
-    this.makeLike(this);
-  }
-
-  /** Numbers positions, and chains the steps of each job. */
-  private chain(): void {
-    const last = new Map<number, number>();
-    this.list.forEach((node, position) => {
-      this.at[node] = position;
-      const job = this.jobOf[node] as number;
-      const before = last.get(job) ?? -1;
-      if (before < 0) this.first[job] = node;
-      else this.next[before] = node;
-      this.prev[node] = before;
-      last.set(job, node);
-    });
+    this.standAll();
   }
 
   /** Counts anew how often a job changes hands. @returns by how much it costs more */
-  handsAgain(job: number): number {
-    let [last, count] = [this.before[job] ?? -1, 0];
-    for (let node = this.first[job] as number; node >= 0; node = this.next[node] as number) {
-      const hand = this.hand[node] as number;
-      if (last >= 0 && hand !== last) count++;
-      last = hand;
+  private handsAgain(job: number): number {
+    const { hand } = this.order;
+    let last = this.of.handBefore[job] as number;
+    let count = 0;
+    for (let node = this.of.first[job] as number; node >= 0; node = this.of.next[node] as number) {
+      const own = hand[node] as number;
+      if (last >= 0 && own !== last) count++;
+      last = own;
     }
     const more = count - (this.changes[job] as number);
     this.changes[job] = count;
     return more * this.b.work.weights.hands;
   }
 
-  /** What everybody has worked, and until when places are taken, before a position. */
-  private standBefore(position: number): void {
-    const { last, piece, taken, list, hand, free } = this;
-    last.fill(-1);
-    let left = last.length;
-    for (let at = position - 1; at >= 0 && left > 0; at--) {
-      const node = list[at] as number;
-      const w = hand[node] as number;
-      if ((last[w] as number) >= 0) continue;
-      left--;
-      last[w] = (this.worked[node] as number) + (this.minutes[node] as number);
-    }
-    last.forEach((worked, w) => {
-      piece[w] = pieceAfter(free, w, worked);
-    });
-    taken.fill(0);
-    for (const node of this.placed) {
-      if ((this.at[node] as number) >= position) continue;
-      const s = this.spot[node] as number;
-      if ((this.hold[node] as number) > (taken[s] as number)) taken[s] = this.hold[node] as number;
-    }
+  private touch(node: number): void {
+    if (node < this.of.jobOf.length) this.touched[this.touchedMany++] = node;
+  }
+
+  /** Takes a step out of the row: it has to be put somewhere. */
+  take(node: number): void {
+    const { order } = this;
+    const turn = order.turn[node] as number;
+    if (((this.of.asks[node] as number) & PLACED) !== 0 && turn < this.touchedPlaces)
+      this.touchedPlaces = turn;
+    this.touch(order.after[node] as number);
+    order.take(node);
+  }
+
+  /**
+   * Puts a step that was taken out into somebody’s hands.
+   * @param turn after the one before it of its job, and before the next
+   * @param behind what of theirs it comes after, or the end of their chain
+   */
+  put(node: number, hand: number, turn: number, behind: number): void {
+    const { order } = this;
+    order.put(node, hand, turn, behind);
+    this.touch(node);
+    this.touch(order.after[node] as number);
+    if (((this.of.asks[node] as number) & PLACED) !== 0 && turn < this.touchedPlaces)
+      this.touchedPlaces = turn;
   }
 
   /** Stands a step as soon as it can; false: it never can. */
   private stand(node: number): boolean {
     const { from, begin, end: ends, until, first } = this.free;
-    const w = this.hand[node] as number;
-    const minutes = this.minutes[node] as number;
-    const is = this.is[node] as number;
-    const prev = this.prev[node] as number;
-    let soonest = this.earliest[node] as number;
+    const { hand, before } = this.order;
+    const w = hand[node] as number;
+    const minutes = this.of.minutes[node] as number;
+    const is = this.of.asks[node] as number;
+    const prev = this.of.prev[node] as number;
+    let soonest = this.of.earliest[node] as number;
     if (prev >= 0 && (this.rested[prev] as number) > soonest) soonest = this.rested[prev] as number;
-    const last = this.last[w] as number;
+    const own = before[node] as number;
+    const isFirst = own >= this.of.jobOf.length;
+    const last = isFirst ? 0 : (this.worked[own] as number) + (this.of.minutes[own] as number);
     const beyond = first[w + 1] as number;
-    for (let i = this.piece[w] as number; i < beyond; i++) {
-      const before = begin[i] as number;
-      let worked = last > before ? last : before;
-      const start = (from[i] as number) + worked - before;
-      if (start < soonest) worked += soonest - start;
+    for (let i = (isFirst ? first[w] : this.piece[own]) as number; i < beyond; i++) {
+      const done = begin[i] as number;
+      let worked = last > done ? last : done;
+      let start = (from[i] as number) + worked - done;
+      if (start < soonest) {
+        worked += soonest - start;
+        start = soonest;
+      }
       const over = worked + minutes;
       if (worked >= (ends[i] as number)) continue;
       if (over > (((is & WHOLE) === 0 ? until[i] : ends[i]) as number)) continue;
       let j = i;
       while ((ends[j] as number) < over) j++;
       const end = (from[j] as number) + over - (begin[j] as number);
-      const rested = end + (this.wait[node] as number);
+      const rested = end + (this.of.wait[node] as number);
       if ((is & PLACED) !== 0) {
-        const begins = Math.max(start, soonest);
-        const later = this.takePlace(node, begins, end, rested);
-        if (later > begins) {
+        const later = this.takePlace(node, start, end, rested);
+        if (later > start) {
           soonest = later;
           i--;
           continue;
@@ -194,8 +166,7 @@ export class Row {
       }
       this.worked[node] = worked;
       this.rested[node] = rested;
-      this.last[w] = over;
-      this.piece[w] = j;
+      this.piece[node] = j;
       return true;
     }
     return false;
@@ -203,15 +174,14 @@ export class Row {
 
   /** Takes a place for a step that would begin at a moment. @returns when to look again; that moment where its place is taken */
   private takePlace(node: number, start: number, end: number, rested: number): number {
-    const { where, step, minutes } = this.steps[node] as BoardStep;
+    const { where, step, minutes } = this.of.steps[node] as BoardStep;
     const hold = step.holds ? rested : end;
     let again = Infinity;
     for (const s of where ?? []) {
       const free = this.taken[s] as number;
-      if (free <= start && isSpotFree(this.frame, s, start, hold)) {
+      if (free <= start && (this.isOpen[s] === 1 || isSpotFree(this.frame, s, start, hold))) {
         this.spot[node] = s;
         this.hold[node] = hold;
-        this.taken[s] = hold;
         return start;
       }
       again = Math.min(again, free > start ? free : spotFrom(this.frame, s, start, minutes));
@@ -219,126 +189,152 @@ export class Row {
     return again;
   }
 
+  /** Until when places are taken by those whose turn comes before a step's. */
+  private takenBefore(node: number): void {
+    const { taken, spot, hold, queue } = this;
+    taken.fill(0);
+    const like = this.of.placedLike[node] as Int32Array;
+    for (let i = 0; i < like.length; i++) {
+      const other = like[i] as number;
+      if (!queue.isSooner(other, node)) continue;
+      const s = spot[other] as number;
+      if ((hold[other] as number) > (taken[s] as number)) taken[s] = hold[other] as number;
+    }
+  }
+
   /** Writes down where a step stands. */
-  private write(node: number): void {
+  private write(node: number, is: number): void {
     const { log } = this;
     const l = WRITTEN * this.stood;
     this.logStep[this.stood++] = node;
     log[l] = this.worked[node] as number;
     log[l + 1] = this.rested[node] as number;
-    log[l + 2] = this.ends[this.jobOf[node] as number] as number;
-    log[l + 5] = this.moves[node] as number;
-    if (((this.is[node] as number) & PLACED) === 0) return;
-    log[l + 3] = this.spot[node] as number;
-    log[l + 4] = this.hold[node] as number;
+    log[l + 2] = this.piece[node] as number;
+    log[l + 3] = this.ends[this.of.jobOf[node] as number] as number;
+    if ((is & (PLACED | STOOD)) === 0) return;
+    log[l + 4] = this.moves[node] as number;
+    log[l + 5] = this.spot[node] as number;
+    log[l + 6] = this.hold[node] as number;
+  }
+
+  /** Lets what was moved wait for its turn, and what comes after it. @returns from which turn on all that needs a place does */
+  private begin(): number {
+    const { queue, touched, order } = this;
+    for (let i = 0; i < this.touchedMany; i++) queue.add(touched[i] as number, true);
+    const placesFrom = this.touchedPlaces;
+    if (placesFrom < Infinity)
+      for (const node of this.of.placed)
+        if ((order.turn[node] as number) >= placesFrom) queue.add(node, true);
+    this.touchedMany = 0;
+    this.touchedPlaces = Infinity;
+    this.stood = 0;
+    return placesFrom;
   }
 
   /**
-   * Stands all from a position on anew, as far as anything is otherwise than it was.
-   * @param changed the last position at which the row is another than it was
-   * @param most it is not gone on with where it costs so much more
-   * @param hands whose steps are in other positions, or came or went
-   * @returns by how much it costs more, without what hands cost; Infinity: too much
+   * Stands anew what was moved, and all that hangs on it, as far as anything is otherwise than it was.
+   * @param most it is not gone on with where it costs so much more, and nothing can come sooner any more
+   * @param room where it costs so much more besides it is not gone on with at all
+   * @returns by how much it costs more; Infinity: too much
    */
-  standFrom(position: number, changed: number, most: number, hands: readonly number[]): number {
-    const { list, hand, jobOf, worked, rested, next, last, minutes, otherwise } = this;
-    const { people, jobs } = otherwise;
-    this.standBefore(position);
-    this.stood = 0;
+  standAgain(most: number, room = 0): number {
+    const { queue, worked, rested, order } = this;
+    const { jobOf, next, asks } = this.of;
+    let placesFrom = this.begin();
     let more = 0;
-    for (let at = position; at < list.length; at++) {
-      if (at === changed + 1) for (const w of hands) otherwise.mark(people, w, SOONER);
-      if (at > changed && ((otherwise.sooner === 0 && otherwise.later === 0) || more > most)) break;
-      const node = list[at] as number;
-      const w = hand[node] as number;
-      const job = jobOf[node] as number;
-      const is = this.is[node] as number;
-      const isSame = people[w] === SAME && jobs[job] === SAME;
-      const isPlaced = (is & PLACED) !== 0;
-      const isAsBefore =
-        isSame && (at > changed ? !isPlaced || otherwise.taken === 0 : !isPlaced && !hands.includes(w));
-      if (isAsBefore) {
-        last[w] = (worked[node] as number) + (minutes[node] as number);
-        if (isPlaced) this.taken[this.spot[node] as number] = this.hold[node] as number;
-        continue;
-      }
+    for (let i = 0; i < order.movedMany; i++)
+      more += this.handsAgain(jobOf[order.moved[i] as number] as number);
+    for (let node = queue.next(); node >= 0; node = queue.next()) {
       const wasWorked = worked[node] as number;
       const wasRested = rested[node] as number;
-      this.write(node);
+      const is = asks[node] as number;
+      this.write(node, is);
+      if ((is & PLACED) !== 0) this.takenBefore(node);
       if (!this.stand(node)) {
         more = Infinity;
         break;
       }
-      otherwise.mark(people, w, compared(worked[node] as number, wasWorked));
-      if (isPlaced) this.markPlaces(node, at > changed);
-      if ((is & STOOD) !== 0) more += this.movedAgain(node);
-      if ((next[node] as number) >= 0) otherwise.mark(jobs, job, compared(rested[node] as number, wasRested));
-      else if (rested[node] !== wasRested) {
-        const cost = costWhenReady(this.b, job, rested[node] as number);
-        more += cost - (this.ends[job] as number);
-        this.ends[job] = cost;
+      const nowWorked = worked[node] as number;
+      if (nowWorked !== wasWorked) {
+        const after = order.after[node] as number;
+        if (after < jobOf.length) queue.add(after, nowWorked < wasWorked);
       }
+      if ((is & PLACED) !== 0 && (order.turn[node] as number) < placesFrom && this.isPlaceOther(node)) {
+        placesFrom = order.turn[node] as number;
+        for (const other of this.of.placed) if (queue.isSooner(node, other)) queue.add(other, true);
+      }
+      if ((is & STOOD) !== 0) more += this.movedAgain(node);
+      const nowRested = rested[node] as number;
+      if (nowRested !== wasRested) {
+        const then = next[node] as number;
+        if (then >= 0) queue.add(then, nowRested < wasRested);
+        else more += this.readyAgain(jobOf[node] as number, nowRested);
+      }
+      if (more > most && (queue.sooner === 0 || more > most + room)) break;
     }
-    otherwise.clear();
+    queue.clear();
     return more > most ? Infinity : more;
   }
 
-  /**
-   * Marks places that are taken otherwise than they were before a step was stood anew.
-   * @param isBehind whether what stands before it in the row is what was: else others than it may have stood there last
-   */
-  private markPlaces(node: number, isBehind: boolean): void {
+  /** Counts anew what it costs when a job is ready. @returns by how much it costs more */
+  private readyAgain(job: number, finish: number): number {
+    const cost = this.readyCosts.of(job, finish);
+    const more = cost - (this.ends[job] as number);
+    this.ends[job] = cost;
+    return more;
+  }
+
+  /** Whether the place is taken otherwise than before the step that was written down last stood anew. */
+  private isPlaceOther(node: number): boolean {
     const l = WRITTEN * (this.stood - 1);
-    const [now, was] = [this.spot[node] as number, this.log[l + 3] as number];
-    const isSame = now === was && this.hold[node] === this.log[l + 4];
-    if (!isSame || isBehind) this.otherwise.markPlace(now, isSame);
-    if (was >= 0 && was !== now) this.otherwise.markPlace(was, false);
+    return this.spot[node] !== this.log[l + 5] || this.hold[node] !== this.log[l + 6];
   }
 
   /** Counts anew what it costs that a step stands elsewhere than before. @returns by how much it costs more */
   private movedAgain(node: number): number {
-    const { at } = this.steps[node] as BoardStep;
+    const { at } = this.of.steps[node] as BoardStep;
     const was = this.moves[node] as number;
     this.moves[node] = this.b.work.weights.moved * movedCost(this.b, at, this.seat(node));
     return (this.moves[node] as number) - was;
   }
 
-  /** Takes back what the last `standFrom` did. */
+  /** What was moved stays so. */
+  keep(more: number): void {
+    this.cost += more;
+    this.stood = 0;
+    this.order.keep();
+  }
+
+  /** Takes back what was moved since the last change was kept, and what stood anew. */
   undo(): void {
-    const { log } = this;
+    const { log, order } = this;
     for (let n = this.stood - 1; n >= 0; n--) {
       const node = this.logStep[n] as number;
       const l = WRITTEN * n;
       this.worked[node] = log[l] as number;
       this.rested[node] = log[l + 1] as number;
-      this.ends[this.jobOf[node] as number] = log[l + 2] as number;
-      this.moves[node] = log[l + 5] as number;
-      if (((this.is[node] as number) & PLACED) === 0) continue;
-      this.spot[node] = log[l + 3] as number;
-      this.hold[node] = log[l + 4] as number;
+      this.piece[node] = log[l + 2] as number;
+      this.ends[this.of.jobOf[node] as number] = log[l + 3] as number;
+      if (((this.of.asks[node] as number) & (PLACED | STOOD)) === 0) continue;
+      this.moves[node] = log[l + 4] as number;
+      this.spot[node] = log[l + 5] as number;
+      this.hold[node] = log[l + 6] as number;
     }
-  }
-
-  /** Moves what is at a position of the row to another. */
-  shift(from: number, to: number): void {
-    const { list, at } = this;
-    const node = list[from] as number;
-    const by = from < to ? 1 : -1;
-    for (let i = from; i !== to; i += by) {
-      const other = list[i + by] as number;
-      list[i] = other;
-      at[other] = i;
-    }
-    list[to] = node;
-    at[node] = to;
+    this.stood = 0;
+    this.touchedMany = 0;
+    this.touchedPlaces = Infinity;
+    order.undo();
+    for (let i = 0; i < order.movedMany; i++)
+      this.handsAgain(this.of.jobOf[order.moved[i] as number] as number);
+    order.movedMany = 0;
   }
 
   private seat(node: number): Seat {
-    const worker = this.hand[node] as number;
+    const worker = this.order.hand[node] as number;
     const worked = this.worked[node] as number;
-    const { start, end } = momentsOf(this.free, worker, worked, this.minutes[node] as number);
+    const { start, end } = momentsOf(this.free, worker, worked, this.of.minutes[node] as number);
     const free = this.rested[node] as number;
-    const { step } = this.steps[node] as BoardStep;
+    const { step } = this.of.steps[node] as BoardStep;
     return {
       worker,
       spot: this.spot[node] as number,
@@ -350,21 +346,33 @@ export class Row {
     };
   }
 
+  /** Stands all anew, from the first to the last. */
+  standAll(): void {
+    this.touched.set([...this.of.steps.keys()]);
+    this.touchedMany = this.of.steps.length;
+    this.cost += this.standAgain(Infinity);
+    for (const job of new Set(this.of.jobOf)) this.cost += this.handsAgain(job);
+    this.keep(0);
+  }
+
   /** Puts the row in another order and other hands, and stands it. */
-  makeLike({ list, hand }: Pick<Row, 'list' | 'hand'>): void {
-    this.list.set(list);
-    this.hand.set(hand);
-    this.list.forEach((node, at) => {
-      this.at[node] = at;
-    });
-    this.cost += this.standFrom(0, list.length - 1, Infinity, [...this.last.keys()]);
-    for (const job of new Set(this.jobOf)) this.cost += this.handsAgain(job);
+  makeLike({ turn, hand }: Turns): void {
+    this.order.turn.set(turn);
+    this.order.hand.set(hand);
+    this.order.lineUp();
+    this.standAll();
+  }
+
+  /** Turns by when each begins: who begins sooner comes sooner. It can only move up what needs a place. */
+  renumber(): void {
+    this.order.renumber(Float64Array.from(this.of.steps, (_, node) => this.seat(node).start));
+    this.standAll();
   }
 
   /** Where each step of the board stands. */
   get seats(): (Seat | null)[] {
     const all = [...this.frame.seats];
-    this.steps.forEach(({ at }, node) => {
+    this.of.steps.forEach(({ at }, node) => {
       all[at] = this.seat(node);
     });
     return all;
