@@ -55,7 +55,7 @@ const MOST_AT_ONCE = 10;
 const OTHER_HANDS = [OTHER_HAND, OTHER_HAND, 120, 480, 1440, 7200] as const;
 
 /** Of the time there is, until when the plan is made anew or taken apart, and until when it is looked at as a row; the rest is as at first. */
-const MANY_SHARES = [0.4, 0.95] as const;
+const MANY_SHARES = [0.3, 0.98] as const;
 const FEW_SHARES = [0.6, 0.75] as const;
 
 /**

@@ -1,14 +1,15 @@
 /** A plan as one row of steps: each stands as soon as those before it in the row allow. What moves in it moves all that hangs on it. */
-import { isSpotFree, spotFrom, type Board, type BoardStep, type Seat } from './board.ts';
+import type { Board, BoardStep, Seat } from './board.ts';
 import { boardWith } from './bound.ts';
 import { movedCost, ReadyCosts } from './cost.ts';
 import { RowOrder } from './row-order.ts';
 import { freePieces, momentsOf, type FreePieces } from './row-pieces.ts';
+import { RowPlaces } from './row-places.ts';
 import { PLACED, rowSteps, STOOD, WHOLE, type RowSteps } from './row-steps.ts';
 import { TurnQueue } from './turn-queue.ts';
 
 /** What is written down of a step before it stands anew. */
-const WRITTEN = 7;
+const WRITTEN = 9;
 
 /** Turns and hands of all steps. */
 export interface Turns {
@@ -32,22 +33,18 @@ export class Row {
   /** by step: what its person has worked when it begins, and the piece they are in when it ends */
   private readonly worked: Float64Array;
   private readonly piece: Int32Array;
-  private readonly spot: Int32Array;
-  private readonly hold: Float64Array;
   /** what it costs that it stands elsewhere than before */
   private readonly moves: Float64Array;
   /** by job: what its end costs, and how often it changes hands */
   private readonly ends: Float64Array;
   private readonly changes: Int32Array;
-  private readonly taken: Float64Array;
-  /** by place: whether nothing is ever in its way but what is in the row */
-  private readonly isOpen: Uint8Array;
+  private readonly places: RowPlaces;
   private readonly readyCosts: ReadyCosts;
   private readonly queue: TurnQueue;
   /** what was moved or has others before it since the last change was kept */
   private readonly touched: Int32Array;
+  private readonly isTouched: Uint8Array;
   private touchedMany = 0;
-  private touchedPlaces = Infinity;
   /** what was before the last change, by step that was stood anew */
   private readonly logStep: Int32Array;
   private readonly log: Float64Array;
@@ -71,15 +68,12 @@ export class Row {
     this.queue = new TurnQueue(turn);
     const n = steps.length;
     const room = (): Float64Array => new Float64Array(n);
-    [this.worked, this.rested, this.hold, this.moves] = [room(), room(), room(), room()];
-    [this.piece, this.spot] = [new Int32Array(n), new Int32Array(n).fill(-1)];
+    [this.worked, this.rested, this.moves] = [room(), room(), room()];
+    this.piece = new Int32Array(n);
     [this.ends, this.changes] = [new Float64Array(b.ofJob.length), new Int32Array(b.ofJob.length)];
-    this.taken = new Float64Array(b.spots.length);
-    this.isOpen = Uint8Array.from(this.frame.spots, ({ from, to }) =>
-      from[0] === 0 && to[0] === Infinity ? 1 : 0,
-    );
+    this.places = new RowPlaces(this.frame, this.of, this.queue);
     this.readyCosts = new ReadyCosts(b);
-    this.touched = new Int32Array(4 * n);
+    [this.touched, this.isTouched] = [new Int32Array(n), new Uint8Array(n)];
     [this.logStep, this.log] = [new Int32Array(n), new Float64Array(WRITTEN * n)];
     this.standAll();
   }
@@ -100,15 +94,26 @@ export class Row {
   }
 
   private touch(node: number): void {
-    if (node < this.of.jobOf.length) this.touched[this.touchedMany++] = node;
+    if (node >= this.isTouched.length || this.isTouched[node] === 1) return;
+    this.isTouched[node] = 1;
+    this.touched[this.touchedMany++] = node;
+  }
+
+  /** What comes after a step and needs a place like it, where that may be taken otherwise once it is moved. */
+  private touchPlaces(node: number): void {
+    if (((this.of.asks[node] as number) & PLACED) === 0) return;
+    const hold = this.places.hold[node] as number;
+    const like = this.of.placedLike[node] as Int32Array;
+    for (let i = 0; i < like.length; i++) {
+      const other = like[i] as number;
+      if (this.places.minds(node, other, hold)) this.touch(other);
+    }
   }
 
   /** Takes a step out of the row: it has to be put somewhere. */
   take(node: number): void {
     const { order } = this;
-    const turn = order.turn[node] as number;
-    if (((this.of.asks[node] as number) & PLACED) !== 0 && turn < this.touchedPlaces)
-      this.touchedPlaces = turn;
+    this.touchPlaces(node);
     this.touch(order.after[node] as number);
     order.take(node);
   }
@@ -123,8 +128,7 @@ export class Row {
     order.put(node, hand, turn, behind);
     this.touch(node);
     this.touch(order.after[node] as number);
-    if (((this.of.asks[node] as number) & PLACED) !== 0 && turn < this.touchedPlaces)
-      this.touchedPlaces = turn;
+    this.touchPlaces(node);
   }
 
   /** Stands a step as soon as it can; false: it never can. */
@@ -157,8 +161,9 @@ export class Row {
       const end = (from[j] as number) + over - (begin[j] as number);
       const rested = end + (this.of.wait[node] as number);
       if ((is & PLACED) !== 0) {
-        const later = this.takePlace(node, start, end, rested);
+        const later = this.places.take(node, start, end, rested);
         if (later > start) {
+          this.places.waited[node] = 1;
           soonest = later;
           i--;
           continue;
@@ -172,36 +177,6 @@ export class Row {
     return false;
   }
 
-  /** Takes a place for a step that would begin at a moment. @returns when to look again; that moment where its place is taken */
-  private takePlace(node: number, start: number, end: number, rested: number): number {
-    const { where, step, minutes } = this.of.steps[node] as BoardStep;
-    const hold = step.holds ? rested : end;
-    let again = Infinity;
-    for (const s of where ?? []) {
-      const free = this.taken[s] as number;
-      if (free <= start && (this.isOpen[s] === 1 || isSpotFree(this.frame, s, start, hold))) {
-        this.spot[node] = s;
-        this.hold[node] = hold;
-        return start;
-      }
-      again = Math.min(again, free > start ? free : spotFrom(this.frame, s, start, minutes));
-    }
-    return again;
-  }
-
-  /** Until when places are taken by those whose turn comes before a step's. */
-  private takenBefore(node: number): void {
-    const { taken, spot, hold, queue } = this;
-    taken.fill(0);
-    const like = this.of.placedLike[node] as Int32Array;
-    for (let i = 0; i < like.length; i++) {
-      const other = like[i] as number;
-      if (!queue.isSooner(other, node)) continue;
-      const s = spot[other] as number;
-      if ((hold[other] as number) > (taken[s] as number)) taken[s] = hold[other] as number;
-    }
-  }
-
   /** Writes down where a step stands. */
   private write(node: number, is: number): void {
     const { log } = this;
@@ -213,22 +188,23 @@ export class Row {
     log[l + 3] = this.ends[this.of.jobOf[node] as number] as number;
     if ((is & (PLACED | STOOD)) === 0) return;
     log[l + 4] = this.moves[node] as number;
-    log[l + 5] = this.spot[node] as number;
-    log[l + 6] = this.hold[node] as number;
+    log[l + 5] = this.places.spot[node] as number;
+    log[l + 6] = this.places.hold[node] as number;
+    log[l + 7] = this.places.begins[node] as number;
+    log[l + 8] = this.places.waited[node] as number;
   }
 
-  /** Lets what was moved wait for its turn, and what comes after it. @returns from which turn on all that needs a place does */
-  private begin(): number {
-    const { queue, touched, order } = this;
-    for (let i = 0; i < this.touchedMany; i++) queue.add(touched[i] as number, true);
-    const placesFrom = this.touchedPlaces;
-    if (placesFrom < Infinity)
-      for (const node of this.of.placed)
-        if ((order.turn[node] as number) >= placesFrom) queue.add(node, true);
+  private forget(): void {
+    for (let i = 0; i < this.touchedMany; i++) this.isTouched[this.touched[i] as number] = 0;
     this.touchedMany = 0;
-    this.touchedPlaces = Infinity;
+  }
+
+  /** Lets what was moved wait for its turn, and what comes after it. */
+  private begin(): void {
+    const { queue, touched } = this;
+    for (let i = 0; i < this.touchedMany; i++) queue.add(touched[i] as number, true);
+    this.forget();
     this.stood = 0;
-    return placesFrom;
   }
 
   /**
@@ -240,7 +216,7 @@ export class Row {
   standAgain(most: number, room = 0): number {
     const { queue, worked, rested, order } = this;
     const { jobOf, next, asks } = this.of;
-    let placesFrom = this.begin();
+    this.begin();
     let more = 0;
     for (let i = 0; i < order.movedMany; i++)
       more += this.handsAgain(jobOf[order.moved[i] as number] as number);
@@ -249,7 +225,7 @@ export class Row {
       const wasRested = rested[node] as number;
       const is = asks[node] as number;
       this.write(node, is);
-      if ((is & PLACED) !== 0) this.takenBefore(node);
+      if ((is & PLACED) !== 0) this.places.takenBefore(node);
       if (!this.stand(node)) {
         more = Infinity;
         break;
@@ -259,10 +235,7 @@ export class Row {
         const after = order.after[node] as number;
         if (after < jobOf.length) queue.add(after, nowWorked < wasWorked);
       }
-      if ((is & PLACED) !== 0 && (order.turn[node] as number) < placesFrom && this.isPlaceOther(node)) {
-        placesFrom = order.turn[node] as number;
-        for (const other of this.of.placed) if (queue.isSooner(node, other)) queue.add(other, true);
-      }
+      if ((is & PLACED) !== 0) this.placesAgain(node);
       if ((is & STOOD) !== 0) more += this.movedAgain(node);
       const nowRested = rested[node] as number;
       if (nowRested !== wasRested) {
@@ -284,10 +257,18 @@ export class Row {
     return more;
   }
 
-  /** Whether the place is taken otherwise than before the step that was written down last stood anew. */
-  private isPlaceOther(node: number): boolean {
+  /** Lets all wait for their turn to whom it makes a difference that a step’s place is taken otherwise than was written down last. */
+  private placesAgain(node: number): void {
+    const { queue, log } = this;
     const l = WRITTEN * (this.stood - 1);
-    return this.spot[node] !== this.log[l + 5] || this.hold[node] !== this.log[l + 6];
+    const was = log[l + 6] as number;
+    const hold = this.places.hold[node] as number;
+    if (this.places.spot[node] === log[l + 5] && hold === was) return;
+    const like = this.of.placedLike[node] as Int32Array;
+    for (let i = 0; i < like.length; i++) {
+      const other = like[i] as number;
+      if (this.places.minds(node, other, Math.max(was, hold))) queue.add(other, true);
+    }
   }
 
   /** Counts anew what it costs that a step stands elsewhere than before. @returns by how much it costs more */
@@ -317,12 +298,13 @@ export class Row {
       this.ends[this.of.jobOf[node] as number] = log[l + 3] as number;
       if (((this.of.asks[node] as number) & (PLACED | STOOD)) === 0) continue;
       this.moves[node] = log[l + 4] as number;
-      this.spot[node] = log[l + 5] as number;
-      this.hold[node] = log[l + 6] as number;
+      this.places.spot[node] = log[l + 5] as number;
+      this.places.hold[node] = log[l + 6] as number;
+      this.places.begins[node] = log[l + 7] as number;
+      this.places.waited[node] = log[l + 8] as number;
     }
     this.stood = 0;
-    this.touchedMany = 0;
-    this.touchedPlaces = Infinity;
+    this.forget();
     order.undo();
     for (let i = 0; i < order.movedMany; i++)
       this.handsAgain(this.of.jobOf[order.moved[i] as number] as number);
@@ -337,7 +319,7 @@ export class Row {
     const { step } = this.of.steps[node] as BoardStep;
     return {
       worker,
-      spot: this.spot[node] as number,
+      spot: this.places.spot[node] as number,
       start,
       end,
       hold: step.holds ? free : end,
@@ -348,8 +330,7 @@ export class Row {
 
   /** Stands all anew, from the first to the last. */
   standAll(): void {
-    this.touched.set([...this.of.steps.keys()]);
-    this.touchedMany = this.of.steps.length;
+    for (const node of this.of.steps.keys()) this.touch(node);
     this.cost += this.standAgain(Infinity);
     for (const job of new Set(this.of.jobOf)) this.cost += this.handsAgain(job);
     this.keep(0);
