@@ -89,9 +89,9 @@ export function weekRows(): Row[] {
     ),
     ...(
       [
-        [7, 3900],
-        [8, 5450],
-        [9, 3400],
+        [7, 3850],
+        [8, 5370],
+        [9, 3360],
       ] as const
     ).map(betterRow),
   ];
