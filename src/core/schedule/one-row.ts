@@ -24,7 +24,7 @@ export class Row {
   /** what the jobs of the row cost */
   cost = 0;
   /** how many steps the last change stood anew */
-  stood = 0;
+  private stood = 0;
 
   private readonly frame: Board;
   /** when the instrument of each has rested */
@@ -328,11 +328,19 @@ export class Row {
     };
   }
 
-  /** Stands all anew, from the first to the last. */
+  /** Stands all anew, from the first to the last, and counts what it costs; Infinity: one of them never can. */
   standAll(): void {
-    for (const node of this.of.steps.keys()) this.touch(node);
-    this.cost += this.standAgain(Infinity);
-    for (const job of new Set(this.of.jobOf)) this.cost += this.handsAgain(job);
+    const { steps, jobOf, next } = this.of;
+    for (const node of steps.keys()) this.touch(node);
+    let cost = this.standAgain(Infinity) < Infinity ? 0 : Infinity;
+    for (const node of steps.keys()) {
+      cost += this.moves[node] as number;
+      if ((next[node] as number) >= 0) continue;
+      const job = jobOf[node] as number;
+      this.handsAgain(job);
+      cost += (this.ends[job] as number) + (this.changes[job] as number) * this.b.work.weights.hands;
+    }
+    this.cost = cost;
     this.keep(0);
   }
 
@@ -344,10 +352,13 @@ export class Row {
     this.standAll();
   }
 
-  /** Turns by when each begins: who begins sooner comes sooner. It can only move up what needs a place. */
+  /** Turns by when each begins: what begins sooner comes sooner. What needs a place may stand elsewhere then. */
   renumber(): void {
+    const { turn, hand } = this.order;
+    const was = { turn: turn.slice(), hand: hand.slice() };
     this.order.renumber(Float64Array.from(this.of.steps, (_, node) => this.seat(node).start));
     this.standAll();
+    if (this.cost === Infinity) this.makeLike(was);
   }
 
   /** Where each step of the board stands. */
