@@ -70,6 +70,11 @@ test('whatever is moved in it, in whatever order: it stands as if made anew, cos
           row.standAll();
           expect(boardWith(b.work, row.seats).seats).toEqual(now.seats);
         }
+        // With turns by when each begins it is a plan still, of the cost that is said.
+        row.renumber();
+        const then = boardWith(b.work, row.seats);
+        expect(row.cost + beside).toBeCloseTo(costOf(then), 6);
+        expect(whatBreaks(b.work, planOf(then, 0))).toEqual([]);
         await breath();
       },
     ),

@@ -5,17 +5,11 @@ import { movedCost, ReadyCosts } from './cost.ts';
 import { RowOrder } from './row-order.ts';
 import { freePieces, momentsOf, type FreePieces } from './row-pieces.ts';
 import { RowPlaces } from './row-places.ts';
-import { PLACED, rowSteps, STOOD, WHOLE, type RowSteps } from './row-steps.ts';
+import { PLACED, rowSteps, STOOD, WHOLE, type RowSteps, type Turns } from './row-steps.ts';
 import { TurnQueue } from './turn-queue.ts';
 
 /** What is written down of a step before it stands anew. */
 const WRITTEN = 9;
-
-/** Turns and hands of all steps. */
-export interface Turns {
-  readonly turn: Float64Array;
-  readonly hand: Int32Array;
-}
 
 /** A plan as one row of steps, numbered as they came. Moments are minutes. What is held stands where it stands. */
 export class Row {
@@ -57,8 +51,9 @@ export class Row {
    */
   constructor(b: Board, held: readonly boolean[]) {
     this.b = b;
-    this.of = rowSteps(b, held);
-    const { steps, stays, turn, hand } = this.of;
+    const { of, turn, hand } = rowSteps(b, held);
+    this.of = of;
+    const { steps, stays } = of;
     this.frame = boardWith(
       b.work,
       b.seats.map((s, at) => (stays[at] ? s : null)),

@@ -15,8 +15,9 @@ const HOW_OFTEN_FAR = 0.3;
 /** The same for what changes places. */
 const SWAP_NEAR = 8;
 const SWAP_FAR = 50;
-/** How often it is with who has the step of the job before it, and as often with who has the one after it. */
-const BESIDE = 0.35;
+/** How often it is with who has the step of the job before it, and as often with who has the one after it; and what is given, to them. */
+const SWAPPED_BESIDE = 0.35;
+const GIVEN_BESIDE = 0.25;
 /** By how many steps of anybody's a whole job is moved at most. */
 const JOB_NEAR = 30;
 const JOB_FAR = 200;
@@ -177,50 +178,26 @@ export class RowMoves {
     return behind !== before && this.putBehind(own, hand, behind);
   }
 
-  /** Somebody else for a step: who has the one before or after it, or anybody; −1: nobody. */
-  private otherHand(node: number): number {
-    const { row } = this;
-    const { hand } = row.order;
+  /** Who has what comes before some steps of a job, or after them, each so often; else anybody who may do the first of them. */
+  private handBeside(first: number, last: number, often: number): number {
+    const { of, order } = this.row;
     const beside = this.chance();
-    const other =
-      beside < 0.25 ? (row.of.prev[node] as number) : beside < 0.5 ? (row.of.next[node] as number) : -1;
-    const wished = other < 0 ? -1 : (hand[other] as number);
-    const isWished = wished >= 0 && row.of.may[node * this.row.of.people + wished] === 1;
-    const found = isWished ? wished : this.anyOf(node);
-    return found === hand[node] ? -1 : found;
-  }
-
-  private anyOf(node: number): number {
-    const who = this.row.of.steps[node]?.who ?? [];
-    return who[this.some(who.length)] ?? -1;
+    const other = (beside < often ? of.prev[first] : beside < 2 * often ? of.next[last] : -1) as number;
+    if (other >= 0) return order.hand[other] as number;
+    const who = of.steps[first]?.who ?? [];
+    return who[this.some(who.length)] as number;
   }
 
   private given(): boolean {
     const { own, row } = this;
     const { order } = row;
     const first = own[0] as number;
-    const hand = this.otherHand(this.chance() < 0.5 ? first : (own[own.length - 1] as number));
-    if (hand < 0 || !this.mayDo(own, hand)) return false;
+    const hand = this.handBeside(first, own[own.length - 1] as number, GIVEN_BESIDE);
+    if (hand === order.hand[first] || !this.mayDo(own, hand)) return false;
     this.bounds(own);
     const behind = order.lastBefore(hand, order.turn[first] as number);
     this.take(own);
-    return this.putBehind(
-      own,
-      hand,
-      this.chance() < 0.5 ? this.walk(behind, 0) : this.walk(behind, this.away(NEAR, FAR)),
-    );
-  }
-
-  /** With whom something changes places. */
-  private swapHand(): number {
-    const { row, own } = this;
-    const beside = this.chance();
-    const first = own[0] as number;
-    const last = own[own.length - 1] as number;
-    const other = (
-      beside < BESIDE ? row.of.prev[first] : beside < 2 * BESIDE ? row.of.next[last] : -1
-    ) as number;
-    return other >= 0 ? (row.order.hand[other] as number) : this.anyOf(first);
+    return this.putBehind(own, hand, this.walk(behind, this.chance() < 0.5 ? 0 : this.away(NEAR, FAR)));
   }
 
   /** Two in each other's places and hands: what fits into a day better than what stands there needs both to move. */
@@ -229,8 +206,8 @@ export class RowMoves {
     const { order } = row;
     const first = own[0] as number;
     const was = order.hand[first] as number;
-    const hand = this.swapHand();
-    if (hand < 0 || !this.mayDo(own, hand)) return false;
+    const hand = this.handBeside(first, own[own.length - 1] as number, SWAPPED_BESIDE);
+    if (!this.mayDo(own, hand)) return false;
     const turn = order.turn[first] as number;
     const other = order.stepAt(hand, order.countBefore(hand, turn) + this.away(SWAP_NEAR, SWAP_FAR));
     if (other < 0 || row.of.jobOf[other] === row.of.jobOf[first]) return false;
@@ -299,8 +276,8 @@ export class RowMoves {
   private jobGiven(node: number): boolean {
     const { order } = this.row;
     const was = order.hand[node];
-    const hand = this.otherHand(node);
-    if (hand < 0) return false;
+    const hand = this.handBeside(node, node, GIVEN_BESIDE);
+    if (hand === was) return false;
     this.high = Infinity;
     for (const own of this.stepsOfJob(node)) {
       if (order.hand[own] !== was || this.row.of.may[own * this.row.of.people + hand] === 0) continue;

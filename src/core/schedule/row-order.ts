@@ -64,10 +64,7 @@ export class RowOrder {
       before[steps + w] = steps + w;
       after[steps + w] = steps + w;
     });
-    const order = Int32Array.from(turn.keys()).sort(
-      (x, y) => (turn[x] as number) - (turn[y] as number) || x - y,
-    );
-    for (const node of order) {
+    for (const node of this.sorted(turn)) {
       const end = steps + (hand[node] as number);
       this.link(node, before[end] as number);
     }
@@ -196,15 +193,19 @@ export class RowOrder {
     return false;
   }
 
-  /** Turns anew: one after the other, by a moment of each and then as they were. */
-  renumber(moment: Float64Array): void {
+  /** All steps by a moment of each, of equal ones by their turn. */
+  private sorted(moment: Float64Array): Int32Array {
     const { turn } = this;
-    const order = Int32Array.from(turn.keys()).sort(
+    return Int32Array.from(turn.keys()).sort(
       (x, y) =>
         (moment[x] as number) - (moment[y] as number) || (turn[x] as number) - (turn[y] as number) || x - y,
     );
-    order.forEach((node, at) => {
-      turn[node] = at;
+  }
+
+  /** Turns anew: one after the other, by a moment of each and then as they were. */
+  renumber(moment: Float64Array): void {
+    this.sorted(moment).forEach((node, at) => {
+      this.turn[node] = at;
     });
     this.isNarrow = false;
     this.lineUp();

@@ -4,8 +4,9 @@ import { boardWith } from './bound.ts';
 import { costOf } from './cost.ts';
 import type { Progress } from './in-order.ts';
 import { fixedSteps } from './place.ts';
-import { Row, type Turns } from './one-row.ts';
+import { Row } from './one-row.ts';
 import { RowMoves } from './row-moves.ts';
+import type { Turns } from './row-steps.ts';
 
 /** What is far dearer than what would be taken is not looked at to its end: as a part of what a job costs beyond its least. */
 const TOO_DEAR = 0.05;
@@ -13,7 +14,7 @@ const TOO_DEAR = 0.05;
 /** What is dearer by so much is still taken once in a while, at first and in the end: as a part of the same. */
 const HOT = 0.03;
 const COLD = 0.003;
-/** So often turns are made anew, so that what may come before what is told by when it begins. */
+/** After so many changes turns are made anew, by when steps begin: they say where a step may be put. */
 const RENUMBERED = 5000;
 /** So many changes are tried before others may go on: about what one try of taking some jobs off takes. */
 const AT_ONCE = 30;

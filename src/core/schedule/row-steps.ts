@@ -30,7 +30,10 @@ export interface RowSteps {
   readonly placedLike: readonly Int32Array[];
   /** by job: whose hands it is in before its first step of the row; −1: nobody’s */
   readonly handBefore: readonly number[];
-  /** by step: its turn and hand in the plan */
+}
+
+/** By step: its turn in the row, and who does it. */
+export interface Turns {
   readonly turn: Float64Array;
   readonly hand: Int32Array;
 }
@@ -66,11 +69,11 @@ function placedLike(steps: readonly BoardStep[], placed: readonly number[]): Int
 }
 
 /**
- * The steps of a plan that can be moved in its row, in the order in which they begin.
+ * The steps of a plan that can be moved in its row, and their turns: in the order in which they begin.
  * @param b a plan
  * @param held of each of its steps, whether it stays where it is; so do jobs of which one has no place, or others come before such a one
  */
-export function rowSteps(b: Board, held: readonly boolean[]): RowSteps {
+export function rowSteps(b: Board, held: readonly boolean[]): { of: RowSteps } & Turns {
   const { stays, heldUntil, handBefore } = heldOf(b, held);
   const steps = b.steps.filter(({ at }) => !stays[at]);
   const begin = (node: number): number => b.seats[steps[node]?.at ?? -1]?.start ?? 0;
@@ -86,7 +89,7 @@ export function rowSteps(b: Board, held: readonly boolean[]): RowSteps {
     for (const w of who) may[node * people + w] = 1;
   });
   const placed = steps.flatMap((s, node) => (s.where ? [node] : []));
-  return {
+  const of: RowSteps = {
     steps,
     stays,
     ...chained(list, jobOf, b.ofJob.length),
@@ -105,7 +108,6 @@ export function rowSteps(b: Board, held: readonly boolean[]): RowSteps {
     placed,
     placedLike: placedLike(steps, placed),
     handBefore,
-    turn,
-    hand: Int32Array.from(steps, ({ at }) => b.seats[at]?.worker ?? 0),
   };
+  return { of, turn, hand: Int32Array.from(steps, ({ at }) => b.seats[at]?.worker ?? 0) };
 }
