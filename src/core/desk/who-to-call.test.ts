@@ -10,6 +10,7 @@ const waiting = (more: Partial<Waiting>): Waiting => ({
   instrument: 'Wendlow Otter',
   waitingFor: 'hands',
   asked: 0,
+  colleagueAsked: false,
   written: [],
   ...more,
 });
@@ -27,6 +28,12 @@ test.each<[string, Partial<Waiting>, string | null]>([
   ['lines wait, nobody asked', { asked: 2 }, '2 lines wait for their word, and nobody has asked'],
   ['one line', { asked: 1 }, '1 line waits for their word, and nobody has asked'],
   ['waits for a word', { waitingFor: 'word' }, 'it waits for their word, and nobody has asked'],
+  ['waits for a colleague’s word', { waitingFor: 'word', colleagueAsked: true }, null],
+  [
+    'a colleague was asked, and lines wait for the customer',
+    { waitingFor: 'word', colleagueAsked: true, asked: 1 },
+    '1 line waits for their word, and nobody has asked',
+  ],
   ['asked yesterday', { asked: 1, written: [wrote('estimate', 1)] }, null],
   ['asked long ago', { asked: 1, written: [wrote('estimate', 3)] }, 'asked 3 days ago, no answer'],
   ['asked again', { asked: 1, written: [wrote('estimate', 9), wrote('estimate', 0)] }, null],

@@ -10,6 +10,8 @@ export interface Waiting {
   readonly waitingFor: Wait;
   /** lines of the order that wait for an answer */
   readonly asked: number;
+  /** whether a colleague was asked about it and has not answered: then that is the word it waits for */
+  readonly colleagueAsked: boolean;
   /** what was written about it, oldest first */
   readonly written: readonly Written[];
 }
@@ -39,10 +41,13 @@ const plural = (n: number, one: string, more: string): string => `${n} ${n === 1
 
 const aboutWhat = (w: Waiting): 'ready' | 'estimate' => (w.waitingFor === 'home' ? 'ready' : 'estimate');
 
-/** Why a customer should be called about one instrument now, or null: nobody told them, it did not arrive, or it was long ago. */
+/**
+ * Why a customer should be called about one instrument now: nobody told them, it did not arrive, or it was long ago. Null where
+ * nothing is to be said to them, as where it waits for a colleague’s word.
+ */
 export function whyCall(w: Waiting, now: number): string | null {
   const about = aboutWhat(w);
-  if (about === 'estimate' && w.asked === 0 && w.waitingFor !== 'word') return null;
+  if (about === 'estimate' && w.asked === 0 && (w.waitingFor !== 'word' || w.colleagueAsked)) return null;
   const last = w.written.findLast((m) => m.purpose === about);
   const ago = last ? Math.floor((now - last.at) / DAY_MS) : 0;
   if (last?.state === 'failed' && last.channel === 'call')

@@ -70,19 +70,26 @@ interface MessageOfDesk extends Omit<Told, 'simulated' | 'at'> {
 
 const PHONES_SQL = `SELECT j.id, c.phone FROM jobs j JOIN customers c ON c.id = j.customer_id WHERE j.state = 'open'`;
 
+/** The jobs on which a colleague was asked and has not answered. */
+const ASKED_SQL = `SELECT DISTINCT r.job_id AS jobId FROM remarks r JOIN jobs j ON j.id = r.job_id
+  WHERE j.state = 'open' AND r.kind = 'question' AND r.to_person IS NOT NULL AND r.answered_at IS NULL`;
+
 /** Whom to call about what hangs here, and who was told what lately. */
 async function loadWords(db: Database, tags: readonly RackTag[], now: Date) {
   const since = new Date(now.getTime() - TOLD_DAYS * DAY_MS);
-  const [messages, phones] = await Promise.all([
+  const [messages, phones, questions] = await Promise.all([
     db.sequelize.query<MessageOfDesk>(MESSAGES_SQL, { type: QueryTypes.SELECT, replacements: [since] }),
     db.sequelize.query<{ id: number; phone: string }>(PHONES_SQL, { type: QueryTypes.SELECT }),
+    db.sequelize.query<{ jobId: number }>(ASKED_SQL, { type: QueryTypes.SELECT }),
   ]);
+  const colleagueAsked = new Set(questions.map((q) => q.jobId));
   const call = whoToCall(
     tags.map((t) => ({
       ...t,
       phone: phones.find((p) => p.id === t.jobId)?.phone ?? '',
       instrument: `${t.maker} ${t.model}`.trim(),
       asked: t.facts.asked,
+      colleagueAsked: colleagueAsked.has(t.jobId),
       written: messages
         .filter((m) => m.jobId === t.jobId)
         .map((m) => ({ ...m, at: new Date(m.at).getTime() })),

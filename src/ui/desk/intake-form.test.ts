@@ -110,6 +110,12 @@ describe('what is wrong is said at its field', () => {
     ['a scale that is no length', { scaleText: 'long' }, 'scaleText', /not a length/],
     ['too few gauges', { gaugesText: '.053 .042' }, 'gaugesText', /6 gauges are needed/],
     ['a gauge that is none', { gaugesText: '53 42 32 24 16 thin' }, 'gaugesText', /“thin” is not a gauge/],
+    [
+      'gauges from the thin end',
+      { gaugesText: '.012 .016 .024 .032 .042 .053' },
+      'gaugesText',
+      /Turned round: \.053 \.042/,
+    ],
     ['too few notes', { tuningText: 'D A' }, 'tuningText', /3 to 12 notes/],
     [
       'gauges of another number than notes',

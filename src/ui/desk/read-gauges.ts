@@ -1,5 +1,6 @@
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
+import { thinFirst } from '../../core/strings/gauge-order.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
 /** Gauges lowest first as a bench writes them: `.053 .042 .032 .024 .016 .012` or `53 42 32`. Empty keeps the usual set. */
@@ -18,5 +19,9 @@ export function readGauges(
     if (!length.ok || !string) return fail(`“${part}” is not a gauge.`);
     read.push({ ...string, gauge: length.value.mm });
   }
-  return ok(read);
+  const turned = thinFirst(
+    parts,
+    read.map((r) => r.gauge),
+  );
+  return turned === null ? ok(read) : fail(turned);
 }

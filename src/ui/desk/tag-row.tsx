@@ -25,7 +25,7 @@ export function TagRow({ tag, today }: { readonly tag: RackTag; readonly today: 
         <span className="truncate">
           <b className="font-serif">{tag.number}</b> {tag.maker} {tag.model}
         </span>
-        <span className="truncate text-sm text-quiet">
+        <span className="text-sm text-quiet">
           <span className="text-ink">{tag.customer}</span> · {tag.place ?? 'no place'}
           {tag.neededBy !== null && (
             <span className={late ? 'text-rubric' : ''}>

@@ -25,13 +25,23 @@ test.each([...KINDS])('the usual %s written and read again is the same', async (
 });
 
 test('half a thou is kept', async () => {
-  const read = readStrings('E4 .0095, B3 .013, G3 .017');
-  expect(read.ok && stringsText(read.value)).toBe('E4 .0095, B3 .013, G3 .017');
+  const read = readStrings('G3 .017, B3 .013, E4 .0095', usualConstruction('solid-electric'));
+  expect(read.ok && stringsText(read.value)).toBe('G3 .017, B3 .013, E4 .0095');
 });
 
 test('four strings in fifths, in thou or inches, any case', async () => {
-  const read = readStrings('c3 42w; G3 .030w\nD4 0.020w, a4 .011');
+  const read = readStrings('c3 42w; G3 .030w\nD4 0.020w, a4 .011', usualConstruction('steel-acoustic'));
   expect(read.ok && stringsText(read.value)).toBe('C3 .042w, G3 .030w, D4 .020w, A4 .011');
+});
+
+test('a note without its octave is heard on the instrument, by its gauge', () => {
+  const six = readStrings('A .130w, D .105w, G .085w, C .065w, F .045w, Bb .032w', usualConstruction('bass'));
+  expect(six.ok && six.value.map((s) => s.note)).toEqual(['A0', 'D1', 'G1', 'C2', 'F2', 'Bb2']);
+  const mixed = readStrings(
+    'D2 .056w, A .042w, D .032w, F♯ .024w, A .016, D .012',
+    usualConstruction('steel-acoustic'),
+  );
+  expect(mixed.ok && mixed.value.map((s) => s.note)).toEqual(['D2', 'A2', 'D3', 'F#3', 'A3', 'D4']);
 });
 
 test.each([
@@ -48,6 +58,11 @@ test.each([
   ['strings', { strings: 'E2 .053w, A2 .042w' }, /Three to fourteen strings; 2 are written/],
   ['strings', { strings: 'E2 .053w, A2 .042w, H3 .030' }, /“H3 .030” is not a string/],
   ['strings', { strings: 'E2 .053w, A2 .042w, D3' }, /Write a note and a gauge/],
+  [
+    'strings',
+    { strings: 'E4 .012, B3 .016, G3 .024w, D3 .032w, A2 .042w, E2 .053w' },
+    /Lowest string first.* Turned round: E2 .053w A2 .042w/,
+  ],
   ['strings', { strings: 'E2 500, A2 .042w, D3 .030' }, /A gauge over 4 mm/],
 ] as const)('%s is questioned at its field', async (field, more, says) => {
   const read = await readConstruction(draft(more));

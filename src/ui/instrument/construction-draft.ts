@@ -3,6 +3,8 @@ import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
 import { readScales, scalesText } from '../../core/instrument/read-scales.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
+import { thinFirst } from '../../core/strings/gauge-order.ts';
+import { hearTuning, type HeardOn } from '../../core/strings/hear-tuning.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 
 /** A construction as it is typed: numbers and strings stay text until they are read. */
@@ -45,8 +47,14 @@ export const draftOf = (c: Construction): ConstructionDraft => ({
   springs: c.springs === undefined ? '' : String(c.springs),
 });
 
-/** Reads strings, lowest first, each a note with its octave and a gauge. */
-export function readStrings(text: string): Result<StringFact[], string> {
+/** The instrument strings are read for: a note without its octave is heard on it. */
+type StrungOn = Omit<HeardOn, 'usual' | 'gauges'> & Pick<Construction, 'strings'>;
+
+/**
+ * Reads strings, lowest first, each a note and a gauge: `E2 .053w`. A note may come without its octave, where only one makes sense
+ * for the instrument and the gauge.
+ */
+export function readStrings(text: string, on: StrungOn): Result<StringFact[], string> {
   const parts = text
     .split(/[,;\n]+/)
     .map((p) => p.trim())
@@ -55,14 +63,31 @@ export function readStrings(text: string): Result<StringFact[], string> {
     return fail(`Three to fourteen strings; ${parts.length} are written.`);
   const read: StringFact[] = [];
   for (const part of parts) {
-    const m = /^([A-Ga-g])([#b]?\d)\s+([\d.,/]+)\s*(w?)$/.exec(part);
+    const m = /^([A-Ga-g])([#♯b♭]?\d?)\s+([\d.,/]+)\s*(w?)$/.exec(part);
     if (!m) return fail(`“${part}” is not a string. Write a note and a gauge, like E2 .053w.`);
     const [, letter = '', rest = '', gauge = '', wound = ''] = m;
     const length = parseLength(gauge, /^0?[.,]/.test(gauge) ? 'in' : 'thou');
     if (!length.ok) return fail(`“${gauge}” is not a gauge.`);
     read.push({ note: `${letter.toUpperCase()}${rest}`, gauge: length.value.mm, wound: wound === 'w' });
   }
-  return ok(read);
+  const turned = thinFirst(
+    parts,
+    read.map((s) => s.gauge),
+  );
+  return turned === null ? withOctaves(read, on) : fail(turned);
+}
+
+/** The strings with every note in its octave. */
+function withOctaves(read: readonly StringFact[], on: StrungOn): Result<StringFact[], string> {
+  if (read.every((s) => /^[A-G][#b]?\d$/.test(s.note))) return ok([...read]);
+  const { kind, scale, fan, perCourse, compensation, strings: usual } = on;
+  const heardOn = { kind, scale, fan, perCourse, compensation, usual, gauges: read };
+  const heard = hearTuning(read.map((s) => s.note).join(' '), heardOn);
+  if (!heard.ok) return heard;
+  const { notes, other } = heard.value;
+  if (other !== null)
+    return fail(`Two would do: ${notes.join(' ')}, or ${other.join(' ')}. Write the octaves too.`);
+  return ok(read.map((s, i) => ({ ...s, note: notes[i] ?? s.note })));
 }
 
 const withoutOptional = ({ fan: _f, radius: _r, rodKey: _k, springs: _s, ...facts }: Construction) => facts;
@@ -71,11 +96,8 @@ const whole = (text: string): number => (/^\d{1,2}$/.test(text.trim()) ? Number(
 
 /** Reads a draft into a construction the house accepts, or says what is wrong at which field. */
 export async function readConstruction(draft: ConstructionDraft): Promise<Result<Construction, DraftErrors>> {
-  const [scale, compensation, strings] = [
-    readScales(draft.scale),
-    parseLength(draft.compensation, 'mm'),
-    readStrings(draft.strings),
-  ];
+  const [scale, compensation] = [readScales(draft.scale), parseLength(draft.compensation, 'mm')];
+  const strings = readStrings(draft.strings, { ...draft.facts, ...(scale.ok ? scale.value : {}) });
   const radius = draft.radius.trim() === '' ? ok(undefined) : readRadius(draft.radius);
   const springs = draft.springs.trim() === '' ? undefined : whole(draft.springs);
   const [frets, bodyFret] = [whole(draft.frets), whole(draft.bodyFret)];
