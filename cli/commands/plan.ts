@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { buffer } from 'node:stream/consumers';
 import { planOfCase } from '../../src/contracts/formats/case.ts';
 import { planOfFile } from '../../src/server/exchange/plan-of-file.ts';
+import { allWordsIn } from '../../src/core/units/words-in.ts';
 import type { Options } from '../base/options.ts';
 
 const BAD_INPUT = 2;
@@ -36,6 +37,6 @@ export async function run(o: Options): Promise<number> {
   const small = asCase(bytes);
   const done = small === undefined ? planOfFile(new Uint8Array(bytes)) : planOfCase(small);
   if (!done.ok) return complain(`${path}: ${done.error}`);
-  process.stdout.write(`${JSON.stringify(done.value, null, 2)}\n`);
+  process.stdout.write(`${JSON.stringify(allWordsIn<unknown>(done.value, '64ths'), null, 2)}\n`);
   return 0;
 }

@@ -173,7 +173,7 @@ test('cuts are logged where they are made, by keys alone, a wrong unit is asked 
   await cuts.tap('button', 'Take it back');
   await cuts.counts('listitem', undefined, 1);
   const history = await house.show('lead', `/job/${number}/history`);
-  await history.sees('took 0.66 mm off the saddle, bass side; 0.64 mm was meant');
+  await history.sees('took .026 off the saddle, bass side; .025 was meant');
 });
 
 test('called off: who said so is asked, and a slip has a way back', async () => {

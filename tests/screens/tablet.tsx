@@ -13,6 +13,7 @@ import { loadShop } from '../../src/server/house/load-shop.ts';
 import { loadOpening } from '../../src/server/house/opening.ts';
 import { logPosition } from '../../src/server/live/feed.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
+import { ReadBy } from '../../src/ui/data/display-unit.tsx';
 import { Live } from '../../src/ui/data/live.tsx';
 import { OWN } from '../../src/ui/data/refresh.ts';
 import { Queries } from '../../src/ui/data/queries.tsx';
@@ -79,7 +80,11 @@ async function housed(db: Database, person: number, path: string): Promise<React
   window.history.replaceState(null, '', path);
   const { newest, count } = await logPosition(db);
   const page = await pageAt(url.pathname, url.searchParams);
-  const [{ zone, dates }, { opening }] = await Promise.all([loadShop(db), loadOpening(db)]);
+  const [{ zone, dates, heights }, { opening }, reader] = await Promise.all([
+    loadShop(db),
+    loadOpening(db),
+    db.models.Person.findByPk(person, { rejectOnEmpty: true }),
+  ]);
   return (
     <AppRouterContext.Provider value={router as never}>
       <PathnameContext.Provider value={url.pathname}>
@@ -88,7 +93,9 @@ async function housed(db: Database, person: number, path: string): Promise<React
             <Queries>
               <main id="main">
                 <QueueStrip person={person} />
-                <Uploads key={url.pathname}>{page}</Uploads>
+                <ReadBy person={reader.name} heights={heights}>
+                  <Uploads key={url.pathname}>{page}</Uploads>
+                </ReadBy>
               </main>
               <Live since={`${newest}.${count}`} />
             </Queries>

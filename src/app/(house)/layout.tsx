@@ -1,8 +1,10 @@
 import type { ReactNode } from 'react';
 import { database } from '../../server/db/connection.ts';
+import { loadShop } from '../../server/house/load-shop.ts';
 import { lookOnly } from '../../server/keep/look-only.ts';
 import { copyState } from '../../server/upkeep/load-upkeep.ts';
 import { loadFrame } from '../../server/people/load-frame.ts';
+import { ReadBy } from '../../ui/data/display-unit.tsx';
 import { Live } from '../../ui/data/live.tsx';
 import { Queries } from '../../ui/data/queries.tsx';
 import { QueueStrip } from '../../ui/data/queue-strip.tsx';
@@ -16,8 +18,9 @@ export default async function HouseLayout({ children }: { readonly children: Rea
   const actor = await requireActor();
   const db = database();
   const owner = actor.role === 'owner' && lookOnly() === null;
-  const [frame, state, { newest, count }] = await Promise.all([
+  const [frame, { heights }, state, { newest, count }] = await Promise.all([
     loadFrame(db, actor.personId),
+    loadShop(db),
     owner ? copyState(db, Date.now()) : null,
     madeFrom(),
   ]);
@@ -35,7 +38,9 @@ export default async function HouseLayout({ children }: { readonly children: Rea
           <CopyStrip taken={lookOnly()} />
           {state !== null && <UpkeepStrip state={state} />}
           <QueueStrip person={actor.personId} />
-          <Uploads>{children}</Uploads>
+          <ReadBy person={actor.name} heights={heights}>
+            <Uploads>{children}</Uploads>
+          </ReadBy>
         </main>
         <Live since={`${newest}.${count}`} />
       </div>

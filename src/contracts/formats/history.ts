@@ -1,3 +1,4 @@
+import { wordsIn } from '../../core/units/words-in.ts';
 import { csv } from './customers.ts';
 
 /** One change as the file carries it. */
@@ -33,7 +34,7 @@ export const toHouseHistoryCsv = (
       e.job === null ? '' : String(e.job),
       e.by,
       e.on,
-      e.says,
+      wordsIn(e.says, 'mm'),
       e.kind,
       e.of,
       e.from,

@@ -1,10 +1,11 @@
+import { sizeWords } from '../units/words-in.ts';
 import { AFTER_OUTCOMES, type AfterOutcome } from '../desk/afterwards.ts';
 
 type Plain = Readonly<Record<string, unknown>>;
 
 const text = (v: unknown): string => (typeof v === 'string' ? v : '');
 const colon = (v: unknown): string => (text(v) === '' ? '' : `: ${text(v)}`);
-const mm = (v: unknown): string => (typeof v === 'number' ? `${v.toFixed(2)} mm` : '');
+const mm = (v: unknown): string => (typeof v === 'number' ? sizeWords(v) : '');
 
 /** Where a cut was made: `the saddle, bass side`. */
 const cutWhere = (data: Plain): string =>

@@ -102,13 +102,13 @@ test.each([
     'rod turned',
     { eighths: -2, before: 0.3, after: 0.41 },
     '1',
-    'turned the rod a quarter turn looser; relief since: 0.41 mm',
+    'turned the rod a quarter turn looser; relief since: 0.410 mm',
   ],
   [
     'cut logged',
     { operation: 'saddle-lower', place: 'bass', meant: 0.6, took: 0.62 },
     '1',
-    'took 0.62 mm off the saddle, bass side; 0.60 mm was meant',
+    'took 0.620 mm off the saddle, bass side; 0.600 mm was meant',
   ],
   [
     'job ended',

@@ -5,8 +5,10 @@ import { findingOn } from '../inspection/findings.ts';
 import { ENDS, type End } from '../hand-over/ends.ts';
 import { VIEW_NAMES, type View } from '../instrument/outline.ts';
 import { WAIT_NAMES, type Wait } from '../job/waiting.ts';
+import { sayTurn } from '../neck/say-turn.ts';
 import { PAYMENT_KINDS, type PaymentKind } from '../money/payments.ts';
 import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
+import { sizeWords } from '../units/words-in.ts';
 import { isRoundKind, roundName } from '../readings/rounds.ts';
 import type { LogEntry } from './say-change.ts';
 
@@ -201,13 +203,9 @@ const MESSAGES: Readonly<Record<string, string>> = {
 const message = ({ data }: Told): string =>
   `${MESSAGES[text(data['purpose'])] ?? text(data['purpose'])}${data['channel'] === undefined ? '' : ` by ${channel(data['channel'])}`}`;
 
-const eighths = (v: unknown): string => {
-  const n = Math.abs(number(v));
-  const way = number(v) < 0 ? 'looser' : 'tighter';
-  return `${n === 8 ? 'a whole turn' : n === 4 ? 'half a turn' : n === 2 ? 'a quarter turn' : `${n} eighths`} ${way}`;
-};
+const eighths = (v: unknown): string => `${sayTurn(number(v))} ${number(v) < 0 ? 'looser' : 'tighter'}`;
 
-const mm = (v: unknown): string => (v === null || v === undefined ? '' : `${number(v).toFixed(2)} mm`);
+const mm = (v: unknown): string => (v === null || v === undefined ? '' : sizeWords(number(v)));
 
 /** What each kind of entry says, after who did it. */
 const SENTENCES: Readonly<Record<string, (t: Told) => string>> = {

@@ -68,7 +68,7 @@ const job = (more: Partial<JudgedJob> = {}): JudgedJob & JudgingShop => ({
   turns: [],
   catalogue: OPERATIONS,
   shopTargets: SHIPPED_TARGETS,
-  info: { currency: '¤', heights: '64ths' },
+  info: { currency: '¤' },
   ...more,
 });
 const stale = (j: JudgedJob & JudgingShop) => new Set([...judge(j).stale.keys()].map((k) => k.split(':')[0]));

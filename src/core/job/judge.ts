@@ -215,7 +215,7 @@ export function judge(g: JudgedJob & JudgingShop) {
     strings: stringsForPlan(newestRound?.strings ?? g.job.stringsState, latest.size > 0),
     findings: deals,
     unplanned: undone,
-    settings: settingsFor(planning, construction, g.info.heights, g.numbers),
+    settings: settingsFor(planning, construction, g.numbers),
   };
   const plannedFor = jobOfPlan(g, found, planInput);
   let plan: PlanOfJob | null = null;

@@ -97,5 +97,5 @@ export interface JudgingShop {
   readonly planning?: PlanRules | undefined;
   /** when it is open; always where it has said nothing */
   readonly opening?: Opening | undefined;
-  readonly info: Pick<ShopInfo, 'currency' | 'heights'>;
+  readonly info: Pick<ShopInfo, 'currency'>;
 }

@@ -3,6 +3,8 @@ const SAID: Readonly<Record<number, string>> = {
   1: 'one eighth',
   1.5: 'three sixteenths of a turn',
   2: 'a quarter turn',
+  4: 'half a turn',
+  8: 'a whole turn',
 };
 
 /**

@@ -1,7 +1,7 @@
 import { ACTION_FRET, stationKey } from '../readings/stations.ts';
 import { handFor, lowestAction } from '../whatif/clearance-map.ts';
 import { NO_MOVES } from '../whatif/moves.ts';
-import { both } from '../units/format-length.ts';
+import { heightWords } from '../units/words-in.ts';
 import type { Problem } from './solve/problem.ts';
 
 const WISHED: ReadonlySet<string> = new Set(['customer', 'job']);
@@ -24,7 +24,7 @@ export function contradiction(p: Problem, relief: number): string[] {
   const clears = [low.action[0] ?? 0, low.action.at(-1) ?? 0];
   const under = aims.some((t, i) => t && WISHED.has(t.layer) && t.aim < (clears[i] ?? 0) - LEAST);
   if (!under) return [];
-  const [bass, treble] = clears.map((v) => both(v, p.unit));
+  const [bass, treble] = clears.map(heightWords);
   return [
     `So low and played like this contradict each other: for this hand it clears from about ${bass} bass, ${treble} treble at 12. Ask which counts more.`,
   ];

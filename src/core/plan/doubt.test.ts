@@ -14,7 +14,7 @@ describe('what the gauges leave open', () => {
   test('a reading out by less than its gauge tells apart is doubted', () => {
     const said = doubtAbout(unsure({ 'action:6:12': 2.55 }, 0.05), 'action:6:12');
     expect(said).toBe(
-      'Action 12, string 6: out of its band by 0.05 mm, less than the 0.10 mm its gauge tells apart. Read again with a finer one.',
+      'Action 12, string 6: out of its band by 0.0500 mm, less than the 0.1000 mm its gauge tells apart. Read again with a finer one.',
     );
   });
 
@@ -36,7 +36,7 @@ describe('what the gauges leave open', () => {
   });
 
   test('an amount that follows from it says how sure it is', () => {
-    expect(sureTo(unsure({}, 0.05), 'action:6:12', 2)).toBe(' Sure to ± 0.20 mm by its gauge.');
+    expect(sureTo(unsure({}, 0.05), 'action:6:12', 2)).toBe(' Sure to ± 0.2000 mm by its gauge.');
     expect(sureTo(input('steel-acoustic'), 'action:6:12', 2)).toBe('');
   });
 

@@ -1,6 +1,5 @@
 import { tellsApart } from '../readings/gauge.ts';
-import { formatLength } from '../units/format-length.ts';
-import { formatCents } from '../units/parse-cents.ts';
+import { readingWords } from '../readings/reading-words.ts';
 import type { PlanInput } from './plan-input.ts';
 
 /** How far off a band's nearer edge a value stands; 0 inside. */
@@ -20,13 +19,15 @@ export function doubtAbout(input: PlanInput, key: string, value?: number): strin
   const off = beyond(value ?? reading.value, target.low, target.high);
   if (off === 0 || off > tells) return null;
   const label = input.stations.find((s) => s.key === key)?.label ?? key;
-  const say = (n: number) =>
-    reading.quantity === 'intonation' ? `${formatCents(n).replace('+', '')} cents` : formatLength(n, 'mm');
+  const say = (n: number) => readingWords(reading.quantity, n).replace('+', '');
   return `${label}: out of its band by ${say(off)}, less than the ${say(tells)} its gauge tells apart. Read again with a finer one.`;
 }
 
 /** Says how sure an amount is that follows from a reading by a factor, or nothing where the gauge is not known. */
 export function sureTo(input: PlanInput, key: string, factor: number): string {
-  const tells = tellsApart(input.readings.get(key)?.uncertainty);
-  return tells === 0 ? '' : ` Sure to ± ${formatLength(tells * factor, 'mm')} by its gauge.`;
+  const reading = input.readings.get(key);
+  const tells = tellsApart(reading?.uncertainty);
+  return tells === 0 || !reading
+    ? ''
+    : ` Sure to ± ${readingWords(reading.quantity, tells * factor)} by its gauge.`;
 }

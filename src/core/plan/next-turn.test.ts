@@ -26,10 +26,10 @@ describe('the next turn in words', () => {
   const steel = (relief: number | null) => input('steel-acoustic', { relief });
   test('tighten, loosen, leave, read first', () => {
     expect(sayNextTurn(steel(0.36), [])).toMatch(
-      /^Next: tighten a quarter turn, to about \.010\. From what such a rod/,
+      /^Next: tighten a quarter turn, to about 0\.260 mm\. From what such a rod/,
     );
     expect(sayNextTurn(steel(0.02), [])).toMatch(/^Next: loosen a quarter turn/);
-    expect(sayNextTurn(steel(0.2), [])).toBe('Relief .008: in its band. Leave it.');
+    expect(sayNextTurn(steel(0.2), [])).toBe('Relief 0.200 mm: in its band. Leave it.');
     expect(sayNextTurn(steel(null), [])).toMatch(/Read the relief/);
   });
 

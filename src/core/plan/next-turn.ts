@@ -1,7 +1,7 @@
 import { sayTurn } from '../neck/say-turn.ts';
 import { rodAdvice, type LoggedTurn } from '../neck/truss-rod.ts';
 import { RELIEF_FRET, stationKey } from '../readings/stations.ts';
-import { formatLength } from '../units/format-length.ts';
+import { sizeWords } from '../units/words-in.ts';
 import { usable, type PlanInput } from './plan-input.ts';
 
 /** A turn as it was logged; without what it read after it where it was made blind. */
@@ -38,9 +38,9 @@ export function sayNextTurn(input: PlanInput, turns: readonly LoggedTurn[]): str
   if (relief === null) return 'Read the relief: the next turn is worked out from it.';
   if (!band) return '';
   const { advice, eighths, expected, why } = rodAdvice(relief, band, turns, input.settings.rodPrior);
-  if (advice === 'leave') return `Relief ${formatLength(relief, 'thou')}: in its band. Leave it.`;
+  if (advice === 'leave') return `Relief ${sizeWords(relief)}: in its band. Leave it.`;
   if (advice === 'stop') return why;
   const way = advice === 'tighten' ? 'Tighten' : 'Loosen';
-  const about = formatLength(expected?.aim ?? relief, 'thou');
+  const about = sizeWords(expected?.aim ?? relief);
   return `Next: ${way.toLowerCase()} ${sayTurn(eighths)}, to about ${about}. ${why}`;
 }

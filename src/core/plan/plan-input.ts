@@ -7,7 +7,6 @@ import type { Target } from '../targets/target.ts';
 import type { LearnedNumbers } from '../learn/learned.ts';
 import type { LearnedNumber } from '../learn/response.ts';
 import { sayFrom } from '../learn/say-number.ts';
-import type { LengthUnit } from '../units/length-units.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { USUAL_PLAN_RULES, type PlanRules } from './plan-rules.ts';
 
@@ -16,14 +15,11 @@ export interface PlanSettings extends Omit<PlanRules, 'rodActionRatio'> {
   readonly rodActionRatio: number;
   /** where the rod's answer and the ratio come from, in words; absent: the shop's setting */
   readonly from?: { readonly rod: string; readonly ratio: string } | undefined;
-  /** unit heights are said in */
-  readonly actionUnit: LengthUnit;
 }
 
 export const USUAL_SETTINGS: PlanSettings = {
   ...USUAL_PLAN_RULES,
   rodActionRatio: USUAL_RATIO,
-  actionUnit: '64ths',
 };
 
 /** Where a number comes from, where acts told something of it. */
@@ -37,7 +33,6 @@ const fromActs = (id: 'rod' | 'ratio', learned: LearnedNumber): string =>
 export const settingsFor = (
   rules: PlanRules,
   { kind }: Pick<Construction, 'kind'>,
-  actionUnit: LengthUnit,
   numbers?: LearnedNumbers,
 ): PlanSettings => ({
   ...rules,
@@ -51,7 +46,6 @@ export const settingsFor = (
     },
     from: { rod: fromActs('rod', numbers.rod), ratio: fromActs('ratio', numbers.ratio) },
   }),
-  actionUnit,
 });
 
 /** Something that no plan deals with, and why. */

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import type { Kind } from '../instrument/kinds.ts';
 import { runs } from '../../runs-for-tests.ts';
+import type { DisplayUnit } from '../units/length-units.ts';
+import { allWordsIn } from '../units/words-in.ts';
 import { OPERATIONS } from '../catalogue/operations.ts';
 import { findPlan, planOfJob, type DecidedLine } from './plan-of-job.ts';
 import type { Finding, PlanInput } from './plan-input.ts';
@@ -40,7 +42,7 @@ describe('what is proposed', () => {
     const enough = found.plans?.plans.find((p) => p.id === 'sufficient');
     expect(ids(all(found))).toEqual(enough?.operations.map((o) => o.id));
     expect(ids(found.proposal.lines)).toEqual(['rod']);
-    expect(found.proposal.lines[0]?.says).toMatch(/Tighten a quarter turn: about \.0\d\d expected/);
+    expect(found.proposal.lines[0]?.says).toMatch(/Tighten a quarter turn: about 0\.300 mm expected/);
     for (const [i, line] of all(found).entries()) {
       expect(line.key).toBe(lineKey(enough?.operations[i] as Plan['operations'][number]));
       expect(line.says).toContain(enough?.operations[i]?.says);
@@ -50,8 +52,21 @@ describe('what is proposed', () => {
   test('rests on its readings and says them with their bands and its sum', () => {
     const [rod] = find(input('steel-acoustic', ALL_OUT)).proposal.lines;
     expect(rod?.restsOn).toEqual(['relief:0:7']);
-    expect(rod?.why.join(' ')).toMatch(/Relief, 7th: read 0\.40 mm; band 0\.15 mm to 0\.25 mm, aim 0\.20 mm/);
-    expect(rod?.why.join(' ')).toContain('One eighth usually takes out 0.05 mm');
+    expect(rod?.why.join(' ')).toMatch(
+      /Relief, 7th: read 0\.400 mm; band 0\.150 mm to 0\.250 mm, aim 0\.200 mm/,
+    );
+    expect(rod?.why.join(' ')).toContain('One eighth usually takes out 0.050 mm');
+  });
+
+  test('whoever reads it reads one unit: nothing else is left in any of its words', () => {
+    const { plans, proposal } = find(input('steel-acoustic', { ...ALL_OUT, 'intonation:6:12': 6 }));
+    const words = (unit: DisplayUnit) => JSON.stringify(allWordsIn({ plans, proposal }, unit));
+    expect(words('mm')).toMatch(/Relief 0\.40 mm at the 7th: bring it to 0\.\d\d mm \(band 0\.15–0\.25 mm\)/);
+    expect(words('mm')).not.toMatch(/\/64|\d\.\d{3,4} mm|[ "(]\.0\d\d/);
+    expect(words('thou')).toMatch(/Relief \.016 at the 7th: .* \(band \.006–\.010\)/);
+    expect(words('thou')).not.toMatch(/\/64|\d\.\d{3,4} mm/);
+    expect(words('64ths')).toMatch(/\d\/64, over its band \d/);
+    expect(words('64ths')).not.toMatch(/\d\.\d{3,4} mm/);
   });
 
   test('an action in its band is left out of what is left alone once the plan moves it', () => {

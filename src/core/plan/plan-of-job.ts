@@ -1,8 +1,9 @@
 import { QUANTITY_FACTS } from '../readings/quantities.ts';
 import { readAgainOrder } from '../staleness/graph.ts';
 import { verdict } from '../targets/target.ts';
-import { formatLength } from '../units/format-length.ts';
 import { formatCents } from '../units/parse-cents.ts';
+import { readingWords } from '../readings/reading-words.ts';
+import { sizeWords } from '../units/words-in.ts';
 import { contradiction } from './contradiction.ts';
 import { doubtAbout, sureTo } from './doubt.ts';
 import type { Operation } from '../catalogue/operation.ts';
@@ -80,12 +81,13 @@ function readLines(input: PlanInput, keys: readonly string[]): string[] {
     const value = usable(input, key) ?? 0;
     const target = input.targets.get(key);
     const station = input.stations.find((s) => s.key === key);
-    const cents = station?.quantity === 'intonation';
-    const say = (v: number) => (cents ? formatCents(v) : formatLength(v, 'mm'));
+    const quantity = station?.quantity ?? 'relief';
+    const cents = quantity === 'intonation';
+    const say = (v: number) => (cents ? formatCents(v) : readingWords(quantity, v));
     const band = target
       ? `; band ${say(target.low)} to ${say(target.high)}, aim ${say(target.aim)} (${target.layer})`
       : '';
-    const sure = cents ? '' : sureTo(input, key, FOLLOWS[station?.quantity ?? ''] ?? 1);
+    const sure = cents ? '' : sureTo(input, key, FOLLOWS[quantity] ?? 1);
     return `${station?.label ?? key}: read ${say(value)}${cents ? ' cents' : ''}${band}.${sure}`;
   });
 }
@@ -98,7 +100,7 @@ function sumOf(p: Problem, o: Done, from: PlanInput['settings']['from']): string
   const { scale, compensation } = p.model.construction;
   const sums: Readonly<Record<Group, readonly string[]>> = {
     rod: [
-      `One eighth usually takes out ${formatLength(p.rodPrior.perEighth, 'mm')} (${from?.rod ?? 'setting'})${p.turns.length > 0 ? `, and ${p.turns.length} logged ${p.turns.length === 1 ? 'turn says' : 'turns say'} more` : ''}; never more than a quarter turn between readings.`,
+      `One eighth usually takes out ${sizeWords(p.rodPrior.perEighth)} (${from?.rod ?? 'setting'})${p.turns.length > 0 ? `, and ${p.turns.length} logged ${p.turns.length === 1 ? 'turn says' : 'turns say'} more` : ''}; never more than a quarter turn between readings.`,
       `At its aim the rod moves the action at 12 by ${round(p.ratio)} × the change of relief${from && from.ratio !== 'setting' ? ` (${from.ratio})` : ''}.`,
     ],
     frets: [

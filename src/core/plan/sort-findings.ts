@@ -1,6 +1,7 @@
 import { plainFinding } from '../inspection/plain-findings.ts';
 import { dealtWithBy, findingOn } from '../inspection/findings.ts';
 import type { RodAdvice } from '../neck/truss-rod.ts';
+import { sizeWords } from '../units/words-in.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { operation } from '../catalogue/operations.ts';
@@ -79,7 +80,6 @@ export function contradictions(
   return found
     .filter((f) => f.item === 'sight' && fits[findingOn(f.item, f.finding ?? undefined)?.id ?? ''] === false)
     .map(
-      () =>
-        `The eye and the reading of the relief (${relief.toFixed(2)} mm) do not agree: look and read again.`,
+      () => `The eye and the reading of the relief (${sizeWords(relief)}) do not agree: look and read again.`,
     );
 }

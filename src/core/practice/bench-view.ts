@@ -4,9 +4,11 @@ import type { Construction } from '../instrument/construction.ts';
 import { FACTS } from '../instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../instrument/defaults.ts';
 import { KIND_NAMES } from '../instrument/kinds.ts';
+import { sayTurn } from '../neck/say-turn.ts';
 import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
 import type { SheetPart } from '../readings/stations.ts';
 import type { Band } from '../neck/truss-rod.ts';
+import { sizeWords } from '../units/words-in.ts';
 import { TOUCHES } from '../targets/target.ts';
 import { playedPositions, type Room } from '../whatif/clearance-map.ts';
 import { asksOf, type Act, type Asks } from './acts.ts';
@@ -182,18 +184,17 @@ function heardViews({ entries }: Bench): HeardView[] {
   return [...heard.values()];
 }
 
-const side = (v: number | undefined): string =>
-  `${(v ?? 0) >= 0 ? '+' : '−'}${Math.abs(v ?? 0).toFixed(2)} mm`;
+const side = (v: number | undefined): string => `${(v ?? 0) >= 0 ? '+' : ''}${sizeWords(v ?? 0)}`;
 
 /** What a piece of work was told, in words. */
 export function sayWork(c: Construction, act: Extract<Act, { kind: 'work' }>): string {
   const told = asksOf(act.operation).map((a): string => {
     if (a === 'eighths')
-      return `${Math.abs(act.eighths ?? 0)} eighths ${(act.eighths ?? 0) < 0 ? 'looser' : 'tighter'}`;
+      return `${sayTurn(act.eighths ?? 0)} ${(act.eighths ?? 0) < 0 ? 'looser' : 'tighter'}`;
     if (a === 'string') return `string ${stringCalled(c, act.string ?? 0)}`;
     if (a === 'fret') return `fret ${act.fret ?? 0}`;
     if (a === 'sides') return `bass ${side(act.bass)}, treble ${side(act.treble)}`;
-    return `${(act.amount ?? 0).toFixed(2)} mm`;
+    return sizeWords(act.amount ?? 0);
   });
   return [operation(act.operation).name, ...told].join(', ');
 }

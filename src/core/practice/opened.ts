@@ -8,6 +8,7 @@ import { AT_PITCH } from './insides.ts';
 import type { PracticeInstrument } from './instrument.ts';
 import { practiceStations, tellsOf, truthAt } from './read.ts';
 import type { Quantity } from '../readings/quantities.ts';
+import { sizeWords } from '../units/words-in.ts';
 import { signsOf, soundLike, tellsOfFault, type Sign } from './signs.ts';
 import type { Taken } from './work.ts';
 
@@ -223,7 +224,7 @@ function enoughPart(spent: Spent, enough: Spent): ScorePart {
   const says =
     minutes === 0 && wood === 0
       ? 'No more was done than was enough.'
-      : `${[minutes > 0 ? `${Math.round(spent.minutes - enough.minutes)} minutes of work` : '', wood > 0 ? `${wood.toFixed(2)} mm of nut, saddle or fret` : ''].filter((x) => x !== '').join(' and ')} more than was enough.`;
+      : `${[minutes > 0 ? `${Math.round(spent.minutes - enough.minutes)} minutes of work` : '', wood > 0 ? `${sizeWords(wood)} of nut, saddle or fret` : ''].filter((x) => x !== '').join(' and ')} more than was enough.`;
   return { name: 'Enough is the least', got: points(OF.enough, got), of: OF.enough, says };
 }
 

@@ -2,6 +2,10 @@
 export const LENGTH_UNITS = ['mm', 'in', 'thou', '64ths', '32nds'] as const;
 export type LengthUnit = (typeof LENGTH_UNITS)[number];
 
+/** The units a person may read heights in: small sizes are in thousandths unless it is millimetres. */
+export const DISPLAY_UNITS = ['64ths', 'thou', 'mm'] as const satisfies readonly LengthUnit[];
+export type DisplayUnit = (typeof DISPLAY_UNITS)[number];
+
 /** Millimetres in one of each unit: the only conversion table of the house (1 in = 25.4 mm exactly). */
 export const MM_PER: Readonly<Record<LengthUnit, number>> = {
   mm: 1,

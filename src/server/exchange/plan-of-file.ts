@@ -174,7 +174,7 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
       after: t.reliefAfter === null ? null : Number(t.reliefAfter),
       turnedAt: t.turnedAt,
     })),
-    info: { currency: '¤', heights: '64ths' },
+    info: { currency: '¤' },
   };
 }
 

@@ -1,6 +1,8 @@
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
-import { formatLength } from '../../core/units/format-length.ts';
+import { readingWords } from '../../core/readings/reading-words.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { wordsIn } from '../../core/units/words-in.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
@@ -52,19 +54,20 @@ function neck(paper: Paper, job: JobView): (mm: number) => number {
   return at;
 }
 
-const unitOf = (job: JobView, quantity: Quantity): string =>
+/** The unit a bare number means in a box: the reader’s, or the shop’s own for that quantity. */
+const unitOf = (job: JobView, quantity: Quantity, unit: DisplayUnit): string =>
   QUANTITY_FACTS[quantity].measure === 'cents'
     ? 'cents'
-    : quantity === 'action'
-      ? job.shop.heights
-      : (job.readings.habits.units[quantity] ?? QUANTITY_FACTS[quantity].unit);
+    : (job.readings.habits.units[quantity] ??
+      (quantity === 'action' || unit === 'mm' ? unit : QUANTITY_FACTS[quantity].unit));
 
-function aim(station: Station | undefined): string {
+function aim(station: Station | undefined, unit: DisplayUnit): string {
   const target = station?.target;
   if (!target || !station) return '';
-  if (QUANTITY_FACTS[station.quantity].measure === 'cents') return `within ${Math.round(target.high)}`;
-  const unit = station.quantity === 'action' ? '64ths' : 'thou';
-  return `${formatLength(target.low, unit)} to ${formatLength(target.high, unit)}`;
+  const { quantity } = station;
+  if (QUANTITY_FACTS[quantity].measure === 'cents') return `within ${Math.round(target.high)}`;
+  const say = (value: number) => wordsIn(readingWords(quantity, value), unit);
+  return `${say(target.low)} to ${say(target.high)}`;
 }
 
 /** One row of empty boxes: a box a place, with what it is called over it. */
@@ -86,8 +89,15 @@ function boxes(paper: Paper, name: string, stations: readonly Station[]): void {
   pdf.x = paper.left;
 }
 
-/** A bench sheet for hands that write on paper: the neck, boxes for every reading of a round, steps, checks, notes. */
-export function benchSheet(job: JobView, size: PaperSize): Promise<Buffer> {
+/**
+ * A bench sheet for hands that write on paper: the neck, boxes for every reading of a round, steps, checks, notes.
+ * @param unit what its reader reads heights in
+ */
+export function benchSheet(
+  job: JobView,
+  size: PaperSize,
+  unit: DisplayUnit = job.shop.heights,
+): Promise<Buffer> {
   const paper = new Paper(`Bench sheet ${job.number}`, size);
   paper.title(
     `${job.number} ${job.instrument.name}`,
@@ -102,7 +112,11 @@ export function benchSheet(job: JobView, size: PaperSize): Promise<Buffer> {
     for (const q of quantities) {
       const own = required.filter((s) => s.quantity === q);
       for (let i = 0; i < own.length; i += 8)
-        boxes(paper, `${QUANTITY_FACTS[q].name}, ${unitOf(job, q)}\n${aim(own[0])}`, own.slice(i, i + 8));
+        boxes(
+          paper,
+          `${QUANTITY_FACTS[q].name}, ${unitOf(job, q, unit)}\n${aim(own[0], unit)}`,
+          own.slice(i, i + 8),
+        );
     }
   }
   paper.heading('Steps');
@@ -113,7 +127,7 @@ export function benchSheet(job: JobView, size: PaperSize): Promise<Buffer> {
         .filter((l) => l.approval !== 'no')
         .map((l) => [
           '[   ]',
-          `${l.title}${l.detail ? `: ${l.detail}` : ''}${l.reversible ? '' : ' (cannot be undone: first cut, then read again)'}${l.hazards.length > 0 ? ` Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.` : ''}`,
+          `${l.title}${l.detail ? `: ${wordsIn(l.detail, unit)}` : ''}${l.reversible ? '' : ' (cannot be undone: first cut, then read again)'}${l.hazards.length > 0 ? ` Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.` : ''}`,
           `${l.minutes.low}–${l.minutes.high}`,
           '',
         ]),

@@ -57,7 +57,7 @@ export function OfflineShell() {
   return (
     <p
       role="status"
-      className="no-print fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-3 border-b border-plain bg-card px-5 py-1"
+      className="another-version no-print fixed right-0 bottom-0 left-21 z-20 flex items-center justify-center gap-3 border-t border-plain bg-card px-5 py-1 max-sm:bottom-14 max-sm:left-0"
     >
       Another version of Rubrica is here. What you type stays.
       <button type="button" className="button" onClick={take}>

@@ -11,7 +11,8 @@ import Link from '../kit/link.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import type { DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { sayingIn } from '../kit/saying.ts';
 
 /** Why somebody is called, in the bench's words. */
@@ -204,15 +205,8 @@ const GROUPS = [
 ] as const;
 
 /** Whom to call afterwards, and why: a list the desk works through. */
-export function AfterList({
-  items,
-  unit,
-  may,
-}: {
-  readonly items: readonly AfterItem[];
-  readonly unit: DisplayUnit;
-  readonly may: boolean;
-}) {
+export function AfterList({ items, may }: { readonly items: readonly AfterItem[]; readonly may: boolean }) {
+  const [unit] = useDisplayUnit();
   if (items.length === 0)
     return (
       <p className="text-quiet">

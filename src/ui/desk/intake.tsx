@@ -8,7 +8,7 @@ import { RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts
 import type { Construction } from '../../core/instrument/construction.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
-import type { OfferedKind, ShopInfo } from '../../core/job/shop.ts';
+import type { OfferedKind } from '../../core/job/shop.ts';
 import { CustomerField } from './customer-field.tsx';
 import { commandIdFor, dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -61,13 +61,10 @@ const DRAFT_COMMAND = 'intake-command';
 export function Intake({
   places,
   kinds,
-  heights,
   currency,
   begin,
 }: {
   readonly currency: MoneyForm;
-  /** the unit the shop says heights in */
-  readonly heights: ShopInfo['heights'];
   readonly kinds: readonly OfferedKind[];
   readonly places: readonly { id: number; name: string; holds: number | null }[];
   /** what was found, or looked for in vain, before this page */
@@ -235,7 +232,6 @@ export function Intake({
           <Suspense>
             <LowAndHard
               kind={construction.kind}
-              heights={heights}
               onAnswer={(says) => {
                 const wish = getValues('wish').trim();
                 if (!wish.includes(says)) setValue('wish', wish === '' ? says : `${wish} ${says}`);

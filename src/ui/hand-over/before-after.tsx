@@ -1,4 +1,5 @@
 import type { RoundKind } from '../../core/readings/rounds.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayBand, sayValue, sayVerdict } from '../neck-sheet/units.ts';
 
@@ -13,16 +14,17 @@ function Cell({
   readonly station: Station;
   readonly round: RoundKind;
 }) {
+  const [unit] = useDisplayUnit();
   const reading = job.readings.readings.find((r) => r.round === round && r.key === station.key);
   if (!reading) return <td className="py-0.5 text-quiet">–</td>;
   const said =
     station.target && !reading.notRepresentative
-      ? sayVerdict(reading.asCourse ?? reading.value, station.target, station.quantity, job.shop.heights)
+      ? sayVerdict(reading.asCourse ?? reading.value, station.target, station.quantity, unit)
       : null;
   return (
     <td className="py-0.5">
       <span className={`font-bold text-ink ${reading.stale && round === 'as-left' ? 'line-through' : ''}`}>
-        {sayValue(reading.value, station.quantity, job.shop.heights)}
+        {sayValue(reading.value, station.quantity, unit)}
       </span>{' '}
       {said && (
         <span className={said.red && round === 'as-left' ? 'text-rubric' : 'text-quiet'}>
@@ -36,6 +38,7 @@ function Cell({
 
 /** As found and as left, side by side. */
 export function BeforeAfter({ job }: { readonly job: LeafJob }) {
+  const [unit] = useDisplayUnit();
   return (
     <table className="w-full text-left text-sm">
       <caption className="sr-only">Readings as found and as left</caption>
@@ -53,7 +56,7 @@ export function BeforeAfter({ job }: { readonly job: LeafJob }) {
             <th scope="row" className="font-normal">
               {s.label}
             </th>
-            <td className="text-quiet">{s.target ? sayBand(s.target, s.quantity, job.shop.heights) : ''}</td>
+            <td className="text-quiet">{s.target ? sayBand(s.target, s.quantity, unit) : ''}</td>
             <Cell job={job} station={s} round="as-found" />
             <Cell job={job} station={s} round="as-left" />
           </tr>

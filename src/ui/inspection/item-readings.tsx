@@ -6,7 +6,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { fieldState, ReadingField } from '../neck-sheet/reading-field.tsx';
 import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
-import type { DisplayUnit } from '../neck-sheet/units.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { answerByKey } from '../neck-sheet/sheet-says.tsx';
 
 type State = ReturnType<typeof useReadings>;
@@ -62,7 +62,7 @@ export function ItemReadings({
   readonly columns?: 2 | 3;
 }) {
   const id = useId();
-  const displayUnit: DisplayUnit = job.shop.heights;
+  const [displayUnit] = useDisplayUnit();
   const state = useReadings(job, round, displayUnit);
   const next = (from: StationView, back: boolean) => {
     const to = stations[stations.indexOf(from) + (back ? -1 : 1)];

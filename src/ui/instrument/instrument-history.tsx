@@ -2,6 +2,8 @@
 
 import { useEffect, useState } from 'react';
 import type { loadInstrument } from '../../server/shelf/load-shelf.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { sayMoment } from '../kit/dates.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 
@@ -10,7 +12,7 @@ type Known = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>;
 const NAMES = { relief: 'relief', action: 'action' } as const;
 
 /** How it left the last time: relief, and action on the outer strings. */
-function lastAsLeft(known: Known): string {
+function lastAsLeft(known: Known, unit: DisplayUnit): string {
   const strings = known.construction.strings.length;
   const visit = known.visits.find((v) => v.readings.some((r) => r.round === 'as-left'));
   const place = (r: { quantity: string; string: number }): number =>
@@ -23,13 +25,14 @@ function lastAsLeft(known: Known): string {
     .map((r) => {
       const quantity = r.quantity === 'relief' ? 'relief' : 'action';
       const which = quantity === 'relief' ? '' : r.string === 1 ? ', highest' : ', lowest';
-      return `${NAMES[quantity]}${which} ${sayValue(r.value, quantity, '64ths')}`;
+      return `${NAMES[quantity]}${which} ${sayValue(r.value, quantity, unit)}`;
     })
     .join(' · ');
 }
 
 /** What the shop knows of an instrument that comes back: its visits and its last readings as left. */
 export function InstrumentHistory({ id, brief = false }: { readonly id: number; readonly brief?: boolean }) {
+  const [unit] = useDisplayUnit();
   const [known, setKnown] = useState<Known | null>(null);
   useEffect(() => {
     let gone = false;
@@ -43,7 +46,7 @@ export function InstrumentHistory({ id, brief = false }: { readonly id: number; 
     };
   }, [id]);
   if (!known) return null;
-  const left = lastAsLeft(known);
+  const left = lastAsLeft(known, unit);
   const said = left !== '' && (
     <p>
       As it left the last time: <span className="text-ink">{left}</span>

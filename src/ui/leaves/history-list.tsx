@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { History } from '../../server/jobs/load-history.ts';
+import { useWords } from '../data/display-unit.tsx';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -38,6 +39,7 @@ function Narrow({
 
 /** Changes, a line each. */
 function Changes({ entries }: { readonly entries: History['entries'] }) {
+  const words = useWords();
   return (
     <table className="w-full text-left text-sm">
       <caption className="sr-only">Changes, newest first</caption>
@@ -63,7 +65,7 @@ function Changes({ entries }: { readonly entries: History['entries'] }) {
               {e.by}
             </td>
             <th scope="row" className="w-full font-normal break-words text-ink">
-              {e.says}
+              {words(e.says)}
             </th>
           </tr>
         ))}
@@ -74,6 +76,7 @@ function Changes({ entries }: { readonly entries: History['entries'] }) {
 
 /** The log of a job, newest first, by person, by kind of change, or by a word in it. */
 export function HistoryList({ history }: { readonly history: History }) {
+  const words = useWords();
   const [by, setBy] = useState(ALL);
   const [kind, setKind] = useState(ALL);
   const [find, setFind] = useState('');
@@ -84,7 +87,7 @@ export function HistoryList({ history }: { readonly history: History }) {
       (e) =>
         (by === ALL || e.by === by) &&
         (kind === ALL || e.kind === kind) &&
-        (wanted === '' || `${e.says} ${e.kind} ${e.from} ${e.by}`.toLowerCase().includes(wanted)),
+        (wanted === '' || `${words(e.says)} ${e.kind} ${e.from} ${e.by}`.toLowerCase().includes(wanted)),
     );
   return (
     <div className="space-y-3 px-5 py-3">

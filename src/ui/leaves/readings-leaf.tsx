@@ -14,9 +14,9 @@ import type { LineChoice } from '../neck-sheet/sheet-lines.ts';
 import { SheetSays } from '../neck-sheet/sheet-says.tsx';
 import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { SheetTools } from '../neck-sheet/sheet-tools.tsx';
-import type { DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
-import { useDisplayUnit } from '../data/display-unit.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Sentences } from '../readings/sentences.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -40,11 +40,11 @@ const firstRound = (job: LeafProps['job']): RoundKind => {
 };
 
 /** Readings at the places where they are taken, on the neck sheet. */
-export function ReadingsLeaf({ job, allowed, me }: LeafProps) {
+export function ReadingsLeaf({ job, allowed }: LeafProps) {
   const [chosenRound, setRound] = useState<RoundKind>(() => firstRound(job));
   // A round that was only offered may be gone when another was begun meanwhile.
   const round = job.readings.rounds.some((r) => r.kind === chosenRound) ? chosenRound : firstRound(job);
-  const [displayUnit, setDisplayUnit] = useDisplayUnit(me, job.shop.heights);
+  const [displayUnit, setDisplayUnit] = useDisplayUnit();
   const [view, setView] = useState<keyof typeof VIEWS>('setup');
   // A link from elsewhere comes to the part it means: `#frets`.
   useEffect(() => {

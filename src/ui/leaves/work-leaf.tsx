@@ -10,6 +10,7 @@ import { Trouble } from '../kit/trouble.tsx';
 import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../work/strings-panel.tsx';
 import { OrderTotals } from '../work/order-totals.tsx';
+import { useDisplayUnit, useWords } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 import { ChangeRequest } from '../work/change-request.tsx';
 import { HandedOn, HandOn } from '../work/hand-on.tsx';
@@ -39,6 +40,7 @@ function Asked({
   readonly busy: boolean;
   readonly onAnswer: (said: 'yes' | 'no') => void;
 }) {
+  const words = useWords();
   const button = (said: 'yes' | 'no', word: string) => (
     <button
       type="button"
@@ -54,7 +56,7 @@ function Asked({
     <li className="flex items-center gap-3 border-t border-line py-2">
       <span className="flex-1">
         <b>{l.title}</b>, {price}
-        <span className="block text-sm text-quiet">{l.found ?? l.detail}</span>
+        <span className="block text-sm text-quiet">{l.found ?? words(l.detail)}</span>
       </span>
       {button('yes', 'Yes')}
       {button('no', 'No')}
@@ -125,8 +127,14 @@ function Answering({ job }: Pick<LeafProps<'operations' | 'inspection'>, 'job'>)
 
 /** What can be done about the order, and its papers. */
 function AboutTheOrder({ job, me }: Pick<LeafProps<'operations' | 'inspection'>, 'job' | 'me'>) {
+  const [unit] = useDisplayUnit();
   const paper = (of: 'bench' | 'estimate', name: string) => (
-    <a className="button" href={`/api/job/${job.number}/paper/${of}`} target="_blank" rel="noreferrer">
+    <a
+      className="button"
+      href={`/api/job/${job.number}/paper/${of}?unit=${unit}`}
+      target="_blank"
+      rel="noreferrer"
+    >
       {name}
     </a>
   );

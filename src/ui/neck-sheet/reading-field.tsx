@@ -6,7 +6,8 @@ import { readEntry, sayEntry } from '../../core/readings/entry.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import type { StationView } from './sheet-stations.ts';
 import { isGone, type Draft, type KeptText } from './use-readings.ts';
-import { asTyped, sayVerdict, unitOf, type DisplayUnit } from './units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { asTyped, sayVerdict, unitOf } from './units.ts';
 
 export type ReadingView = LeafJob['readings']['readings'][number];
 

@@ -6,7 +6,8 @@ import { LAYER_NAMES } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { fieldState, ReadingField } from './reading-field.tsx';
 import type { StationView } from './sheet-stations.ts';
-import { sayBand, sayValue, type DisplayUnit } from './units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { sayBand, sayValue } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 import { answerByKey } from './sheet-says.tsx';
 

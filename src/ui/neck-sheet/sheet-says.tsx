@@ -9,7 +9,8 @@ import { LAYER_NAMES } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { HearAgain } from '../readings/hear-again.tsx';
 import { methodsOf, type StationView } from './sheet-stations.ts';
-import { sayValue, unitOf, type DisplayUnit } from './units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { sayValue, unitOf } from './units.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {

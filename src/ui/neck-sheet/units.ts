@@ -1,10 +1,7 @@
 import { sayEntry, withUnits } from '../../core/readings/entry.ts';
-import { fromMm, LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
+import { fromMm, LENGTH_UNITS, type DisplayUnit, type LengthUnit } from '../../core/units/length-units.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { verdict, type Target } from '../../core/targets/target.ts';
-
-/** How the sheet speaks: the unit of heights; small gaps are in thousandths unless it speaks millimetres. */
-export type DisplayUnit = '64ths' | 'thou' | 'mm';
 
 /** The unit of a bare number at a quantity's field: the shop's own for it, else what the sheet speaks. */
 export function unitOf(

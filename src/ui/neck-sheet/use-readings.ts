@@ -12,7 +12,8 @@ import { OWN, refreshSoon } from '../data/refresh.ts';
 import { send } from '../data/send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import { sheetStations } from './sheet-stations.ts';
-import { asTyped, unitOf, type DisplayUnit } from './units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { asTyped, unitOf } from './units.ts';
 
 /** What is being typed at a station and not yet in the house. */
 export interface Draft {

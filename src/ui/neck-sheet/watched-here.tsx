@@ -5,7 +5,7 @@ import { watchedValue, WATCHED } from '../../core/learn/watched.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayingIn } from '../kit/saying.ts';
-import type { DisplayUnit } from './units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
 
 /** What is watched on this instrument, with its limit and what the round reads of it. */
 export function WatchedHere({

@@ -1,17 +1,19 @@
 'use client';
 
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 
 /** What the chosen plan said would stand at each place, and what was read when it was done. */
 export function AchievedPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const [unit] = useDisplayUnit();
   const { choice, results } = job.plan;
   if (!choice) return null;
   const station = (key: string) => job.readings.stations.find((s) => s.key === key);
   const say = (key: string, value: number) => {
     const s = station(key);
-    return s ? sayValue(value, s.quantity, job.shop.heights) : value.toFixed(2);
+    return s ? sayValue(value, s.quantity, unit) : value.toFixed(2);
   };
   return (
     <section aria-label="Predicted against achieved">

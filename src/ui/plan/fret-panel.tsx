@@ -5,9 +5,11 @@ import { ACROSS, heightAt, type FretTops } from '../../core/frets/fret-level.ts'
 import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
 import { formatLength } from '../../core/units/format-length.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import Link from '../kit/link.tsx';
 import { PrintButton } from '../kit/print-button.tsx';
+import { amountUnit } from '../neck-sheet/units.ts';
 import { planInputOf } from './plan-problem.ts';
 import { PlanSays } from './plan-says.tsx';
 import { RockMap } from './rock-map.tsx';
@@ -23,6 +25,7 @@ function NotRead({
   job,
   rocks,
 }: Pick<LeafProps<'plan'>, 'job'> & { readonly rocks: Parameters<typeof RockMap>[0]['rocks'] }) {
+  const unit = amountUnit(useDisplayUnit()[0]);
   return (
     <section aria-label="Frets" className="max-w-3xl space-y-4">
       <PlanSays job={job} about="the frets" is={isOfFrets} reads="fret-height" out={false} />
@@ -31,7 +34,7 @@ function NotRead({
           <RockMap frets={job.instrument.construction.frets} rocks={rocks} />
           <p>
             Take down what rocks, once the neck is straight:{' '}
-            {rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, 'thou')}`).join(', ')}.
+            {rocks.map((r) => `fret ${r.fret} by ${formatLength(r.value, unit)}`).join(', ')}.
           </p>
         </>
       )}

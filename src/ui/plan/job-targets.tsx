@@ -6,6 +6,7 @@ import { stationKey } from '../../core/readings/stations.ts';
 import { LAYER_NAMES, RELATIVE_WISHES, type RelativeWish, type Side } from '../../core/targets/target.ts';
 import { parseCents } from '../../core/units/parse-cents.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -75,6 +76,7 @@ interface WishProps {
 /** A wish as it is typed, and how it is kept; over a colleague's where that was shown. */
 function useWish({ job, row, onClose }: WishProps) {
   const { give, busy, trouble } = useSend();
+  const [unit] = useDisplayUnit();
   const [layer, setLayer] = useState<Layer>('job');
   const [relative, setRelative] = useState<RelativeWish | ''>('');
   const [string, setString] = useState(0);
@@ -87,9 +89,7 @@ function useWish({ job, row, onClose }: WishProps) {
   const target = job.readings.stations.find((s) => s.key === row.key)?.target ?? null;
   const aimOf = (): number | null => {
     const read =
-      row.quantity === 'intonation'
-        ? parseCents(text)
-        : parseLength(text, unitOf(row.quantity, job.shop.heights));
+      row.quantity === 'intonation' ? parseCents(text) : parseLength(text, unitOf(row.quantity, unit));
     if (!read.ok) {
       setError(read.error.message);
       return null;
@@ -214,8 +214,9 @@ function WishForm({ job, row, onClose }: WishProps) {
 
 /** Each layer that says something about a place, the one in force marked. */
 function Layers({ job, station }: { readonly job: LeafJob; readonly station: StationView }) {
+  const [unit] = useDisplayUnit();
   const layers = layersOf(job, station);
-  const say = (n: number) => sayValue(n, station.quantity, job.shop.heights);
+  const say = (n: number) => sayValue(n, station.quantity, unit);
   return (
     <ul className="text-quiet" aria-label={`Layers of ${station.label}`}>
       {layers.map((l, i) => (
@@ -231,6 +232,7 @@ function Layers({ job, station }: { readonly job: LeafJob; readonly station: Sta
 /** The targets of this job with the layers each comes from, and the wishes on top. */
 export function JobTargets({ job, may }: { readonly job: LeafJob; readonly may: boolean }) {
   const [open, setOpen] = useState<Row | null>(null);
+  const [unit] = useDisplayUnit();
   const unread = job.readings.targetVersions.filter(
     (v) =>
       v.relative !== null &&
@@ -252,7 +254,7 @@ export function JobTargets({ job, may }: { readonly job: LeafJob; readonly may: 
           const station = job.readings.stations.find((s) => s.key === row.key);
           const target = station?.target;
           if (!station || !target) return null;
-          const say = (n: number) => sayValue(n, row.quantity, job.shop.heights);
+          const say = (n: number) => sayValue(n, row.quantity, unit);
           return (
             <li key={row.name} className="border-b border-line py-1 text-sm">
               <div className="flex items-center justify-between gap-2">

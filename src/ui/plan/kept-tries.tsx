@@ -5,6 +5,7 @@ import { mapOfNeck, type Hand } from '../../core/whatif/clearance-map.ts';
 import { consequences } from '../../core/whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
+import { useWords } from '../data/display-unit.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
@@ -28,6 +29,7 @@ export const KeptTries = memo(function KeptTries({
   readonly onTry: (moves: Moves) => void;
 }) {
   const { give, busy, trouble } = useSend();
+  const words = useWords();
   const [name, setName] = useState('');
   const last = model.construction.frets;
   const [asked, setAsked] = useState(String(last));
@@ -37,7 +39,8 @@ export const KeptTries = memo(function KeptTries({
   const columns = useMemo(() => {
     const column = (title: string, tried: Moves) => {
       const o = consequences(model, tried, ratio);
-      return { title, rows: rowsOf(model, o, mapOfNeck(model, o, hand), settings.actionUnit, fret) };
+      const rows = rowsOf(model, o, mapOfNeck(model, o, hand), fret);
+      return { title, rows: rows.map(([row, value]) => [row, words(value)] as const) };
     };
     return [
       column('As read', NO_MOVES),
@@ -45,7 +48,7 @@ export const KeptTries = memo(function KeptTries({
       ...tries.map((t) => column(t.name, t.moves)),
       ...(choice ? [column(`Chosen: ${choice.name.toLowerCase()}`, choice.moves)] : []),
     ];
-  }, [model, moves, hand, tries, choice, ratio, settings.actionUnit, fret]);
+  }, [model, moves, hand, tries, choice, ratio, fret, words]);
   const keep = async () => {
     const done = await give('plan.keep-try', {
       jobId: job.id,

@@ -1,6 +1,7 @@
 import type { Operation } from '../../core/catalogue/operation.ts';
 import type { Quantity } from '../../core/readings/quantities.ts';
 import { operation } from '../../core/catalogue/operations.ts';
+import { useWords } from '../data/display-unit.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
 /** What the plan does about one thing, as Proposed and Plans say it; what is worked out below only explains it. */
@@ -19,6 +20,7 @@ export function PlanSays({
   /** whether something of it is out now */
   readonly out: boolean;
 }) {
+  const words = useWords();
   const { lines, then } = job.proposal;
   const own = (some: typeof lines) => some.filter((l) => is(operation(l.operation, job.plan.catalogue)));
   const [now, later] = [own(lines), own(then)];
@@ -41,7 +43,7 @@ export function PlanSays({
           ({ l, when }) => (
             <p key={l.key}>
               In the plan{when === 'then' ? ', after what must be read again' : ''}: <b>{l.title}</b>.{' '}
-              {l.says}
+              {words(l.says)}
             </p>
           ),
         )

@@ -2,17 +2,20 @@
 
 import { useState } from 'react';
 import { formatMoney, readAmount, sayAmount, signOf } from '../../core/money/currency.ts';
+import { sizeWords } from '../../core/units/words-in.ts';
 import type { Plan, Plans } from '../../core/plan/solve/plans.ts';
 import { WORN_PARTS } from '../../core/catalogue/operation-record.ts';
 import type { Moves } from '../../core/whatif/moves.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { useWords } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 
 const STEP_MARKS = { do: '■', 'first-cut': '▸', read: '◇', wait: '◷' } as const;
 
 function Calls({ plan }: { readonly plan: Plan }) {
+  const words = useWords();
   if (plan.calls.length === 0) return null;
   return (
     <details>
@@ -27,7 +30,7 @@ function Calls({ plan }: { readonly plan: Plan }) {
           <ul className="space-y-1">
             {c.reasons.map((r) => (
               <li key={r.operation}>
-                <b>{r.in ? '● in' : '○ out'}</b> {r.name}: {r.because} <i>{r.would}</i>
+                <b>{r.in ? '● in' : '○ out'}</b> {r.name}: {words(r.because)} <i>{words(r.would)}</i>
               </li>
             ))}
           </ul>
@@ -38,6 +41,7 @@ function Calls({ plan }: { readonly plan: Plan }) {
 }
 
 function Steps({ plan }: { readonly plan: Plan }) {
+  const words = useWords();
   if (plan.steps.length === 0) return null;
   return (
     <details>
@@ -47,7 +51,7 @@ function Steps({ plan }: { readonly plan: Plan }) {
       <ol className="space-y-1 text-sm">
         {plan.steps.map((s, i) => (
           <li key={i} className={s.kind === 'do' ? '' : 'pl-5'}>
-            <span aria-hidden>{STEP_MARKS[s.kind]}</span> {s.says}
+            <span aria-hidden>{STEP_MARKS[s.kind]}</span> {words(s.says)}
             {s.kind === 'do' &&
               s.cautions.map((c) => (
                 <span key={c} className="block pl-5 text-quiet">
@@ -63,12 +67,13 @@ function Steps({ plan }: { readonly plan: Plan }) {
 
 /** What is taken off for good, part by part. */
 const takenOff = ({ removed }: Plan): string => {
-  const some = WORN_PARTS.filter((w) => removed[w] > 0).map((w) => `${w} ${removed[w].toFixed(2)} mm`);
+  const some = WORN_PARTS.filter((w) => removed[w] > 0).map((w) => `${w} ${sizeWords(removed[w])}`);
   return some.length === 0 ? '' : `; off for good: ${some.join(', ')}`;
 };
 
 /** What a plan costs, does, leaves undone and warns of. */
 function WhatItDoes({ plan, money }: { readonly plan: Plan; readonly money: (v: number) => string }) {
+  const words = useWords();
   return (
     <>
       <p>
@@ -76,12 +81,12 @@ function WhatItDoes({ plan, money }: { readonly plan: Plan; readonly money: (v: 
         {plan.cost.price.low !== plan.cost.price.high &&
           ` (${money(plan.cost.price.low)}–${money(plan.cost.price.high)})`}
         , {plan.cost.minutes.likely} minutes, {plan.days} {plan.days === 1 ? 'day' : 'days'}
-        {takenOff(plan)}
+        {words(takenOff(plan))}
       </p>
       <ul>
         {plan.operations.map((o) => (
           <li key={o.id}>
-            <b>{o.name}.</b> {o.says !== 'Goes with the others.' && o.says}
+            <b>{o.name}.</b> {o.says !== 'Goes with the others.' && words(o.says)}
           </li>
         ))}
         {plan.operations.length === 0 && <li>Nothing is done.</li>}
@@ -92,7 +97,7 @@ function WhatItDoes({ plan, money }: { readonly plan: Plan; readonly money: (v: 
           <ul>
             {plan.undone.map((u) => (
               <li key={u.what}>
-                {u.what}: {u.why}
+                {u.what}: {words(u.why)}
               </li>
             ))}
           </ul>
@@ -100,7 +105,7 @@ function WhatItDoes({ plan, money }: { readonly plan: Plan; readonly money: (v: 
       )}
       {plan.warns.map((w) => (
         <p key={w} className="text-sm text-rubric">
-          ◆ {w}
+          ◆ {words(w)}
         </p>
       ))}
     </>
@@ -222,6 +227,7 @@ export function PlansPanel({
   readonly ms: number;
   readonly onTry: (moves: Moves) => void;
 }) {
+  const words = useWords();
   if (!plans) return <p role="status">Looking at every way to set it up …</p>;
   const same = (a: Plan, b: Plan) => JSON.stringify(a.operations) === JSON.stringify(b.operations);
   const shown = plans.plans.filter((p, i) => !plans.plans.slice(0, i).some((q) => same(p, q)));
@@ -248,7 +254,7 @@ export function PlansPanel({
                 <b>
                   {f.title}: {f.choice}.
                 </b>{' '}
-                {f.because} <i>{f.would}</i> Left alone: {f.limit}
+                {words(f.because)} <i>{words(f.would)}</i> Left alone: {words(f.limit)}
               </li>
             ))}
           </ul>

@@ -7,6 +7,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { useWords } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 import { readAmount, sayAmount, signOf } from '../../core/money/currency.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
@@ -14,13 +15,14 @@ import type { LeafProps } from '../job/leaf-props.ts';
 type Decided = LeafProps<'plan'>['job']['decisions'][number];
 
 function Why({ line }: { readonly line: ProposalLine }) {
+  const words = useWords();
   if (line.why.length === 0) return null;
   return (
     <details className="text-sm">
       <summary className="inline-flex min-h-8 cursor-pointer items-center underline">Why</summary>
       <ul className="list-disc pl-5">
         {line.why.map((w) => (
-          <li key={w}>{w}</li>
+          <li key={w}>{words(w)}</li>
         ))}
       </ul>
     </details>
@@ -220,6 +222,7 @@ export function ProposedLine({
   readonly now: boolean;
   readonly may: boolean;
 }) {
+  const words = useWords();
   const decided = job.decisions.find((d) => d.line === line.key);
   const wanted = now && !decided;
   return (
@@ -235,10 +238,10 @@ export function ProposedLine({
             line.title
           )}
         </h3>
-        <p className={now ? '' : 'text-sm'}>{decided?.change || line.says}</p>
+        <p className={now ? '' : 'text-sm'}>{decided?.change || words(line.says)}</p>
         {line.warnings.map((w) => (
           <p key={w} className="text-sm text-rubric">
-            ◆ {w}
+            ◆ {words(w)}
           </p>
         ))}
         <Why line={line} />

@@ -7,6 +7,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { useWords } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 import { LimitSays } from '../work/limit-says.tsx';
 import { JobTargets } from './job-targets.tsx';
@@ -85,6 +86,7 @@ function WholePlan({ job }: Pick<LeafProps<'plan'>, 'job'>) {
 
 /** What stands at the head: what was not used, what to ask, what the job goes by. */
 function Beforehand({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const words = useWords();
   const { missing, stale, questions } = job.proposal;
   const label = (key: string) => job.readings.stations.find((s) => s.key === key)?.label ?? key;
   const { choice } = job.plan;
@@ -97,7 +99,7 @@ function Beforehand({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       )}
       {questions.map((q) => (
         <p key={q} className="text-rubric">
-          ◆ {q}
+          ◆ {words(q)}
         </p>
       ))}
       {choice && (
@@ -114,6 +116,7 @@ function Beforehand({ job }: Pick<LeafProps<'plan'>, 'job'>) {
 /** What was decided of what is not proposed any more, or was declined. */
 function Earlier({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { lines, then, declined } = job.proposal;
+  const words = useWords();
   const shown = new Set([...lines, ...then, ...declined].map((l) => l.key));
   const gone = job.decisions.filter((d) => !shown.has(d.line));
   if (gone.length === 0) return null;
@@ -123,7 +126,7 @@ function Earlier({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       <ul>
         {gone.map((d) => (
           <li key={d.line} className="border-b border-line py-1 text-sm">
-            <b>{d.proposed.title}</b>: {d.change || d.proposed.says} <DecidedWords decided={d} />
+            <b>{d.proposed.title}</b>: {d.change || words(d.proposed.says)} <DecidedWords decided={d} />
           </li>
         ))}
       </ul>

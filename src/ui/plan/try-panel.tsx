@@ -11,6 +11,7 @@ import { consequences, positionsOf } from '../../core/whatif/consequences.ts';
 import { handHeard } from '../../core/whatif/heard.ts';
 import { isStill, NO_MOVES } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
+import { useWords } from '../data/display-unit.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -41,6 +42,7 @@ const FORCE = /^\d+(?:[.,]\d+)?$/;
 /** Try it on the drawing: every handle, and everything that follows from it, before anything is cut. */
 export function TryPanel({ job, may, model, trying }: Props) {
   const c = model.construction;
+  const words = useWords();
   const [drawn, setDrawn] = useState(0);
   const [touch, setTouch] = useState<Touch>(job.touch);
   const [force, setForce] = useState('');
@@ -48,7 +50,6 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const [tapped, setTapped] = useState<TappedPlace | null>(null);
   const tap = (string: number, held: number) => setTapped((t) => ({ string, held, tap: (t?.tap ?? 0) + 1 }));
   const ratio = job.plan.settings.rodActionRatio;
-  const unit = job.plan.settings.actionUnit;
   const { moves } = trying;
   // The drawing and its map follow at once; what takes longer follows when the hand rests.
   const settled = useDeferredValue(moves);
@@ -86,11 +87,8 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const target = job.readings.stations.find(
     (s) => s.key === stationKey('action', c.strings.length - drawn, 12),
   )?.target;
-  const says = useMemo(() => sayMoves(model, settled, ratio, unit), [model, settled, ratio, unit]);
-  const lowest = useMemo(
-    () => sayLowest(model, settled, hand, ratio, unit),
-    [model, settled, hand, ratio, unit],
-  );
+  const says = useMemo(() => sayMoves(model, settled, ratio), [model, settled, ratio]);
+  const lowest = useMemo(() => sayLowest(model, settled, hand, ratio), [model, settled, hand, ratio]);
   return (
     <section aria-label="Try it" className="space-y-2">
       <div className="flex flex-wrap items-end gap-2 text-sm">
@@ -175,7 +173,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
       )}
       {question && <WorkerSays of={worker} what="The chance of a buzz" />}
       <p aria-live="polite" className="border-y border-line py-1">
-        <b>{sayTightest(model, maps)}.</b> {lowest}
+        <b>{words(sayTightest(model, maps))}.</b> {words(lowest)}
         {answer &&
           ` With what the gauges leave open, the chance that a played place buzzes is ${Math.round(answer.chance.anywhere * 100)} % (${answer.chance.draws} necks drawn).`}
       </p>
@@ -189,7 +187,7 @@ export function TryPanel({ job, may, model, trying }: Props) {
       {says.length > 0 && (
         <ul className="text-sm">
           {says.map((s) => (
-            <li key={s}>{s}</li>
+            <li key={s}>{words(s)}</li>
           ))}
         </ul>
       )}
@@ -203,10 +201,10 @@ export function TryPanel({ job, may, model, trying }: Props) {
           The clearance of each string, in words
         </summary>
         <dl className="grid grid-cols-[max-content_1fr] gap-x-4 text-sm">
-          {sayEachString(model, maps, answer?.chance.chance ?? null).map(([name, words]) => (
+          {sayEachString(model, maps, answer?.chance.chance ?? null).map(([name, how]) => (
             <div key={name} className="contents">
               <dt>{name}</dt>
-              <dd>{words}</dd>
+              <dd>{words(how)}</dd>
             </div>
           ))}
         </dl>

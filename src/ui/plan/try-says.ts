@@ -2,7 +2,7 @@ import type { ClearanceMap } from '../../core/clearance/clearance.ts';
 import { stringName, stringNumber } from '../../core/instrument/construction.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { formatCents } from '../../core/units/parse-cents.ts';
-import type { LengthUnit } from '../../core/units/length-units.ts';
+import { heightChangeWords, heightWords, sizeWords } from '../../core/units/words-in.ts';
 import {
   lowestAction,
   playedPositions,
@@ -35,8 +35,8 @@ export function sayTightest(m: NeckModel, maps: readonly ClearanceMap[]): string
   const string = `String ${nameAt(m, at.string)} ${held}`;
   const room = roomOf(at.margin, at.still);
   if (room === 'choked') return `${string} lies on fret ${at.fret}`;
-  if (room === 'buzz') return `${string} meets fret ${at.fret} by ${mm(-at.margin)}`;
-  return `Clear everywhere; tightest: ${string.toLowerCase()} over fret ${at.fret}, ${mm(at.margin)} to spare`;
+  if (room === 'buzz') return `${string} meets fret ${at.fret} by ${sizeWords(-at.margin)}`;
+  return `Clear everywhere; tightest: ${string.toLowerCase()} over fret ${at.fret}, ${sizeWords(at.margin)} to spare`;
 }
 
 /** The tightest place of every string, in words: the map without its drawing. */
@@ -54,9 +54,9 @@ export function sayEachString(
     const hit = Array.from(map.margin).filter((v, k) => k < upTo && v < 0).length;
     const more = hit > 1 ? `; buzzes at ${hit} of ${upTo} positions` : '';
     const words = {
-      clear: `clear, ${mm(at.margin)} to spare over fret ${at.fret} ${held}`,
-      close: `close, ${mm(at.margin)} over fret ${at.fret} ${held}`,
-      buzz: `meets fret ${at.fret} ${held} by ${mm(-at.margin)}${more}`,
+      clear: `clear, ${sizeWords(at.margin)} to spare over fret ${at.fret} ${held}`,
+      close: `close, ${sizeWords(at.margin)} over fret ${at.fret} ${held}`,
+      buzz: `meets fret ${at.fret} ${held} by ${sizeWords(-at.margin)}${more}`,
       choked: `lies on fret ${at.fret} ${held}`,
     };
     const likely = chance ? Math.max(0, ...Array.from(chance[i] ?? []).slice(0, upTo)) : null;
@@ -66,36 +66,33 @@ export function sayEachString(
 }
 
 /** Says how low it can go for a hand, at the outer strings. */
-export function sayLowest(m: NeckModel, moves: Moves, hand: Hand, ratio: number, unit: LengthUnit): string {
+export function sayLowest(m: NeckModel, moves: Moves, hand: Hand, ratio: number): string {
   const low = lowestAction(m, moves, hand, ratio);
   if (!low)
     return 'For this hand it buzzes however high the saddle stands: look at the frets and the relief.';
-  const say = (v: number | undefined) => formatLength(v ?? 0, unit);
-  const way = low.change < 0 ? `${mm(-low.change)} lower than this` : `${mm(low.change)} higher than this`;
+  const say = (v: number | undefined) => heightWords(v ?? 0);
+  const way =
+    low.change < 0
+      ? `${sizeWords(-low.change)} lower than this`
+      : `${sizeWords(low.change)} higher than this`;
   return `For this hand it clears down to ${say(low.action[0])} bass, ${say(low.action.at(-1))} treble at 12: ${way}. There string ${nameAt(m, low.at.string)} ${low.at.held === 0 ? 'open' : `held at ${low.at.held}`} is first to touch.`;
 }
 
 /** Everything that follows, a row each, for one column. */
-export function rowsOf(
-  m: NeckModel,
-  o: Outcome,
-  maps: readonly ClearanceMap[],
-  unit: LengthUnit,
-  fret: number,
-): Row[] {
+export function rowsOf(m: NeckModel, o: Outcome, maps: readonly ClearanceMap[], fret: number): Row[] {
   const last = m.construction.strings.length - 1;
-  const say = (v: number) => formatLength(v, unit);
+  const say = heightWords;
   const end = fret;
   const predicted = o.predicted.filter((c): c is number => c !== null);
   const cents = o.cents.filter((c): c is number => c !== null);
   const sum = Array.from(o.pull).reduce((a, b) => a + b, 0);
   return [
-    ['Relief', formatLength(o.relief, 'thou')],
+    ['Relief', sizeWords(o.relief)],
     ['Action 12, bass', say(o.action[0] ?? 0)],
     ['Action 12, treble', say(o.action[last] ?? 0)],
     [`Action ${end}, bass`, say(actionOver(m, o, 0, end))],
     [`Action ${end}, treble`, say(actionOver(m, o, last, end))],
-    ['Gaps over fret 1', range(o.gap, (v) => formatLength(v, 'thou'))],
+    ['Gaps over fret 1', range(o.gap, sizeWords)],
     ['Saddle stands out', o.standout === null ? 'not read' : mm(o.standout)],
     ['Break angle', o.breakAngle === null ? 'not read' : `${o.breakAngle.toFixed(1)}°`],
     ['Under the slot', o.floor === null ? 'not read' : mm(o.floor)],
@@ -110,23 +107,23 @@ export function rowsOf(
 }
 
 /** The sum of what is tried, in words. */
-export function sayMoves(m: NeckModel, moves: Moves, ratio: number, unit: LengthUnit): string[] {
+export function sayMoves(m: NeckModel, moves: Moves, ratio: number): string[] {
   const now = consequences(m, NO_MOVES, ratio);
   const o = consequences(m, moves, ratio);
   const last = m.construction.strings.length - 1;
   const change = (i: number) => {
     const by = (o.action[i] ?? 0) - (now.action[i] ?? 0);
     if (Math.abs(by) < 0.005) return 'as it is';
-    return `${by < 0 ? '−' : '+'}${formatLength(Math.abs(by), unit)}`;
+    return `${by < 0 ? '−' : '+'}${heightWords(Math.abs(by))}`;
   };
   const said = [
     moves.relief !== 0 &&
-      `Rod: relief ${formatLength(m.relief, 'thou')} → ${formatLength(o.relief, 'thou')}; the action at 12 follows by ${ratio} ×.`,
+      `Rod: relief ${sizeWords(m.relief)} → ${sizeWords(o.relief)}; the action at 12 follows by ${ratio} ×.`,
     moves.nut.some((v) => v !== 0) &&
       `Nut: the gap moves by the slot ÷ 2.06; the action at 12 by half the slot.`,
     moves.frets !== 0 && `Frets: ${mm(moves.frets)} off; action and gaps rise by as much.`,
     (moves.bass !== 0 || moves.treble !== 0) &&
-      `Saddle: bass ${mm(moves.bass)}, treble ${mm(moves.treble)}; the action at 12 moves by half.`,
+      `Saddle: bass ${heightChangeWords(moves.bass)}, treble ${heightChangeWords(moves.treble)}; the action at 12 moves by half.`,
     moves.tilt !== 0 &&
       `Neck angle: the fret plane ${moves.tilt > 0 ? 'rises' : 'falls'} ${mm(Math.abs(moves.tilt))} at the saddle.`,
     moves.contact.some((v) => v !== 0) &&

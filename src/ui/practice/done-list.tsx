@@ -3,7 +3,8 @@
 import type { EntryView } from '../../core/practice/bench-view.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
 import { HEARD_MARKS } from './heard-marks.ts';
-import { amountUnit, sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { sayValue } from '../neck-sheet/units.ts';
 
 /** What was done so far, the last first. */
 export function DoneList({
@@ -21,7 +22,7 @@ export function DoneList({
     <ol reversed className="max-h-120 overflow-y-auto text-sm" aria-label="Done so far" tabIndex={0}>
       {[...entries].reverse().map((e) => (
         <li key={e.n} className="border-b border-line py-1">
-          <span className={e.kind === 'work' ? 'font-bold' : ''}>{wordsIn(e.what, amountUnit(unit))}</span>
+          <span className={e.kind === 'work' ? 'font-bold' : ''}>{wordsIn(e.what, unit)}</span>
           {e.quantity !== null && e.value !== null && (
             <span className="text-ink"> {sayValue(e.value, e.quantity, unit)}</span>
           )}

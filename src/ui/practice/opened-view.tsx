@@ -7,7 +7,8 @@ import type { StationView } from '../../core/practice/bench-view.ts';
 import type { LoadedBench } from '../../server/practice/load-practice.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
-import { amountUnit, sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { amountUnit, sayValue } from '../neck-sheet/units.ts';
 import type { Measured } from '../neck-sheet/geometry.ts';
 import { PracticeDrawing } from './practice-drawing.tsx';
 
@@ -29,7 +30,7 @@ function Parts({ opened, unit }: { readonly opened: Opened; readonly unit: Displ
               </span>
             </span>
             <progress aria-label={p.name} className="w-full" max={p.of} value={p.got} />
-            <span className="text-sm">{wordsIn(p.says, amountUnit(unit))}</span>
+            <span className="text-sm">{wordsIn(p.says, unit)}</span>
           </li>
         ))}
       </ul>
@@ -46,7 +47,7 @@ function Fault({ f, unit }: { readonly f: FaultOpened; readonly unit: DisplayUni
         {' · '}
         <span className={f.cured ? '' : 'text-rubric'}>{f.cured ? '● put right' : '◆ still there'}</span>
       </p>
-      <p>{wordsIn(f.explains, amountUnit(unit))}</p>
+      <p>{wordsIn(f.explains, unit)}</p>
       <p className="text-sm text-quiet">It showed here:</p>
       <ul className="text-sm">
         {f.tells.map((t) => (

@@ -5,7 +5,8 @@ import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../core/readings/statio
 import { formatMoney } from '../../core/money/currency.ts';
 import type { BenchView } from '../../core/practice/bench-view.ts';
 import type { LoadedBench } from '../../server/practice/load-practice.ts';
-import { useDisplayUnit, type DisplayUnit } from '../data/display-unit.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { DoneList } from './done-list.tsx';
@@ -74,8 +75,6 @@ function Drawing({ view }: { readonly view: BenchView }) {
 
 interface Props {
   readonly bench: LoadedBench;
-  readonly person: string;
-  readonly shopUnit: DisplayUnit;
   readonly currency: string;
 }
 
@@ -200,9 +199,9 @@ function Bench({ bench, unit, money }: Pick<PanelProps, 'bench' | 'unit' | 'mone
 }
 
 /** A practice instrument on the bench: read it, look, listen, work on it, hand it back; then its inside. */
-export function PracticeBench({ bench, person, shopUnit, currency }: Props) {
+export function PracticeBench({ bench, currency }: Props) {
   const { view, opened, truth } = bench;
-  const [unit] = useDisplayUnit(person, shopUnit);
+  const [unit] = useDisplayUnit();
   const money = (minor: number): string => formatMoney(minor, currency);
   return (
     <div className="space-y-3 px-5 py-3">

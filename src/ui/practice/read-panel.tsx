@@ -3,7 +3,8 @@
 import type { StationView } from '../../core/practice/bench-view.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { sayValue, sayVerdict, type DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { sayValue, sayVerdict } from '../neck-sheet/units.ts';
 import type { Practice } from './use-practice.ts';
 
 type Props = {

@@ -1,4 +1,5 @@
 import Link from '../kit/link.tsx';
+import { useWords } from '../data/display-unit.tsx';
 import type { LeafJob } from '../job/leaf-props.ts';
 
 const MOST = 4;
@@ -17,7 +18,7 @@ interface Said {
 }
 
 /** What a job's readings mean, the most pressing first. */
-function saidOf(job: LeafJob): readonly Said[] {
+function saidOf(job: LeafJob, words: (kept: string) => string): readonly Said[] {
   const decided = new Set(job.decisions.map((d) => d.line));
   const { lines, leave, missing, stale } = job.proposal;
   const open = job.state === 'open' ? lines.filter((l) => !decided.has(l.key)) : [];
@@ -33,7 +34,7 @@ function saidOf(job: LeafJob): readonly Said[] {
           },
         ]
       : []),
-    ...open.map((l) => ({ key: l.key, title: l.title, red: true, text: l.says })),
+    ...open.map((l) => ({ key: l.key, title: l.title, red: true, text: words(l.says) })),
     ...leave.map((text) => ({
       key: text,
       title: text.split(':')[0] ?? '',
@@ -55,7 +56,7 @@ function saidOf(job: LeafJob): readonly Said[] {
 
 /** What the readings mean, in words, a red initial where a decision is wanted. */
 export function Sentences({ job }: { readonly job: LeafJob }) {
-  const cells = saidOf(job);
+  const cells = saidOf(job, useWords());
   return (
     <section
       aria-label="What it means"

@@ -9,7 +9,9 @@ import { dayOf } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView } from '../neck-sheet/side-view.tsx';
-import { sayValue, type DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
+import { sayValue } from '../neck-sheet/units.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 
 const ReadingCharts = dynamic(() => import('./reading-charts.tsx').then((m) => m.ReadingCharts), {
@@ -146,13 +148,12 @@ function InNumbers({
 /** Any round of any visit against any other: as numbers, on the drawing, and all of them over time. */
 export function CompareRounds({
   instrument,
-  displayUnit,
   first,
 }: {
   readonly instrument: InstrumentRounds;
-  readonly displayUnit: DisplayUnit;
   readonly first: { readonly a: string; readonly b: string };
 }) {
+  const [displayUnit] = useDisplayUnit();
   const { rounds, construction } = instrument;
   const known = (id: string) => rounds.some((r) => r.id === id);
   const [aId, setA] = useState(known(first.a) ? first.a : (rounds[0]?.id ?? ''));

@@ -1,6 +1,11 @@
+'use client';
+
 import { NUMBER_IDS, NUMBERS, type NumberId } from '../../core/learn/numbers.ts';
 import { sayAmount, sayFrom, sayNumber, type SmallUnit } from '../../core/learn/say-number.ts';
+import { sayTurn } from '../../core/neck/say-turn.ts';
 import type { Life } from '../../server/shelf/load-life.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
+import { amountUnit } from '../neck-sheet/units.ts';
 import { sayDate } from '../../core/days/say-days.ts';
 import { dayIn } from '../../core/days/zone.ts';
 import type { DateForm } from '../../core/days/say-days.ts';
@@ -8,7 +13,7 @@ import type { DateForm } from '../../core/days/say-days.ts';
 /** How much was changed, as the bench says it. */
 function sayBy(id: NumberId, by: number): string {
   const size = Math.abs(by);
-  if (id === 'rod') return `${size} eighths ${by > 0 ? 'tighter' : 'looser'}`;
+  if (id === 'rod') return `${sayTurn(by)} ${by > 0 ? 'tighter' : 'looser'}`;
   if (id === 'pull') return `${Math.round(10 * size)} N ${by > 0 ? 'more' : 'less'} pull`;
   if (id === 'air') return `${Math.round(10 * size)} % ${by > 0 ? 'more' : 'less'} humidity`;
   return `${by.toFixed(2).replace('-', '−')} mm`;
@@ -21,14 +26,12 @@ const gave = (id: NumberId, { gave: value }: Life['acts'][number], unit: SmallUn
 /** What an instrument shows of itself: each number with its doubt, where it comes from, and the readings behind it. */
 export function OwnNumbers({
   life,
-  unit,
   shop,
 }: {
-  /** lengths are said in */
-  readonly unit: SmallUnit;
   readonly life: Pick<Life, 'numbers' | 'acts'>;
   readonly shop: { readonly zone: string; readonly dates: DateForm };
 }) {
+  const unit = amountUnit(useDisplayUnit()[0]);
   return (
     <section aria-labelledby="own-numbers">
       <h2 id="own-numbers" className="text-xl">

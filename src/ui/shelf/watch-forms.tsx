@@ -9,7 +9,7 @@ import { ListChoice } from '../kit/list-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import type { DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
 
 const SIDES = { above: 'not over', below: 'not under' } as const;
 type Side = keyof typeof SIDES;

@@ -5,8 +5,9 @@ import { Suspense, useState } from 'react';
 import { sayLimit, sayReach, sayWatched } from '../../core/learn/say-reach.ts';
 import { WATCHED } from '../../core/learn/watched.ts';
 import type { LoadedWatch } from '../../server/shelf/load-watches.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { sayingIn } from '../kit/saying.ts';
-import type { DisplayUnit } from '../neck-sheet/units.ts';
+import type { DisplayUnit } from '../../core/units/length-units.ts';
 
 const ChangeLimit = lazyPart(() => import('./watch-forms.tsx').then((m) => m.ChangeLimit));
 const NewWatch = lazyPart(() => import('./watch-forms.tsx').then((m) => m.NewWatch));
@@ -61,16 +62,15 @@ export function WatchPanel({
   instrumentId,
   watches,
   said,
-  unit,
   may,
 }: {
   readonly instrumentId: number;
   readonly watches: readonly LoadedWatch[];
   /** what the last inspection said to watch */
   readonly said: readonly { readonly title: string; readonly note: string }[];
-  readonly unit: DisplayUnit;
   readonly may: boolean;
 }) {
+  const [unit] = useDisplayUnit();
   const [adding, setAdding] = useState(false);
   if (watches.length + said.length === 0 && !may) return null;
   return (

@@ -6,11 +6,13 @@ import type { LengthUnit } from '../../core/units/length-units.ts';
 import { bareUnit } from '../../core/units/bare-unit.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import { sayCutPlace, whyNoSuchCut, type CutPlace } from '../../core/work/cuts.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { amountUnit } from '../neck-sheet/units.ts';
 import type { Line } from './clock.tsx';
 import { LoggedRow } from './logged-row.tsx';
 
@@ -117,8 +119,9 @@ function LogCut({
 
 /** The cuts of a saddle or a nut where they are made: the first short of the whole, each by what is left. */
 export function CutsMade({ line, may }: { readonly line: Line; readonly may: boolean }) {
+  const unit = amountUnit(useDisplayUnit()[0]);
   if (line.cuts === null) return null;
-  const { places, unit } = line.cuts;
+  const { places } = line.cuts;
   const made = places
     .flatMap((p) => p.made.map((c) => ({ ...c, place: p.place })))
     .sort((a, b) => a.id - b.id);

@@ -3,15 +3,19 @@
 import { useState } from 'react';
 import { readEntry } from '../../core/readings/entry.ts';
 import { formatLength } from '../../core/units/format-length.ts';
+import type { LengthUnit } from '../../core/units/length-units.ts';
+import { useDisplayUnit } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { amountUnit } from '../neck-sheet/units.ts';
 import type { Line } from './clock.tsx';
 
 const WAYS = { tighten: 'Tightened', loosen: 'Loosened' } as const;
 const SIZES = { '0.5': '1/16', '1': '1/8', '1.5': '3/16', '2': '1/4' } as const;
-const readingOf = (text: string) => (text.trim() === '' ? null : readEntry(text, 'relief', 'thou'));
+const readingOf = (text: string, unit: LengthUnit) =>
+  text.trim() === '' ? null : readEntry(text, 'relief', unit);
 
 /** Which way, how much, and what it reads now: two taps and a number. */
 export function LogTurn({ line, way: first }: { readonly line: Line; readonly way: keyof typeof WAYS }) {
@@ -19,12 +23,13 @@ export function LogTurn({ line, way: first }: { readonly line: Line; readonly wa
   const [way, setWay] = useState<keyof typeof WAYS>(first);
   const [size, setSize] = useState<keyof typeof SIZES>('1');
   const [after, setAfter] = useState('');
-  const read = readingOf(after);
+  const unit = amountUnit(useDisplayUnit()[0]);
+  const read = readingOf(after, unit);
   const wrong = read && !read.ok ? read.error.message : undefined;
   const said = trouble?.code === 'invalid' ? trouble.fields['after'] : undefined;
   const log = async () => {
     const eighths = Number(size) * (way === 'tighten' ? 1 : -1);
-    if (await give('work.turn', { lineId: line.id, eighths, after, unit: 'thou' })) setAfter('');
+    if (await give('work.turn', { lineId: line.id, eighths, after, unit })) setAfter('');
   };
   return (
     <form
@@ -50,7 +55,8 @@ export function LogTurn({ line, way: first }: { readonly line: Line; readonly wa
       </button>
       {read?.ok && (
         <span className="pb-3 text-sm text-quiet">
-          {formatLength(read.value.value, 'thou')}, {formatLength(read.value.value, 'mm')}
+          {formatLength(read.value.value, unit)}
+          {unit !== 'mm' && `, ${formatLength(read.value.value, 'mm')}`}
         </span>
       )}
       <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />

@@ -2,15 +2,18 @@
 
 import { sayTurn } from '../../core/neck/say-turn.ts';
 import { formatLength } from '../../core/units/format-length.ts';
+import { useDisplayUnit, useWords } from '../data/display-unit.tsx';
+import { amountUnit } from '../neck-sheet/units.ts';
 import { LoggedRow } from './logged-row.tsx';
 import { LogTurn } from './log-turn.tsx';
 import type { Line } from './clock.tsx';
 
-const relief = (mm: number | null): string => (mm === null ? 'not read' : formatLength(mm, 'thou'));
-
 /** The turns of a rod where they are made; the next one follows from what they have done. */
 export function RodTurns({ line, may }: { readonly line: Line; readonly may: boolean }) {
+  const unit = amountUnit(useDisplayUnit()[0]);
+  const words = useWords();
   if (line.rod === null) return null;
+  const relief = (mm: number | null): string => (mm === null ? 'not read' : formatLength(mm, unit));
   const { turns, next, way } = line.rod;
   const at = line.step === 'running' || line.step === 'paused';
   if (!at && turns.length === 0) return null;
@@ -35,7 +38,7 @@ export function RodTurns({ line, may }: { readonly line: Line; readonly may: boo
           ))}
         </ol>
       )}
-      {at && <p>{next}</p>}
+      {at && <p>{words(next)}</p>}
       {may && at && <LogTurn line={line} way={way} />}
     </section>
   );

@@ -9,6 +9,7 @@ import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueuedFor } from '../data/command-queue.ts';
 import { Trouble } from '../kit/trouble.tsx';
+import { useWords } from '../data/display-unit.tsx';
 import { useSend } from '../data/use-send.ts';
 import { Clock, CorrectClock, type Line } from './clock.tsx';
 
@@ -119,6 +120,7 @@ export function StepCard({
     </button>
   );
   const fresh = useFresh(line);
+  const words = useWords();
   const finished = step === 'finished';
   const hindered = !finished && step !== 'running' && line.hinders.length > 0;
   const shown = trouble?.code === 'invalid' ? null : trouble;
@@ -132,7 +134,7 @@ export function StepCard({
             {unsent && <span className="text-sm text-ink"> · unsent</span>}
           </h3>
           {line.found !== null && <p className="text-ink">Found while inside: {line.found}</p>}
-          {line.detail && <p className={large ? 'text-lg' : ''}>{line.detail}</p>}
+          {line.detail && <p className={large ? 'text-lg' : ''}>{words(line.detail)}</p>}
           <p className="text-sm text-quiet">
             <Clock line={line} since={since} />
             {line.runningBy && !unsent && <span className="text-ink"> · {line.runningBy} at it</span>}

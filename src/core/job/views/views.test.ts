@@ -227,7 +227,7 @@ function whole(more: Partial<Whole> = {}): Whole {
     receipt: null,
     catalogue: OPERATIONS,
     shopTargets: SHIPPED_TARGETS,
-    info: { currency: '¤', heights: '64ths' },
+    info: { currency: '¤' },
     ...more,
   };
 }

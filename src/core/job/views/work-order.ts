@@ -79,7 +79,6 @@ function cutsView(g: JobWith<'cuts'>, judged: Judged, l: JobLine, name: NameOf) 
   const planned = plannedCuts(operation, amounts);
   const made = g.cuts.filter((x) => x.lineId === l.id);
   const share = operation === 'saddle-lower' ? judged.planInput.settings.firstCutShare : ALL_BUT_A_LITTLE;
-  const unit = judged.planInput.settings.actionUnit === 'mm' ? ('mm' as const) : ('thou' as const);
   const places = cutPlaces(operation, c).map((place) => ({
     place,
     planned: planned.get(place) ?? null,
@@ -95,7 +94,7 @@ function cutsView(g: JobWith<'cuts'>, judged: Judged, l: JobLine, name: NameOf) 
         version: x.version,
       })),
   }));
-  return { unit, places };
+  return { places };
 }
 /** Nut slots are all brought nearly down first. */
 const ALL_BUT_A_LITTLE = 0.8;

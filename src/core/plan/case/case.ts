@@ -20,7 +20,7 @@ import { resolveTarget } from '../../targets/resolve.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
 import type { Target, Touch } from '../../targets/target.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
-import { settingsFor, USUAL_SETTINGS, type PlanInput } from '../plan-input.ts';
+import { settingsFor, type PlanInput } from '../plan-input.ts';
 import { USUAL_PLAN_RULES } from '../plan-rules.ts';
 import { contradictions, rodStateOf, sortFindings } from '../sort-findings.ts';
 import { problemFrom, type NotYet } from '../solve/problem-from.ts';
@@ -93,7 +93,7 @@ export function caseProblem(c: Case): CaseProblem {
     strings: 'at-pitch',
     findings: deals,
     unplanned: undone,
-    settings: settingsFor(USUAL_PLAN_RULES, construction, USUAL_SETTINGS.actionUnit),
+    settings: settingsFor(USUAL_PLAN_RULES, construction),
   };
   const problem = problemFrom(input, {
     touch,

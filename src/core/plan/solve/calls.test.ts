@@ -1,6 +1,7 @@
 import { levelBy } from '../../frets/strategies.ts';
 import { fretPosition } from '../../neck/fret-position.ts';
 import { formatLength } from '../../units/format-length.ts';
+import { sizeWords } from '../../units/words-in.ts';
 import { NO_MOVES } from '../../whatif/moves.ts';
 import { op as record } from '../../catalogue/operation-record.ts';
 import type { Operation } from '../../catalogue/operation.ts';
@@ -395,7 +396,7 @@ describe('the frets', () => {
       parts: [
         {
           operation: 'fret-spot',
-          says: `Take down fret 9 by ${mm(0.12)}, fret 14 by ${mm(0.05)}.`,
+          says: `Take down fret 9 by ${sizeWords(0.12)}, fret 14 by ${sizeWords(0.05)}.`,
           amounts: [
             { what: 'fret 9', amount: near(-0.12), unit: 'mm' },
             { what: 'fret 14', amount: near(-0.05), unit: 'mm' },
@@ -429,7 +430,7 @@ describe('the frets', () => {
     const l = { scale: p.model.construction.scale, frets: p.frets, minimumHeight: 0.6, newHeight: 1.1 };
     const spots = levelBy(l, 'spots');
     expect(named(p, 'fret-spot')?.parts[0]?.says).toBe(
-      `Take down what rocks: ${spots.spots.length} places, ${mm(Math.max(...spots.spots.map((s) => s.over)))} at most.`,
+      `Take down what rocks: ${spots.spots.length} places, ${sizeWords(Math.max(...spots.spots.map((s) => s.over)))} at most.`,
     );
     expect(named(p, 'fret-spot')?.parts[0]).toMatchObject({
       amounts: [{ what: 'off the frets, all together', amount: near(-spots.total), unit: 'mm' }],

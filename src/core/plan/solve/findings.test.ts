@@ -117,12 +117,12 @@ describe('what to do about a finding', () => {
 
   test.each<[OperationId, RegExp]>([
     ['fret-dress', /under 0\.6 mm/],
-    ['fret-spot', /0\.03 mm over its neighbours/],
+    ['fret-spot', /0\.030 mm over its neighbours/],
     ['fret-seat', /\.05 mm feeler/],
     ['brace-glue', /\.1 mm feeler/],
     ['bridge-plate', /ball end/],
     ['nut-slots', /catches in tuning/],
-    ['rod', /by 0\.03 mm/],
+    ['rod', /by 0\.030 mm/],
     ['wiring', /^Look again at the next visit/],
   ])('%s has its own moment to act', (leadsTo, limit) => {
     expect(call(leadsTo).limit).toMatch(limit);

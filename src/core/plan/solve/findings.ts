@@ -1,3 +1,4 @@
+import { sizeWords } from '../../units/words-in.ts';
 import { formatMoney } from '../../money/currency.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { operation, standsInFor } from '../../catalogue/operations.ts';
@@ -21,7 +22,9 @@ function actWhen(p: Problem, id: OperationId): string {
   const limits: Readonly<Record<string, unknown>> = { ...p.limits };
   return said === ''
     ? 'Look again at the next visit, and act when it has grown.'
-    : said.replace(/\{(\w+)\}/g, (_, name: string) => String(limits[name]));
+    : said
+        .replace('{highFret} mm', sizeWords(p.limits.highFret))
+        .replace(/\{(\w+)\}/g, (_, name: string) => String(limits[name]));
 }
 
 /** Decides for each finding between repairing, replacing, and leaving it with something to watch for. */

@@ -2,6 +2,7 @@ import { formatMoney } from '../../money/currency.ts';
 import { levelBy, type Levelling, type Strategy } from '../../frets/strategies.ts';
 import { leastHeight, meanHeight, type FretLevel } from '../../frets/fret-level.ts';
 import { formatLength } from '../../units/format-length.ts';
+import { sizeWords } from '../../units/words-in.ts';
 import { consequences, positionsOf } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
@@ -34,7 +35,7 @@ function after(p: Problem, level: FretLevel, strategy: Strategy): Pick<Moves, 't
 
 const WORDS: Readonly<Record<Strategy, (l: FretLevel, replaced: readonly number[]) => string>> = {
   spots: (l) =>
-    `Take down what rocks: ${l.spots.length} places, ${mm(Math.max(0, ...l.spots.map((s) => s.over)))} at most.`,
+    `Take down what rocks: ${l.spots.length} places, ${sizeWords(Math.max(0, ...l.spots.map((s) => s.over)))} at most.`,
   'level-all': (l) =>
     `Level all: ${mm(l.total)} off in all, ${mm(Math.min(...l.frets.map((f) => f.left)))} left at the lowest; action and nut gaps rise by about ${mm(l.actionRise)}.`,
   'replace-some': (_, replaced) =>
@@ -89,7 +90,7 @@ function rockedWays(p: Problem, moves: Moves, high: ReturnType<typeof highFrets>
       parts: [
         {
           operation: 'fret-spot',
-          says: `Take down ${high.map((h) => `fret ${h.fret} by ${mm(h.over)}`).join(', ')}.`,
+          says: `Take down ${high.map((h) => `fret ${h.fret} by ${sizeWords(h.over)}`).join(', ')}.`,
           amounts: high.map((h) => ({ what: `fret ${h.fret}`, amount: -h.over, unit: 'mm' as const })),
           removed: Math.max(...high.map((h) => h.over)),
           firstCut: 'mark, then short strokes; look again after each pass',

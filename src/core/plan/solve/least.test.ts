@@ -1,4 +1,5 @@
 /** What is enough is the least: near ends of bands, parts by what they have to give, the best within what is booked. */
+import { heightChangeWords } from '../../units/words-in.ts';
 import fc from 'fast-check';
 import type { Kind } from '../../instrument/kinds.ts';
 import { verdict } from '../../targets/target.ts';
@@ -30,7 +31,7 @@ describe('the near end', () => {
     expect(at(best, 'action:6:12')).toBeCloseTo(2.2, 6);
     const more = Math.abs(amount(best, 'saddle, bass')) - Math.abs(amount(enough, 'saddle, bass'));
     expect(enough.operations.find((o) => o.id === 'saddle-lower')?.says).toContain(
-      `to the aim it would be ${more.toFixed(2)} mm more`,
+      `to the aim it would be ${heightChangeWords(more)} more`,
     );
     expect(enough.removed.saddle).toBeLessThan(best.removed.saddle);
   });

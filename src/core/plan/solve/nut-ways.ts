@@ -1,5 +1,5 @@
 import { stringName, stringNumber } from '../../instrument/construction.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { sizeWords } from '../../units/words-in.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import { PER_GAP } from '../../whatif/neck-model.ts';
@@ -9,7 +9,6 @@ import { offered, type Problem } from './problem.ts';
 import { none, stay, type Part, type Sizes, type Way, type Ways } from './way.ts';
 
 const LEAST = 1e-9;
-const thou = (v: number): string => formatLength(Math.abs(v), 'thou');
 
 interface Slot {
   readonly index: number;
@@ -27,7 +26,7 @@ export function nutWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes = 'as
   const sets = together(p, off, sizes).map((set) => set.map(by));
   if (sets.length === 0) return none('nut', moves);
   const c = p.model.construction;
-  const name = (s: Slot) => `string ${stringName(c, stringNumber(c, s.index))} ${thou(s.by)}`;
+  const name = (s: Slot) => `string ${stringName(c, stringNumber(c, s.index))} ${sizeWords(Math.abs(s.by))}`;
   const amounts = (slots: readonly Slot[]): Part['amounts'] =>
     slots.map((s) => ({ what: `slot of string ${stringNumber(c, s.index)}`, amount: s.by, unit: 'mm' }));
   const moved = (slots: readonly Slot[]): Moves => ({

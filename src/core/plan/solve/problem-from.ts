@@ -151,7 +151,6 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     ratio: input.settings.rodActionRatio,
     firstCutShare: input.settings.firstCutShare,
     currency: job.currency,
-    unit: input.settings.actionUnit,
     declined: new Set(),
   };
 }

@@ -5,7 +5,6 @@ import type { Target, Touch } from '../../targets/target.ts';
 import type { NeckModel } from '../../whatif/neck-model.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
-import type { LengthUnit } from '../../units/length-units.ts';
 import type { Finding, Unplanned } from '../plan-input.ts';
 import type { Limits, Weights, WorthRules } from '../plan-rules.ts';
 
@@ -50,8 +49,6 @@ export interface Problem {
   readonly firstCutShare: number;
   /** sign money is written with */
   readonly currency: string;
-  /** unit heights are said in, with mm beside it */
-  readonly unit: LengthUnit;
   /** what somebody decided against: it is not looked at */
   readonly declined: ReadonlySet<OperationId>;
 }

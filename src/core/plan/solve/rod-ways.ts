@@ -1,7 +1,7 @@
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
 import { sayTurn } from '../../neck/say-turn.ts';
 import { rodAdvice } from '../../neck/truss-rod.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { bandWords, sizeWords } from '../../units/words-in.ts';
 import { verdict, type Target } from '../../targets/target.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
@@ -36,7 +36,6 @@ function goalsIn(target: Target, now: number, sizes: Sizes): Goal[] {
   ].filter((g) => Math.abs(g.at - now) > LEAST);
 }
 
-const thou = (v: number): string => formatLength(v, 'thou');
 type Why = Pick<Refused, 'because' | 'would'>;
 
 /** Why the rod's own state keeps it from being turned that way, or null. */
@@ -91,7 +90,7 @@ function turnTo(
   if (advice !== 'tighten' && advice !== 'loosen') return { says: '', amounts: [] };
   const way = advice === 'tighten' ? 'Tighten' : 'Loosen';
   return {
-    says: ` ${way} ${sayTurn(eighths)}: about ${thou(expected?.aim ?? at)} expected; wait, read again.`,
+    says: ` ${way} ${sayTurn(eighths)}: about ${sizeWords(expected?.aim ?? at)} expected; wait, read again.`,
     amounts: [{ what: 'turn', amount: eighths, unit: 'eighths' }],
   };
 }
@@ -119,13 +118,15 @@ function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Siz
         ...(off
           ? ['The turn is made blind: what the rod did so far predicts it, and it is read under tension.']
           : []),
-        ...(g.far ? [`A rod is asked for ${thou(most)} at the most: then read again and look twice.`] : []),
+        ...(g.far
+          ? [`A rod is asked for ${sizeWords(most)} at the most: then read again and look twice.`]
+          : []),
       ],
       parts: [
         ...(off ? [OFF_FIRST] : []),
         {
           operation: 'rod',
-          says: `Relief ${thou(now)} at the 7th: bring it to ${thou(g.at)} (band ${thou(target.low)}–${thou(target.high)}).${back}${turn.says}`,
+          says: `Relief ${sizeWords(now)} at the 7th: bring it to ${sizeWords(g.at)} (band ${bandWords(target, sizeWords)}).${back}${turn.says}`,
           amounts: [{ what: 'relief', amount: g.at - now, unit: 'mm' }, ...turn.amounts],
           removed: 0,
         },
@@ -150,8 +151,8 @@ function clampCannot(p: Problem, ids: readonly OperationId[], by: number): Why |
     };
   if (by > MOST_BY_CLAMP)
     return {
-      because: `A change of ${thou(by)} is beyond what a clamp or warmth does: beyond a setup.`,
-      would: `It would do for ${thou(MOST_BY_CLAMP)} or less.`,
+      because: `A change of ${sizeWords(by)} is beyond what a clamp or warmth does: beyond a setup.`,
+      would: `It would do for ${sizeWords(MOST_BY_CLAMP)} or less.`,
     };
   return null;
 }
@@ -173,7 +174,7 @@ function byClamp(p: Problem, moves: Moves, target: Target, now: number): Ways {
       says:
         operation === 'neck-settle'
           ? 'A week under tension before it is judged, then read again.'
-          : `Relief ${thou(now)}: past straight in the clamp, toward ${thou(target.aim)}.`,
+          : `Relief ${sizeWords(now)}: past straight in the clamp, toward ${sizeWords(target.aim)}.`,
       amounts: i === 0 ? [{ what: 'relief', amount: by, unit: 'mm' }] : [],
       removed: 0,
     }));

@@ -1,5 +1,5 @@
 import { acrossOf, stringName, stringNumber, type Construction } from '../../instrument/construction.ts';
-import { both } from '../../units/format-length.ts';
+import { heightChangeWords } from '../../units/words-in.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { Problem } from './problem.ts';
@@ -8,8 +8,7 @@ import type { Part } from './way.ts';
 /** Less than this is no move, mm. */
 export const LEAST = 1e-6;
 
-/** A height in the shop's unit, with mm beside it. */
-const said = (p: Problem, v: number): string => both(Math.abs(v), p.unit);
+const said = (v: number): string => heightChangeWords(Math.abs(v));
 
 /** What each side's saddle would have to do to bring the action to its aim, mm; 0 where it may stay. */
 export interface Need {
@@ -40,10 +39,8 @@ const saddleAmounts = (bass: number, treble: number): Part['amounts'] => [
   { what: 'saddle, treble', amount: treble, unit: 'mm' },
 ];
 
-const move = (p: Problem, v: number): string =>
-  Math.abs(v) < LEAST ? 'stays' : `${said(p, v)} ${v < 0 ? 'down' : 'up'}`;
-const sides = (p: Problem, bass: number, treble: number): string =>
-  `Bass ${move(p, bass)}, treble ${move(p, treble)}`;
+const move = (v: number): string => (Math.abs(v) < LEAST ? 'stays' : `${said(v)} ${v < 0 ? 'down' : 'up'}`);
+const sides = (bass: number, treble: number): string => `Bass ${move(bass)}, treble ${move(treble)}`;
 
 /** What is done to saddles in words and numbers: each by itself where they are cut one by one, else the two sides. */
 function saddleSays(p: Problem, need: Lifts): Pick<Part, 'says' | 'amounts'> {
@@ -53,7 +50,7 @@ function saddleSays(p: Problem, need: Lifts): Pick<Part, 'says' | 'amounts'> {
     lifts.flatMap((lift, i) => (Math.abs(lift) < LEAST ? [] : [{ n: stringNumber(c, i), lift }]));
   const amount = ({ n, lift }: { n: number; lift: number }) =>
     ({ what: `saddle, string ${n}`, amount: lift, unit: 'mm' }) as const;
-  const words = ({ n, lift }: { n: number; lift: number }) => `string ${stringName(c, n)} ${move(p, lift)}`;
+  const words = ({ n, lift }: { n: number; lift: number }) => `string ${stringName(c, n)} ${move(lift)}`;
   if (c.bridge === 'individual-fixed') {
     const all = each(liftsOf(p, need));
     return { says: `Each saddle by itself: ${all.map(words).join(', ')}.`, amounts: all.map(amount) };
@@ -61,7 +58,7 @@ function saddleSays(p: Problem, need: Lifts): Pick<Part, 'says' | 'amounts'> {
   const more = each(own);
   const also = more.length === 0 ? '' : `; by themselves ${more.map(words).join(', ')}`;
   return {
-    says: `${sides(p, bass, treble)}${also}.`,
+    says: `${sides(bass, treble)}${also}.`,
     amounts: [...saddleAmounts(bass, treble), ...more.map(amount)],
   };
 }
@@ -70,7 +67,7 @@ function saddleSays(p: Problem, need: Lifts): Pick<Part, 'says' | 'amounts'> {
 export function saddlePart(p: Problem, operation: OperationId, need: Lifts): Part {
   const { bass, treble } = need;
   const cutsForGood = operation === 'saddle-lower';
-  const first = (v: number) => said(p, v * p.firstCutShare);
+  const first = (v: number) => said(v * p.firstCutShare);
   const fixed = p.model.construction.bridge === 'individual-fixed';
   const cuts = fixed
     ? [`each ${Math.round(p.firstCutShare * 100)} % of it`]

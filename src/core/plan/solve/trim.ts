@@ -1,7 +1,9 @@
-import { formatLength } from '../../units/format-length.ts';
+import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { Target } from '../../targets/target.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
+import { formatLength } from '../../units/format-length.ts';
+import { heightChangeWords, sizeWords } from '../../units/words-in.ts';
 import { heightWays, TO_ITS_LIMIT } from './height-ways.ts';
 import { nutWays } from './nut-ways.ts';
 import type { Problem } from './problem.ts';
@@ -11,8 +13,14 @@ import type { Part, Way } from './way.ts';
 const RESERVE = 0.25;
 const LEAST = 1e-6;
 
-const CUTS: ReadonlySet<string> = new Set(['nut-slots', 'saddle-lower', 'bridge-thin']);
-const isCut = (way: Way | undefined): boolean => way?.parts.some((x) => CUTS.has(x.operation)) === true;
+/** What is cut down to a band, and how its amounts are written. */
+const CUTS: Readonly<Partial<Record<OperationId, (mm: number) => string>>> = {
+  'nut-slots': sizeWords,
+  'saddle-lower': heightChangeWords,
+  'bridge-thin': (mm) => formatLength(mm, 'mm'),
+};
+const isCut = (way: Way | undefined): boolean =>
+  way?.parts.some((x) => CUTS[x.operation] !== undefined) === true;
 
 /** The near end of a band for something that is cut down to it: as far inside as its gauge may be wrong, never past its aim. */
 function nearEnd(t: Target, tells: number, sure: number): Target {
@@ -52,10 +60,11 @@ function saying(way: Way, whole: Way): Way {
     ...way,
     parts: way.parts.map((x, i) => {
       const more = deepest(whole.parts[i] ?? x) - deepest(x);
-      return more > LEAST && CUTS.has(x.operation)
+      const say = CUTS[x.operation];
+      return more > LEAST && say !== undefined
         ? {
             ...x,
-            says: `${x.says} To the near end of the band; to the aim it would be ${formatLength(more, 'mm')} more.`,
+            says: `${x.says} To the near end of the band; to the aim it would be ${say(more)} more.`,
           }
         : x;
     }),

@@ -1,5 +1,6 @@
 import { stringName, stringNumber } from '../../instrument/construction.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { bandWords, sizeWords } from '../../units/words-in.ts';
+import { readingWords } from '../../readings/reading-words.ts';
 import { formatCents } from '../../units/parse-cents.ts';
 import type { Undone } from '../plan-input.ts';
 import { isOut } from './judge-outcome.ts';
@@ -8,8 +9,7 @@ import type { Judged, Problem } from './problem.ts';
 import type { Candidate } from './solve.ts';
 import type { Group } from './way.ts';
 
-const say = (c: Candidate['stands'][number]): string =>
-  c.judged.quantity === 'intonation' ? `${formatCents(c.value)} cents` : formatLength(c.value, 'mm');
+const say = (c: Candidate['stands'][number]): string => readingWords(c.judged.quantity, c.value);
 
 const GROUP_OF: Readonly<Record<Judged['quantity'], Group>> = {
   relief: 'rod',
@@ -42,14 +42,14 @@ export function undone(p: Problem, c: Candidate, calls: readonly Call[]): Undone
       t &&
       (s.judged.quantity === 'intonation'
         ? `${formatCents(t.low)} to ${formatCents(t.high)}`
-        : `${t.low.toFixed(2)}–${formatLength(t.high, 'mm')}`);
+        : bandWords(t, (v) => readingWords(s.judged.quantity, v)));
     const why = `${say(s)}, ${s.verdict === 'high' ? 'over' : 'under'} its band ${band ?? ''}`.trim();
     const not = whyNot(s.judged.quantity, calls);
     return { what: s.judged.label, why: not === '' ? why : `${why}.${not}` };
   });
   const frets = c.highFrets.map((h) => ({
     what: `Fret ${h.fret}`,
-    why: `It stands ${formatLength(h.over, 'mm')} over its neighbours.`,
+    why: `It stands ${sizeWords(h.over)} over its neighbours.`,
   }));
   const t = c.tightest;
   const unsure = c.ways.some((w) => w.parts.length > 0) ? p.limits.planned : 0;
@@ -60,10 +60,10 @@ export function undone(p: Problem, c: Candidate, calls: readonly Call[]): Undone
             what: `String ${stringName(p.model.construction, stringNumber(p.model.construction, t.string))} held at ${t.held === 0 ? 'no fret' : t.held}`,
             why:
               t.margin < -unsure
-                ? `It meets fret ${t.fret} for this touch, by ${formatLength(-t.margin, 'mm')}.`
+                ? `It meets fret ${t.fret} for this touch, by ${sizeWords(-t.margin)}.`
                 : t.margin < 0
-                  ? `It may just meet fret ${t.fret} for this touch: ${formatLength(-t.margin, 'mm')}, less than readings can be wrong by.`
-                  : `It would clear fret ${t.fret} by only ${formatLength(t.margin, 'mm')}, less than readings can be wrong by.`,
+                  ? `It may just meet fret ${t.fret} for this touch: ${sizeWords(-t.margin)}, less than readings can be wrong by.`
+                  : `It would clear fret ${t.fret} by only ${sizeWords(t.margin)}, less than readings can be wrong by.`,
           },
         ]
       : [];

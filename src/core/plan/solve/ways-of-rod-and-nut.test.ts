@@ -1,5 +1,5 @@
 import type { Construction } from '../../instrument/construction.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { sizeWords } from '../../units/words-in.ts';
 import { consequences } from '../../whatif/consequences.ts';
 import { NO_MOVES } from '../../whatif/moves.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
@@ -10,7 +10,6 @@ import type { Problem } from './problem.ts';
 import { rodWays } from './rod-ways.ts';
 import type { Sizes, Ways } from './way.ts';
 
-const thou = (v: number): string => formatLength(v, 'thou');
 const near = (v: number) => expect.closeTo(v, 9) as number;
 const now = (p: Problem) => consequences(p.model, NO_MOVES, p.ratio);
 const named = (w: Ways, name: string) => {
@@ -39,7 +38,7 @@ describe('the nut', () => {
     expect(cut.parts).toEqual([
       {
         operation: 'nut-slots',
-        says: `Cut deeper: string 6 ${thou(-sixth)}, string 5 ${thou(-fifth)}.`,
+        says: `Cut deeper: string 6 ${sizeWords(-sixth)}, string 5 ${sizeWords(-fifth)}.`,
         amounts: [
           { what: 'slot of string 6', amount: near(sixth), unit: 'mm' },
           { what: 'slot of string 5', amount: near(fifth), unit: 'mm' },
@@ -51,8 +50,8 @@ describe('the nut', () => {
     expect(cut.moves.nut).toEqual([near(sixth), near(fifth), 0, 0, 0, 0]);
     const fill = named(w, 'fill and cut');
     expect(fill.parts.map((x) => [x.operation, x.says])).toEqual([
-      ['nut-fill', `Fill and file to height: string 1 ${thou(first)}.`],
-      ['nut-slots', `Cut deeper: string 6 ${thou(-sixth)}, string 5 ${thou(-fifth)}.`],
+      ['nut-fill', `Fill and file to height: string 1 ${sizeWords(first)}.`],
+      ['nut-slots', `Cut deeper: string 6 ${sizeWords(-sixth)}, string 5 ${sizeWords(-fifth)}.`],
     ]);
     expect(fill.moves.nut[5]).toBeCloseTo(first, 9);
     expect(fill.parts[0]?.removed).toBe(0);
@@ -105,7 +104,7 @@ describe('the rod', () => {
     expect(named(w, 'rod to its aim').parts).toEqual([
       {
         operation: 'rod',
-        says: `Relief ${thou(0.4)} at the 7th: bring it to ${thou(0.2)} (band ${thou(0.15)}–${thou(0.25)}). Tighten a quarter turn: about ${thou(0.3)} expected; wait, read again.`,
+        says: `Relief ${sizeWords(0.4)} at the 7th: bring it to ${sizeWords(0.2)} (band ${sizeWords(0.15)}–${sizeWords(0.25)}). Tighten a quarter turn: about ${sizeWords(0.3)} expected; wait, read again.`,
         amounts: [
           { what: 'relief', amount: near(-0.2), unit: 'mm' },
           { what: 'turn', amount: 2, unit: 'eighths' },

@@ -2,7 +2,8 @@ import type { Construction } from '../../instrument/construction.ts';
 import { contactFit } from '../../intonation/contact-fit.ts';
 import { saddleMove } from '../../intonation/saddle-move.ts';
 import { fretPosition } from '../../neck/fret-position.ts';
-import { both, formatLength } from '../../units/format-length.ts';
+import { formatLength } from '../../units/format-length.ts';
+import { heightChangeWords } from '../../units/words-in.ts';
 import { consequences } from '../../whatif/consequences.ts';
 import { NO_MOVES } from '../../whatif/moves.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
@@ -13,7 +14,7 @@ import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
 import type { Sizes, Ways } from './way.ts';
 
-const said = (v: number): string => both(v, '64ths');
+const said = heightChangeWords;
 const mm = (v: number): string => formatLength(v, 'mm');
 const near = (v: number) => expect.closeTo(v, 9) as number;
 const now = (p: Problem) => consequences(p.model, NO_MOVES, p.ratio);

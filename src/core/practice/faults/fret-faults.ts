@@ -1,10 +1,9 @@
-import { formatLength } from '../../units/format-length.ts';
+import { sizeWords as mm } from '../../units/words-in.ts';
 import { moved, topsOf, type Insides } from '../insides.ts';
 import { highestFret, mend, work } from '../remedies.ts';
 import { overNeighbours } from '../work.ts';
 import type { Fault } from './fault.ts';
 
-const mm = (v: number): string => formatLength(v, 'mm');
 const always: Fault['fits'] = () => true;
 const FIRST_FRETS = [1, 2, 3];
 const UNEVEN = 0.03;

@@ -1,10 +1,9 @@
 import { isAdjustable } from '../../instrument/construction.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { sizeWords as mm } from '../../units/words-in.ts';
 import { moved, outcomeOf } from '../insides.ts';
 import { mend, straightened, work } from '../remedies.ts';
 import type { Fault } from './fault.ts';
 
-const mm = (v: number): string => formatLength(v, 'mm');
 const hasRod: Fault['fits'] = (c) => c.rod !== 'none';
 const turns = (eighths: number): string =>
   `about ${Math.max(1, Math.round(Math.abs(eighths)))} eighths of a turn`;

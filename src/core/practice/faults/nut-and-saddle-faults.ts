@@ -1,5 +1,5 @@
 import { isAdjustable } from '../../instrument/construction.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { sizeWords as mm } from '../../units/words-in.ts';
 import { withString } from '../../whatif/moves.ts';
 import { PER_GAP } from '../../whatif/neck-model.ts';
 import { moved, type Insides } from '../insides.ts';
@@ -8,7 +8,6 @@ import { stringCalled } from '../read.ts';
 import { intonated, levelledAtSaddle, mend, saddleNeeds, slotted } from '../remedies.ts';
 import type { Fault } from './fault.ts';
 
-const mm = (v: number): string => formatLength(v, 'mm');
 const always: Fault['fits'] = () => true;
 
 const slot = (inside: Insides, string: number, gap: number): Insides =>

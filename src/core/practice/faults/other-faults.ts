@@ -4,7 +4,7 @@ import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { gaugeSpan } from '../../instrument/defaults.ts';
 import { pullToRelief } from '../../strings/pull-to-relief.ts';
 import { pulls } from '../../strings/string-pull.ts';
-import { formatLength } from '../../units/format-length.ts';
+import { sizeWords } from '../../units/words-in.ts';
 import { moved, type Flaw } from '../insides.ts';
 import { hasOtherSet, mend, work, workWhile } from '../remedies.ts';
 import type { Draw, Fault, FaultGroup, FaultLevel } from './fault.ts';
@@ -108,7 +108,7 @@ export const STRING_FAULTS: readonly Fault[] = [
       const sum = (list: Float64Array): number => list.reduce((a, b) => a + b, 0);
       const [own, heavy] = [sum(pulls(c)), sum(pulls(c, moves.strings ?? c.strings))];
       const bow = pullToRelief(own, heavy).reliefChange;
-      return `The set on it was ${gaugeSpan(moves.strings ?? c.strings)} and not ${gaugeSpan(c.strings)}: ${Math.round(heavy - own)} N more pull, about ${formatLength(bow, 'mm')} more relief, and the action with it. With the customer’s own set all stands where it should.`;
+      return `The set on it was ${gaugeSpan(moves.strings ?? c.strings)} and not ${gaugeSpan(c.strings)}: ${Math.round(heavy - own)} N more pull, about ${sizeWords(bow)} more relief, and the action with it. With the customer’s own set all stands where it should.`;
     },
   },
   oneFlaw({

@@ -34,7 +34,6 @@ export default async function TakeInPage({ searchParams }: { readonly searchPara
       <Intake
         places={places.filter((p) => p.kind === 'rack')}
         kinds={kinds.filter((k) => !k.retired)}
-        heights={shop.heights}
         currency={shop.currency}
         begin={{
           customer,

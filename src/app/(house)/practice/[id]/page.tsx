@@ -31,8 +31,6 @@ export default async function PracticeBenchPage({
       <PracticeBench
         key={bench.opened === null ? 'bench' : 'opened'}
         bench={bench}
-        person={actor.name}
-        shopUnit={shop.info.heights}
         currency={shop.info.currency}
       />
     </>

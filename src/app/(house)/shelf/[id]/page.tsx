@@ -1,19 +1,16 @@
 import Link from '../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
-import { roundName, type RoundKind } from '../../../../core/readings/rounds.ts';
 import { database } from '../../../../server/db/connection.ts';
 import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
 import { sayDate } from '../../../../core/days/say-days.ts';
 import { dayIn } from '../../../../core/days/zone.ts';
 import { loadShop } from '../../../../server/house/load-shop.ts';
-import { sayValue, type DisplayUnit } from '../../../../ui/neck-sheet/units.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { may, type Role } from '../../../../core/people/roles.ts';
 import { OnTheFloor } from '../../../../ui/shelf/on-the-floor.tsx';
 import { requireActor } from '../../../_lib/session.ts';
 import { loadLife, type Life as LifeOf } from '../../../../server/shelf/load-life.ts';
-import { lifeBands, sayForecast } from '../../../../ui/shelf/life-bands.ts';
-import { LifeLine } from '../../../../ui/shelf/life-line.tsx';
+import { Life } from '../../../../ui/shelf/life.tsx';
 import { loadBiography, type Biography } from '../../../../server/shelf/load-biography.ts';
 import { InstrumentFacts } from '../../../../ui/shelf/instrument-facts.tsx';
 import { KeptParts } from '../../../../ui/shelf/kept-parts.tsx';
@@ -21,69 +18,12 @@ import { OriginalityPanel } from '../../../../ui/shelf/originality-panel.tsx';
 import { PhotosOfPlaces } from '../../../../ui/shelf/photos-of-places.tsx';
 import { SoundsKept } from '../../../../ui/shelf/sounds-kept.tsx';
 import { WatchPanel } from '../../../../ui/shelf/watch-panel.tsx';
+import { VisitReadings } from '../../../../ui/shelf/visit-readings.tsx';
 import { OwnNumbers } from '../../../../ui/shelf/own-numbers.tsx';
 
 export const metadata = { title: 'Instrument' };
 
 type Found = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>;
-type Visit = Found['visits'][number];
-
-const ROUNDS: readonly RoundKind[] = ['as-found', 'as-left'];
-
-function VisitReadings({ visit, strings }: { readonly visit: Visit; readonly strings: number }) {
-  const cell = (round: RoundKind, quantity: 'relief' | 'action', string: number) => {
-    const r = visit.readings.find((x) => x.round === round && x.quantity === quantity && x.string === string);
-    return <td className="pr-6 font-bold text-ink">{r ? sayValue(r.value, quantity, '64ths') : '–'}</td>;
-  };
-  return (
-    <table className="mt-1 text-left text-sm">
-      <thead>
-        <tr>
-          {['', 'Relief', 'Action 12, bass', 'Action 12, treble'].map((h) => (
-            <th key={h} scope="col" className="pr-6 font-normal text-quiet">
-              {h}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {ROUNDS.map((round) => (
-          <tr key={round}>
-            <th scope="row" className="pr-6 font-normal">
-              {roundName(round)}
-            </th>
-            {cell(round, 'relief', 0)}
-            {cell(round, 'action', strings)}
-            {cell(round, 'action', 1)}
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-/** Its visits on one line of time, and what is to come. */
-function Life({ life, unit }: { readonly life: LifeOf | null; readonly unit: DisplayUnit }) {
-  if (!life || life.rounds.length === 0)
-    return <p>Nothing was read on it yet: what its readings do over the years will stand here.</p>;
-  const ahead = sayForecast(life, unit);
-  const visits = new Set(life.rounds.map((r) => r.job)).size;
-  const says = `Readings of ${visits} ${visits === 1 ? 'visit' : 'visits'} over time; the same in numbers stands under “What moved”.`;
-  return (
-    <section aria-labelledby="over-the-years" className="min-w-0">
-      <h2 id="over-the-years" className="text-xl">
-        Over the years
-      </h2>
-      <LifeLine bands={lifeBands(life, unit)} says={says} />
-      <p className="text-sm text-quiet">
-        ○ found, ● left; a full line is what was done, a dotted one what it moved by itself
-        {life.forecast ? ', ◇ what is expected' : ''}
-        {life.air.length > 0 ? ', the thin line what a logger wrote down of the air' : ''}.
-      </p>
-      {ahead !== null && <p className="mt-1">{ahead}</p>}
-    </section>
-  );
-}
 
 /** Every visit with what was said and read. */
 function Visits({
@@ -125,7 +65,7 @@ function Visits({
                 readings as CSV<span className="sr-only"> of {v.number}</span>
               </a>
             </p>
-            <VisitReadings visit={v} strings={found.construction.strings.length} />
+            <VisitReadings readings={v.readings} strings={found.construction.strings.length} />
           </li>
         ))}
       </ol>
@@ -150,7 +90,7 @@ function Body({
   return (
     <div className="grid gap-x-8 gap-y-4 px-5 py-3 lg:grid-cols-[1fr_26rem]">
       <div className="min-w-0 space-y-4">
-        <Life life={life} unit={shop.heights} />
+        <Life life={life} />
         {biography && <InstrumentFacts of={biography} />}
         {biography && <PhotosOfPlaces places={biography.places} />}
       </div>
@@ -160,11 +100,10 @@ function Body({
             instrumentId={id}
             watches={biography.watches}
             said={life?.watched ?? []}
-            unit={shop.heights}
             may={may(role, 'inspect')}
           />
         )}
-        {life && <OwnNumbers life={life} shop={shop} unit={shop.heights === 'mm' ? 'mm' : 'thou'} />}
+        {life && <OwnNumbers life={life} shop={shop} />}
         {biography && (
           <>
             <OriginalityPanel

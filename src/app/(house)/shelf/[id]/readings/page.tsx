@@ -1,7 +1,6 @@
 import Link from '../../../../../ui/kit/link.tsx';
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
-import { loadShop } from '../../../../../server/house/load-shop.ts';
 import { loadRounds } from '../../../../../server/shelf/load-rounds.ts';
 import { PageHead } from '../../../../../ui/kit/page-head.tsx';
 import { CompareRounds } from '../../../../../ui/shelf/compare-rounds.tsx';
@@ -20,10 +19,7 @@ export default async function ComparePage({ params, searchParams }: Props) {
   await requireActor();
   const [{ id }, { a, b }] = await Promise.all([params, searchParams]);
   const db = database();
-  const [found, shop] = await Promise.all([
-    /^\d{1,9}$/.test(id) ? loadRounds(db, Number(id)) : null,
-    loadShop(db),
-  ]);
+  const found = /^\d{1,9}$/.test(id) ? await loadRounds(db, Number(id)) : null;
   if (!found) notFound();
   return (
     <>
@@ -32,7 +28,7 @@ export default async function ComparePage({ params, searchParams }: Props) {
           The instrument
         </Link>
       </PageHead>
-      <CompareRounds instrument={found} displayUnit={shop.heights} first={{ a: one(a), b: one(b) }} />
+      <CompareRounds instrument={found} first={{ a: one(a), b: one(b) }} />
     </>
   );
 }

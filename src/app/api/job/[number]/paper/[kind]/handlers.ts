@@ -10,19 +10,35 @@ import { receiptPaper, tagPaper } from '../../../../../../server/printing/receip
 import { pdfAnswer } from '../../../../../_lib/file-answer.ts';
 import { originOf } from '../../../../../_lib/reached.ts';
 import { jobAsked } from '../../../../../_lib/job-asked.ts';
+import { DISPLAY_UNITS, type DisplayUnit } from '../../../../../../core/units/length-units.ts';
 import type { At } from '../../../../../_lib/address.ts';
 
-type Make = (job: JobView, size: PaperSize, head: PaperHead, address: string) => Promise<Buffer>;
+type Make = (
+  job: JobView,
+  size: PaperSize,
+  head: PaperHead,
+  address: string,
+  unit: DisplayUnit,
+) => Promise<Buffer>;
 
 const PAPERS: Readonly<Record<string, Make>> = {
-  bench: (job, size) => benchSheet(job, size),
+  bench: (job, size, _head, _address, unit) => benchSheet(job, size, unit),
   estimate: estimatePaper,
   receipt: receiptPaper,
   sheet: customerSheet,
   tag: (job, size, _head, address) => tagPaper(job, size, `${address}/job/${job.number}`),
 };
 
-/** A paper of a job as PDF: tag, receipt, bench sheet, estimate, customer's sheet; `?size=letter` for Letter. */
+/** The unit a request asks for, as `?unit=mm`; else the shop’s. */
+function unitAsked(request: Request, usual: DisplayUnit): DisplayUnit {
+  const asked = new URL(request.url).searchParams.get('unit');
+  return DISPLAY_UNITS.find((u) => u === asked) ?? usual;
+}
+
+/**
+ * A paper of a job as PDF: tag, receipt, bench sheet, estimate, customer's sheet; `?size=letter` for Letter, `?unit=mm` for a
+ * bench sheet in millimetres.
+ */
 export async function GET(request: Request, { params }: At<'number' | 'kind'>): Promise<Response> {
   const job = await jobAsked(request, params);
   if (job instanceof Response) return job;
@@ -35,6 +51,7 @@ export async function GET(request: Request, { params }: At<'number' | 'kind'>): 
       sizeAsked(request, job.shop.paper),
       await loadHead(database()),
       originOf(request.headers),
+      unitAsked(request, job.shop.heights),
     ),
     `${kind}-${job.number}.pdf`,
   );
