@@ -18,6 +18,9 @@ export const isAdjustable = ({ bridge }: Pick<Construction, 'bridge'>): boolean 
 export const hasOwnSaddles = ({ bridge }: Pick<Construction, 'bridge'>): boolean =>
   bridge === 'individual' || bridge === 'individual-fixed';
 
+/** Whether each string’s saddle is moved along it by a screw of its own: there is no crown to stay on, and nothing to cut or draw. */
+export const hasOwnScrews = ({ bridge }: Pick<Construction, 'bridge'>): boolean => bridge === 'individual';
+
 /** The numbers of the strings that go together with one, it among them, from the bass: itself alone where strings are single. */
 export function stringsOfCourse(
   c: Pick<Construction, 'strings' | 'perCourse'>,

@@ -58,6 +58,32 @@ describe('what is proposed', () => {
     expect(rod?.why.join(' ')).toContain('One eighth usually takes out 0.050 mm');
   });
 
+  test('a pitch that is out waits for the height, is said with what is expected, and is a step once nothing moves before it', () => {
+    const sharp = { 'intonation:4:12': 6, 'intonation:1:12': -4 };
+    const { proposal, plans } = find(input('bass', { 'action:4:12': 3.4, ...sharp }));
+    expect(ids(all({ proposal } as ReturnType<typeof find>))).not.toContain('intonate');
+    expect(proposal.waits).toHaveLength(1);
+    expect(proposal.waits[0]).toMatch(
+      /^Intonation: string 4 \+6, string 1 −4 cents as read\. It is read again when the height is set/,
+    );
+    expect(proposal.waits[0]).toMatch(
+      /A forecast, no reading: [−+]?\d+(\.\d)?( to [−+]?\d+(\.\d)?)? then\.$/,
+    );
+    expect(plans?.plans.find((p) => p.id === 'leave')?.waits).toEqual([]);
+    const alone = find(input('bass', sharp)).proposal;
+    expect([alone.waits, ids(alone.lines)]).toEqual([[], expect.arrayContaining(['intonate'])]);
+  });
+
+  test('what the plan leaves undone stands with it, each with why', () => {
+    const dear = find({
+      ...input('steel-acoustic'),
+      findings: [{ ...DULL, leadsTo: 'own-nothing' as never }],
+    });
+    expect(dear.proposal.undone.map((u) => u.what)).toEqual([DULL.title]);
+    expect(dear.proposal.undone).toEqual(dear.plans?.plans.find((p) => p.id === 'sufficient')?.undone);
+    expect(find(input('steel-acoustic')).proposal.undone).toEqual([]);
+  });
+
   test('whoever reads it reads one unit: nothing else is left in any of its words', () => {
     const { plans, proposal } = find(input('steel-acoustic', { ...ALL_OUT, 'intonation:6:12': 6 }));
     const words = (unit: DisplayUnit) => JSON.stringify(allWordsIn({ plans, proposal }, unit));

@@ -262,7 +262,7 @@ export function findPlan(
   if ('because' in whole) {
     const lines = stringUp(input.strings);
     const leave = input.strings === 'at-pitch' ? leaveAlone(input, undefined) : [];
-    const proposal = { ...base, lines, then: [], declined: [], leave, forecast: [] };
+    const proposal = { ...base, lines, then: [], declined: [], leave, waits: [], undone: [], forecast: [] };
     return { problem: whole, plans: null, proposal };
   }
   const f = withoutDeclined(input, whole, chosen ?? 'sufficient', decisions);
@@ -278,6 +278,8 @@ export function findPlan(
     then: f.lines.slice(first),
     declined: f.declined,
     leave: leaveAlone(input, f.plan),
+    waits: f.plan?.waits ?? [],
+    undone: f.plan?.undone ?? [],
     forecast: f.plan?.predicted.map(({ key, value }) => ({ key, value })) ?? [],
   };
   return { problem: f.problem, plans: f.plans, proposal };

@@ -1,6 +1,7 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { operation, OPERATIONS } from '../catalogue/operations.ts';
 import type { Operation } from '../catalogue/operation.ts';
+import type { Undone } from './plan-input.ts';
 import type { Plan } from './solve/plans.ts';
 
 /** One line that is proposed: an operation of the plan, what it does in words, and what it rests on. */
@@ -38,6 +39,10 @@ export interface Proposal {
   readonly missing: readonly string[];
   /** stations whose reading is stale and was therefore not used */
   readonly stale: readonly string[];
+  /** what is out of its band and waits to be read again, in words */
+  readonly waits: readonly string[];
+  /** what the plan leaves undone, each with why */
+  readonly undone: readonly Undone[];
   /** what must be asked or looked at before anybody goes by it */
   readonly questions: readonly string[];
   readonly forecast: readonly Forecast[];

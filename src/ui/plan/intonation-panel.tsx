@@ -1,6 +1,6 @@
 'use client';
 
-import type { Construction } from '../../core/instrument/construction.ts';
+import { hasOwnScrews, type Construction } from '../../core/instrument/construction.ts';
 import { intonationPlan, type StringIntonation } from '../../core/intonation/intonation-plan.ts';
 import { leftHanded, toSvg, type Drawing } from '../../core/templates/drawing.ts';
 import {
@@ -63,7 +63,8 @@ function StringRow({
   readonly of: StringIntonation;
   /** it is in its band */
   readonly stays: boolean;
-  readonly thick: number;
+  /** the saddle, mm; null where each string has a saddle with a screw of its own */
+  readonly thick: number | null;
 }) {
   return (
     <tr className="border-b border-line align-top [&>*]:py-1">
@@ -85,13 +86,15 @@ function StringRow({
           <span className="text-quiet">{s.why}</span>
         )}
       </td>
-      <td className={s.outside === 0 ? '' : 'text-rubric'}>
-        {s.at === null
-          ? 'its place was not read'
-          : s.outside === 0
-            ? `fits: ${s.at.toFixed(2)} of ${thick.toFixed(2)} mm`
-            : `◆ ${Math.abs(s.outside).toFixed(2)} mm ${s.outside > 0 ? 'behind' : 'in front of'} it. Ways: ${s.ways.join('; ')}.`}
-      </td>
+      {thick !== null && (
+        <td className={s.outside === 0 ? '' : 'text-rubric'}>
+          {s.at === null
+            ? 'its place was not read'
+            : s.outside === 0
+              ? `fits: ${s.at.toFixed(2)} of ${thick.toFixed(2)} mm`
+              : `◆ ${Math.abs(s.outside).toFixed(2)} mm ${s.outside > 0 ? 'behind' : 'in front of'} it. Ways: ${s.ways.join('; ')}.`}
+        </td>
+      )}
     </tr>
   );
 }
@@ -117,15 +120,17 @@ function Templates({
   const handed = (d: Drawing): Drawing => (construction.leftHanded ? leftHanded(d) : d);
   return (
     <div className="flex flex-wrap gap-6">
-      <Template
-        drawing={handed(
-          contactTemplate(
-            spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + moveOf(s)),
-            thick,
-          ),
-        )}
-        file={`saddle-${number}.svg`}
-      />
+      {!hasOwnScrews(construction) && (
+        <Template
+          drawing={handed(
+            contactTemplate(
+              spots(plan, sure, USUAL_SPREAD, (s) => (s.from ?? thick / 2) + moveOf(s)),
+              thick,
+            ),
+          )}
+          file={`saddle-${number}.svg`}
+        />
+      )}
       {sure.some((s) => s.nutToo) && (
         <Template
           drawing={handed(
@@ -145,11 +150,13 @@ function Templates({
 export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const input = planInputOf(job);
   const c = job.instrument.construction;
+  const byScrews = hasOwnScrews(c);
   const usable = [...input.readings.values()].filter((r) => !input.stale.has(r.key));
   const plan = intonationPlan(c, usable);
   const thick = usable.find((r) => r.quantity === 'saddle-thickness')?.value ?? USUAL_THICK;
   const spread = usable.find((r) => r.quantity === 'nut-spacing')?.value ?? NUT_SPREAD;
   const sure = plan.filter((s) => s.doubt === null);
+  const drawn = !byScrews || sure.some((s) => s.nutToo);
   // What stands in its band stays, on paper too.
   const moveOf = (s: StringIntonation): number =>
     s.nutToo ? s.fit.saddleMove : inBand(s) ? 0 : (s.alone ?? s.fit.saddleMove);
@@ -184,26 +191,32 @@ export function IntonationPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
         <caption className="sr-only">What each string’s saddle and nut have to do</caption>
         <thead>
           <tr className="border-b-2 border-plain">
-            {['String', 'Read, cents', 'Saddle alone', 'Nut and saddle together', 'Contact on the crown'].map(
-              (h) => (
-                <th key={h} scope="col" className="pr-4">
-                  {h}
-                </th>
-              ),
-            )}
+            {[
+              'String',
+              'Read, cents',
+              'Saddle alone',
+              'Nut and saddle together',
+              ...(byScrews ? [] : ['Contact on the crown']),
+            ].map((h) => (
+              <th key={h} scope="col" className="pr-4">
+                {h}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
           {plan.map((s) => (
-            <StringRow key={s.string} of={s} stays={inBand(s)} thick={thick} />
+            <StringRow key={s.string} of={s} stays={inBand(s)} thick={byScrews ? null : thick} />
           ))}
         </tbody>
       </table>
       <div className="flex items-center gap-3 print:hidden">
         <PrintButton low={false} />
         <p className="text-sm text-quiet">
-          Drawings print at true size: measure the 50 mm line first.{' '}
-          {plan.some((s) => s.from === null) &&
+          {byScrews && 'Each saddle goes by its own screw. '}
+          {drawn && 'Drawings print at true size: measure the 50 mm line first. '}
+          {!byScrews &&
+            plan.some((s) => s.from === null) &&
             'Where a contact was not read, the middle of the saddle stands for it.'}
         </p>
       </div>

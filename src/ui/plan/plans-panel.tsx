@@ -103,6 +103,11 @@ function WhatItDoes({ plan, money }: { readonly plan: Plan; readonly money: (v: 
           </ul>
         </div>
       )}
+      {plan.waits.map((w) => (
+        <p key={w} className="text-sm">
+          {w}
+        </p>
+      ))}
       {plan.warns.map((w) => (
         <p key={w} className="text-sm text-rubric">
           ◆ {words(w)}

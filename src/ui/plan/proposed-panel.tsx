@@ -113,6 +113,35 @@ function Beforehand({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   );
 }
 
+/** What waits to be read again before it is judged, and what the plan leaves undone, each with why. */
+function Besides({ job }: Pick<LeafProps<'plan'>, 'job'>) {
+  const words = useWords();
+  const { waits, undone } = job.proposal;
+  return (
+    <>
+      {waits.map((w) => (
+        <p key={w} className="border-b border-line py-3 text-sm">
+          {w}
+        </p>
+      ))}
+      {undone.length > 0 && (
+        <section aria-labelledby="undone" className="border-b border-line py-3 text-sm">
+          <h3 id="undone" className="text-base">
+            Not dealt with
+          </h3>
+          <ul>
+            {undone.map((u) => (
+              <li key={u.what}>
+                {u.what}: {words(u.why)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
 /** What was decided of what is not proposed any more, or was declined. */
 function Earlier({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { lines, then, declined } = job.proposal;
@@ -159,6 +188,7 @@ export function ProposedPanel({ job, allowed }: Pick<LeafProps<'plan'>, 'job' | 
             <ul>{then.map(line(false))}</ul>
           </>
         )}
+        <Besides job={job} />
         {allowed.plan && <WholePlan job={job} />}
         {declined.length > 0 && (
           <>

@@ -11,6 +11,7 @@ import type { Removed } from './removed.ts';
 import { BY_AIM, BY_COST, first, leastAmong, leaveIt, search, type Candidate } from './solve.ts';
 import { stepsOf, type Step } from './steps.ts';
 import { undone, undonePlain } from './undone.ts';
+import { waitsToBeRead } from './waits.ts';
 import type { Amount, Group } from './way.ts';
 
 /** A plan as it is shown, printed and kept. mm, cents, minor units, minutes. */
@@ -42,7 +43,9 @@ export interface Plan {
   /** what is expected to stand at each place that was read */
   readonly predicted: ReadonlyArray<{ readonly key: string; readonly label: string; readonly value: number }>;
   readonly undone: readonly Undone[];
-  /** the same in plain words, without numbers */
+  /** what was read out of its band and is judged only when it is read again */
+  readonly waits: readonly string[];
+  /** what stays undone in plain words, without numbers */
   readonly undonePlain: readonly string[];
   readonly warns: readonly string[];
   readonly calls: readonly Call[];
@@ -106,6 +109,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
     moves: c.moves,
     predicted: c.stands.map((s) => ({ key: s.judged.key, label: s.judged.label, value: s.value })),
     undone: undone(p, c, calls),
+    waits: waitsToBeRead(p, c),
     undonePlain: undonePlain(p, c),
     warns: c.ways.flatMap((w) => w.warns),
     calls,
