@@ -1,3 +1,5 @@
+import { FINDINGS } from './findings.ts';
+
 /**
  * What was found as one tells it to somebody who plays: by item and finding where that matters, else for
  * every finding of an item. The bench's
@@ -132,14 +134,20 @@ const SENTENCES: ReadonlyMap<string, string> = new Map(
     }),
 );
 
+/** The sentence where nobody chose what it is: the one there is, or the only finding’s; with several, more would be guessed. */
+const unnamed = (item: string): string | undefined => {
+  const all = FINDINGS.get(item) ?? [];
+  return SENTENCES.get(item) ?? (all.length === 1 ? SENTENCES.get(`${item}:${all[0]?.id}`) : undefined);
+};
+
 /**
- * What was found on an item, in the customer's words. Where nobody chose what it is, only that: more would be guessed.
+ * What was found on an item, in the customer's words. Where nobody chose which of several it is, only that.
  * @param finding its id, where one was chosen by name
  * @param title of the item
  * @example plainFinding('fret-level', 'rocks', 'Frets level') → 'One fret stands higher than its neighbours.'
  */
 export const plainFinding = (item: string, finding: string | null, title: string): string =>
-  (finding === null ? undefined : (SENTENCES.get(`${item}:${finding}`) ?? SENTENCES.get(item))) ??
+  (finding === null ? unnamed(item) : (SENTENCES.get(`${item}:${finding}`) ?? SENTENCES.get(item))) ??
   `${title}: not as it should be.`;
 
 /** Every item and finding there is a sentence for. */
