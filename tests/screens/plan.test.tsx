@@ -269,3 +269,32 @@ test('how long a hunt may take: typed while a colleague sets it and tries, both 
   await noise.sees('of 45 min, agreed by telephone');
   await noise.misses('A colleague changed this');
 });
+
+test('who reads millimetres reads them on every leaf, in the history and at the inspection; a colleague reads the shop’s', async () => {
+  const readings: Typed[] = high('3.4', '1.7', '4').map((r) =>
+    r[0] === 'relief' ? (['relief', 0, 7, '0.4'] as const) : r,
+  );
+  const { number } = await house.takeIn('steel-acoustic', 'Metric', { readings });
+  const before = await house.show('lead', `/job/${number}/plan`);
+  await before.sees('Relief .016 at the 7th');
+  const sheet = await house.reload('lead', `/job/${number}/readings`);
+  await sheet.tap('radio', 'mm');
+  await sheet.sees('Relief 0.40 mm at the 7th');
+  const plan = await house.reload('lead', `/job/${number}/plan`);
+  await plan.sees('Relief 0.40 mm at the 7th');
+  await plan.in('region', 'Targets').sees('Action 12, bass: 2.20 mm');
+  await plan.tap('radio', /^Plans$/);
+  const enough = plan.in('article', 'What is enough');
+  await enough.sees(/Bass \d\.\d\d mm down/);
+  await enough.misses(/\/64|[ (]\.\d/);
+  await plan.tap('radio', /^Proposed$/);
+  await plan.item('Adjust the truss rod').tap('button', /^Accept/);
+  await plan.sees('accepted this');
+  const work = await house.reload('lead', `/job/${number}/work`);
+  await work.sees('Relief 0.40 mm at the 7th: bring it to');
+  await work.misses('.016');
+  const history = await house.reload('lead', `/job/${number}/history`);
+  await history.in('row', /took on the order: Relief 0\.40 mm/).sees(/about 0\.\d\d mm expected/);
+  const other = await house.reload('owner', `/job/${number}/work`);
+  await other.sees('Relief .016 at the 7th: bring it to');
+});
