@@ -13,7 +13,7 @@ import { loadShop } from '../../src/server/house/load-shop.ts';
 import { loadOpening } from '../../src/server/house/opening.ts';
 import { logPosition } from '../../src/server/live/feed.ts';
 import type { Actor } from '../../src/server/use-case/use-case.ts';
-import { ReadBy } from '../../src/ui/data/display-unit.tsx';
+import { ReadBy } from '../../src/ui/data/read-by.tsx';
 import { Live } from '../../src/ui/data/live.tsx';
 import { OWN } from '../../src/ui/data/refresh.ts';
 import { Queries } from '../../src/ui/data/queries.tsx';

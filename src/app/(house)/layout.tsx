@@ -4,7 +4,7 @@ import { loadShop } from '../../server/house/load-shop.ts';
 import { lookOnly } from '../../server/keep/look-only.ts';
 import { copyState } from '../../server/upkeep/load-upkeep.ts';
 import { loadFrame } from '../../server/people/load-frame.ts';
-import { ReadBy } from '../../ui/data/display-unit.tsx';
+import { ReadBy } from '../../ui/data/read-by.tsx';
 import { Live } from '../../ui/data/live.tsx';
 import { Queries } from '../../ui/data/queries.tsx';
 import { QueueStrip } from '../../ui/data/queue-strip.tsx';

@@ -12,7 +12,7 @@ import { PillChoice } from '../kit/pill-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayingIn } from '../kit/saying.ts';
 
 /** Why somebody is called, in the bench's words. */

@@ -3,7 +3,7 @@
 import type { Kind } from '../../core/instrument/kinds.ts';
 import { both } from '../../core/units/format-length.ts';
 import { lowestFor } from '../../core/whatif/pluck-reach.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 
 const ANSWERS = [
   'Asked: low counts more, a buzz here and there is accepted.',

@@ -1,5 +1,5 @@
 import type { RoundKind } from '../../core/readings/rounds.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayBand, sayValue, sayVerdict } from '../neck-sheet/units.ts';
 

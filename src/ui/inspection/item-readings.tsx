@@ -6,7 +6,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { fieldState, ReadingField } from '../neck-sheet/reading-field.tsx';
 import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { answerByKey } from '../neck-sheet/sheet-says.tsx';
 
 type State = ReturnType<typeof useReadings>;

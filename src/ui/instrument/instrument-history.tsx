@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { loadInstrument } from '../../server/shelf/load-shelf.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 

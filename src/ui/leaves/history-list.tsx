@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { History } from '../../server/jobs/load-history.ts';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';

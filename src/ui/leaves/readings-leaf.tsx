@@ -16,7 +16,7 @@ import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { SheetTools } from '../neck-sheet/sheet-tools.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Sentences } from '../readings/sentences.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';

@@ -10,7 +10,7 @@ import { Trouble } from '../kit/trouble.tsx';
 import { BagsPanel } from '../custody/bags-panel.tsx';
 import { StringsPanel } from '../work/strings-panel.tsx';
 import { OrderTotals } from '../work/order-totals.tsx';
-import { useDisplayUnit, useWords } from '../data/display-unit.tsx';
+import { useDisplayUnit, useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
 import { ChangeRequest } from '../work/change-request.tsx';
 import { HandedOn, HandOn } from '../work/hand-on.tsx';

@@ -1,7 +1,7 @@
 'use client';
 
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 

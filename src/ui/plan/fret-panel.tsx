@@ -5,7 +5,7 @@ import { ACROSS, heightAt, type FretTops } from '../../core/frets/fret-level.ts'
 import { fretPlan, STRATEGY_NAMES } from '../../core/frets/fret-plan.ts';
 import { fretTopsOf } from '../../core/plan/solve/problem-from.ts';
 import { formatLength } from '../../core/units/format-length.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import Link from '../kit/link.tsx';
 import { PrintButton } from '../kit/print-button.tsx';

@@ -6,7 +6,7 @@ import { stationKey } from '../../core/readings/stations.ts';
 import { LAYER_NAMES, RELATIVE_WISHES, type RelativeWish, type Side } from '../../core/targets/target.ts';
 import { parseCents } from '../../core/units/parse-cents.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';

@@ -5,7 +5,7 @@ import { mapOfNeck, type Hand } from '../../core/whatif/clearance-map.ts';
 import { consequences } from '../../core/whatif/consequences.ts';
 import { NO_MOVES, type Moves } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';

@@ -1,7 +1,7 @@
 import type { Operation } from '../../core/catalogue/operation.ts';
 import type { Quantity } from '../../core/readings/quantities.ts';
 import { operation } from '../../core/catalogue/operations.ts';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 
 /** What the plan does about one thing, as Proposed and Plans say it; what is worked out below only explains it. */

@@ -9,7 +9,7 @@ import type { Moves } from '../../core/whatif/moves.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
 
 const STEP_MARKS = { do: '■', 'first-cut': '▸', read: '◇', wait: '◷' } as const;

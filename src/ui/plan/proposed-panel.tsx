@@ -7,7 +7,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
 import { LimitSays } from '../work/limit-says.tsx';
 import { JobTargets } from './job-targets.tsx';

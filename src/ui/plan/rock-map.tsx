@@ -1,5 +1,5 @@
 import { formatLength } from '../../core/units/format-length.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { amountUnit } from '../neck-sheet/units.ts';
 
 const COLUMN = 40;

@@ -11,7 +11,7 @@ import { consequences, positionsOf } from '../../core/whatif/consequences.ts';
 import { handHeard } from '../../core/whatif/heard.ts';
 import { isStill, NO_MOVES } from '../../core/whatif/moves.ts';
 import type { NeckModel } from '../../core/whatif/neck-model.ts';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';

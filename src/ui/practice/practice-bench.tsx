@@ -6,7 +6,7 @@ import { formatMoney } from '../../core/money/currency.ts';
 import type { BenchView } from '../../core/practice/bench-view.ts';
 import type { LoadedBench } from '../../server/practice/load-practice.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { DoneList } from './done-list.tsx';

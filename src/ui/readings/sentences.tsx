@@ -1,5 +1,5 @@
 import Link from '../kit/link.tsx';
-import { useWords } from '../data/display-unit.tsx';
+import { useWords } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 
 const MOST = 4;

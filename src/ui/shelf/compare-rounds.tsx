@@ -10,7 +10,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView } from '../neck-sheet/side-view.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 

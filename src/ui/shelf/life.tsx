@@ -1,7 +1,7 @@
 'use client';
 
 import type { Life as LifeOf } from '../../server/shelf/load-life.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { lifeBands, sayForecast } from './life-bands.ts';
 import { LifeLine } from './life-line.tsx';
 

@@ -4,7 +4,7 @@ import { NUMBER_IDS, NUMBERS, type NumberId } from '../../core/learn/numbers.ts'
 import { sayAmount, sayFrom, sayNumber, type SmallUnit } from '../../core/learn/say-number.ts';
 import { sayTurn } from '../../core/neck/say-turn.ts';
 import type { Life } from '../../server/shelf/load-life.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { amountUnit } from '../neck-sheet/units.ts';
 import { sayDate } from '../../core/days/say-days.ts';
 import { dayIn } from '../../core/days/zone.ts';

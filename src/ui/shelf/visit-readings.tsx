@@ -2,7 +2,7 @@
 
 import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
 import type { loadInstrument } from '../../server/shelf/load-shelf.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayValue } from '../neck-sheet/units.ts';
 
 type Visit = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>['visits'][number];

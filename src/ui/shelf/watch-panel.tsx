@@ -5,7 +5,7 @@ import { Suspense, useState } from 'react';
 import { sayLimit, sayReach, sayWatched } from '../../core/learn/say-reach.ts';
 import { WATCHED } from '../../core/learn/watched.ts';
 import type { LoadedWatch } from '../../server/shelf/load-watches.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayingIn } from '../kit/saying.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 

@@ -6,7 +6,7 @@ import type { LengthUnit } from '../../core/units/length-units.ts';
 import { bareUnit } from '../../core/units/bare-unit.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import { sayCutPlace, whyNoSuchCut, type CutPlace } from '../../core/work/cuts.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';

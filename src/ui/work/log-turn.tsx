@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { readEntry } from '../../core/readings/entry.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
-import { useDisplayUnit } from '../data/display-unit.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';

@@ -1,24 +1,10 @@
 'use client';
 
-import { createContext, use, useCallback, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { use, useCallback, useSyncExternalStore } from 'react';
 import { DISPLAY_UNITS, type DisplayUnit } from '../../core/units/length-units.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
 import { readDraft, saveDraft } from './draft.ts';
-
-interface Reader {
-  /** who reads, by name */
-  readonly person: string;
-  /** the shop's unit, for who has not chosen one */
-  readonly heights: DisplayUnit;
-}
-
-const Reading = createContext<Reader>({ person: '', heights: '64ths' });
-
-/** Everything inside is read by one person of the shop. */
-export function ReadBy({ person, heights, children }: Reader & { readonly children: ReactNode }) {
-  const reader = useMemo(() => ({ person, heights }), [person, heights]);
-  return <Reading value={reader}>{children}</Reading>;
-}
+import { Reading } from './read-by.tsx';
 
 const listeners = new Set<() => void>();
 
