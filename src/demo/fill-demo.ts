@@ -1,3 +1,4 @@
+import { operation } from '../core/catalogue/operations.ts';
 import { randomUUID } from 'node:crypto';
 import type { Database } from '../server/db/connection.ts';
 import type { Person } from '../server/db/models/people.ts';
@@ -78,7 +79,10 @@ async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
 }
 
 async function work(story: Story, job: DemoJob, number: number): Promise<void> {
-  const steps = (await story.view(number)).lines.slice(0, Math.floor(job.worked ?? 0));
+  const view = await story.view(number);
+  const steps = view.lines.slice(0, Math.floor(job.worked ?? 0));
+  let bare = false;
+  if (job.workedFrom) story.after(job.workedFrom);
   for (const step of steps) {
     const started = await story.give('work.step', {
       lineId: step.id,
@@ -93,7 +97,18 @@ async function work(story: Story, job: DemoJob, number: number): Promise<void> {
       for (const [place, meant, took] of job.cuts ?? [])
         await story.give('work.cut', { lineId: step.id, place, meant, took, unit: 'mm' });
     story.pass(step.minutes.likely * MINUTE);
-    await story.give('work.step', { lineId: step.id, version: started.version, action: 'finish' });
+    const finishes = { lineId: step.id, version: started.version };
+    const { strings } = operation(step.operation);
+    if (strings === 'on' && bare)
+      await story.give('strings.on', {
+        jobId: view.id,
+        setName: '',
+        fresh: true,
+        strings: [...view.instrument.construction.strings],
+        finishes,
+      });
+    else await story.give('work.step', { ...finishes, action: 'finish' });
+    bare = strings === 'off' || (bare && strings !== 'on');
   }
 }
 

@@ -39,6 +39,8 @@ export interface DemoJob {
   readonly approve?: boolean;
   /** how many steps are finished; a half more means the next one is running */
   readonly worked?: number;
+  /** days since it was taken in when work begins, where that is later than the customer’s yes */
+  readonly workedFrom?: number;
   /** what went wrong at the bench, and its remedy */
   readonly accident?: readonly [happened: string, remedy: string];
   /** what was found while inside and asks for the customer's word */
@@ -165,7 +167,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     ],
     accept: true,
     approve: true,
-    worked: 1,
+    worked: 2,
+    workedFrom: 7,
     waits: { for: 'time', note: 'glue, clamp off tomorrow' },
   },
   {

@@ -1,6 +1,10 @@
 import type { JobLine } from '../job/job.ts';
 import type { JobClock } from '../job/job-parts.ts';
 import type { Judged } from '../job/judge.ts';
+import type { JudgedStringChange } from '../job/judged-job.ts';
+import { isLookedAt, type Answer } from '../inspection/checklist.ts';
+import { needsStrings, type Conditions } from '../readings/conditions.ts';
+import { staleReasons } from '../staleness/stale.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import { agreedOperation, operation } from '../catalogue/operations.ts';
@@ -18,6 +22,9 @@ export interface Ordered<L extends JobLine> {
   readonly instrument: { readonly construction: Pick<Construction, 'rodNut'> };
   /** the rod's turns where they were logged, in their order */
   readonly turns: readonly { readonly turnedAt: Date }[];
+  readonly job: { readonly stringsState: Conditions['strings'] };
+  readonly stringChanges: readonly JudgedStringChange[];
+  readonly answers: readonly { readonly item: string; readonly answer: Answer | null }[];
 }
 
 /** A work order as a bench sees it: its lines in order, what hinders each, and what comes next. */
@@ -47,6 +54,23 @@ function lastTurn(
   return ends.length === 0 ? null : Math.max(...ends);
 }
 
+/** Since when the strings are off, ms: by the record of the strings and by finished steps; null where they are on. */
+function stringsOffSince<L extends JobLine>(
+  lines: readonly L[],
+  op: (l: L) => Operation,
+  changes: readonly JudgedStringChange[],
+): number | null {
+  const moments = [
+    ...changes.map((c) => ({ kind: c.kind, at: c.changedAt.getTime() })),
+    ...lines.flatMap((l) => {
+      const kind = op(l).strings;
+      return kind === null || l.finishedAt === null ? [] : [{ kind, at: l.finishedAt.getTime() }];
+    }),
+  ].sort((a, b) => a.at - b.at);
+  const on = moments.findLastIndex((m) => m.kind === 'on');
+  return moments.slice(on + 1).find((m) => m.kind === 'off')?.at ?? null;
+}
+
 const startLine = (l: JobLine): StartLine => ({
   id: l.id,
   operation: l.operation,
@@ -58,8 +82,8 @@ const startLine = (l: JobLine): StartLine => ({
 
 /** Looks at a job's work order the way the bench does. */
 export function benchOrder<L extends JobLine>(
-  { lines, stations, catalogue, turns, instrument }: Ordered<L>,
-  judged: Pick<Judged, 'latest' | 'stale'>,
+  { lines, stations, catalogue, turns, instrument, job, stringChanges, answers }: Ordered<L>,
+  judged: Pick<Judged, 'latest' | 'stale' | 'operations' | 'items'>,
   clocks: readonly Clock[],
 ): BenchOrder<L> {
   const agreed = new Map(lines.map((l) => [l.id, agreedOperation(l, catalogue)]));
@@ -70,22 +94,41 @@ export function benchOrder<L extends JobLine>(
   const ordered = inWorkOrder(lines, (id) =>
     id === 'rod' && neckFirst ? [...needs(id), 'neck-off'] : needs(id),
   );
+  const bareSince = stringsOffSince(lines, op, stringChanges);
+  const before = judged.operations.filter((o) => bareSince !== null && o.at <= bareSince);
   const places: PlaceRead[] = stations
     .filter((s) => !s.optional)
-    .map((s) => ({
-      key: s.key,
-      label: s.label,
-      quantity: s.quantity,
-      takenAt: judged.latest.get(s.key)?.takenAt ?? null,
-      stale: judged.stale.has(s.key),
-    }));
+    .map((s) => {
+      const read = judged.latest.get(s.key);
+      const held = read !== undefined && staleReasons([read], before)[0] === null;
+      return {
+        key: s.key,
+        label: s.label,
+        quantity: s.quantity,
+        takenAt: read?.takenAt ?? null,
+        stale: judged.stale.has(s.key),
+        bare: bareSince !== null && needsStrings(s.quantity) && held,
+      };
+    });
+  const readable = job.stringsState === 'at-pitch' || job.stringsState === 'off-pitch';
+  const lost =
+    bareSince !== null || job.stringsState === 'off'
+      ? null
+      : {
+          stations: places.flatMap((p) =>
+            readable && needsStrings(p.quantity) && p.takenAt === null ? [p.key] : [],
+          ),
+          items: judged.items.filter(
+            (i) => i.phase === 'strings-on' && !answers.some((a) => a.item === i.key && isLookedAt(a.answer)),
+          ).length,
+        };
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
   return {
     needs,
     ordered,
     places,
-    hindrances: (line) => hindrances(startLine(line), all, op(line), needs, places, turned),
+    hindrances: (line) => hindrances(startLine(line), all, op(line), needs, places, turned, lost),
     queue: queueOf(all, (l) => op(l), places),
   };
 }

@@ -19,6 +19,7 @@ const place = (key: string, quantity: PlaceRead['quantity'], more: Partial<Place
   quantity,
   takenAt: 10,
   stale: false,
+  bare: false,
   ...more,
 });
 const all = [place('relief:0:7', 'relief'), place('action:6:12', 'action'), place('nut-gap:1:1', 'nut-gap')];
@@ -84,6 +85,44 @@ test('what cannot be undone asks for the fresh reading it is cut by, and may go 
   const unread = all.map((p) => (p.quantity === 'relief' ? { ...p, takenAt: null } : p));
   expect(kinds(saddle, [saddle], unread)).toEqual(['reading']);
   expect(kinds(saddle, [saddle])).toEqual([]);
+});
+
+test('with the strings off what held when they came off is not asked for: it cannot be read, and a bridge is not cut by it', () => {
+  const bridge = line(1, 'bridge-reglue');
+  const stale = all.map((p) => ({ ...p, stale: true }));
+  expect(kinds(bridge, [bridge], stale)).toEqual(['reading']);
+  expect(
+    kinds(
+      bridge,
+      [bridge],
+      stale.map((p) => ({ ...p, bare: true })),
+    ),
+  ).toEqual([]);
+  const queued = queueOf(
+    [bridge],
+    (l) => operation(l.operation),
+    stale.map((p) => ({ ...p, bare: true })),
+  );
+  expect(queued.at(-1)).toEqual({ kind: 'read', places: stale.map((p) => p.key), before: null });
+});
+
+test('before the strings come off what wants them is read and looked at, or it is said why not', () => {
+  const off = line(1, 'strings-off');
+  const before = (stations: readonly string[], items: number) =>
+    hindrances(off, [off], operation('strings-off'), needs, all, null, { stations, items });
+  expect(before([], 0)).toEqual([]);
+  expect(hindrances(off, [off], operation('strings-off'), needs, all, null)).toEqual([]);
+  expect(before(['relief:0:7'], 2)).toMatchObject([
+    {
+      kind: 'reading',
+      stations: ['relief:0:7'],
+      passable: true,
+      words: expect.stringContaining('2 items') as string,
+    },
+  ]);
+  expect(before([], 1)[0]?.words).toBe(
+    'With the strings off it cannot be looked at any more. 1 item of the inspection wants them on.',
+  );
 });
 
 test('the rod is not turned again before its last turn was read, whatever the reason', () => {

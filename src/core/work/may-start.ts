@@ -22,6 +22,8 @@ export interface PlaceRead {
   /** ms; null where it was never read */
   readonly takenAt: number | null;
   readonly stale: boolean;
+  /** it wants strings, held when they came off, and is read when they are on again */
+  readonly bare: boolean;
 }
 
 /** What stands between a line and its beginning. Only what was not read can be passed by, with a reason. */
@@ -33,6 +35,12 @@ export type Hindrance =
       readonly stations: readonly string[];
       readonly passable: boolean;
     };
+
+/** What is lost when the strings come off now: places that want them and were never read, and items of the inspection still open. */
+export interface LostWithStrings {
+  readonly stations: readonly string[];
+  readonly items: number;
+}
 
 const GENERAL: readonly Quantity[] = ['relief', 'action', 'nut-gap', 'intonation'];
 
@@ -49,14 +57,16 @@ export function cutBy(op: Pick<Operation, 'reversible' | 'stale' | 'restsOn'>): 
  * What hinders a line from being begun: the customer's word, a change that was asked about on it or on what it needs, steps
  * that come first, and readings that are not fresh. The rod is not turned again before its last turn was read.
  * @param lastTurn when the rod was last let go on this job, ms; null when it was not touched
+ * @param lost what is lost when the strings come off; null where they are off
  */
 export function hindrances(
   line: StartLine,
   all: readonly StartLine[],
-  op: Pick<Operation, 'id' | 'reversible' | 'stale' | 'restsOn'>,
+  op: Pick<Operation, 'id' | 'reversible' | 'stale' | 'restsOn' | 'strings'>,
   needs: NeedsOf,
   places: readonly PlaceRead[],
   lastTurn: number | null,
+  lost: LostWithStrings | null = null,
 ): Hindrance[] {
   const found: Hindrance[] = [];
   if (line.approval !== 'yes')
@@ -75,12 +85,14 @@ export function hindrances(
   else if (still.has(line.id))
     found.push({ kind: 'change', words: 'Stands still: what it needs waits for the customer’s answer.' });
   for (const o of before) found.push({ kind: 'first', words: `First: ${o.title}.` });
+  if (op.strings === 'off') return [...found, ...beforeTheyComeOff(lost)];
   const wanted = cutBy(op);
   const turned = op.id === 'rod' && lastTurn !== null;
   if (op.id === 'rod' && !turned) return found;
   const unread = places.filter(
     (p) =>
-      wanted.includes(p.quantity) && (p.takenAt === null || p.stale || (turned && p.takenAt <= lastTurn)),
+      wanted.includes(p.quantity) &&
+      (p.takenAt === null || (p.stale && !p.bare) || (turned && p.takenAt <= lastTurn)),
   );
   if (unread.length > 0)
     found.push({
@@ -92,6 +104,25 @@ export function hindrances(
       passable: !turned,
     });
   return found;
+}
+
+/** What is read, or looked at, before the strings come off. */
+function beforeTheyComeOff(lost: LostWithStrings | null): Hindrance[] {
+  if (lost === null || lost.stations.length + lost.items === 0) return [];
+  const items =
+    lost.items === 0
+      ? ''
+      : ` ${lost.items} ${lost.items === 1 ? 'item' : 'items'} of the inspection ${lost.items === 1 ? 'wants' : 'want'} them on.`;
+  const words = `With the strings off it cannot be read any more: read it first.${items}`;
+  return [
+    {
+      kind: 'reading',
+      words:
+        lost.stations.length > 0 ? words : `With the strings off it cannot be looked at any more.${items}`,
+      stations: lost.stations,
+      passable: true,
+    },
+  ];
 }
 
 /** The lines that stand still: those a change was asked about, and all that need one of them. */

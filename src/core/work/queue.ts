@@ -24,7 +24,7 @@ export function queueOf(
   const queue: Next[] = [];
   for (const line of lines.filter((l) => l.approval === 'yes' && !l.finished)) {
     const wanted = cutBy(of(line));
-    const due = left.filter((p) => wanted.includes(p.quantity) && !queued.has(p.key));
+    const due = left.filter((p) => wanted.includes(p.quantity) && !p.bare && !queued.has(p.key));
     if (due.length > 0) queue.push({ kind: 'read', places: inOrder(due), before: line.id });
     for (const p of due) queued.add(p.key);
     queue.push({ kind: 'step', lineId: line.id });

@@ -18,6 +18,7 @@ import { moverOf } from '../stores/move.ts';
 import { forgetWants, hangByParts } from '../stores/wants.ts';
 import { restAfterSteps } from './rest.ts';
 import { undoStep } from './undo-step.ts';
+import { lostNow, stringsComeOff, stringsStayedOn } from '../strings/come-off.ts';
 
 type Input = CommandInput<'work.step'>;
 type Action = Exclude<Input['action'], 'undo'>;
@@ -44,7 +45,7 @@ async function whyNotStart(work: Work, job: Job, line: WorkLine, without: string
   for (const h of bench.hindrances(own)) {
     if (h.kind !== 'reading') return refuse(h.words);
     const labels = bench.places.filter((p) => h.stations.includes(p.key)).map((p) => p.label);
-    const words = `${h.words} ${sayPlaces(labels)}.`;
+    const words = labels.length === 0 ? h.words : `${h.words} ${sayPlaces(labels)}.`;
     if (!h.passable) return refuse(words);
     if (without === '') return invalidField('without', `${words} Or say why it is begun without.`);
   }
@@ -93,6 +94,13 @@ async function changeOf(
   return ok(await carryOut(work, { action }, line, job));
 }
 
+/** The record of the strings follows the step that takes them off: done, they are off; not done after all, they are on as before. */
+async function sayStrings(work: Work, job: Job, done: boolean, doneBefore: Date | null): Promise<void> {
+  if (done && job.stringsState !== 'off') await stringsComeOff(work, job, '', await lostNow(work, job));
+  if (!done && doneBefore !== null && job.stringsState === 'off')
+    await stringsStayedOn(work, job, doneBefore);
+}
+
 /** Carries out one action on a line that was opened: its clock, its rest, its event. */
 export async function stepOpened(
   work: Work,
@@ -110,7 +118,8 @@ export async function stepOpened(
   }
   await countLater(work, job);
   const finished = input.action === 'finish';
-  const { stale } = agreedOperation(line, await catalogueOf(work.models, work.t));
+  const { stale, strings } = agreedOperation(line, await catalogueOf(work.models, work.t));
+  if (strings === 'off') await sayStrings(work, job, line.step === 'finished', before.finishedAt);
   await recordEvent(work, {
     jobId: job.id,
     kind: input.action === 'undo' ? 'step undone' : `step ${input.action}`,

@@ -4,7 +4,7 @@ import { howLongAgo, id, text, version } from '../fields.ts';
 
 /**
  * Starts, pauses, finishes or reopens a step, or takes the last of these back; time is counted. A finished step makes its
- * readings stale and begins its rest.
+ * readings stale and begins its rest; the one that takes the strings off has them off by the record too.
  */
 export const workStep = command({
   name: 'work.step',
@@ -17,6 +17,7 @@ export const workStep = command({
     'step undone',
     'step interrupted',
     'part wanted',
+    'strings taken off',
   ],
   offline: true,
   input: z.object({

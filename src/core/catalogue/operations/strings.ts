@@ -28,7 +28,6 @@ export const STRINGS_OPERATIONS = operations({
     alongside: true,
     plain: true,
     skill: 'bench',
-    moves: ['strings'],
     hazards: [H.strings],
   }),
   restring: op('Put a new set on', 80, [10, 15, 25], 1500, {
