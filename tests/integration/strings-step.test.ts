@@ -1,3 +1,4 @@
+import { loadBench } from '../../src/server/bench/load-bench.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;
@@ -89,4 +90,18 @@ test('a slip is taken back: the strings are on as they were; so with a step that
   expect(await step('strings-off', 'undo')).toMatchObject({ ok: true });
   // That somebody took them off by themselves is another matter.
   expect([await state(), (await house.view(number)).strings.length]).toEqual(['off', 1]);
+});
+
+test('what rests is offered to nobody’s hands until it has rested', async () => {
+  const { number, step } = await bridgeJob();
+  const offered = async (hours: number) =>
+    (await loadBench(house.db, house.technician.personId, new Date(Date.now() + hours * 3_600_000)))
+      .filter((s) => s.number === number)
+      .map((s) => s.title);
+  expect(await step('strings-off', 'start', 'read before')).toMatchObject({ ok: true });
+  expect(await step('strings-off', 'finish')).toMatchObject({ ok: true });
+  expect(await offered(0)).toEqual(['Reglue the bridge', 'Put a new set on']);
+  expect(await step('bridge-reglue', 'start', 'nothing is cut by it')).toMatchObject({ ok: true });
+  expect(await step('bridge-reglue', 'finish')).toMatchObject({ ok: true });
+  expect([await offered(1), await offered(25)]).toEqual([[], ['Put a new set on']]);
 });

@@ -1,7 +1,7 @@
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
 import { openJob } from '../jobs/open-job.ts';
-import { lostNow, stringsComeOff } from './come-off.ts';
+import { lostNow, stringsComeOff } from '../work/strings-come-off.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
 /**

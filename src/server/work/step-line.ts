@@ -18,7 +18,7 @@ import { moverOf } from '../stores/move.ts';
 import { forgetWants, hangByParts } from '../stores/wants.ts';
 import { restAfterSteps } from './rest.ts';
 import { undoStep } from './undo-step.ts';
-import { lostNow, stringsComeOff, stringsStayedOn } from '../strings/come-off.ts';
+import { lostNow, stringsComeOff, stringsStayedOn } from './strings-come-off.ts';
 
 type Input = CommandInput<'work.step'>;
 type Action = Exclude<Input['action'], 'undo'>;
