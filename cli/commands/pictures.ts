@@ -28,7 +28,6 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['stores', '/stores'],
   ['care', '/stores/care?job=412'],
   ['practice', '/practice/2'],
-  ['bench', '/bench'],
   ['learned', '/house/learned'],
   ['life', `/shelf/${DEMO_INSTRUMENTS.findIndex((i) => i.serial === 'KL-0107') + 1}`],
   [
@@ -38,7 +37,7 @@ const VIEWS: ReadonlyArray<readonly [name: string, path: string, theme?: 'dim']>
   ['arrival', '/job/412/arrival'],
   ['inspection', '/job/411/inspection'],
   ['readings', '/job/412/readings'],
-  ['listen', '/job/405/readings', 'dim'],
+  ['listen', '/job/418/readings', 'dim'],
   ['plan', '/job/412/plan'],
   ['plan-try', '/job/407/plan?part=try'],
   ['work', '/job/409/work'],
@@ -105,17 +104,21 @@ export async function run(o: Options): Promise<number> {
   const child = await serve(port, { RUBRICA_DATABASE_URL: house.runningUrl, RUBRICA_SECRET: house.secret });
   const browser = await startBrowser();
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const code = await makePairingCode(house.db, new Date());
-    await page.goto(`http://127.0.0.1:${port}/pair?code=${code}`);
-    await page.getByRole('button', { name: 'Pair' }).click();
-    await page.getByRole('button', { name: /Ilse Marrow/ }).click();
-    await page.getByLabel(/^PIN/).fill('2468');
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.waitForURL('**/rack');
+    const base = `http://127.0.0.1:${port}`;
+    const tablet = async (who: RegExp, pin: string): Promise<Page> => {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.goto(`${base}/pair?code=${await makePairingCode(house.db, new Date())}`);
+      await page.getByRole('button', { name: 'Pair' }).click();
+      await page.getByRole('button', { name: who }).click();
+      await page.getByLabel(/^PIN/).fill(pin);
+      await page.getByRole('button', { name: 'Sign in' }).click();
+      await page.waitForURL('**/rack');
+      return page;
+    };
+    const page = await tablet(/Ilse Marrow/, '2468');
     for (const [name, path, theme = 'light'] of VIEWS) {
       if (o.rest.length > 0 && !o.rest.includes(name)) continue;
-      await page.goto(`http://127.0.0.1:${port}${path}`);
+      await page.goto(`${base}${path}`);
       await page.waitForSelector('html[data-live]');
       await page.waitForSelector('#main h1');
       await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
@@ -127,7 +130,15 @@ export async function run(o: Options): Promise<number> {
       await page.screenshot({ path: join(folder, `${name}.png`), fullPage: name === 'plan-try' });
     }
     if (o.rest.length === 0 || o.rest.includes('estimate-phone'))
-      await phonePicture(browser, page, `http://127.0.0.1:${port}`, join(folder, 'estimate-phone.png'));
+      await phonePicture(browser, page, base, join(folder, 'estimate-phone.png'));
+    if (o.rest.length === 0 || o.rest.includes('bench')) {
+      // Somebody who has a job in hand.
+      const hands = await tablet(/Tomas Vey/, '1357');
+      await hands.goto(`${base}/bench`);
+      await hands.waitForSelector('html[data-live]');
+      await hands.waitForSelector('#main h1');
+      await hands.screenshot({ path: join(folder, 'bench.png') });
+    }
   } finally {
     await browser.close();
     await endServer(child);

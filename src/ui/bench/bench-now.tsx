@@ -12,17 +12,28 @@ import { StepCard } from '../work/step-card.tsx';
 export function BenchNow({
   job,
   lineId,
+  first,
   may,
 }: {
   readonly job: BenchJob | null;
   readonly lineId: number | null;
+  /** what the plan has for them first, where nothing is in their hands */
+  readonly first: { readonly number: number; readonly title: string; readonly at: string } | null;
   readonly may: boolean;
 }) {
   const line = job?.lines.find((l) => l.id === lineId);
   if (!job || !line)
     return (
-      <section aria-label="Now" className="border-l-4 border-plain bg-card p-5">
+      <section aria-label="Now" className="space-y-3 self-start border-l-4 border-plain bg-card p-5">
         <p className="text-lg">Nothing is in your hands. Take up a step at the right.</p>
+        {first !== null && (
+          <p className="flex flex-wrap items-center gap-3">
+            The week has for you first: {first.title}, {first.at}.
+            <Link href={`/job/${first.number}/work`} className="button">
+              Open {first.number}
+            </Link>
+          </p>
+        )}
       </section>
     );
   const read = job.queue.find((n) => n.kind === 'read' && n.before === line.id);

@@ -11,6 +11,23 @@ const nextDayOf = (week: LoadedWeek, person: number): string =>
     .flatMap((s) => s.pieces.map(([from]) => dayOf(from)))
     .sort()[0] ?? week.today;
 
+/** The first thing the plan gives somebody; null where it has nothing for them. */
+export function firstOfDay(
+  week: LoadedWeek,
+  person: number,
+): { readonly number: number; readonly title: string; readonly at: string } | null {
+  const day = nextDayOf(week, person);
+  const [first] = stepsOn(week, person, day);
+  const job = first && week.jobs.find((j) => j.id === first.job);
+  if (!first || !job) return null;
+  const when = clock(beginsOn(first, day), week.zone);
+  return {
+    number: job.number,
+    title: first.title,
+    at: day === week.today ? when : `${sayWeekday(day)}, ${when}`,
+  };
+}
+
 /** What the plan gives somebody for today or their next day, in its order. */
 export function MyDay({ week, person }: { readonly week: LoadedWeek; readonly person: number }) {
   const day = nextDayOf(week, person);

@@ -8,7 +8,7 @@ import { sharedLoad } from '../../../server/db/shared-load.ts';
 import { BenchNow } from '../../../ui/bench/bench-now.tsx';
 import { BenchSteps, BenchWaits } from '../../../ui/bench/bench-steps.tsx';
 import { TookLately } from '../../../ui/stores/took-lately.tsx';
-import { MyDay } from '../../../ui/bench/my-day.tsx';
+import { firstOfDay, MyDay } from '../../../ui/bench/my-day.tsx';
 import { ShowsJob } from '../../../ui/data/shows-job.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { loadWeek } from '../../../server/week/load-week.ts';
@@ -38,7 +38,12 @@ export default async function BenchPage() {
       <PageHead title="Bench" note={actor.name} />
       <ShowsJob number={now?.number ?? 0} />
       <div className="grid gap-8 px-5 py-4 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem]">
-        <BenchNow job={job} lineId={now?.lineId ?? null} may={may(actor.role, 'work')} />
+        <BenchNow
+          job={job}
+          lineId={now?.lineId ?? null}
+          first={firstOfDay(week, actor.personId)}
+          may={may(actor.role, 'work')}
+        />
         <div className="space-y-6">
           <TookLately numbers={lately} />
           <MyDay week={week} person={actor.personId} />
