@@ -105,3 +105,40 @@ test('what rests is offered to nobody’s hands until it has rested', async () =
   expect(await step('bridge-reglue', 'finish')).toMatchObject({ ok: true });
   expect([await offered(1), await offered(25)]).toEqual([[], ['Put a new set on']]);
 });
+
+test('a rod that was turned is read again before the strings come off for the frets', async () => {
+  const { number, line, step } = await house.jobWith(['rod', 'strings-off', 'fret-spot']);
+  expect((await house.view(number)).lines.map((l) => l.operation)).toEqual([
+    'rod',
+    'strings-off',
+    'fret-spot',
+  ]);
+  const asked = async () => (await line('strings-off')).hinders[0]?.places.map((p) => p.key) ?? [];
+  const { jobId, readings } = await house.view(number).then((v) => ({ jobId: v.id, readings: v.readings }));
+  const required = readings.stations.filter((s) => !s.optional);
+  const read = (round: 'as-found' | 'after-work', some: typeof required) =>
+    Promise.all(
+      some.map(({ quantity, string, fret }) =>
+        house.order(house.technician, 'readings.save', {
+          jobId,
+          round,
+          quantity,
+          string,
+          fret,
+          typed: quantity === 'intonation' ? '1' : quantity === 'action' ? '2 mm' : '0.1 mm',
+          unit: 'mm',
+          version: 0,
+        }),
+      ),
+    );
+  for (const one of required) await read('as-found', [one]);
+  expect(await asked()).toEqual([]);
+  expect(await step('rod', 'start')).toMatchObject({ ok: true });
+  expect(await step('rod', 'finish')).toMatchObject({ ok: true });
+  expect(await asked()).toEqual(['relief:0:7']);
+  await read(
+    'after-work',
+    required.filter((s) => s.quantity === 'relief'),
+  );
+  expect(await asked()).toEqual([]);
+});

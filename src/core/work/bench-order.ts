@@ -10,7 +10,15 @@ import type { Operation } from '../catalogue/operation.ts';
 import { agreedOperation, operation } from '../catalogue/operations.ts';
 import { rodWantsNeckOff } from '../plan/solve/cost.ts';
 import type { Station } from '../readings/stations.ts';
-import { hindrances, type Hindrance, type PlaceRead, type StartLine } from './may-start.ts';
+import {
+  cutBy,
+  hindrances,
+  type Hindrance,
+  type LostWithStrings,
+  type PlaceRead,
+  type StartLine,
+} from './may-start.ts';
+import type { Quantity } from '../readings/quantities.ts';
 import { inWorkOrder, type NeedsOf } from './order-of-lines.ts';
 import { queueOf, type Next } from './queue.ts';
 
@@ -71,6 +79,27 @@ function stringsOffSince<L extends JobLine>(
   return moments.slice(on + 1).find((m) => m.kind === 'off')?.at ?? null;
 }
 
+/**
+ * What is lost when the strings come off now: what wants them and was never read, or is cut by without them and holds no more; and
+ * what the inspection still wants them on for.
+ */
+function lostWith(
+  places: readonly PlaceRead[],
+  cut: ReadonlySet<Quantity>,
+  { stringsState }: { readonly stringsState: Conditions['strings'] },
+  items: Judged['items'],
+  answers: Ordered<JobLine>['answers'],
+): LostWithStrings {
+  const readable = stringsState === 'at-pitch' || stringsState === 'off-pitch';
+  const isLost = (p: PlaceRead): boolean =>
+    needsStrings(p.quantity) && (p.takenAt === null || (p.stale && cut.has(p.quantity)));
+  const looked = new Set(answers.filter((a) => isLookedAt(a.answer)).map((a) => a.item));
+  return {
+    stations: places.filter((p) => readable && isLost(p)).map((p) => p.key),
+    items: items.filter((i) => i.phase === 'strings-on' && !looked.has(i.key)).length,
+  };
+}
+
 const startLine = (l: JobLine): StartLine => ({
   id: l.id,
   operation: l.operation,
@@ -110,18 +139,14 @@ export function benchOrder<L extends JobLine>(
         bare: bareSince !== null && needsStrings(s.quantity) && held,
       };
     });
-  const readable = job.stringsState === 'at-pitch' || job.stringsState === 'off-pitch';
+  const bareWork = lines.filter(
+    (l) => l.approval === 'yes' && l.step !== 'finished' && needs(l.operation).includes('strings-off'),
+  );
+  const cut = new Set(bareWork.flatMap((l) => cutBy(op(l))));
   const lost =
     bareSince !== null || job.stringsState === 'off'
       ? null
-      : {
-          stations: places.flatMap((p) =>
-            readable && needsStrings(p.quantity) && p.takenAt === null ? [p.key] : [],
-          ),
-          items: judged.items.filter(
-            (i) => i.phase === 'strings-on' && !answers.some((a) => a.item === i.key && isLookedAt(a.answer)),
-          ).length,
-        };
+      : lostWith(places, cut, job, judged.items, answers);
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
   return {

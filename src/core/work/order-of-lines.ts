@@ -1,4 +1,5 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
+import { operation } from '../catalogue/operations.ts';
 
 /** A line of a work order as the order of the work sees it. */
 export interface OrderLine {
@@ -22,12 +23,22 @@ function allNeeds(operation: OperationId, needs: NeedsOf, seen = new Set<Operati
   return seen;
 }
 
+const STRINGS_OFF = 'strings-off';
+/** Where the strings come off as long as nobody moved that line. */
+const USUAL_PLACE = operation(STRINGS_OFF).order;
+
 /**
- * The lines in their order: by their places, but none before one that it needs.
+ * The lines in their order: by their places, but none before one that it needs. The rod is set under tension: strings come off just
+ * before what cannot be done with them on, as in a plan, unless somebody moved that line.
  * @example the saddle placed before the rod it needs → rod, saddle
  */
 export function inWorkOrder<L extends OrderLine>(lines: readonly L[], needs: NeedsOf): L[] {
-  const left = [...lines].sort((a, b) => a.sort - b.sort || a.id - b.id);
+  const bare = lines.filter((l) => needs(l.operation).includes(STRINGS_OFF)).map((l) => l.sort);
+  const placeOf = (l: L): number =>
+    l.operation === STRINGS_OFF && l.sort === USUAL_PLACE && bare.length > 0
+      ? Math.max(l.sort, Math.min(...bare) - 0.5)
+      : l.sort;
+  const left = [...lines].sort((a, b) => placeOf(a) - placeOf(b) || a.id - b.id);
   const done: L[] = [];
   while (left.length > 0) {
     const free = left.findIndex((l) => {
@@ -87,6 +98,8 @@ export function placesAfter(
   let last = -Infinity;
   return moved.map((l, i) => {
     last = Math.max(places[i] ?? 0, last + 1);
+    // What somebody put at its usual place stays there too.
+    if (l.operation === STRINGS_OFF && last === USUAL_PLACE) last++;
     return { id: l.id, sort: last };
   });
 }

@@ -49,6 +49,18 @@ test('a saddle placed before the rod it needs comes after it', () => {
   expect(inWorkOrder(lines, needs).map((l) => l.operation)).toEqual(['rod', 'saddle-lower']);
 });
 
+test('the strings come off after the rod and before the frets, as in a plan; where somebody moved that line, it stays', () => {
+  const lines = (['strings-off', 'rod', 'fret-spot', 'play-test'] as const).map((id, i) =>
+    line(i + 1, id, operation(id).order),
+  );
+  const order = (some: readonly OrderLine[]) => inWorkOrder(some, needs).map((l) => l.operation);
+  expect(order(lines)).toEqual(['rod', 'strings-off', 'fret-spot', 'play-test']);
+  const ordered = inWorkOrder(lines, needs);
+  const moved = placesAfter(ordered, 1, 0);
+  const after = lines.map((l) => ({ ...l, sort: moved.find((m) => m.id === l.id)?.sort ?? 0 }));
+  expect(order(after)).toEqual(['strings-off', 'rod', 'fret-spot', 'play-test']);
+});
+
 test('no line stands before one that it needs, whatever the places say, and none is lost', () => {
   fc.assert(
     fc.property(orders, (lines) => {
