@@ -153,7 +153,17 @@ export function benchOrder<L extends JobLine>(
     needs,
     ordered,
     places,
-    hindrances: (line) => hindrances(startLine(line), all, op(line), needs, places, turned, lost),
+    hindrances: (line) =>
+      hindrances(
+        startLine(line),
+        all,
+        op(line),
+        needs,
+        places,
+        turned,
+        lost,
+        bareSince !== null && !neckFirst,
+      ),
     queue: queueOf(all, (l) => op(l), places),
   };
 }

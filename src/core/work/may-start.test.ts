@@ -106,6 +106,13 @@ test('with the strings off what held when they came off is not asked for: it can
   expect(queued.at(-1)).toEqual({ kind: 'read', places: stale.map((p) => p.key), before: null });
 });
 
+test('a rod is set under tension: with the strings off that is said, and may be passed by with a reason', () => {
+  const rod = line(1, 'rod');
+  const asked = (bare: boolean) => hindrances(rod, [rod], operation('rod'), needs, all, null, null, bare);
+  expect(asked(false)).toEqual([]);
+  expect(asked(true)).toMatchObject([{ kind: 'reading', stations: [], passable: true }]);
+});
+
 test('before the strings come off what wants them is read and looked at, or it is said why not', () => {
   const off = line(1, 'strings-off');
   const before = (stations: readonly string[], items: number) =>

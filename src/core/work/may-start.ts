@@ -58,6 +58,7 @@ export function cutBy(op: Pick<Operation, 'reversible' | 'stale' | 'restsOn'>): 
  * that come first, and readings that are not fresh. The rod is not turned again before its last turn was read.
  * @param lastTurn when the rod was last let go on this job, ms; null when it was not touched
  * @param lost what is lost when the strings come off; null where they are off
+ * @param bare the strings are off, and the neck is on
  */
 export function hindrances(
   line: StartLine,
@@ -67,6 +68,7 @@ export function hindrances(
   places: readonly PlaceRead[],
   lastTurn: number | null,
   lost: LostWithStrings | null = null,
+  bare = false,
 ): Hindrance[] {
   const found: Hindrance[] = [];
   if (line.approval !== 'yes')
@@ -86,6 +88,13 @@ export function hindrances(
     found.push({ kind: 'change', words: 'Stands still: what it needs waits for the customer’s answer.' });
   for (const o of before) found.push({ kind: 'first', words: `First: ${o.title}.` });
   if (op.strings === 'off') return [...found, ...beforeTheyComeOff(lost)];
+  if (op.id === 'rod' && bare)
+    found.push({
+      kind: 'reading',
+      words: 'The strings are off: a rod is set under tension. String it up and read the relief first.',
+      stations: [],
+      passable: true,
+    });
   const wanted = cutBy(op);
   const turned = op.id === 'rod' && lastTurn !== null;
   if (op.id === 'rod' && !turned) return found;
