@@ -3,6 +3,7 @@ import type { JobClock } from '../job/job-parts.ts';
 import type { Judged } from '../job/judge.ts';
 import type { JudgedStringChange } from '../job/judged-job.ts';
 import { isLookedAt, type Answer } from '../inspection/checklist.ts';
+import { lostWithoutStrings } from '../inspection/strings-gate.ts';
 import { needsStrings, type Conditions } from '../readings/conditions.ts';
 import { staleReasons } from '../staleness/stale.ts';
 import type { Construction } from '../instrument/construction.ts';
@@ -80,24 +81,21 @@ function stringsOffSince<L extends JobLine>(
 }
 
 /**
- * What is lost when the strings come off now: what wants them and was never read, or is cut by without them and holds no more; and
- * what the inspection still wants them on for.
+ * What is lost when the strings come off now: what they are wanted on for, and what was read with them, holds no more, and is cut by
+ * once they are off.
  */
 function lostWith(
+  { job: { stringsState }, stations, answers }: Pick<Ordered<JobLine>, 'job' | 'stations' | 'answers'>,
+  { latest, items }: Pick<Judged, 'latest' | 'items'>,
   places: readonly PlaceRead[],
   cut: ReadonlySet<Quantity>,
-  { stringsState }: { readonly stringsState: Conditions['strings'] },
-  items: Judged['items'],
-  answers: Ordered<JobLine>['answers'],
 ): LostWithStrings {
-  const readable = stringsState === 'at-pitch' || stringsState === 'off-pitch';
-  const isLost = (p: PlaceRead): boolean =>
-    needsStrings(p.quantity) && (p.takenAt === null || (p.stale && cut.has(p.quantity)));
   const looked = new Set(answers.filter((a) => isLookedAt(a.answer)).map((a) => a.item));
-  return {
-    stations: places.filter((p) => readable && isLost(p)).map((p) => p.key),
-    items: items.filter((i) => i.phase === 'strings-on' && !looked.has(i.key)).length,
-  };
+  const gate = lostWithoutStrings(stringsState, stations, [...latest.values()], items, looked);
+  const isHeldNoMore = (p: PlaceRead): boolean =>
+    p.takenAt !== null && p.stale && needsStrings(p.quantity) && cut.has(p.quantity);
+  const again = stringsState === 'missing' ? [] : places.filter(isHeldNoMore);
+  return { stations: [...gate.readings, ...again].map((s) => s.key), items: gate.items.length };
 }
 
 const startLine = (l: JobLine): StartLine => ({
@@ -146,7 +144,7 @@ export function benchOrder<L extends JobLine>(
   const lost =
     bareSince !== null || job.stringsState === 'off'
       ? null
-      : lostWith(places, cut, job, judged.items, answers);
+      : lostWith({ job, stations, answers }, judged, places, cut);
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
   return {
