@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { breath, runs } from '../../runs-for-tests.ts';
 import { seeded } from '../seeded.ts';
 import { toEnd } from '../to-end.ts';
-import { newBoard, planOf, type Board } from './board.ts';
+import { newBoard, planOf, type Board, type Seat } from './board.ts';
 import { boardWith } from './bound.ts';
 import { costOf } from './cost.ts';
 import { improving } from './improve.ts';
@@ -10,7 +10,7 @@ import { fixedSteps, firstPlan } from './place.ts';
 import { whatBreaks } from './plan-check.ts';
 import { Row } from './one-row.ts';
 import { RowMoves } from './row-moves.ts';
-import { RowSearch, searchingRow } from './row-search.ts';
+import { RowSearch, rowOf, searchingRow } from './row-search.ts';
 import type { ShopWork } from './shop-work.ts';
 import { job, randomShop, shop, step, worker } from './work-for-tests.ts';
 
@@ -54,7 +54,7 @@ test('whatever is moved in it, in whatever order: it stands as if made anew, cos
       fc.boolean(),
       async (seed, jobs, tight, stood) => {
         const b = planned(seed, jobs, tight, stood);
-        const row = new Row(b, fixedSteps(b));
+        const row = rowOf(b);
         // What is held costs the same throughout.
         const beside = costOf(boardWith(b.work, row.seats)) - row.cost;
         const search = new RowSearch(row, seeded(seed), 10);
@@ -158,6 +158,37 @@ test('the shortest go first where nothing else counts: the best there is, by clo
   expect(found.best.map((s) => s?.start)).toEqual([90, 30, 0]);
   expect(found.least).toBeCloseTo((work.weights.stay * (30 + 90 + 210)) / 60, 9);
   expect(b.seats.map((s) => s?.start)).toEqual([0, 120, 180]);
+});
+
+test('what comes before something that stands is moved as everything is, and is done by then', () => {
+  const work = shop(
+    [worker(1)],
+    [
+      job(1, [step('a', 60), step('b', 30, { after: ['a'], pin: 300 })]),
+      job(2, [step('c', 60)], { due: 60, hard: true }),
+      job(3, [step('d', 120)], { due: 180 }),
+    ],
+  );
+  const standing = (at: number, start: number, end: number): Seat => ({
+    worker: 0,
+    spot: -1,
+    start,
+    end,
+    hold: end,
+    free: end,
+    worked: at,
+  });
+  // Steps are numbered a, b, c, d; the pause is from 210 to 270.
+  const b = boardWith(work, [
+    standing(0, 0, 60),
+    standing(240, 300, 330),
+    standing(60, 60, 120),
+    standing(270, 330, 450),
+  ]);
+  const found = { tries: 0, effort: 0, least: costOf(b), best: [...b.seats] };
+  toEnd(searchingRow(b, 1, seeded(1), found, (n) => n / 20));
+  expect(found.best.map((s) => s?.start)).toEqual([180, 300, 0, 60]);
+  expect(whatBreaks(work, planOf(boardWith(work, found.best), 0))).toEqual([]);
 });
 
 test('it is told to end, and a shop without work has nothing to move', () => {

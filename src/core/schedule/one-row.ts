@@ -45,9 +45,12 @@ export class Row {
 
   private readonly b: Board;
 
+  private readonly touchOther = (node: number): void => this.touch(node);
+  private readonly waitOther = (node: number): void => this.queue.add(node, true);
+
   /**
    * @param b a plan
-   * @param held of each of its steps, whether it stays where it is; so do jobs of which one has no place, or others come before such a one
+   * @param held of each of its steps, whether it stays where it is; so do jobs of which one has no place
    */
   constructor(b: Board, held: readonly boolean[]) {
     this.b = b;
@@ -66,7 +69,7 @@ export class Row {
     [this.worked, this.rested, this.moves] = [room(), room(), room()];
     this.piece = new Int32Array(n);
     [this.ends, this.changes] = [new Float64Array(b.ofJob.length), new Int32Array(b.ofJob.length)];
-    this.places = new RowPlaces(this.frame, this.of, this.queue);
+    this.places = new RowPlaces(this.frame, this.of, turn);
     this.readyCosts = new ReadyCosts(b);
     [this.touched, this.isTouched] = [new Int32Array(n), new Uint8Array(n)];
     [this.logStep, this.log] = [new Int32Array(n), new Float64Array(WRITTEN * n)];
@@ -76,13 +79,21 @@ export class Row {
   /** Counts anew how often a job changes hands. @returns by how much it costs more */
   private handsAgain(job: number): number {
     const { hand } = this.order;
-    let last = this.of.handBefore[job] as number;
+    const { firstHand, lastHand, handBefore, handAfter, first, next } = this.of;
+    let last = handBefore[job] as number;
     let count = 0;
-    for (let node = this.of.first[job] as number; node >= 0; node = this.of.next[node] as number) {
+    for (let node = first[job] as number; node >= 0; node = next[node] as number) {
+      const between = firstHand[node] as number;
+      if (between >= 0) {
+        if (last >= 0 && between !== last) count++;
+        last = lastHand[node] as number;
+      }
       const own = hand[node] as number;
       if (last >= 0 && own !== last) count++;
       last = own;
     }
+    const then = handAfter[job] as number;
+    if (then >= 0 && then !== last) count++;
     const more = count - (this.changes[job] as number);
     this.changes[job] = count;
     return more * this.b.work.weights.hands;
@@ -96,13 +107,9 @@ export class Row {
 
   /** What comes after a step and needs a place like it, where that may be taken otherwise once it is moved. */
   private touchPlaces(node: number): void {
+    const { places } = this;
     if (((this.of.asks[node] as number) & PLACED) === 0) return;
-    const hold = this.places.hold[node] as number;
-    const like = this.of.placedLike[node] as Int32Array;
-    for (let i = 0; i < like.length; i++) {
-      const other = like[i] as number;
-      if (this.places.minds(node, other, hold)) this.touch(other);
-    }
+    places.tell(node, places.spot[node] as number, places.hold[node] as number, this.touchOther);
   }
 
   /** Takes a step out of the row: it has to be put somewhere. */
@@ -110,6 +117,7 @@ export class Row {
     const { order } = this;
     this.touchPlaces(node);
     this.touch(order.after[node] as number);
+    this.places.takeOut(node);
     order.take(node);
   }
 
@@ -121,12 +129,13 @@ export class Row {
   put(node: number, hand: number, turn: number, behind: number): void {
     const { order } = this;
     order.put(node, hand, turn, behind);
+    this.places.putBack(node, turn);
     this.touch(node);
     this.touch(order.after[node] as number);
     this.touchPlaces(node);
   }
 
-  /** Stands a step as soon as it can; false: it never can. */
+  /** Stands a step as soon as it can; false: it never can, or too late for what stays of its job. */
   private stand(node: number): boolean {
     const { from, begin, end: ends, until, first } = this.free;
     const { hand, before } = this.order;
@@ -155,6 +164,7 @@ export class Row {
       while ((ends[j] as number) < over) j++;
       const end = (from[j] as number) + over - (begin[j] as number);
       const rested = end + (this.of.wait[node] as number);
+      if (rested > (this.of.latest[node] as number)) return false;
       if ((is & PLACED) !== 0) {
         const later = this.places.take(node, start, end, rested);
         if (later > start) {
@@ -246,7 +256,8 @@ export class Row {
 
   /** Counts anew what it costs when a job is ready. @returns by how much it costs more */
   private readyAgain(job: number, finish: number): number {
-    const cost = this.readyCosts.of(job, finish);
+    const held = this.of.heldRested[job] as number;
+    const cost = this.readyCosts.of(job, finish > held ? finish : held);
     const more = cost - (this.ends[job] as number);
     this.ends[job] = cost;
     return more;
@@ -254,16 +265,15 @@ export class Row {
 
   /** Lets all wait for their turn to whom it makes a difference that a step’s place is taken otherwise than was written down last. */
   private placesAgain(node: number): void {
-    const { queue, log } = this;
+    const { places, log } = this;
     const l = WRITTEN * (this.stood - 1);
-    const was = log[l + 6] as number;
-    const hold = this.places.hold[node] as number;
-    if (this.places.spot[node] === log[l + 5] && hold === was) return;
-    const like = this.of.placedLike[node] as Int32Array;
-    for (let i = 0; i < like.length; i++) {
-      const other = like[i] as number;
-      if (this.places.minds(node, other, Math.max(was, hold))) queue.add(other, true);
-    }
+    const [wasSpot, was] = [log[l + 5] as number, log[l + 6] as number];
+    const [spot, hold] = [places.spot[node] as number, places.hold[node] as number];
+    if (spot === wasSpot && hold === was) return;
+    places.tell(node, spot, Math.max(was, hold), this.waitOther);
+    if (spot === wasSpot || wasSpot < 0) return;
+    // Who had it before has it last now, perhaps for longer.
+    places.tell(node, wasSpot, Math.max(was, places.taken[wasSpot] as number), this.waitOther);
   }
 
   /** Counts anew what it costs that a step stands elsewhere than before. @returns by how much it costs more */
@@ -279,6 +289,7 @@ export class Row {
     this.cost += more;
     this.stood = 0;
     this.order.keep();
+    this.places.order.keep();
   }
 
   /** Takes back what was moved since the last change was kept, and what stood anew. */
@@ -301,6 +312,8 @@ export class Row {
     this.stood = 0;
     this.forget();
     order.undo();
+    this.places.order.undo();
+    this.places.order.movedMany = 0;
     for (let i = 0; i < order.movedMany; i++)
       this.handsAgain(this.of.jobOf[order.moved[i] as number] as number);
     order.movedMany = 0;
@@ -344,6 +357,7 @@ export class Row {
     this.order.turn.set(turn);
     this.order.hand.set(hand);
     this.order.lineUp();
+    this.places.order.lineUp();
     this.standAll();
   }
 
@@ -352,6 +366,7 @@ export class Row {
     const { turn, hand } = this.order;
     const was = { turn: turn.slice(), hand: hand.slice() };
     this.order.renumber(Float64Array.from(this.of.steps, (_, node) => this.seat(node).start));
+    this.places.order.lineUp();
     this.standAll();
     if (this.cost === Infinity) this.makeLike(was);
   }

@@ -5,7 +5,8 @@ const NARROW = 1e-6;
 
 /**
  * What comes before what: everybody's steps by their turn, chained. A step that is taken out has no place until it is put somewhere. The
- * end of everybody's chain, in front of the first step and behind the last, is a number of its own that is no step's.
+ * end of everybody's chain, in front of the first step and behind the last, is a number of its own that is no step's. Kinds of places
+ * are chained in the same way, each like a person; what needs none has nobody.
  */
 export class RowOrder {
   /** by step: its turn; a job's steps come one after the other, and so do everybody's */
@@ -65,8 +66,8 @@ export class RowOrder {
       after[steps + w] = steps + w;
     });
     for (const node of this.sorted(turn)) {
-      const end = steps + (hand[node] as number);
-      this.link(node, before[end] as number);
+      const w = hand[node] as number;
+      if (w >= 0) this.link(node, before[steps + w] as number);
     }
     this.isOther.fill(1);
     this.keep();
@@ -129,7 +130,8 @@ export class RowOrder {
     }
   }
 
-  private isMoved(node: number): boolean {
+  /** Whether a step was taken out since the last `keep`. */
+  isMoved(node: number): boolean {
     for (let i = 0; i < this.movedMany; i++) if (this.moved[i] === node) return true;
     return false;
   }

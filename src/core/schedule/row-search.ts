@@ -1,6 +1,6 @@
 /** Better plans by moving steps about in the row that a plan is: what stands behind them moves up or back with them. */
 import type { Board } from './board.ts';
-import { boardWith } from './bound.ts';
+import { boardWith, standingIn } from './bound.ts';
 import { costOf } from './cost.ts';
 import type { Progress } from './in-order.ts';
 import { fixedSteps } from './place.ts';
@@ -54,6 +54,16 @@ export class RowSearch {
 }
 
 /**
+ * The row that a plan is. What runs and what somebody put somewhere stays; so does what comes before that, where the rest would not be a plan
+ * otherwise.
+ */
+export function rowOf(b: Board): Row {
+  const stands = standingIn(b).map((s) => s !== null);
+  const row = new Row(b, stands);
+  return row.cost < Infinity ? row : new Row(b, fixedSteps(b));
+}
+
+/**
  * Looks for a better plan in the row that the one on a board is; the board is left as it is.
  * @param usual what a job costs on average beyond what it costs at least
  * @param chance the next random number
@@ -67,7 +77,7 @@ export function* searchingRow(
   found: Progress,
   passed: (effort: number) => number,
 ): Generator<Progress, void> {
-  const row = new Row(b, fixedSteps(b));
+  const row = rowOf(b);
   if (row.of.steps.length === 0) return;
   const search = new RowSearch(row, chance, usual);
   // What is not in the row costs the same whatever is done in it.

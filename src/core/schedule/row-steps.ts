@@ -24,12 +24,20 @@ export interface RowSteps {
   /** how long the instrument rests after it */
   readonly wait: Float64Array;
   readonly earliest: Float64Array;
+  /** when the instrument has to have rested after it: then something of the job begins that stays where it is */
+  readonly latest: Float64Array;
   readonly asks: Uint8Array;
-  /** those that need a place; and by step, all that need one of the same kind */
-  readonly placed: readonly number[];
-  readonly placedLike: readonly Int32Array[];
-  /** by job: whose hands it is in before its first step of the row; −1: nobody’s */
+  /** by step: which kind of place it needs; −1: none; and how many kinds there are */
+  readonly kind: Int32Array;
+  readonly kinds: number;
+  /** by step: who has the first and the last of what stays between the one before it of its job and itself; −1: nothing does */
+  readonly firstHand: Int32Array;
+  readonly lastHand: Int32Array;
+  /** by job: whose hands it is in before its first step of the row, and those it goes on to after the last; −1: nobody’s */
   readonly handBefore: readonly number[];
+  readonly handAfter: readonly number[];
+  /** by job: when what stays of it has rested, 0 where nothing does */
+  readonly heldRested: readonly number[];
 }
 
 /** By step: its turn in the row, and who does it. */
@@ -57,24 +65,13 @@ function chained(
   return { prev, next, first };
 }
 
-/** By step: all that need a place of the same kind. */
-function placedLike(steps: readonly BoardStep[], placed: readonly number[]): Int32Array[] {
-  const kinds = new Map<string | null, Int32Array>();
-  return steps.map(({ step: { place } }) => {
-    const like =
-      kinds.get(place) ?? Int32Array.from(placed.filter((node) => steps[node]?.step.place === place));
-    kinds.set(place, like);
-    return like;
-  });
-}
-
 /**
  * The steps of a plan that can be moved in its row, and their turns: in the order in which they begin.
  * @param b a plan
- * @param held of each of its steps, whether it stays where it is; so do jobs of which one has no place, or others come before such a one
+ * @param held of each of its steps, whether it stays where it is; so do jobs of which one has no place
  */
 export function rowSteps(b: Board, held: readonly boolean[]): { of: RowSteps } & Turns {
-  const { stays, heldUntil, handBefore } = heldOf(b, held);
+  const { stays, from, until, firstHand, lastHand, handBefore, handAfter, rested } = heldOf(b, held);
   const steps = b.steps.filter(({ at }) => !stays[at]);
   const begin = (node: number): number => b.seats[steps[node]?.at ?? -1]?.start ?? 0;
   const list = Int32Array.from(steps.keys()).sort((x, y) => begin(x) - begin(y) || x - y);
@@ -88,7 +85,7 @@ export function rowSteps(b: Board, held: readonly boolean[]): { of: RowSteps } &
   steps.forEach(({ who }, node) => {
     for (const w of who) may[node * people + w] = 1;
   });
-  const placed = steps.flatMap((s, node) => (s.where ? [node] : []));
+  const kinds = [...new Set(steps.flatMap(({ where, step: { place } }) => (where ? [place] : [])))];
   const of: RowSteps = {
     steps,
     stays,
@@ -98,16 +95,21 @@ export function rowSteps(b: Board, held: readonly boolean[]): { of: RowSteps } &
     may,
     minutes: Float64Array.from(steps, ({ minutes }) => minutes),
     wait: Float64Array.from(steps, ({ step }) => step.wait),
-    earliest: Float64Array.from(steps, ({ job, earliest, step }) =>
-      Math.max(earliest, step.pin ?? 0, heldUntil[job] ?? 0),
+    earliest: Float64Array.from(steps, ({ at, earliest, step }) =>
+      Math.max(earliest, step.pin ?? 0, from[at] ?? 0),
     ),
+    latest: Float64Array.from(steps, ({ at }) => until[at] ?? Infinity),
     asks: Uint8Array.from(
       steps,
       (s) => (s.whole ? WHOLE : 0) | (s.where ? PLACED : 0) | (b.work.before[s.step.id] ? STOOD : 0),
     ),
-    placed,
-    placedLike: placedLike(steps, placed),
+    kind: Int32Array.from(steps, ({ where, step: { place } }) => (where ? kinds.indexOf(place) : -1)),
+    kinds: kinds.length,
+    firstHand: Int32Array.from(steps, ({ at }) => firstHand[at] ?? -1),
+    lastHand: Int32Array.from(steps, ({ at }) => lastHand[at] ?? -1),
     handBefore,
+    handAfter,
+    heldRested: rested,
   };
   return { of, turn, hand: Int32Array.from(steps, ({ at }) => b.seats[at]?.worker ?? 0) };
 }
