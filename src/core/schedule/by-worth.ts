@@ -1,8 +1,4 @@
 import { GRAIN, type Board } from './board.ts';
-import { workedBefore } from './calendar.ts';
-
-/** So many stretches of work tell how much the shop works. */
-const SOME_STRETCHES = 40;
 
 /** A job's hands and rests, minutes. */
 export const workOf = (b: Board, job: number): number =>
@@ -15,7 +11,10 @@ export const dueOf = (b: Board, job: number): number =>
   Math.min(b.work.jobs[job]?.due ?? Infinity, b.work.jobs[job]?.promised ?? Infinity);
 
 /** How far ahead of its date a job begins to press, minutes: several are tried. */
-export const PRESSES = [720, 1440, 3 * 1440, 8 * 1440] as const;
+export const PRESSES_FIRST = 1440;
+export const PRESSES = [720, 3 * 1440, 8 * 1440] as const;
+/** How much more what there is least of counts than other things: several are tried. */
+export const POWERS = [0, 1, 2, 4, 16] as const;
 /** What a job takes beside its hands and rests: nights, other work. */
 const ROOM = 2;
 
@@ -77,18 +76,17 @@ export function orderByWorth(jobs: readonly Worthy[], pace: number, stay: number
 }
 
 /**
- * Jobs in the order of what an hour of hands is worth on them: how long they stay, and what being late costs, the more the nearer
- * their date has come by then. The shop's hands go from one to the next.
+ * Jobs in the order of what an hour of what there is little of is worth on them: how long they stay, and what being late costs, the more
+ * the nearer their date has come by then. The shop goes from one to the next.
+ * @param takes by job: how much it takes of what there is little of, minutes
  */
-export function byWorth(b: Board, jobs: readonly number[], presses: number): number[] {
+export function byWorth(b: Board, jobs: readonly number[], presses: number, takes: Float64Array): number[] {
   const { weights: w } = b.work;
-  const until = Math.max(1, ...b.calendars.flatMap((c) => c.to.slice(0, SOME_STRETCHES).slice(-1)));
-  const pace = b.calendars.reduce((sum, c) => sum + workedBefore(c, until), 0) / until;
   const all = jobs.map((job): Worthy => {
     const j = b.work.jobs[job];
-    const hands = (b.ofJob[job] ?? []).reduce((sum, at) => sum + (b.steps[at]?.minutes ?? 0), 0);
     const late = (j?.due == null ? 0 : j.hard ? w.hard : w.wished) + (j?.promised == null ? 0 : w.promised);
-    return { job, hands: Math.max(GRAIN, hands), due: dueOf(b, job) - ROOM * workOf(b, job), late };
+    const due = dueOf(b, job) - ROOM * workOf(b, job);
+    return { job, hands: Math.max(GRAIN, takes[job] as number), due, late };
   });
-  return orderByWorth(all, Math.max(1e-6, pace), w.stay, presses);
+  return orderByWorth(all, 1, w.stay, presses);
 }

@@ -1,3 +1,4 @@
+import { jobAlone } from './alone.ts';
 import { beginAfter, workedBefore } from './calendar.ts';
 import {
   copyBoard,
@@ -9,9 +10,10 @@ import {
   type BoardStep,
   type Seat,
 } from './board.ts';
-import { byWorth, dueOf, PRESSES, workOf } from './by-worth.ts';
-import { costOf } from './cost.ts';
+import { byWorth, dueOf, POWERS, PRESSES, PRESSES_FIRST, workOf } from './by-worth.ts';
+import { costOf, costOfJob, costWhenReady } from './cost.ts';
 import { insertJob, weighings, worthBySkill } from './insert.ts';
+import { queuesOf, takesOf } from './scarce.ts';
 import { skillPrices } from './skill-price.ts';
 
 /** What a worse hand costs when seats are compared, minutes: another one than before, more skilled than needed. */
@@ -162,15 +164,33 @@ export function firstPlan(empty: Board): Board {
   let best: Board = frame;
   let least = Infinity;
   let bestOrder: readonly number[] = [];
+  const floor = new Map(rest.map((job) => [job, costWhenReady(frame, job, jobAlone(empty, job).finish)]));
+  // What is not among the rest stands already; of the rest each costs what it costs alone at least.
+  const atLeast = rest.reduce(
+    (sum, job) => sum + (floor.get(job) ?? 0) - costOfJob(frame, job),
+    costOf(frame),
+  );
   const look = (order: readonly number[], put: (b: Board, job: number) => void): void => {
     const b = copyBoard(frame);
-    for (const job of order) put(b, job);
-    const cost = costOf(b);
-    if (cost >= least) return;
+    let cost = atLeast;
+    for (const job of order) {
+      put(b, job);
+      cost += costOfJob(b, job) - (floor.get(job) ?? 0);
+      if (cost >= least) return;
+    }
     [least, best, bestOrder] = [cost, b, order];
   };
   for (const rule of RULES) look(sortedBy(frame, rest, rule), placeJob);
-  for (const presses of PRESSES) look(byWorth(frame, rest, presses), placeJob);
+  const queues = queuesOf(frame);
+  let takes = takesOf(queues, frame.ofJob.length, 0);
+  for (const power of POWERS) {
+    const other = takesOf(queues, frame.ofJob.length, power);
+    const before = least;
+    look(byWorth(frame, rest, PRESSES_FIRST, other), placeJob);
+    if (least < before) takes = other;
+  }
+  if (rest.some((job) => dueOf(frame, job) < Infinity))
+    for (const presses of PRESSES) look(byWorth(frame, rest, presses, takes), placeJob);
   const order = bestOrder;
   for (const weighing of weighings(worthBySkill(frame, skillPrices(frame))))
     look(order, (b, job) => insertJob(b, job, weighing) || placeJob(b, job));
