@@ -127,6 +127,17 @@ test('a person at the bench sees their own work there and nobody else’s, and p
   expect(await (await askHouse('/api/learned')).text()).toContain('Cuts of saddle and nut,Lower the saddle');
 });
 
+test('how turns came out is said in the unit that whoever reads it chose, whatever the shop’s is', async () => {
+  const shops = await house.show('lead', '/house/learned');
+  await shops.in('region', 'The shop’s work').sees(/← \.\d{3} lower/);
+  const sheet = await house.show('lead', '/job/412/readings');
+  await sheet.tap('radio', 'mm');
+  const own = await house.reload('lead', '/house/learned');
+  await own.in('region', 'The shop’s work').sees(/← 0\.\d\d mm lower/);
+  const other = await house.reload('owner', '/house/learned');
+  await other.in('region', 'The shop’s work').sees(/← \.\d{3} lower/);
+});
+
 test('what a logger wrote down is read, the order of its dates asked for, taken in and out again', async () => {
   const hand = await house.show('lead', '/house/air');
   await hand.upload('The logger’s file', 'shelf logger.csv', 'a;b\n1;2\n');

@@ -1,8 +1,11 @@
+'use client';
+
 import type { CameOut } from '../../core/learn/came-out.ts';
 import type { FactGroup, FactKind } from '../../core/learn/facts.ts';
 import { sayAmountOf, sayCameOut } from '../../core/learn/say-came-out.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
 import type { FactSections } from '../../server/learn/load-learned.ts';
+import { useDisplayUnit } from '../data/display-unit.ts';
 
 /** What stands at the two ends of each sort's scale. */
 const ENDS: Readonly<Record<FactKind, readonly [string, string]>> = {
@@ -153,14 +156,13 @@ export function FactPictures({
   title,
   note,
   sections,
-  unit,
 }: {
   readonly id: string;
   readonly title: string;
   readonly note?: string;
   readonly sections: FactSections;
-  readonly unit: LengthUnit;
 }) {
+  const unit = useDisplayUnit()[0] === 'mm' ? 'mm' : 'thou';
   const some = sections.filter((s) => s.groups.length > 0);
   return (
     <section aria-labelledby={`came-${id}`} className="space-y-3">

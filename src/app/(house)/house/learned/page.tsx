@@ -20,7 +20,6 @@ export default async function LearnedPage() {
     may(actor.role, 'work') ? loadOwnLearned(db, actor.personId, now) : null,
     whole ? loadShopLearned(db, shop.zone, now) : null,
   ]);
-  const unit = shop.heights === 'mm' ? 'mm' : 'thou';
   return (
     <>
       <PageHead title="How it came out" note="what was said beforehand, and what came of it, over two years">
@@ -32,7 +31,7 @@ export default async function LearnedPage() {
       </PageHead>
       <div className="max-w-5xl space-y-6 px-5 py-4">
         {all && <LearnProposals proposals={all.proposals} currency={shop.currency} />}
-        {all && <FactPictures id="shop" title="The shop’s work" sections={all.sections} unit={unit} />}
+        {all && <FactPictures id="shop" title="The shop’s work" sections={all.sections} />}
         {!own && !all && (
           <p className="text-quiet">Who works at the benches sees here how their own work came out.</p>
         )}
@@ -46,7 +45,6 @@ export default async function LearnedPage() {
             id="own"
             title={all ? 'Your own' : 'Your own work'}
             sections={own}
-            unit={unit}
             note={all ? 'Everybody sees their own here, nobody another’s.' : 'Nobody else sees these.'}
           />
         )}
