@@ -10,8 +10,9 @@ export const workOf = (b: Board, job: number): number =>
 export const dueOf = (b: Board, job: number): number =>
   Math.min(b.work.jobs[job]?.due ?? Infinity, b.work.jobs[job]?.promised ?? Infinity);
 
-/** How far ahead of its date a job begins to press, minutes: several are tried. */
+/** How far ahead of its date a job begins to press, minutes: the first that is tried, and others. */
 export const PRESSES_FIRST = 1440;
+/** See {@link PRESSES_FIRST}. */
 export const PRESSES = [720, 3 * 1440, 8 * 1440] as const;
 /** How much more what there is least of counts than other things: several are tried. */
 export const POWERS = [0, 1, 2, 4, 16] as const;
