@@ -3,6 +3,7 @@ import { jobAlone } from './alone.ts';
 import { GRAIN, type Board } from './board.ts';
 import { endAfter, piecesBetween, stretchEnd, workedBefore, type Calendar } from './calendar.ts';
 import { isOnGrain } from './on-grain.ts';
+import { placeQueuesOf } from './scarce.ts';
 import { askedOf } from './skill-price.ts';
 
 /** So much longer than the hands need at least is looked at. */
@@ -50,23 +51,6 @@ function doneBy(b: Board, level: number): number {
   return high;
 }
 
-/** When places of a kind can have been where they are asked for, to the hour. */
-function placesDoneBy(b: Board, kind: string): number {
-  const many = b.work.spots.filter((s) => s.kind === kind).length;
-  const asking = b.steps.filter(({ where, step }) => where !== null && step.place === kind);
-  const hands = asking.reduce((sum, { minutes }) => sum + minutes, 0);
-  const rests = asking.reduce((sum, { step }) => sum + (step.holds ? step.wait : 0), 0);
-  let [low, high] = [0, Math.max(0, ...b.anybody.to)];
-  while (high - low > 60) {
-    const middle = (low + high) / 2;
-    const open = workedBefore(b.anybody, middle);
-    // What rests goes on over nights; of what is left only the open hours count.
-    if (many * middle < rests || many * open < hands + (rests * open) / middle) low = middle;
-    else high = middle;
-  }
-  return high;
-}
-
 /** A step begins in a cell: as long as plans are fine, longer where the work goes on for long. */
 function cellsUntil(
   b: Board,
@@ -93,8 +77,7 @@ export function boundTime(b: Board, jobs: readonly number[], most: number): Boun
   const levels = 1 + Math.max(0, ...b.work.workers.map((w) => w.skill));
   const latest = Math.max(...jobs.map((job) => jobAlone(b, job).finish));
   const done = Array.from({ length: levels }, (_, level) => doneBy(b, level));
-  const kinds = [...new Set(b.work.spots.map((s) => s.kind))];
-  const placed = kinds.map((kind) => placesDoneBy(b, kind));
+  const placed = placeQueuesOf(b).map(({ all }) => all);
   const { from, to, length } = cellsUntil(b, Math.ceil(Math.max(latest, ...done, ...placed) * ROOM), most);
   const many = from.length;
   const end = to.at(-1) ?? 0;
@@ -109,6 +92,7 @@ export function boundTime(b: Board, jobs: readonly number[], most: number): Boun
     calendar,
     many: count,
   });
+  const kinds = [...new Set(b.work.spots.map((s) => s.kind))];
   return {
     from,
     cellAfter,

@@ -1,6 +1,6 @@
 import type { Board } from './board.ts';
 
-/** What of a plan is not in its row. Indices are the board's. */
+/** What of a plan is not in its row. Indices are the board's, moments minutes since the plan's beginning. */
 export interface Held {
   /** by step: whether it stays where it is */
   readonly stays: readonly boolean[];

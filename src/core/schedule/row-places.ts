@@ -52,6 +52,7 @@ export class RowPlaces {
   /**
    * Tells of those whose turn comes after a step’s and that need a place like it to whom it makes a difference that it takes, or took, one
    * until then: up to the next that takes the same one and stood there before the last change was begun.
+   * @param hold until when, minutes since the plan's beginning
    */
   tell(node: number, spot: number, hold: number, minds: (other: number) => void): void {
     const { after } = this.order;

@@ -12,24 +12,36 @@ export interface Queue {
   readonly all: number;
 }
 
+/** How many minutes all of some people together work in a minute, on average over their next stretches of work. */
+function paceOf(b: Board, all: Board['calendars']): number {
+  const until = Math.max(1, ...b.calendars.flatMap((c) => c.to.slice(0, SOME_STRETCHES).slice(-1)));
+  return Math.max(1e-6, all.reduce((sum, c) => sum + workedBefore(c, until), 0) / until);
+}
+
+const queueOf = (ofJob: readonly number[]): Queue => ({
+  ofJob,
+  all: ofJob.reduce((sum, one) => sum + one, 0),
+});
+
+/** What all jobs of a board wait for of each kind of place. */
+export function placeQueuesOf(b: Board): Queue[] {
+  const open = paceOf(b, [b.anybody]);
+  return [...new Set(b.work.spots.map((s) => s.kind))].map((kind) => {
+    const many = b.work.spots.filter((s) => s.kind === kind).length;
+    return queueOf(
+      b.ofJob.map((own) => own.reduce((sum, at) => sum + placeTime(b, at, kind, open), 0) / many),
+    );
+  });
+}
+
 /** What all jobs of a board wait for: hands of each level of skill and above, and each kind of place. */
 export function queuesOf(b: Board): Queue[] {
-  const until = Math.max(1, ...b.calendars.flatMap((c) => c.to.slice(0, SOME_STRETCHES).slice(-1)));
-  /** how much of their time somebody works, all together */
-  const pace = (all: Board['calendars']): number =>
-    Math.max(1e-6, all.reduce((sum, c) => sum + workedBefore(c, until), 0) / until);
-  const open = pace([b.anybody]);
-  const levels = [...new Set(b.work.workers.map((w) => w.skill))];
-  const kinds = [...new Set(b.work.spots.map((s) => s.kind))];
-  const hands = levels.map((level) => {
-    const has = pace(b.calendars.filter((_, i) => (b.work.workers[i]?.skill ?? 0) >= level));
-    return b.ofJob.map((_, job) => askedOf(b, job, level) / has);
+  const hands = [...new Set(b.work.workers.map((w) => w.skill))].map((level) => {
+    const able = b.calendars.filter((_, i) => (b.work.workers[i]?.skill ?? 0) >= level);
+    const has = paceOf(b, able);
+    return queueOf(b.ofJob.map((_, job) => askedOf(b, job, level) / has));
   });
-  const places = kinds.map((kind) => {
-    const many = b.work.spots.filter((s) => s.kind === kind).length;
-    return b.ofJob.map((own) => own.reduce((sum, at) => sum + placeTime(b, at, kind, open), 0) / many);
-  });
-  return [...hands, ...places].map((ofJob) => ({ ofJob, all: ofJob.reduce((sum, one) => sum + one, 0) }));
+  return [...hands, ...placeQueuesOf(b)];
 }
 
 /**
