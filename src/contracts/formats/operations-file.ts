@@ -29,6 +29,7 @@ export const operationsFile = (operations: readonly Operation[] = OPERATIONS): O
     askedBy: [...o.askedBy],
     replaces: [...o.replaces],
     actWhen: o.actWhen,
+    strung: o.strung,
     strings: o.strings,
     alongside: o.alongside,
     alongString: o.alongString,

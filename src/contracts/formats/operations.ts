@@ -45,6 +45,7 @@ const traits = {
     .optional()
     .meta({ description: 'what it stands in for where the part is past it' }),
   actWhen: sentence.meta({ description: 'when to act where it is left' }),
+  strung: flag.meta({ description: 'it is done with the strings on' }),
   strings: z
     .enum(['off', 'on'])
     .nullable()

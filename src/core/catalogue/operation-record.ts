@@ -46,6 +46,8 @@ export interface OperationTraits {
   readonly replaces: readonly string[];
   /** when to act where it is left; a limit of the shop in braces: {fretHeight} */
   readonly actWhen: string;
+  /** it is done with the strings on */
+  readonly strung: boolean;
   /** whether strings come off with it, or are on again after it */
   readonly strings: 'off' | 'on' | null;
   /** it goes along with others and changes no reading of its own */
@@ -89,6 +91,7 @@ export const NO_TRAITS: OperationTraits = {
   askedBy: [],
   replaces: [],
   actWhen: '',
+  strung: false,
   strings: null,
   alongside: false,
   alongString: false,

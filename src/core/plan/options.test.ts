@@ -37,7 +37,7 @@ test('prices carry the tax, what is left is said in plain words, what is cut is 
   expect(enough?.price.high).toBe(Math.round((plans[1]?.cost.price.high ?? 0) * 1.2));
   expect(enough?.done).toEqual([
     'The saddle is lowered, so that the strings stand nearer.',
-    'It is strung up, and every fret is played and listened to.',
+    'It gets a new set of strings, and every fret is played and listened to.',
   ]);
   expect(enough?.original).toContain('the saddle is cut lower');
   expect(enough?.risk).toMatch(/^Small: 1 step takes/);

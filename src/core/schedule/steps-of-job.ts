@@ -1,11 +1,13 @@
 import { operation as operationOf } from '../catalogue/operations.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
+import type { Construction } from '../instrument/construction.ts';
 import { addDays, clockOn, dayIn, type Day } from '../days/zone.ts';
 import { NO_FACTS, type JobFacts } from '../job/leaves.ts';
 import type { Wait } from '../job/waiting.ts';
 import { stopped } from '../work/may-start.ts';
-import { inWorkOrder, type NeedsOf } from '../work/order-of-lines.ts';
+import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
+import { isNeckFirst, orderRules } from '../work/order-rules.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
 
 /** A line of a work order as far as planning goes. Minutes. */
@@ -49,6 +51,8 @@ export interface JobToPlan {
   readonly waitingUntil: number | null;
   readonly facts: JobFacts;
   readonly lines: readonly LineToPlan[];
+  /** where the rod’s nut is; null where nobody said */
+  readonly rodNut: Construction['rodNut'] | null;
   /** what was found and wants work: item and finding */
   readonly findings: readonly string[];
   /** what the customer asks for already, by operation */
@@ -70,6 +74,7 @@ export const NEW_JOB: JobToPlan = {
   waitingUntil: null,
   facts: NO_FACTS,
   lines: [],
+  rodNut: null,
   findings: [],
   wanted: [],
   parts: [],
@@ -294,11 +299,13 @@ const withPut = (s: Step, put: Put | undefined, { from, workers }: PlanningDay):
 export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
   const open = job.lines.filter((l) => l.approval !== 'no' && l.step !== 'finished');
   const any = job.lines.some((l) => l.approval !== 'no');
-  const needs = (id: OperationId): readonly OperationId[] =>
-    job.lines.find((l) => l.operation === id)?.agreed?.needs ?? operationOf(id, day.catalogue).needs;
+  const agreed = job.lines.flatMap((l) => l.agreed ?? []);
+  const found = job.findings.map((f) => ({ item: f.split(':')[0] ?? '', finding: f.split(':')[1] }));
+  const neckFirst = isNeckFirst(job.rodNut, found);
+  const { needs, usual } = orderRules(agreed, day.catalogue, neckFirst);
   const still = awaited(job.lines, needs);
   const own = any
-    ? inWorkOrder(open, needs).map((l) =>
+    ? inWorkOrder(open, needs, usual).map((l) =>
         lineStep(
           l,
           still.get(l.id) ?? null,

@@ -9,7 +9,6 @@ import { staleReasons } from '../staleness/stale.ts';
 import type { Construction } from '../instrument/construction.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import { agreedOperation, operation } from '../catalogue/operations.ts';
-import { rodWantsNeckOff } from '../plan/solve/cost.ts';
 import type { Station } from '../readings/stations.ts';
 import {
   cutBy,
@@ -20,7 +19,8 @@ import {
   type StartLine,
 } from './may-start.ts';
 import type { Quantity } from '../readings/quantities.ts';
-import { inWorkOrder, type NeedsOf } from './order-of-lines.ts';
+import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
+import { isNeckFirst, orderRules, type OrderRules } from './order-rules.ts';
 import { queueOf, type Next } from './queue.ts';
 
 /** What a bench looks at a work order by. */
@@ -33,12 +33,18 @@ export interface Ordered<L extends JobLine> {
   readonly turns: readonly { readonly turnedAt: Date }[];
   readonly job: { readonly stringsState: Conditions['strings'] };
   readonly stringChanges: readonly JudgedStringChange[];
-  readonly answers: readonly { readonly item: string; readonly answer: Answer | null }[];
+  readonly answers: readonly {
+    readonly item: string;
+    readonly answer: Answer | null;
+    readonly finding?: string | null | undefined;
+  }[];
 }
 
 /** A work order as a bench sees it: its lines in order, what hinders each, and what comes next. */
 export interface BenchOrder<L extends JobLine> {
   readonly needs: NeedsOf;
+  /** what its order goes by */
+  readonly rules: OrderRules;
   readonly ordered: readonly L[];
   readonly places: readonly PlaceRead[];
   readonly hindrances: (line: L) => Hindrance[];
@@ -114,13 +120,16 @@ export function benchOrder<L extends JobLine>(
   clocks: readonly Clock[],
 ): BenchOrder<L> {
   const agreed = new Map(lines.map((l) => [l.id, agreedOperation(l, catalogue)]));
-  const op = (l: Pick<JobLine, 'id' | 'operation'>) => agreed.get(l.id) ?? operation(l.operation, catalogue);
+  const found = answers.filter((a) => a.answer === 'work');
+  const neckFirst = isNeckFirst(instrument.construction.rodNut, found);
+  const op = (l: Pick<JobLine, 'id' | 'operation'>): Operation => {
+    const own = agreed.get(l.id) ?? operation(l.operation, catalogue);
+    return own.id === 'rod' && neckFirst ? { ...own, strung: false } : own;
+  };
   const onOrder = new Map([...agreed.values()].map((o) => [o.id, o]));
   const needs: NeedsOf = (id) => (onOrder.get(id) ?? operation(id, catalogue)).needs;
-  const neckFirst = rodWantsNeckOff({ model: instrument });
-  const ordered = inWorkOrder(lines, (id) =>
-    id === 'rod' && neckFirst ? [...needs(id), 'neck-off'] : needs(id),
-  );
+  const rules = orderRules(agreed.values(), catalogue, neckFirst);
+  const ordered = inWorkOrder(lines, rules.needs, rules.usual);
   const bareSince = stringsOffSince(lines, op, stringChanges);
   const before = judged.operations.filter((o) => bareSince !== null && o.at <= bareSince);
   const places: PlaceRead[] = stations
@@ -141,27 +150,16 @@ export function benchOrder<L extends JobLine>(
     (l) => l.approval === 'yes' && l.step !== 'finished' && needs(l.operation).includes('strings-off'),
   );
   const cut = new Set(bareWork.flatMap((l) => cutBy(op(l))));
-  const lost =
-    bareSince !== null || job.stringsState === 'off'
-      ? null
-      : lostWith({ job, stations, answers }, judged, places, cut);
+  const bare = bareSince !== null || job.stringsState === 'off';
+  const lost = bare ? null : lostWith({ job, stations, answers }, judged, places, cut);
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
   return {
     needs,
+    rules,
     ordered,
     places,
-    hindrances: (line) =>
-      hindrances(
-        startLine(line),
-        all,
-        op(line),
-        needs,
-        places,
-        turned,
-        lost,
-        bareSince !== null && !neckFirst,
-      ),
+    hindrances: (line) => hindrances(startLine(line), all, op(line), needs, places, turned, lost, bare),
     queue: queueOf(all, (l) => op(l), places),
   };
 }

@@ -106,6 +106,21 @@ test('with the strings off what held when they came off is not asked for: it can
   expect(queued.at(-1)).toEqual({ kind: 'read', places: stale.map((p) => p.key), before: null });
 });
 
+test('what frets moved with the strings off is read with them on before nut or saddle is cut by it, or a contact moved', () => {
+  const cents = place('intonation:6:12', 'intonation');
+  const moved = [...all, cents].map((p) => ({ ...p, stale: true, bare: true }));
+  for (const id of ['nut-slots', 'saddle-lower', 'compensate', 'nut-compensate'] as const) {
+    const cut = line(1, id);
+    const [h] = hindrances(cut, [cut], operation(id), needs, moved, null);
+    expect(h, id).toMatchObject({ kind: 'reading', passable: true });
+    expect(h?.words, id).toMatch(/^String it up\. /);
+    expect(queueOf([cut], (l) => operation(l.operation), moved)[0], id).toMatchObject({ before: 1 });
+  }
+  // A new nut is made from a blank, and frets are taken down by the relief that was read.
+  for (const id of ['nut-new', 'saddle-new', 'fret-dress', 'fall-away', 'bridge-thin'] as const)
+    expect(kinds(line(1, id), [line(1, id)], moved), id).toEqual([]);
+});
+
 test('a rod is set under tension: with the strings off that is said, and may be passed by with a reason', () => {
   const rod = line(1, 'rod');
   const asked = (bare: boolean) => hindrances(rod, [rod], operation('rod'), needs, all, null, null, bare);

@@ -1,7 +1,7 @@
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Quantity } from '../readings/quantities.ts';
-import type { NeedsOf } from './order-of-lines.ts';
+import type { NeedsOf } from '../catalogue/order-of-work.ts';
 
 /** A line as far as beginning it goes. */
 export interface StartLine {
@@ -53,17 +53,27 @@ export function cutBy(op: Pick<Operation, 'reversible' | 'stale' | 'restsOn'>): 
   return op.reversible ? [] : GENERAL.filter((q) => op.stale.includes(q));
 }
 
+/** What is known of an operation where it is asked what it is cut by. */
+export type Cutting = Pick<Operation, 'reversible' | 'stale' | 'restsOn' | 'strung'>;
+
+/**
+ * Whether a place has to be read anew before a step that is cut by it: it is stale. What is done with the strings off goes by what held
+ * when they came off.
+ */
+export const isReadBefore = (op: Cutting, p: Pick<PlaceRead, 'quantity' | 'stale' | 'bare'>): boolean =>
+  p.stale && cutBy(op).includes(p.quantity) && (!p.bare || op.strung);
+
 /**
  * What hinders a line from being begun: the customer's word, a change that was asked about on it or on what it needs, steps
  * that come first, and readings that are not fresh. The rod is not turned again before its last turn was read.
  * @param lastTurn when the rod was last let go on this job, ms; null when it was not touched
  * @param lost what is lost when the strings come off; null where they are off
- * @param bare the strings are off, and the neck is on
+ * @param bare the strings are off
  */
 export function hindrances(
   line: StartLine,
   all: readonly StartLine[],
-  op: Pick<Operation, 'id' | 'reversible' | 'stale' | 'restsOn' | 'strings'>,
+  op: Pick<Operation, 'id' | 'strings'> & Cutting,
   needs: NeedsOf,
   places: readonly PlaceRead[],
   lastTurn: number | null,
@@ -88,10 +98,14 @@ export function hindrances(
     found.push({ kind: 'change', words: 'Stands still: what it needs waits for the customer’s answer.' });
   for (const o of before) found.push({ kind: 'first', words: `First: ${o.title}.` });
   if (op.strings === 'off') return [...found, ...beforeTheyComeOff(lost)];
-  if (op.id === 'rod' && bare)
+  // A cut with the strings on begins with stringing it up; what was read before holds where nothing moved it.
+  if (bare && op.strung && op.strings !== 'on')
     found.push({
       kind: 'reading',
-      words: 'The strings are off: a rod is set under tension. String it up and read the relief first.',
+      words:
+        op.id === 'rod'
+          ? 'The strings are off: a rod is set under tension. String it up and read the relief first.'
+          : 'The strings are off: this is done with them on. String it up first.',
       stations: [],
       passable: true,
     });
@@ -101,14 +115,14 @@ export function hindrances(
   const unread = places.filter(
     (p) =>
       wanted.includes(p.quantity) &&
-      (p.takenAt === null || (p.stale && !p.bare) || (turned && p.takenAt <= lastTurn)),
+      (p.takenAt === null || isReadBefore(op, p) || (turned && p.takenAt <= lastTurn)),
   );
+  const cut = 'This cannot be undone: read again first what it is cut by.';
+  const strung = unread.some((p) => p.bare && p.takenAt !== null) ? `String it up. ${cut}` : cut;
   if (unread.length > 0)
     found.push({
       kind: 'reading',
-      words: turned
-        ? 'The rod was turned and not read since: read the relief before the next turn.'
-        : 'This cannot be undone: read again first what it is cut by.',
+      words: turned ? 'The rod was turned and not read since: read the relief before the next turn.' : strung,
       stations: unread.map((p) => p.key),
       passable: !turned,
     });

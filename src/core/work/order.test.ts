@@ -1,13 +1,7 @@
 import fc from 'fast-check';
 import { OPERATIONS, operation } from '../catalogue/operations.ts';
-import {
-  inWorkOrder,
-  placesAfter,
-  rangeOf,
-  whyNotAt,
-  type NeedsOf,
-  type OrderLine,
-} from './order-of-lines.ts';
+import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
+import { placesAfter, rangeOf, whyNotAt, type OrderLine } from './order-of-lines.ts';
 
 const needs: NeedsOf = (id) => operation(id).needs;
 const line = (id: number, op: OrderLine['operation'], sort: number): OrderLine => ({
@@ -18,15 +12,22 @@ const line = (id: number, op: OrderLine['operation'], sort: number): OrderLine =
 });
 
 /** What an operation needs, by all that leads there, found by walking: independent of the code under test. */
-function reaches(from: OrderLine['operation'], to: OrderLine['operation']): boolean {
+function reaches(
+  from: OrderLine['operation'],
+  to: OrderLine['operation'],
+  lines: readonly OrderLine[],
+): boolean {
+  const isOn = (id: string) => lines.some((l) => l.operation === id);
+  const next = (id: OrderLine['operation']) =>
+    // The strings come off for nothing that is not done.
+    needs(id).filter((n) => n !== 'strings-off' || isOn(id));
   const seen = new Set<string>();
-  const stack = [...needs(from)];
-  while (stack.length > 0) {
-    const next = stack.pop();
-    if (next === undefined || seen.has(next)) continue;
-    if (next === to) return true;
-    seen.add(next);
-    stack.push(...needs(next));
+  const stack = next(from);
+  for (let one = stack.pop(); one !== undefined; one = stack.pop()) {
+    if (seen.has(one)) continue;
+    if (one === to) return true;
+    seen.add(one);
+    stack.push(...next(one));
   }
   return false;
 }
@@ -42,7 +43,7 @@ const orders = fc
   .map(([ids, sorts]) => ids.map((id, i) => line(i + 1, id, sorts[i] ?? 0)));
 
 const keepsNeeds = (lines: readonly OrderLine[]): boolean =>
-  lines.every((l, i) => lines.slice(i + 1).every((later) => !reaches(l.operation, later.operation)));
+  lines.every((l, i) => lines.slice(i + 1).every((later) => !reaches(l.operation, later.operation, lines)));
 
 test('a saddle placed before the rod it needs comes after it', () => {
   const lines = [line(1, 'saddle-lower', 0), line(2, 'rod', 5)];
@@ -59,6 +60,17 @@ test('the strings come off after the rod and before the frets, as in a plan; whe
   const moved = placesAfter(ordered, 1, 0);
   const after = lines.map((l) => ({ ...l, sort: moved.find((m) => m.id === l.id)?.sort ?? 0 }));
   expect(order(after)).toEqual(['strings-off', 'rod', 'fret-spot', 'play-test']);
+});
+
+test('once the strings are off what is done without them comes before the rod, which wants them on', () => {
+  const lines = (step: string) =>
+    (['strings-off', 'bridge-reglue', 'rod'] as const).map((id, i) => ({
+      ...line(i + 1, id, operation(id).order),
+      ...(id === 'strings-off' && { step }),
+    }));
+  const order = (step: string) => inWorkOrder(lines(step), needs).map((l) => l.operation);
+  expect(order('ready')).toEqual(['rod', 'strings-off', 'bridge-reglue']);
+  expect(order('finished')).toEqual(['strings-off', 'bridge-reglue', 'rod']);
 });
 
 test('no line stands before one that it needs, whatever the places say, and none is lost', () => {

@@ -1,6 +1,5 @@
 import { readAgainOrder } from '../staleness/graph.ts';
-import type { Operation } from '../catalogue/operation.ts';
-import { cutBy, type PlaceRead, type StartLine } from './may-start.ts';
+import { isReadBefore, type Cutting, type PlaceRead, type StartLine } from './may-start.ts';
 
 /** What comes next on a bench: a step of the order, or readings to take again before it. */
 export type Next =
@@ -13,7 +12,7 @@ export type Next =
  */
 export function queueOf(
   lines: readonly StartLine[],
-  of: (line: StartLine) => Pick<Operation, 'reversible' | 'stale' | 'restsOn'>,
+  of: (line: StartLine) => Cutting,
   places: readonly PlaceRead[],
 ): Next[] {
   const left = places.filter((p) => p.stale);
@@ -23,8 +22,8 @@ export function queueOf(
   const queued = new Set<string>();
   const queue: Next[] = [];
   for (const line of lines.filter((l) => l.approval === 'yes' && !l.finished)) {
-    const wanted = cutBy(of(line));
-    const due = left.filter((p) => wanted.includes(p.quantity) && !p.bare && !queued.has(p.key));
+    const op = of(line);
+    const due = left.filter((p) => isReadBefore(op, p) && !queued.has(p.key));
     if (due.length > 0) queue.push({ kind: 'read', places: inOrder(due), before: line.id });
     for (const p of due) queued.add(p.key);
     queue.push({ kind: 'step', lineId: line.id });

@@ -63,12 +63,14 @@ interface LineRow {
   readonly record: KeptOperation | string | null;
   readonly spent: number | string;
   readonly begunBy: string | null;
+  readonly rodNut: JobToPlan['rodNut'];
 }
 
 const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.asked_at AS askedAt, l.stops,
   l.record, COALESCE(SUM(TIMESTAMPDIFF(SECOND, e.started_at, COALESCE(e.ended_at, ?))), 0) / 60 AS spent,
-  SUBSTRING_INDEX(GROUP_CONCAT(e.person_id ORDER BY e.started_at DESC, e.id DESC), ',', 1) AS begunBy
-  FROM jobs j JOIN work_lines l ON l.job_id = j.id LEFT JOIN time_entries e ON e.line_id = l.id
+  SUBSTRING_INDEX(GROUP_CONCAT(e.person_id ORDER BY e.started_at DESC, e.id DESC), ',', 1) AS begunBy,
+  JSON_VALUE(i.construction, '$.rodNut') AS rodNut
+  FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN work_lines l ON l.job_id = j.id LEFT JOIN time_entries e ON e.line_id = l.id
   WHERE j.state = 'open' GROUP BY l.id`;
 
 const FINDINGS_SQL = `SELECT i.job_id AS jobId, CONCAT(a.item, ':', a.finding) AS found FROM jobs j
@@ -195,6 +197,7 @@ function jobsToPlan(rows: Rows): JobToPlan[] {
     waitingUntil: t.waitingUntil === null ? null : Date.parse(t.waitingUntil),
     facts: t.facts,
     lines: (lines.get(t.jobId) ?? []).map(asLine),
+    rodNut: (lines.get(t.jobId) ?? [])[0]?.rodNut ?? null,
     findings: (found.get(t.jobId) ?? []).map((f) => f.found),
     wanted: [],
     parts: parts.get(t.jobId) ?? [],

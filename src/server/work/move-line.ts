@@ -1,11 +1,11 @@
 import { refuse } from '../../contracts/failure.ts';
-import { operation } from '../../core/catalogue/operations.ts';
+import { inWorkOrder } from '../../core/catalogue/order-of-work.ts';
 import { fail, ok } from '../../core/result.ts';
-import { inWorkOrder, placesAfter, whyNotAt, type NeedsOf } from '../../core/work/order-of-lines.ts';
+import { placesAfter, whyNotAt } from '../../core/work/order-of-lines.ts';
 import { recordEvent } from '../use-case/record-event.ts';
-import { catalogueOf } from '../house/load-operations.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 import { openLine } from './open-line.ts';
+import { orderOfJob } from './order-of-job.ts';
 
 /** Moves a line of the work order, within what needs what. */
 export const moveLine = defineUseCase({
@@ -15,16 +15,13 @@ export const moveLine = defineUseCase({
     const opened = await openLine(work, lineId, version);
     if (!opened.ok) return opened;
     const { line, job } = opened.value;
-    const [lines, catalogue] = await Promise.all([
-      models.WorkLine.findAll({ where: { jobId: job.id }, transaction: t }),
-      catalogueOf(models, t),
-    ]);
-    const needs: NeedsOf = (id) => operation(id, catalogue).needs;
-    const ordered = inWorkOrder(lines, needs);
+    const lines = await models.WorkLine.findAll({ where: { jobId: job.id }, transaction: t });
+    const { needs, usual } = await orderOfJob(work, job, lines);
+    const ordered = inWorkOrder(lines, needs, usual);
     const why = whyNotAt(ordered, lineId, to, needs);
     if (why !== null) return fail(refuse(why));
     const from = ordered.findIndex((l) => l.id === lineId);
-    for (const { id, sort } of placesAfter(ordered, lineId, to)) {
+    for (const { id, sort } of placesAfter(ordered, lineId, to, usual)) {
       const other = lines.find((l) => l.id === id);
       if (other && other.sort !== sort) await other.update({ sort }, { transaction: t });
     }

@@ -21,6 +21,7 @@ const SENTENCES = {
 } as const;
 
 const FLAGS = {
+  strung: 'It is done with the strings on',
   wantsStraight: 'It waits until the neck is straight',
   heavy: 'Never offered to gain a little, where less leaves nothing out',
   risky: 'It may show what nobody can see before',

@@ -64,6 +64,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   'pickup-height': op('Set the pickup heights', 70, [5, 10, 15], 900, {
     customer: 'The pickups are set to their distance from the strings.',
+    strung: true,
     askedBy: ['pickup-height:out', 'pickup-height:near', 'pickup-height:far'],
     plain: true,
     needs: ['saddle-set', 'saddle-lower', 'saddle-raise', 'intonate'],

@@ -100,7 +100,7 @@ export const FRETS_OPERATIONS = operations({
     restsOn: ['relief'],
     wantsStraight: true,
     askedBy: ['far-end:rise', 'last-fret:rise'],
-    needs: ['fret-dress'],
+    needs: ['strings-off', 'fret-dress'],
     moves: ['frets'],
     ...CUT,
   }),

@@ -24,7 +24,7 @@ export const HARDWARE_OPERATIONS = operations({
     askedBy: ['tune:slips', 'tuners:slips', 'bushings:loose'],
     skill: 'bench',
   }),
-  'tuners-new': op('Replace the tuners', 73, [30, 45, 75], 4800, {
+  'tuners-new': op('Replace the tuners', 36, [30, 45, 75], 4800, {
     customer: 'The tuners are replaced.',
     changes: 'the tuners are replaced (you get the old ones back)',
     askedBy: ['tuners:worn'],

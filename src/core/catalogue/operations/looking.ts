@@ -10,6 +10,7 @@ export const LOOKING_OPERATIONS = operations({
   }),
   'buzz-hunt': op('Hunt a buzz', 6, [60, 90, 120], 6500, {
     customer: 'The noise is hunted down, string by string and part by part.',
+    strung: true,
     askedBy: [
       'open-buzz:buzzes',
       'fretted-buzz:buzzes',

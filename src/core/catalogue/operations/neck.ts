@@ -12,10 +12,12 @@ export const NECK_OPERATIONS = operations({
   }),
   rod: op('Adjust the truss rod', 20, [5, 10, 20], 1200, {
     customer: 'The neck’s curve is set with its rod.',
+    strung: true,
     restsOn: ['relief'],
     askedBy: ['rod:loose'],
     actWhen: 'Act when relief leaves its band by {highFret} mm.',
     plain: true,
+    needs: ['headstock-glue', 'neck-tighten', 'neck-clamp', 'neck-heat', 'neck-settle'],
     wait: 10,
     moves: ['rod'],
     hazards: [H.strings],
@@ -45,6 +47,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-settle': op('Leave the neck a week under tension', 23, [5, 10, 15], 0, {
     customer: 'The neck rests a week under the strings’ pull before it is judged.',
+    strung: true,
     skill: 'bench',
     needs: ['neck-clamp', 'neck-heat'],
     wait: 7 * 1440,
@@ -84,6 +87,7 @@ export const NECK_OPERATIONS = operations({
   }),
   tilt: op('Set the tilt screw', 26, [5, 10, 20], 1200, {
     customer: 'The neck’s angle is set by its screw.',
+    strung: true,
     needs: ['rod'],
     moves: ['neck'],
   }),

@@ -35,6 +35,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-lower': op('Lower the nut’s base', 39, [15, 25, 40], 2400, {
     customer: 'The nut is lowered from below.',
+    strung: true,
     changes: 'the nut is lowered from below',
     takesFrom: 'nut',
     wantsStraight: true,
@@ -44,6 +45,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-slots': op('Cut the nut slots', 40, [15, 25, 40], 2500, {
     customer: 'The nut’s slots are cut to height, so that the first frets press down easily.',
+    strung: true,
     changes: 'nut slots are cut deeper',
     takesFrom: 'nut',
     restsOn: ['nut-gap'],
@@ -59,6 +61,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-compensate': op('Compensate the nut', 41, [30, 45, 75], 5200, {
     customer: 'The nut is shaped so that the first frets play in tune.',
+    strung: true,
     changes: 'the nut is shaped anew',
     wantsStraight: true,
     askedBy: ['low-frets:sharp'],

@@ -34,12 +34,14 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-shim': op('Shim the saddle', 49, [10, 15, 25], 1500, {
     customer: 'The saddle is raised by a thin layer under it.',
+    strung: true,
     heavy: true,
     materials: ['shim stock'],
     moves: ['saddle-height'],
   }),
   'saddle-set': op('Set the saddles by their screws or wheels', 50, [5, 10, 15], 900, {
     customer: 'The height of the strings is set at the bridge.',
+    strung: true,
     plain: true,
     skill: 'bench',
     needs: ['rod', 'fret-dress', 'nut-slots'],
@@ -47,6 +49,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-lower': op('Lower the saddle', 50, [15, 25, 40], 2800, {
     customer: 'The saddle is lowered, so that the strings stand nearer.',
+    strung: true,
     changes: 'the saddle is cut lower',
     takesFrom: 'saddle',
     restsOn: ['relief', 'action'],
@@ -60,6 +63,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-raise': op('Raise the saddle', 51, [20, 40, 70], 4800, {
     customer: 'A higher saddle is made, so that the strings stand clear.',
+    strung: true,
     changes: 'the saddle is replaced (you get the old one back)',
     wantsStraight: true,
     heavy: true,
@@ -71,6 +75,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   vibrato: op('Set the vibrato: springs, claw, float', 55, [15, 25, 45], 2800, {
     customer: 'The vibrato is set: springs, height, back to pitch.',
+    strung: true,
     askedBy: [
       'vibrato-return:drifts',
       'vibrato-float:tilted',
@@ -85,6 +90,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   intonate: op('Set the intonation', 60, [10, 15, 25], 1500, {
     customer: 'Each string is set to play in tune up the neck.',
+    strung: true,
     alongString: true,
     plain: true,
     needs: ['rod', 'nut-slots', 'saddle-set', 'saddle-lower', 'saddle-raise', 'vibrato'],
@@ -93,6 +99,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   compensate: op('Compensate the saddle', 61, [20, 35, 60], 3800, {
     customer: 'The saddle’s top is shaped so that each string plays in tune up the neck.',
+    strung: true,
     changes: 'the saddle’s top is shaped anew',
     restsOn: ['intonation'],
     wantsStraight: true,

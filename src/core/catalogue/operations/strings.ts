@@ -15,6 +15,7 @@ export const STRINGS_OPERATIONS = operations({
   }),
   'tune-stretch': op('Tune, stretch, tune again', 11, [5, 10, 15], 500, {
     customer: 'The strings are tuned, stretched and tuned again until they hold.',
+    strung: true,
     askedBy: ['tune:drifts'],
     plain: true,
     skill: 'bench',
@@ -32,7 +33,6 @@ export const STRINGS_OPERATIONS = operations({
   }),
   restring: op('Put a new set on', 80, [10, 15, 25], 1500, {
     customer: 'It gets a new set of strings.',
-    askedBy: ['strings:old', 'octaves:mixed', 'ties:untidy'],
     strings: 'on',
     alongside: true,
     plain: true,
@@ -44,7 +44,8 @@ export const STRINGS_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   'play-test': op('Restring, settle, play every fret', 90, [15, 20, 35], 1500, {
-    customer: 'It is strung up, and every fret is played and listened to.',
+    customer: 'It gets a new set of strings, and every fret is played and listened to.',
+    askedBy: ['strings:old', 'octaves:mixed', 'ties:untidy'],
     strings: 'on',
     alongside: true,
     plain: true,

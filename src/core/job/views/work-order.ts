@@ -142,7 +142,7 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
       g.instrument.construction.strings.map((s) => s.gauge),
     ),
     needs: bench.ordered.filter((o) => op.needs.includes(o.operation)).map((o) => o.title),
-    range: rangeOf(bench.ordered, l.id, bench.needs),
+    range: rangeOf(bench.ordered, l.id, bench.rules.needs),
     approval: l.approval,
     approvedBy: l.approvedBy,
     approvedHow: l.approvedHow,

@@ -2,6 +2,7 @@ import type { Construction } from '../../instrument/construction.ts';
 import { roundMinor, type Minor } from '../../money/minor.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { inWorkOrder } from '../../catalogue/order-of-work.ts';
 import { offered, type Problem, type RodState } from './problem.ts';
 
 /** What a set of operations costs: money, hands, waiting. */
@@ -37,26 +38,19 @@ export const rodWantsNeckOff = (p: {
   readonly rod?: RodState | undefined;
 }): boolean => p.model?.construction.rodNut === 'heel' || p.rod === 'unreachable';
 
-/** The operations of a set in the order of the work: none before what it needs, else by their place in the catalogue. */
+/** The operations of a set in the order of the work. */
 export function inOrder(
   p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'model' | 'rod'>>,
   ids: ReadonlySet<OperationId>,
 ): Operation[] {
-  const needsOf = (o: Operation): readonly OperationId[] =>
-    o.id === 'rod' && rodWantsNeckOff(p) ? [...o.needs, 'neck-off'] : o.needs;
-  const bare = p.catalogue.filter((o) => ids.has(o.id) && o.needs.includes('strings-off'));
-  // The rod is set under tension: strings come off only for what cannot be done with them on.
-  const off = Math.min(...bare.map((o) => o.order)) - 0.5;
-  const place = (o: Operation) =>
-    o.id === 'strings-off' && bare.length > 0 ? Math.max(o.order, off) : o.order;
-  const left = p.catalogue.filter((o) => ids.has(o.id)).sort((a, b) => place(a) - place(b));
-  const done: Operation[] = [];
-  while (left.length > 0) {
-    const waiting = new Set(left.map((o) => o.id));
-    const next = left.findIndex((o) => !needsOf(o).some((n) => n !== o.id && waiting.has(n)));
-    done.push(...left.splice(Math.max(0, next), 1));
-  }
-  return done;
+  const all = new Map(p.catalogue.filter((o) => ids.has(o.id)).map((o) => [o.id, o]));
+  const needs = (id: OperationId): readonly OperationId[] => {
+    const own = p.catalogue.find((o) => o.id === id)?.needs ?? [];
+    return id === 'rod' && rodWantsNeckOff(p) ? [...own, 'neck-off'] : own;
+  };
+  const lines = [...all.values()].map((o, id) => ({ id, operation: o.id, sort: o.order }));
+  const usual = (id: OperationId): number => all.get(id)?.order ?? 0;
+  return inWorkOrder(lines, needs, usual).flatMap((l) => all.get(l.operation) ?? []);
 }
 
 /** Adds up a set of operations. Labour follows the minutes, low to high; parts do not. */

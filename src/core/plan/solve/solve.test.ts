@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { usualConstruction } from '../../instrument/defaults.ts';
 import type { Kind } from '../../instrument/kinds.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
@@ -281,12 +282,51 @@ describe('the order of the work', () => {
     ]);
     const steps = stepsOf({ catalogue: OPERATIONS }, all, []);
     expect(steps.find((s) => s.kind === 'wait')?.operation).toBe('rod');
-    const dress = steps.findIndex((s) => s.operation === 'fret-dress' && s.says.startsWith('Once'));
     for (const o of OPERATIONS.filter((x) => all.has(x.id) && !x.reversible)) {
       const own = steps.filter((s) => s.operation === o.id).map((s) => s.kind);
       expect([o.id, own.slice(0, 3)]).toEqual([o.id, ['first-cut', 'read', 'do']]);
     }
-    expect(steps[dress]?.says).toMatch(/Once it is strung again.*action.*gap/i);
+    const strung = steps.findIndex((s) => s.operation === null);
+    expect(steps[strung]?.says).toMatch(/^String it up/);
+    expect(steps[strung + 1]?.says).toMatch(/^Read again: .*relief, action.*gap over fret 1/);
+    expect(steps[strung + 2]?.operation).toBe('nut-slots');
+  });
+
+  test('a bridge is glued after the rod was set; a neck is whole and tight before', () => {
+    const order = (...ids: OperationId[]) =>
+      inOrder({ catalogue: OPERATIONS }, new Set(ids)).map((o) => o.id);
+    expect(order('strings-off', 'bridge-reglue', 'rod')).toEqual(['rod', 'strings-off', 'bridge-reglue']);
+    expect(order('strings-off', 'headstock-glue', 'rod')).toEqual(['strings-off', 'headstock-glue', 'rod']);
+    expect(order('strings-off', 'neck-hole', 'neck-tighten', 'fret-dress', 'rod')).toEqual([
+      'strings-off',
+      'neck-hole',
+      'neck-tighten',
+      'rod',
+      'fret-dress',
+    ]);
+  });
+
+  test('whatever is planned, nothing wants strings that are off, nor has them on that wants them off, and all is read again', () => {
+    fc.assert(
+      fc.property(fc.subarray(OPERATIONS.map((o) => o.id)), (some) => {
+        const p = { catalogue: OPERATIONS };
+        const steps = stepsOf(p, closure(p, new Set(some)), []);
+        let on = true;
+        let unread = new Set<string>();
+        for (const s of steps) {
+          const o = OPERATIONS.find((x) => x.id === s.operation);
+          if (s.says.startsWith('String it up and tune')) on = true;
+          if (s.says.startsWith('Take the strings off')) on = false;
+          if (s.kind === 'read' && s.says.startsWith('Read again:')) unread = new Set();
+          if (s.kind !== 'do' || !o) continue;
+          if (o.strung) expect([o.id, on, unread.size]).toEqual([o.id, true, 0]);
+          if (o.needs.includes('strings-off')) expect([o.id, on]).toEqual([o.id, false]);
+          if (o.strings === 'on' && !o.strung) on = true;
+          if (!o.alongside) for (const q of o.stale) unread.add(q);
+        }
+        expect([...unread]).toEqual([]);
+      }),
+    );
   });
 
   test('costs add up, low to high', () => {
