@@ -367,20 +367,20 @@ test('a line keeps the operation it was agreed with: a later catalogue changes n
   await give(house.lead, 'house.save-operations', { version: 0, operations, note: 'another way' });
   const after = (await view(job.number)).lines;
   expect(
-    after.map(({ minutes, hazards, needs, reversible, wait, hinders }) => ({
+    after.map(({ minutes, hazards, needs, forGood, wait, hinders }) => ({
       minutes,
       hazards,
       needs,
-      reversible,
+      forGood,
       wait,
       hinders,
     })),
   ).toEqual(
-    before.map(({ minutes, hazards, needs, reversible, wait, hinders }) => ({
+    before.map(({ minutes, hazards, needs, forGood, wait, hinders }) => ({
       minutes,
       hazards,
       needs,
-      reversible,
+      forGood,
       wait,
       hinders,
     })),

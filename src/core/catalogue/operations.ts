@@ -57,6 +57,14 @@ export const agreedOperation = (
   catalogue: readonly Operation[],
 ): Operation => (line.record ? wholeOperation(line.record) : operation(line.operation, catalogue));
 
+/** Whether it takes something away for good, and so is begun short of its line and read before the rest. */
+export const takesAway = (op: Pick<Operation, 'reversible' | 'takesFrom' | 'alongString'>): boolean =>
+  !op.reversible && (op.takesFrom !== null || op.alongString);
+
+/** What is said of doing it where it cannot be undone; empty where it can. */
+export const sayForGood = (op: Pick<Operation, 'reversible' | 'takesFrom' | 'alongString'>): string =>
+  op.reversible ? '' : `cannot be undone${takesAway(op) ? ': first cut, rest, then read again' : ''}`;
+
 /** Whether it is the stringing itself, not a cut after which strings go on again. */
 export const isStringing = (op: Operation): boolean => op.strings === 'on' && op.takesFrom === null;
 

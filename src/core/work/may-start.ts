@@ -1,4 +1,5 @@
 import type { Operation } from '../catalogue/operation.ts';
+import { takesAway } from '../catalogue/operations.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import type { NeedsOf } from '../catalogue/order-of-work.ts';
@@ -73,7 +74,7 @@ export const isReadBefore = (op: Cutting, p: Pick<PlaceRead, 'quantity' | 'stale
 export function hindrances(
   line: StartLine,
   all: readonly StartLine[],
-  op: Pick<Operation, 'id' | 'strings'> & Cutting,
+  op: Pick<Operation, 'id' | 'strings' | 'takesFrom' | 'alongString'> & Cutting,
   needs: NeedsOf,
   places: readonly PlaceRead[],
   lastTurn: number | null,
@@ -98,31 +99,33 @@ export function hindrances(
     found.push({ kind: 'change', words: 'Stands still: what it needs waits for the customer’s answer.' });
   for (const o of before) found.push({ kind: 'first', words: `First: ${o.title}.` });
   if (op.strings === 'off') return [...found, ...beforeTheyComeOff(lost)];
-  // A cut with the strings on begins with stringing it up; what was read before holds where nothing moved it.
-  if (bare && op.strung && op.strings !== 'on')
-    found.push({
-      kind: 'reading',
-      words:
-        op.id === 'rod'
-          ? 'The strings are off: a rod is set under tension. String it up and read the relief first.'
-          : 'The strings are off: this is done with them on. String it up first.',
-      stations: [],
-      passable: true,
-    });
   const wanted = cutBy(op);
   const turned = op.id === 'rod' && lastTurn !== null;
+  const strung: Hindrance = {
+    kind: 'reading',
+    words:
+      op.id === 'rod'
+        ? 'The strings are off: a rod is set under tension. String it up and read the relief first.'
+        : 'The strings are off: this is done with them on. String it up first.',
+    stations: [],
+    passable: true,
+  };
+  if (bare && op.strung && op.id === 'rod') found.push(strung);
   if (op.id === 'rod' && !turned) return found;
   const unread = places.filter(
     (p) =>
       wanted.includes(p.quantity) &&
       (p.takenAt === null || isReadBefore(op, p) || (turned && p.takenAt <= lastTurn)),
   );
-  const cut = 'This cannot be undone: read again first what it is cut by.';
-  const strung = unread.some((p) => p.bare && p.takenAt !== null) ? `String it up. ${cut}` : cut;
+  const first = `This cannot be undone: read again first what it ${takesAway(op) ? 'is cut' : 'goes'} by.`;
+  // A cut with the strings on begins with stringing it up; what was read before holds where nothing moved it.
+  if (unread.length === 0 && bare && op.strung && op.strings !== 'on' && op.id !== 'rod') found.push(strung);
   if (unread.length > 0)
     found.push({
       kind: 'reading',
-      words: turned ? 'The rod was turned and not read since: read the relief before the next turn.' : strung,
+      words: turned
+        ? 'The rod was turned and not read since: read the relief before the next turn.'
+        : `${bare && op.strung ? 'String it up. ' : ''}${first}`,
       stations: unread.map((p) => p.key),
       passable: !turned,
     });

@@ -127,7 +127,7 @@ export function benchSheet(
         .filter((l) => l.approval !== 'no')
         .map((l) => [
           '[   ]',
-          `${l.title}${l.detail ? `: ${wordsIn(l.detail, unit)}` : ''}${l.reversible ? '' : ' (cannot be undone: first cut, then read again)'}${l.hazards.length > 0 ? ` Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.` : ''}`,
+          `${l.title}${l.detail ? `: ${wordsIn(l.detail, unit)}` : ''}${l.forGood === '' ? '' : ` (${l.forGood})`}${l.hazards.length > 0 ? ` Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.` : ''}`,
           `${l.minutes.low}–${l.minutes.high}`,
           '',
         ]),

@@ -141,7 +141,7 @@ export function StepCard({
             {finished && line.finishedBy && <span className="text-ink"> · {line.finishedBy}</span>}
             {line.wait > 0 && ` · then rests ${sayWait(line.wait)}`}
             <Resting line={line} />
-            {!line.reversible && ' · cannot be undone: first cut, rest, then read again'}
+            {line.forGood !== '' && ` · ${line.forGood}`}
           </p>
           {!finished && line.fetch.length > 0 && (
             <p className="text-sm">

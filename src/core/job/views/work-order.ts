@@ -1,7 +1,7 @@
 import { CARED_OPERATIONS } from '../../care/where-it-counts.ts';
 import { PROTECTION, protectionFor } from '../../catalogue/hazards.ts';
 import { sayNextTurn } from '../../plan/next-turn.ts';
-import { agreedOperation, customerSays, saysStrings } from '../../catalogue/operations.ts';
+import { agreedOperation, customerSays, sayForGood, saysStrings } from '../../catalogue/operations.ts';
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';
@@ -133,7 +133,8 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     wear: protectionFor(op.hazards).map((p) => PROTECTION[p] as string),
     /** whether it puts something on the instrument: what may touch it is shown */
     cared: CARED_OPERATIONS.includes(l.operation),
-    reversible: op.reversible,
+    /** what is said of it where it cannot be undone */
+    forGood: sayForGood(op),
     wait: op.wait,
     /** to finish it is to say which strings went on */
     saysStrings: saysStrings(op, g.job.stringsState, g.stringChanges.at(-1)?.kind ?? null),

@@ -3,7 +3,7 @@ import { readAgainOrder } from '../../staleness/graph.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { HAZARDS } from '../../catalogue/hazards.ts';
-import { isStringing } from '../../catalogue/operations.ts';
+import { isStringing, takesAway } from '../../catalogue/operations.ts';
 import { STRINGS_OFF } from '../../catalogue/order-of-work.ts';
 import { inOrder, rodWantsNeckOff } from './cost.ts';
 import type { Problem } from './problem.ts';
@@ -45,8 +45,7 @@ function readAgain(done: readonly Operation[]): Step[] {
 function doing(o: Operation, part: Part | undefined): Step[] {
   const says = part ? `${o.name}. ${part.says}` : `${o.name}.`;
   // What takes away for good is begun short of its line, whatever asked for it.
-  const takes = !o.reversible && (o.takesFrom !== null || o.alongString);
-  const first = part?.firstCut ?? (takes ? 'begin well short of the line' : undefined);
+  const first = part?.firstCut ?? (takesAway(o) ? 'begin well short of the line' : undefined);
   const cut: Step[] =
     first === undefined
       ? []
