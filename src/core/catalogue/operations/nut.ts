@@ -44,9 +44,9 @@ export const NUT_OPERATIONS = operations({
     ...CUT,
   }),
   'nut-slots': op('Cut the nut slots', 40, [15, 25, 40], 2500, {
-    customer: 'The nut’s slots are cut to height, so that the first frets press down easily.',
+    customer: 'The nut’s slots are filed to fit their strings, in height and in width.',
     strung: true,
-    changes: 'nut slots are cut deeper',
+    changes: 'nut slots are filed',
     takesFrom: 'nut',
     restsOn: ['nut-gap'],
     wantsStraight: true,

@@ -94,6 +94,14 @@ export const TABLE: readonly Line[] = [
     ['neck-heat'],
     NO_ROD,
   ],
+  [
+    'no rod, and flat: not warmed, and nothing is cut for it',
+    'nylon',
+    { relief: 0.02, bass: 3, treble: 2.5, standout: 4 },
+    [],
+    [],
+    [...NO_ROD, ...NOTHING_CUT, 'neck-heat', 'neck-clamp'],
+  ],
   ['rod loose: taken up', 'steel-acoustic', GOOD, ['rod loose'], ['rod'], []],
   [
     'rod out of reach on a glued neck: not turned',

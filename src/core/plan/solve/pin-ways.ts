@@ -50,9 +50,13 @@ export function plateWay(worth: number | null, fine: number): string {
   return worth > fine ? `At its worth ${PLATE_WAYS.patch}.` : `At its worth ${PLATE_WAYS.quick}.`;
 }
 
+const EASE =
+  'Ease the slot that grips, wide enough for its gauge and falling toward the tuner; its height stays.';
+
 /** What a finding's operation says of its ways, beside what was found; empty for most. */
 export function waysOfFinding(p: Problem, id: OperationId): string {
   if (id === 'pins') return ` ${pinWay(p.pinTaper)}`;
   if (id === 'bridge-plate') return ` ${plateWay(p.worth.amount, p.worth.thinUpTo)}`;
+  if (id === 'nut-slots') return ` ${EASE}`;
   return '';
 }

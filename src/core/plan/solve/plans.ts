@@ -79,6 +79,12 @@ const NAMES: Readonly<Record<Plan['id'], string>> = {
 /** What is said of an operation that only goes with others. */
 export const GOES_ALONG = 'Goes with the others.';
 
+/** What a line of a plan says: what the sums ask for, and what the inspection found; how it is done where only the latter asks. */
+function saysOf(sums: string | undefined, inspection: string, ways: string): string {
+  if (sums === undefined) return inspection === '' ? GOES_ALONG : `${inspection}${ways}`;
+  return inspection === '' ? sums : `${sums} ${inspection}`;
+}
+
 function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]): Plan {
   const parts = c.ways.flatMap((w) => w.parts);
   return {
@@ -99,7 +105,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
         found: found.map((f) => `${f.item} ${f.title}`),
         firstCut: part?.firstCut ?? null,
         warns: way && way.parts[0]?.operation === o.id ? way.warns : [],
-        says: part?.says ?? (why === '' ? GOES_ALONG : `Inspection: ${why}.${waysOfFinding(p, o.id)}`),
+        says: saysOf(part?.says, why === '' ? '' : `Inspection: ${why}.`, waysOfFinding(p, o.id)),
         amounts: part?.amounts ?? [],
         reversible: o.reversible,
         removed: part?.removed ?? 0,

@@ -3,6 +3,7 @@ import { sayTurn } from '../../neck/say-turn.ts';
 import { rodAdvice } from '../../neck/truss-rod.ts';
 import { bandWords, sizeWords } from '../../units/words-in.ts';
 import { verdict, type Target } from '../../targets/target.ts';
+import type { Mm } from '../../units/unit-types.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { rodWantsNeckOff } from './cost.ts';
@@ -137,11 +138,23 @@ function byRod(p: Problem, moves: Moves, target: Target, now: number, sizes: Siz
 
 const BY_CLAMP: readonly (readonly [string, readonly OperationId[]])[] = [
   ['clamp it and let it settle', ['neck-clamp', 'neck-settle']],
-  ['warm it, clamp it and let it settle', ['neck-heat', 'neck-clamp', 'neck-settle']],
+  ['warm it, clamp it and let it settle', ['neck-heat', 'neck-settle']],
 ];
 
 /** Why a clamp or warmth does not do here, or null. */
-function clampCannot(p: Problem, ids: readonly OperationId[], by: number): Why | null {
+function clampCannot(p: Problem, ids: readonly OperationId[], target: Target, now: Mm): Why | null {
+  const by = Math.abs(target.aim - now);
+  if (now >= 0 && now < target.low)
+    return {
+      because:
+        'The neck is flat, not bowed: it is neither clamped nor warmed for that. Where it may stay so, this job gets its own target for the relief.',
+      would: 'It would do for a back-bow, or for more relief than the strings need.',
+    };
+  if (now < target.aim && !ids.includes('neck-heat'))
+    return {
+      because: 'A clamp into a back-bow only takes relief away.',
+      would: 'It would do for more relief than the strings need.',
+    };
   const dear = ids.map((id) => tooDear(p, id)).find((d) => d !== null);
   if (dear) return dear;
   if (p.model.construction.rod === 'none' && !ids.includes('neck-heat'))
@@ -160,11 +173,16 @@ function clampCannot(p: Problem, ids: readonly OperationId[], by: number): Why |
 /** What is left where the rod does nothing: the clamp, then warmth, each with days and a week under tension before it is judged. */
 function byClamp(p: Problem, moves: Moves, target: Target, now: number): Ways {
   const by = target.aim - now;
+  const hasRod = p.model.construction.rod !== 'none' && by < 0;
+  const takeUp = (operation: OperationId): string =>
+    operation === 'neck-heat' && hasRod && p.rod === 'at-its-end'
+      ? ' The rod is taken up before the clamp comes off.'
+      : '';
   const refused: Refused[] = [];
   const ways: Way[] = [];
   for (const [name, ids] of BY_CLAMP) {
     if (ids.some((id) => offered(p, id) === null)) continue;
-    const cannot = clampCannot(p, ids, Math.abs(by));
+    const cannot = clampCannot(p, ids, target, now);
     if (cannot !== null) {
       refused.push({ group: 'rod', operations: ids, ...cannot });
       continue;
@@ -174,7 +192,7 @@ function byClamp(p: Problem, moves: Moves, target: Target, now: number): Ways {
       says:
         operation === 'neck-settle'
           ? 'A week under tension before it is judged, then read again.'
-          : `Relief ${sizeWords(now)}: past straight in the clamp, toward ${sizeWords(target.aim)}.`,
+          : `Relief ${sizeWords(now)}: ${by < 0 ? 'past straight in the clamp' : 'bent into relief in the clamp'}, toward ${sizeWords(target.aim)}.${takeUp(operation)}`,
       amounts: i === 0 ? [{ what: 'relief', amount: by, unit: 'mm' }] : [],
       removed: 0,
     }));

@@ -131,11 +131,18 @@ describe('the rod', () => {
   test.each([
     ['the shop does not set rods', 0.4, without('rod'), {}, /does not do this work/, /catalogue/],
     ['there is none, nor warmth', 0.4, without('neck-heat'), { rod: 'none' }, /has no rod/, /^With a rod/],
-    ['it is stuck', 0.4, { ...without('neck-clamp'), rod: 'stuck' }, {}, /not forced/, /moved freely/],
+    [
+      'it is stuck',
+      0.4,
+      { ...without('neck-clamp', 'neck-heat'), rod: 'stuck' },
+      {},
+      /not forced/,
+      /moved freely/,
+    ],
     [
       'it is at its end',
       0.4,
-      { ...without('neck-clamp'), rod: 'at-its-end' },
+      { ...without('neck-clamp', 'neck-heat'), rod: 'at-its-end' },
       {},
       /at its end: it is not turned further/,
       /thread left/,
@@ -143,7 +150,7 @@ describe('the rod', () => {
     [
       'it cannot be reached and the neck is glued',
       0.4,
-      { ...without('neck-clamp'), rod: 'unreachable' },
+      { ...without('neck-clamp', 'neck-heat'), rod: 'unreachable' },
       { joint: 'glued' },
       /cannot be reached/,
       /all the way in/,
@@ -190,13 +197,26 @@ describe('the rod', () => {
     const w = ways(0.4, { rod: 'stuck' });
     expect(w.ways.slice(1).map((x) => x.parts.map((y) => y.operation))).toEqual([
       ['neck-clamp', 'neck-settle'],
-      ['neck-heat', 'neck-clamp', 'neck-settle'],
+      ['neck-heat', 'neck-settle'],
     ]);
     const none = ways(0.4, {}, { rod: 'none' });
     expect(names(none)).toEqual(['leave it', 'warm it, clamp it and let it settle']);
     expect(none.refused.some((r) => r.because.includes('a clamp alone does not last'))).toBe(true);
+    expect(w.ways[2]?.parts[0]?.says).not.toContain('taken up');
+    expect(ways(0.4, { rod: 'at-its-end' }).ways[2]?.parts[0]?.says).toContain('The rod is taken up');
     const far = ways(1, { rod: 'stuck' });
     expect(names(far)).toEqual(['leave it']);
     expect(far.refused.some((r) => r.because.includes('beyond a setup'))).toBe(true);
+  });
+
+  test('a neck that only lies flat is neither clamped nor warmed; a back-bow is not clamped into a deeper one', () => {
+    for (const c of [{ rod: 'none' }, {}] as const) {
+      const flat = ways(0.05, { rod: 'stuck' }, c);
+      expect(names(flat)).toEqual(['leave it']);
+      expect(flat.refused.some((r) => r.because.includes('its own target for the relief'))).toBe(true);
+    }
+    const back = ways(-0.2, { rod: 'stuck' });
+    expect(names(back)).toEqual(['leave it', 'warm it, clamp it and let it settle']);
+    expect(back.ways[1]?.parts[0]?.says).toContain('bent into relief in the clamp');
   });
 });
