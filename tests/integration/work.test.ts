@@ -388,7 +388,7 @@ test('a line keeps the operation it was agreed with: a later catalogue changes n
   const other = await jobWith(['saddle-lower']);
   expect((await view(other.number)).lines[0]).toMatchObject({
     hazards: ['something else'],
-    reversible: true,
+    forGood: '',
   });
   await give(house.lead, 'house.save-operations', {
     version: 1,

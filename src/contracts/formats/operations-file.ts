@@ -28,6 +28,7 @@ export const operationsFile = (operations: readonly Operation[] = OPERATIONS): O
     heavy: o.heavy,
     askedBy: [...o.askedBy],
     replaces: [...o.replaces],
+    includes: [...o.includes],
     actWhen: o.actWhen,
     strung: o.strung,
     strings: o.strings,

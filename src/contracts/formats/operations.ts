@@ -44,6 +44,10 @@ const traits = {
     .array(operationId)
     .optional()
     .meta({ description: 'what it stands in for where the part is past it' }),
+  includes: z
+    .array(operationId)
+    .optional()
+    .meta({ description: 'what is part of it, and is not done beside it' }),
   actWhen: sentence.meta({ description: 'when to act where it is left' }),
   strung: flag.meta({ description: 'it is done with the strings on' }),
   strings: z

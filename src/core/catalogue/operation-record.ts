@@ -44,6 +44,8 @@ export interface OperationTraits {
   readonly askedBy: readonly string[];
   /** the operations it stands in for where the part is past them */
   readonly replaces: readonly string[];
+  /** the operations that are part of it, and are not done beside it */
+  readonly includes: readonly string[];
   /** when to act where it is left; a limit of the shop in braces: {fretHeight} */
   readonly actWhen: string;
   /** it is done with the strings on */
@@ -90,6 +92,7 @@ export const NO_TRAITS: OperationTraits = {
   heavy: false,
   askedBy: [],
   replaces: [],
+  includes: [],
   actWhen: '',
   strung: false,
   strings: null,

@@ -6,4 +6,5 @@ export interface Operation extends OperationRecord {
   readonly id: OperationId;
   readonly needs: readonly OperationId[];
   readonly replaces: readonly OperationId[];
+  readonly includes: readonly OperationId[];
 }

@@ -1,5 +1,6 @@
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
+import type { Construction } from '../instrument/construction.ts';
 import { askedFor, OPERATIONS } from '../catalogue/operations.ts';
 
 /** What “needs work” on an item of the list means: a name to choose, and what it leads to. */
@@ -125,12 +126,17 @@ export const FINDINGS: ReadonlyMap<string, readonly NamedFinding[]> = new Map(
  * The operation that deals with what was found on an item: by the shop's catalogue for a finding with a name, else the one its
  * list names. Null where none does by itself.
  */
-export const dealtWithBy = (
+export function dealtWithBy(
   item: string,
   named: NamedFinding | null,
   ofList: OperationId | undefined,
   catalogue: readonly Operation[],
-): OperationId | null => (named === null ? (ofList ?? null) : askedFor(`${item}:${named.id}`, catalogue));
+  { bridge }: Pick<Construction, 'bridge'>,
+): OperationId | null {
+  const by = named === null ? (ofList ?? null) : askedFor(`${item}:${named.id}`, catalogue);
+  // Where each string's length is set by a screw, nothing is cut for it.
+  return by === 'compensate' && bridge === 'individual' ? 'intonate' : by;
+}
 
 /** The finding that was chosen on an item, its first where none was; null where the item is not known. */
 export function findingOn(item: string, id?: string): NamedFinding | null {

@@ -108,6 +108,19 @@ test('what needs work and leads to an operation is a finding; what is to be watc
   expect(said('work', { lines: [line(id, -10)] })).toHaveLength(1);
 });
 
+test('what is part of another operation is dealt with by that: a slot that grips by a new nut', () => {
+  const found = (lines: JudgedLine[]) =>
+    judge(
+      job({
+        answers: [{ item: 'grip', answer: 'work', note: '', finding: 'grips', answeredAt: at(1) }],
+        lines,
+      }),
+    ).planInput.findings.map((f) => f.leadsTo);
+  expect(found([])).toEqual(['nut-slots']);
+  expect(found([line('nut-new', 10)])).toEqual([]);
+  expect(found([line('nut-shim', 10)])).toEqual(['nut-slots']);
+});
+
 test('strings taken off after readings stand leave the plan; without readings they do not', () => {
   const off = {
     rounds: [{ strings: 'off' as const }],

@@ -55,9 +55,11 @@ const restrung = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
       at: c.changedAt.getTime(),
     }));
 
-/** When work of this kind was last finished, ms; null where it never was. */
-function finishedAt(g: JudgedJob, id: OperationId): number | null {
-  const ends = g.lines.filter((l) => l.operation === id).flatMap((l) => l.finishedAt?.getTime() ?? []);
+/** When work of this kind was last finished, by itself or as part of another, ms; null where it never was. */
+function finishedAt(g: JudgedJob & Pick<JudgingShop, 'catalogue'>, id: OperationId): number | null {
+  const ends = g.lines
+    .filter((l) => l.operation === id || agreedOperation(l, g.catalogue).includes.includes(id))
+    .flatMap((l) => l.finishedAt?.getTime() ?? []);
   return ends.length === 0 ? null : Math.max(...ends);
 }
 
@@ -94,7 +96,7 @@ function foundOn(
     if (answer?.answer !== 'work') return [];
     const named = findingOn(item.key, answer.finding ?? undefined);
     if (saidByNumbers(named, item.key, bySheet)) return [];
-    const leadsTo = dealtWithBy(item.key, named, item.leadsTo, g.catalogue);
+    const leadsTo = dealtWithBy(item.key, named, item.leadsTo, g.catalogue, g.instrument.construction);
     const done = leadsTo ? finishedAt(g, leadsTo) : null;
     if (done !== null && done > answer.answeredAt.getTime()) return [];
     const { title } = item;
@@ -159,7 +161,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
   const turns = answeredTurns(g.turns);
   const [relief, band] = [usable(input, RELIEF), input.targets.get(RELIEF)];
   const turn = relief === null || !band ? null : rodAdvice(relief, band, turns, input.settings.rodPrior);
-  const { questions } = sortFindings(found, g.catalogue);
+  const { questions } = sortFindings(found, g.catalogue, g.instrument.construction);
   const apart = sayCoursesApart(g.instrument.construction, latestReadings(g.standard), input.stale);
   return {
     touch: g.job.touch,
@@ -204,7 +206,7 @@ export function judge(g: JudgedJob & JudgingShop) {
     foundOn(g, items, bySheet),
     foundByRead(g, items, fresh, targetOf, shapeLimits(planning)),
   );
-  const { deals, undone } = sortFindings(found, g.catalogue);
+  const { deals, undone } = sortFindings(found, g.catalogue, construction);
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {
     construction,

@@ -23,14 +23,23 @@ test.each([
   ],
   ['an item that leads nowhere', found('own'), { deals: 0, undone: 1, questions: 0 }],
 ])('%s: none is lost', (_, item, counts) => {
-  const sorted = sortFindings([item], OPERATIONS);
+  const sorted = sortFindings([item], OPERATIONS, { bridge: 'pinned' });
   expect([sorted.deals.length, sorted.undone.length, sorted.questions.length]).toEqual(Object.values(counts));
 });
 
 test('what is only asked first is told from what is not dealt with', () => {
-  const { undone } = sortFindings([found('action', 'out'), found('rod', 'stuck', 'rusted')], OPERATIONS);
+  const { undone } = sortFindings([found('action', 'out'), found('rod', 'stuck', 'rusted')], OPERATIONS, {
+    bridge: 'pinned',
+  });
   expect(undone.map((u) => u.asked)).toEqual([true, false]);
   expect(undone[1]?.what).toContain('(rusted)');
+});
+
+test('a string that leaves its saddle at an edge: the saddle is cut, or its screw turned where it has one', () => {
+  const by = (bridge: 'pinned' | 'individual') =>
+    sortFindings([found('contact', 'front')], OPERATIONS, { bridge }).deals.map((d) => d.leadsTo);
+  expect(by('pinned')).toEqual(['compensate']);
+  expect(by('individual')).toEqual(['intonate']);
 });
 
 test('the rod’s state comes from what was found, else from its turns', () => {

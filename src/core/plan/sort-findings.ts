@@ -1,3 +1,4 @@
+import type { Construction } from '../instrument/construction.ts';
 import { plainFinding } from '../inspection/plain-findings.ts';
 import { dealtWithBy, findingOn } from '../inspection/findings.ts';
 import type { RodAdvice } from '../neck/truss-rod.ts';
@@ -32,7 +33,11 @@ const NOBODY = 'No operation of the shop deals with it: ask a colleague.';
  * Tells apart what was found: each finding leads to an operation, to a question or to a line that says why it is not dealt
  * with; none is lost.
  */
-export function sortFindings(found: readonly FoundItem[], catalogue: readonly Operation[]): SortedFindings {
+export function sortFindings(
+  found: readonly FoundItem[],
+  catalogue: readonly Operation[],
+  construction: Pick<Construction, 'bridge'>,
+): SortedFindings {
   const deals: Finding[] = [];
   const undone: Unplanned[] = [];
   const questions: string[] = [];
@@ -40,7 +45,7 @@ export function sortFindings(found: readonly FoundItem[], catalogue: readonly Op
     const named = findingOn(f.item, f.finding ?? undefined);
     const what = named === null ? f.title : `${f.title}: ${named.name.toLowerCase()}`;
     const plain = plainFinding(f.item, f.finding, f.title);
-    const leadsTo = dealtWithBy(f.item, named, f.leadsTo, catalogue);
+    const leadsTo = dealtWithBy(f.item, named, f.leadsTo, catalogue, construction);
     if (leadsTo) {
       const { name } = operation(leadsTo, catalogue);
       deals.push({ item: f.item, title: what, note: f.note, leadsTo, name, plain });

@@ -159,7 +159,8 @@ export function benchOrder<L extends JobLine>(
     rules,
     ordered,
     places,
-    hindrances: (line) => hindrances(startLine(line), all, op(line), needs, places, turned, lost, bare),
+    hindrances: (line) =>
+      hindrances(startLine(line), op(line), { all, needs, places, lastTurn: turned, lost, bare }),
     queue: queueOf(all, (l) => op(l), places),
   };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { OPERATIONS, operation } from '../catalogue/operations.ts';
-import { cutBy, hindrances, stopped, type PlaceRead, type StartLine } from './may-start.ts';
+import { type BenchState, cutBy, hindrances, stopped, type PlaceRead, type StartLine } from './may-start.ts';
 import { queueOf } from './queue.ts';
 
 const needs = (id: StartLine['operation']) => operation(id).needs;
@@ -23,8 +23,18 @@ const place = (key: string, quantity: PlaceRead['quantity'], more: Partial<Place
   ...more,
 });
 const all = [place('relief:0:7', 'relief'), place('action:6:12', 'action'), place('nut-gap:1:1', 'nut-gap')];
+const hinders = (l: StartLine, more: Partial<BenchState> = {}) =>
+  hindrances(l, operation(l.operation), {
+    all: [l],
+    needs,
+    places: all,
+    lastTurn: null,
+    lost: null,
+    bare: false,
+    ...more,
+  });
 const kinds = (l: StartLine, lines: readonly StartLine[], places = all, turned: number | null = null) =>
-  hindrances(l, lines, operation(l.operation), needs, places, turned).map((h) => h.kind);
+  hinders(l, { all: lines, places, lastTurn: turned }).map((h) => h.kind);
 
 test('a line without the customer’s yes is not begun', () => {
   const asked = line(1, 'rod', { approval: 'asked' });
@@ -80,7 +90,7 @@ test('standing still spreads along needs only, and more changes never free a lin
 test('what cannot be undone asks for the fresh reading it is cut by, and may go without it for a reason', () => {
   const saddle = line(1, 'saddle-lower');
   const staleAction = all.map((p) => (p.quantity === 'action' ? { ...p, stale: true } : p));
-  const [h] = hindrances(saddle, [saddle], operation('saddle-lower'), needs, staleAction, null);
+  const [h] = hinders(saddle, { places: staleAction });
   expect(h).toMatchObject({ kind: 'reading', stations: ['action:6:12'], passable: true });
   const unread = all.map((p) => (p.quantity === 'relief' ? { ...p, takenAt: null } : p));
   expect(kinds(saddle, [saddle], unread)).toEqual(['reading']);
@@ -111,7 +121,7 @@ test('what frets moved with the strings off is read with them on before nut or s
   const moved = [...all, cents].map((p) => ({ ...p, stale: true, bare: true }));
   for (const id of ['nut-slots', 'saddle-lower', 'compensate', 'nut-compensate'] as const) {
     const cut = line(1, id);
-    const asked = hindrances(cut, [cut], operation(id), needs, moved, null, null, true);
+    const asked = hinders(cut, { places: moved, bare: true });
     const [h] = asked;
     expect(asked, id).toHaveLength(1);
     expect(h, id).toMatchObject({ kind: 'reading', passable: true });
@@ -125,17 +135,16 @@ test('what frets moved with the strings off is read with them on before nut or s
 
 test('a rod is set under tension: with the strings off that is said, and may be passed by with a reason', () => {
   const rod = line(1, 'rod');
-  const asked = (bare: boolean) => hindrances(rod, [rod], operation('rod'), needs, all, null, null, bare);
+  const asked = (bare: boolean) => hinders(rod, { bare });
   expect(asked(false)).toEqual([]);
   expect(asked(true)).toMatchObject([{ kind: 'reading', stations: [], passable: true }]);
 });
 
 test('before the strings come off what wants them is read and looked at, or it is said why not', () => {
   const off = line(1, 'strings-off');
-  const before = (stations: readonly string[], items: number) =>
-    hindrances(off, [off], operation('strings-off'), needs, all, null, { stations, items });
+  const before = (stations: readonly string[], items: number) => hinders(off, { lost: { stations, items } });
   expect(before([], 0)).toEqual([]);
-  expect(hindrances(off, [off], operation('strings-off'), needs, all, null)).toEqual([]);
+  expect(hinders(off)).toEqual([]);
   expect(before(['relief:0:7'], 2)).toMatchObject([
     {
       kind: 'reading',
@@ -152,7 +161,7 @@ test('before the strings come off what wants them is read and looked at, or it i
 test('the rod is not turned again before its last turn was read, whatever the reason', () => {
   const rod = line(1, 'rod');
   expect(kinds(rod, [rod], [place('relief:0:7', 'relief', { takenAt: null })])).toEqual([]);
-  const [h] = hindrances(rod, [rod], operation('rod'), needs, all, 20);
+  const [h] = hinders(rod, { lastTurn: 20 });
   expect(h).toMatchObject({ kind: 'reading', passable: false });
   expect(kinds(rod, [rod], [place('relief:0:7', 'relief', { takenAt: 21 })], 20)).toEqual([]);
 });

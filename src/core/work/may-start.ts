@@ -64,72 +64,88 @@ export type Cutting = Pick<Operation, 'reversible' | 'stale' | 'restsOn' | 'stru
 export const isReadBefore = (op: Cutting, p: Pick<PlaceRead, 'quantity' | 'stale' | 'bare'>): boolean =>
   p.stale && cutBy(op).includes(p.quantity) && (!p.bare || op.strung);
 
-/**
- * What hinders a line from being begun: the customer's word, a change that was asked about on it or on what it needs, steps
- * that come first, and readings that are not fresh. The rod is not turned again before its last turn was read.
- * @param lastTurn when the rod was last let go on this job, ms; null when it was not touched
- * @param lost what is lost when the strings come off; null where they are off
- * @param bare the strings are off
- */
-export function hindrances(
-  line: StartLine,
-  all: readonly StartLine[],
-  op: Pick<Operation, 'id' | 'strings' | 'takesFrom' | 'alongString'> & Cutting,
-  needs: NeedsOf,
-  places: readonly PlaceRead[],
-  lastTurn: number | null,
-  lost: LostWithStrings | null = null,
-  bare = false,
-): Hindrance[] {
+/** A bench as far as beginning a step goes. */
+export interface BenchState {
+  readonly all: readonly StartLine[];
+  readonly needs: NeedsOf;
+  readonly places: readonly PlaceRead[];
+  /** when the rod was last let go on this job, ms; null when it was not touched */
+  readonly lastTurn: number | null;
+  /** what is lost when the strings come off now; null where they are off */
+  readonly lost: LostWithStrings | null;
+  /** the strings are off */
+  readonly bare: boolean;
+}
+
+/** The customer's word, a change that was asked about on it or on what it needs, and steps that come first. */
+function waitsFor(line: StartLine, { all, needs }: Pick<BenchState, 'all' | 'needs'>): Hindrance[] {
   const found: Hindrance[] = [];
   if (line.approval !== 'yes')
     found.push({ kind: 'word', words: 'The customer has not said yes to this line.' });
-  const before = all.filter(
-    (o) =>
-      o.id !== line.id && o.approval === 'yes' && !o.finished && needs(line.operation).includes(o.operation),
-  );
-  const still = new Set(stopped(all, needs));
   const change = all.find((o) => o.approval === 'asked' && o.stops === line.id);
   if (change)
     found.push({
       kind: 'change',
       words: `Stands still until the customer has answered “${change.title}”.`,
     });
-  else if (still.has(line.id))
+  else if (stopped(all, needs).includes(line.id))
     found.push({ kind: 'change', words: 'Stands still: what it needs waits for the customer’s answer.' });
-  for (const o of before) found.push({ kind: 'first', words: `First: ${o.title}.` });
-  if (op.strings === 'off') return [...found, ...beforeTheyComeOff(lost)];
-  const wanted = cutBy(op);
-  const turned = op.id === 'rod' && lastTurn !== null;
-  const strung: Hindrance = {
-    kind: 'reading',
-    words:
-      op.id === 'rod'
-        ? 'The strings are off: a rod is set under tension. String it up and read the relief first.'
-        : 'The strings are off: this is done with them on. String it up first.',
-    stations: [],
-    passable: true,
-  };
-  if (bare && op.strung && op.id === 'rod') found.push(strung);
-  if (op.id === 'rod' && !turned) return found;
+  const before = all.filter(
+    (o) =>
+      o.id !== line.id && o.approval === 'yes' && !o.finished && needs(line.operation).includes(o.operation),
+  );
+  return [...found, ...before.map((o) => ({ kind: 'first' as const, words: `First: ${o.title}.` }))];
+}
+
+const reading = (words: string, unread: readonly PlaceRead[] = [], passable = true): Hindrance => ({
+  kind: 'reading',
+  words,
+  stations: unread.map((p) => p.key),
+  passable,
+});
+
+/** The rod is set under tension, and not turned again before its last turn was read. */
+function beforeTheRod(op: Starting, { places, lastTurn, bare }: BenchState): Hindrance[] {
+  const found =
+    bare && op.strung
+      ? [reading('The strings are off: a rod is set under tension. String it up and read the relief first.')]
+      : [];
+  if (lastTurn === null) return found;
   const unread = places.filter(
     (p) =>
-      wanted.includes(p.quantity) &&
-      (p.takenAt === null || isReadBefore(op, p) || (turned && p.takenAt <= lastTurn)),
+      cutBy(op).includes(p.quantity) && (p.takenAt === null || p.takenAt <= lastTurn || isReadBefore(op, p)),
   );
-  const first = `This cannot be undone: read again first what it ${takesAway(op) ? 'is cut' : 'goes'} by.`;
+  const words = 'The rod was turned and not read since: read the relief before the next turn.';
+  return unread.length === 0 ? found : [...found, reading(words, unread, false)];
+}
+
+/** What a step is cut by, and was not read or moved since; and whether it wants the strings on. */
+function readFirst(op: Starting, { places, bare }: BenchState): Hindrance[] {
+  const unread = places.filter(
+    (p) => cutBy(op).includes(p.quantity) && (p.takenAt === null || isReadBefore(op, p)),
+  );
+  const wantsThem = bare && op.strung;
+  if (unread.length > 0) {
+    const words = `This cannot be undone: read again first what it ${takesAway(op) ? 'is cut' : 'goes'} by.`;
+    return [reading(`${wantsThem ? 'String it up. ' : ''}${words}`, unread)];
+  }
   // A cut with the strings on begins with stringing it up; what was read before holds where nothing moved it.
-  if (unread.length === 0 && bare && op.strung && op.strings !== 'on' && op.id !== 'rod') found.push(strung);
-  if (unread.length > 0)
-    found.push({
-      kind: 'reading',
-      words: turned
-        ? 'The rod was turned and not read since: read the relief before the next turn.'
-        : `${bare && op.strung ? 'String it up. ' : ''}${first}`,
-      stations: unread.map((p) => p.key),
-      passable: !turned,
-    });
-  return found;
+  return wantsThem && op.strings !== 'on'
+    ? [reading('The strings are off: this is done with them on. String it up first.')]
+    : [];
+}
+
+/** What is known of an operation where it is begun. */
+type Starting = Pick<Operation, 'id' | 'strings' | 'takesFrom' | 'alongString'> & Cutting;
+
+/**
+ * What hinders a line from being begun: the customer's word, a change that was asked about on it or on what it needs, steps
+ * that come first, and readings that are not fresh.
+ */
+export function hindrances(line: StartLine, op: Starting, bench: BenchState): Hindrance[] {
+  const waits = waitsFor(line, bench);
+  if (op.strings === 'off') return [...waits, ...beforeTheyComeOff(bench.lost)];
+  return [...waits, ...(op.id === 'rod' ? beforeTheRod(op, bench) : readFirst(op, bench))];
 }
 
 /** What is read, or looked at, before the strings come off. */
@@ -140,15 +156,9 @@ function beforeTheyComeOff(lost: LostWithStrings | null): Hindrance[] {
       ? ''
       : ` ${lost.items} ${lost.items === 1 ? 'item' : 'items'} of the inspection ${lost.items === 1 ? 'wants' : 'want'} them on.`;
   const words = `With the strings off it cannot be read any more: read it first.${items}`;
-  return [
-    {
-      kind: 'reading',
-      words:
-        lost.stations.length > 0 ? words : `With the strings off it cannot be looked at any more.${items}`,
-      stations: lost.stations,
-      passable: true,
-    },
-  ];
+  const said =
+    lost.stations.length > 0 ? words : `With the strings off it cannot be looked at any more.${items}`;
+  return [{ kind: 'reading', words: said, stations: lost.stations, passable: true }];
 }
 
 /** The lines that stand still: those a change was asked about, and all that need one of them. */

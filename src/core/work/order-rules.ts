@@ -21,7 +21,10 @@ export const isNeckFirst = (
   rodNut: Construction['rodNut'] | null,
   found: readonly { readonly item: string; readonly finding?: string | null | undefined }[],
 ): boolean =>
-  rodNut === 'heel' || found.some((f) => f.item === UNREACHABLE.item && f.finding === UNREACHABLE.finding);
+  rodNut === 'heel' ||
+  found.some(
+    (f) => f.item === UNREACHABLE.item && (f.finding ?? UNREACHABLE.finding) === UNREACHABLE.finding,
+  );
 
 /**
  * What the order of a job's work goes by: of each operation what was agreed, of one that is not on the order what the shop has.

@@ -1,7 +1,6 @@
 'use client';
 
 import type { Operation } from '../../core/catalogue/operation.ts';
-import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { WORN_PARTS, type OperationTraits, type WornPart } from '../../core/catalogue/operation-record.ts';
 import { FINDINGS } from '../../core/inspection/findings.ts';
 import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
@@ -53,6 +52,49 @@ function TraitFlags({
   ));
 }
 
+/** Which findings ask for it, and how it stands to other operations. */
+function TraitPicks({
+  operation: o,
+  list,
+  may,
+  onSet: set,
+}: {
+  readonly operation: Operation;
+  readonly list: readonly Operation[];
+  readonly may: boolean;
+  readonly onSet: (some: Partial<OperationTraits>) => void;
+}) {
+  const others = list.filter((x) => x.id !== o.id).map((x) => ({ value: x.id, name: x.name }));
+  return (
+    <>
+      <PickList
+        title="Findings that ask for it"
+        gone="Does not ask for it any more"
+        picked={o.askedBy}
+        items={ASKING}
+        may={may}
+        onChange={(askedBy) => set({ askedBy })}
+      />
+      <PickList
+        title="Stands in, where the part is past it, for"
+        gone="Does not stand in for it any more"
+        picked={o.replaces}
+        items={others}
+        may={may}
+        onChange={(replaces) => set({ replaces })}
+      />
+      <PickList
+        title="Part of it, and not done beside it"
+        gone="Is done beside it again"
+        picked={o.includes}
+        items={others}
+        may={may}
+        onChange={(includes) => set({ includes })}
+      />
+    </>
+  );
+}
+
 /** What an operation is known for: how the customer reads it, what it takes from, which findings ask for it. */
 export function OperationTraitsFields({
   operation: o,
@@ -88,22 +130,7 @@ export function OperationTraitsFields({
           />
         )}
       </FormField>
-      <PickList
-        title="Findings that ask for it"
-        gone="Does not ask for it any more"
-        picked={o.askedBy}
-        items={ASKING}
-        may={may}
-        onChange={(askedBy) => set({ askedBy })}
-      />
-      <PickList
-        title="Stands in, where the part is past it, for"
-        gone="Does not stand in for it any more"
-        picked={o.replaces}
-        items={list.filter((x) => x.id !== o.id).map((x) => ({ value: x.id, name: x.name }))}
-        may={may}
-        onChange={(replaces) => set({ replaces: replaces as readonly OperationId[] })}
-      />
+      <TraitPicks operation={o} list={list} may={may} onSet={set} />
       <TraitFlags operation={o} may={may} onSet={set} />
     </>
   );

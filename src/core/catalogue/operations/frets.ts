@@ -84,6 +84,7 @@ export const FRETS_OPERATIONS = operations({
     heavy: true,
     askedBy: ['fret-wear:worn', 'fret-height:low'],
     replaces: ['fret-dress'],
+    includes: ['fret-dress', 'fret-spot'],
     skill: 'senior',
     place: 'neck-jig',
     needs: ['strings-off', 'rod', 'board-plane'],

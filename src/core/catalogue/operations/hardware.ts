@@ -5,19 +5,28 @@ import { op, operations } from '../operation-record.ts';
 export const HARDWARE_OPERATIONS = operations({
   tighten: op('Tighten what is loose', 15, [5, 10, 20], 800, {
     customer: 'What is loose is tightened.',
+    askedBy: ['rattle:loose', 'tailpiece:rattles', 'buttons:loose'],
+    skill: 'bench',
+  }),
+  'metal-parts': op('Free, smooth or change small metal parts', 15, [10, 15, 30], 1200, {
+    customer: 'Small metal parts that are stiff, rough or rusty are freed, smoothed or changed.',
     askedBy: [
-      'rattle:loose',
       'saddle-screws:seized',
       'saddle-screws:prick',
       'thumbwheels:seized',
-      'bridge-place:moved',
-      'tailpiece:rattles',
       'guides:grips',
-      'buttons:loose',
-      'guard:lifting',
       'corrosion:rust',
     ],
     skill: 'bench',
+    materials: ['penetrating oil'],
+    hazards: [H.solvent],
+  }),
+  'guard-glue': op('Fix the pickguard down', 29, [10, 15, 30], 1500, {
+    customer: 'The pickguard is fixed down again.',
+    askedBy: ['guard:lifting'],
+    skill: 'bench',
+    wait: 60,
+    hazards: [H.solvent],
   }),
   tuners: op('Tighten the tuners and their bushings', 72, [5, 10, 20], 900, {
     customer: 'The tuners and their bushings are tightened.',
@@ -29,6 +38,7 @@ export const HARDWARE_OPERATIONS = operations({
     changes: 'the tuners are replaced (you get the old ones back)',
     askedBy: ['tuners:worn'],
     replaces: ['tuners'],
+    includes: ['tuners'],
     needs: ['strings-off'],
     materials: ['tuners'],
     parts: 6500,

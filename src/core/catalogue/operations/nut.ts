@@ -12,6 +12,7 @@ export const NUT_OPERATIONS = operations({
     heavy: true,
     askedBy: ['nut-spacing:uneven', 'nut-cracks:cracked'],
     replaces: ['nut-slots', 'nut-fill'],
+    includes: ['nut-slots', 'nut-fill'],
     filesNut: true,
     needs: ['rod', 'fret-dress'],
     materials: ['nut blank'],

@@ -90,6 +90,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   intonate: op('Set the intonation', 60, [10, 15, 25], 1500, {
     customer: 'Each string is set to play in tune up the neck.',
+    askedBy: ['bridge-place:moved'],
     strung: true,
     alongString: true,
     plain: true,

@@ -65,7 +65,11 @@ const detailOf = (g: SheetJob, line: JobLine): string =>
 
 /** What was found and is on no order, and why. */
 function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): string[] {
-  const ordered = new Set(g.lines.filter((l) => l.approval !== 'no').map((l) => l.operation));
+  const ordered = new Set(
+    g.lines
+      .filter((l) => l.approval !== 'no')
+      .flatMap((l) => [l.operation, ...agreedOperation(l, g.catalogue).includes]),
+  );
   const decided = new Set(
     g.decisions.filter((d) => d.decision === 'declined').map((d) => d.proposed.operation),
   );

@@ -2,6 +2,7 @@ import { CARED_ITEMS } from '../../care/where-it-counts.ts';
 import { ANSWER_FACTS } from '../../inspection/checklist.ts';
 import { listFor } from '../../inspection/list-for.ts';
 import { dealtWithBy, FINDINGS, type NamedFinding } from '../../inspection/findings.ts';
+import type { Construction } from '../../instrument/construction.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import { operation } from '../../catalogue/operations.ts';
 import type { Job } from '../job.ts';
@@ -11,8 +12,13 @@ import type { NameOf, Shop } from '../shop.ts';
 import { iso } from './moment.ts';
 
 /** What a named finding comes to: the operation that deals with it, what is asked, or why it stays. */
-function meansOf(item: string, f: NamedFinding, catalogue: readonly Operation[]): string {
-  const id = dealtWithBy(item, f, undefined, catalogue);
+function meansOf(
+  item: string,
+  f: NamedFinding,
+  catalogue: readonly Operation[],
+  construction: Construction,
+): string {
+  const id = dealtWithBy(item, f, undefined, catalogue, construction);
   return id === null ? (f.asks ?? f.why ?? '') : operation(id, catalogue).name;
 }
 
@@ -54,7 +60,7 @@ export const inspectionView = (
       findings: (FINDINGS.get(item.key) ?? []).map((f) => ({
         id: f.id,
         name: f.name,
-        means: meansOf(item.key, f, g.catalogue),
+        means: meansOf(item.key, f, g.catalogue, g.instrument.construction),
       })),
       finding: given?.finding ?? null,
       answer,

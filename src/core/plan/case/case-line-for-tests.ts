@@ -1,3 +1,5 @@
+import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { operation } from '../../catalogue/operations.ts';
 import type { Kind } from '../../instrument/kinds.ts';
 import { answerCase } from './case-answer.ts';
 import { caseProblem } from './case.ts';
@@ -36,7 +38,9 @@ export function wrongWith(line: Line): Wrong {
   const wordless = said.plans.some((p) => p.undone.some((u) => u.what === '' || u.why === ''));
   const { problem } = caseProblem(c);
   const findings = 'because' in problem ? [] : problem.findings;
-  const dealt = findings.filter((f) => enough(said).steps.some((s) => s.operation === f.leadsTo)).length;
+  const deals = (id: OperationId, other: OperationId): boolean =>
+    id === other || operation(id).includes.includes(other);
+  const dealt = findings.filter((f) => enough(said).steps.some((s) => deals(s.operation, f.leadsTo))).length;
   return {
     missing: must.filter((m) => !steps.includes(m)),
     unwanted: mustNot.filter((m) => steps.includes(m)),

@@ -83,7 +83,7 @@ export function caseProblem(c: Case): CaseProblem {
   const [band, relief] = [targets.get(RELIEF), readings.get(RELIEF)?.value ?? null];
   const turn = relief === null || band === undefined ? null : rodAdvice(relief, band, c.turns);
   const found = foundIn(c, readings);
-  const { deals, undone, questions } = sortFindings(found, OPERATIONS);
+  const { deals, undone, questions } = sortFindings(found, OPERATIONS, construction);
   const input: PlanInput = {
     construction,
     stations,

@@ -15,9 +15,13 @@ export interface Cost {
   readonly irreversible: number;
 }
 
+/** Whether an operation is part of another one of a set, and so is not done beside it. */
+const isPartOf = (p: Pick<Problem, 'catalogue'>, id: OperationId, ids: ReadonlySet<OperationId>): boolean =>
+  p.catalogue.some((o) => o.id !== id && ids.has(o.id) && o.includes.includes(id));
+
 /**
- * What goes along with a set of operations: strings come off where one needs it, and everything ends with the test that
- * puts them on again.
+ * What goes along with a set of operations, and what is part of another: a new nut has its slots cut. Strings come off where one needs it,
+ * and everything ends with the test that puts them on again.
  */
 export function closure(
   p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'declined'>>,
@@ -25,8 +29,8 @@ export function closure(
 ): ReadonlySet<OperationId> {
   if (ids.size === 0) return ids;
   const has = (id: OperationId) => offered(p, id) !== null;
-  const all = new Set(ids);
-  const bare = [...ids].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes('strings-off'));
+  const all = new Set([...ids].filter((id) => !isPartOf(p, id, ids)));
+  const bare = [...all].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes('strings-off'));
   if (bare && has('strings-off')) all.add('strings-off');
   if (has('play-test')) all.add('play-test');
   return all;

@@ -57,6 +57,8 @@ const EASE =
 export function waysOfFinding(p: Problem, id: OperationId): string {
   if (id === 'pins') return ` ${pinWay(p.pinTaper)}`;
   if (id === 'bridge-plate') return ` ${plateWay(p.worth.amount, p.worth.thinUpTo)}`;
+  if (id === 'intonate') return ' The bridge goes back to its place, by the octaves as they are read.';
+  if (id === 'nut-new') return ' Its slots are cut to height.';
   if (id === 'nut-slots') return ` ${EASE}`;
   return '';
 }

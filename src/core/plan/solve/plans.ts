@@ -93,7 +93,9 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
     operations: inOrder(p, c.operations).map((o) => {
       const part = parts.find((x) => x.operation === o.id);
       const way = c.ways.find((w) => w.parts.some((x) => x.operation === o.id));
-      const found = p.findings.filter((f) => f.leadsTo === o.id);
+      const found = p.findings.filter(
+        (f) => f.leadsTo === o.id || (o.includes.includes(f.leadsTo) && !c.operations.has(f.leadsTo)),
+      );
       const why = found.map((f) => (f.note === '' ? f.title : `${f.title} (${f.note})`)).join('; ');
       return {
         id: o.id,

@@ -9,6 +9,7 @@ import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { rodWantsNeckOff } from './cost.ts';
 import { tooDear } from './fret-ways.ts';
 import { notOffered, offered, type Problem } from './problem.ts';
+import { staysAsItIs, WORTH_A_CLAMP } from './straight.ts';
 import { none, stay, type Amount, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const KEY = stationKey('relief', 0, RELIEF_FRET);
@@ -144,6 +145,17 @@ const BY_CLAMP: readonly (readonly [string, readonly OperationId[]])[] = [
 /** Why a clamp or warmth does not do here, or null. */
 function clampCannot(p: Problem, ids: readonly OperationId[], target: Target, now: Mm): Why | null {
   const by = Math.abs(target.aim - now);
+  if (staysAsItIs(p, now, target))
+    return {
+      because:
+        'A neck this straight is neither clamped nor warmed: it stays as it is, and the rest goes by it.',
+      would: 'It would do for a back-bow, or for more relief than the strings need.',
+    };
+  if (Math.max(target.low - now, now - target.high) < WORTH_A_CLAMP)
+    return {
+      because: `It is out by less than ${sizeWords(WORTH_A_CLAMP)}: too little to clamp or warm a neck for.`,
+      would: `It would do for ${sizeWords(WORTH_A_CLAMP)} or more.`,
+    };
   if (now >= 0 && now < target.low)
     return {
       because:

@@ -136,7 +136,10 @@ function evaluate(
     why: withFindings ? whyLeft(p, moves, finding) : 'Left as it is in this plan.',
   }));
   const { operations, cost, leftFindings } = withinWorth(p, parts, judgedFindings);
-  const removed = removedBy(parts, p.catalogue);
+  const removed = removedBy(
+    parts.filter((x) => operations.has(x.operation)),
+    p.catalogue,
+  );
   const stands = standings(p, outcome);
   const out = stands.filter(isOut);
   const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
@@ -232,8 +235,9 @@ const LEAST = 1e-6;
 function weightOf(p: Problem, ways: readonly Way[]): number {
   const parts = ways.flatMap((w) => w.parts);
   const ids = [...parts.map((x) => x.operation), ...p.findings.map((f) => f.leadsTo)];
-  const taken = shareTaken(removedBy(parts, p.catalogue), leftOf(p));
-  return weigh(p, costOf(p, closure(p, new Set(ids))), taken);
+  const all = closure(p, new Set(ids));
+  const done = parts.filter((x) => all.has(x.operation));
+  return weigh(p, costOf(p, all), shareTaken(removedBy(done, p.catalogue), leftOf(p)));
 }
 
 /**

@@ -1,5 +1,6 @@
 import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
-import { verdict } from '../../targets/target.ts';
+import { verdict, type Target } from '../../targets/target.ts';
+import type { Mm } from '../../units/unit-types.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { operation } from '../../catalogue/operations.ts';
@@ -9,10 +10,29 @@ import type { Refused, Ways } from './way.ts';
 const KEY = stationKey('relief', 0, RELIEF_FRET);
 const TELLS = 0.005;
 
-/** Whether the neck is straight after what was moved: its relief in its band, where both are known. */
+/** For less than this out of its band no neck is clamped or warmed, mm. */
+export const WORTH_A_CLAMP = 0.05;
+
+/**
+ * Whether a neck without a rod stays as it is: neither bowed back nor so deep that it would be clamped or warmed. Flat is straight, also
+ * where more relief was wanted.
+ * @param relief mm
+ */
+export const staysAsItIs = (
+  p: Pick<Problem, 'model'>,
+  relief: Mm,
+  target: Pick<Target, 'low' | 'high'>,
+): boolean =>
+  p.model.construction.rod === 'none' &&
+  relief > Math.min(0, target.low) - WORTH_A_CLAMP &&
+  relief < target.high + WORTH_A_CLAMP;
+
+/** Whether the neck is straight after what was moved: its relief in its band, where both are known, or as it has to stay. */
 export function isStraight(p: Pick<Problem, 'targets' | 'model'>, moves: Moves): boolean {
   const target = p.targets.get(KEY);
-  return !target || ['in', 'edge'].includes(verdict(p.model.relief + moves.relief, target, TELLS));
+  if (!target) return true;
+  const relief = p.model.relief + moves.relief;
+  return ['in', 'edge'].includes(verdict(relief, target, TELLS)) || staysAsItIs(p, relief, target);
 }
 
 /** Whether it takes wood, bone or metal away or makes a part anew: never to make up for a neck that is not straight. */

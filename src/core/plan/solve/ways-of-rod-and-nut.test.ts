@@ -210,11 +210,15 @@ describe('the rod', () => {
   });
 
   test('a neck that only lies flat is neither clamped nor warmed; a back-bow is not clamped into a deeper one', () => {
-    for (const c of [{ rod: 'none' }, {}] as const) {
-      const flat = ways(0.05, { rod: 'stuck' }, c);
-      expect(names(flat)).toEqual(['leave it']);
-      expect(flat.refused.some((r) => r.because.includes('its own target for the relief'))).toBe(true);
-    }
+    const says = (relief: number, rod: 'none' | 'one-way', words: string) => {
+      const w = ways(relief, { rod: 'stuck' }, { rod });
+      expect(names(w)).toEqual(['leave it']);
+      expect(w.refused.some((r) => r.because.includes(words))).toBe(true);
+    };
+    says(0.02, 'one-way', 'its own target for the relief');
+    says(0.02, 'none', 'it stays as it is');
+    says(0.29, 'one-way', 'too little to clamp or warm');
+    says(0.29, 'none', 'it stays as it is');
     const back = ways(-0.2, { rod: 'stuck' });
     expect(names(back)).toEqual(['leave it', 'warm it, clamp it and let it settle']);
     expect(back.ways[1]?.parts[0]?.says).toContain('bent into relief in the clamp');
