@@ -66,7 +66,7 @@ test('it goes home as it is: only what was done is asked, said, charged and seal
   expect(content.end).toContain('Only what stands under “What was done” was done');
   expect(content.end).toContain('past its rod');
   expect(content.done.map((d) => d.title)).toHaveLength(1);
-  expect(content.left).toContain('Adjust the truss rod: not done');
+  expect(content.left).toContain('Proposed, and not done: The neck’s curve is set with its rod.');
   expect(content.nextCheck).toBeNull();
   expect(content.price.labour).toBe(content.done[0]?.price);
   expect(signed.seal.kind).toBe('whole');

@@ -22,7 +22,7 @@ test('it goes home as it is: the check asks only what is true, a deposit and a r
   why.blur();
   const sheet = hand.in('article', 'The customer’s sheet');
   await sheet.sees('No setup was made: it goes home as it is. The neck is past its rod.');
-  await sheet.sees('Adjust the truss rod: not done');
+  await sheet.sees('Proposed, and not done: The neck’s curve is set with its rod.');
   const check = hand.in('region', 'Bench check');
   expect(check.many('checkbox', /Every fret/)).toBe(0);
   const boxes = check.many('checkbox');

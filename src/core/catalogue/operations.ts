@@ -66,7 +66,8 @@ export const sayForGood = (op: Pick<Operation, 'reversible' | 'takesFrom' | 'alo
   op.reversible ? '' : `cannot be undone${takesAway(op) ? ': first cut, rest, then read again' : ''}`;
 
 /** Whether it is the stringing itself, not a cut after which strings go on again. */
-export const isStringing = (op: Operation): boolean => op.strings === 'on' && op.takesFrom === null;
+export const isStringing = (op: Pick<Operation, 'strings' | 'takesFrom'>): boolean =>
+  op.strings === 'on' && op.takesFrom === null;
 
 /**
  * Whether to finish it is to say which strings went on: the stringing where they are off, or where a set is its own purpose and

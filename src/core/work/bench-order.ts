@@ -19,6 +19,7 @@ import {
   type StartLine,
 } from './may-start.ts';
 import type { Quantity } from '../readings/quantities.ts';
+import { stringsBefore } from '../catalogue/strings-before.ts';
 import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { isNeckFirst, orderRules, type OrderRules } from './order-rules.ts';
 import { queueOf, type Next } from './queue.ts';
@@ -49,6 +50,8 @@ export interface BenchOrder<L extends JobLine> {
   readonly places: readonly PlaceRead[];
   readonly hindrances: (line: L) => Hindrance[];
   readonly queue: readonly Next[];
+  /** by line: what has to be done with the strings before it, beside what the order has for that */
+  readonly strings: ReadonlyMap<number, 'on' | 'off'>;
 }
 
 type Clock = Pick<JobClock, 'lineId' | 'endedAt'>;
@@ -131,12 +134,12 @@ export function benchOrder<L extends JobLine>(
   const rules = orderRules(agreed.values(), catalogue, neckFirst);
   const ordered = inWorkOrder(lines, rules.needs, rules.usual);
   const bareSince = stringsOffSince(lines, op, stringChanges);
-  const before = judged.operations.filter((o) => bareSince !== null && o.at <= bareSince);
+  const earlier = judged.operations.filter((o) => bareSince !== null && o.at <= bareSince);
   const places: PlaceRead[] = stations
     .filter((s) => !s.optional)
     .map((s) => {
       const read = judged.latest.get(s.key);
-      const held = read !== undefined && staleReasons([read], before)[0] === null;
+      const held = read !== undefined && staleReasons([read], earlier)[0] === null;
       return {
         key: s.key,
         label: s.label,
@@ -152,6 +155,8 @@ export function benchOrder<L extends JobLine>(
   const cut = new Set(bareWork.flatMap((l) => cutBy(op(l))));
   const bare = bareSince !== null || job.stringsState === 'off';
   const lost = bare ? null : lostWith({ job, stations, answers }, judged, places, cut);
+  const open = ordered.filter((l) => l.approval !== 'no' && l.step !== 'finished');
+  const before = stringsBefore(open.map(op), bare);
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
   return {
@@ -161,6 +166,12 @@ export function benchOrder<L extends JobLine>(
     places,
     hindrances: (line) =>
       hindrances(startLine(line), op(line), { all, needs, places, lastTurn: turned, lost, bare }),
+    strings: new Map(
+      open.flatMap((l, i) => {
+        const now = before[i] ?? null;
+        return now === null ? [] : [[l.id, now] as const];
+      }),
+    ),
     queue: queueOf(all, (l) => op(l), places),
   };
 }

@@ -3,7 +3,7 @@
 import Link from '../kit/link.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { sayDay, todayIso } from '../kit/dates.ts';
-import { ReadFirst } from '../work/order-list.tsx';
+import { ReadFirst, StringsFirst } from '../work/order-list.tsx';
 import { HandedOn } from '../work/hand-on.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';
 import { StepCard } from '../work/step-card.tsx';
@@ -56,6 +56,7 @@ export function BenchNow({
         {read?.kind === 'read' && !line.hinders.some((h) => h.kind === 'reading') && (
           <ReadFirst number={job.number} places={read.places} />
         )}
+        <StringsFirst line={line} />
         <StepCard job={job} line={line} may={may} large />
         {after.length > 0 && (
           <p className="text-sm text-quiet">Then on this one: {after.map((l) => l.title).join(', ')}.</p>

@@ -98,6 +98,7 @@ function Row(props: RowProps) {
       {read?.kind === 'read' && !line.hinders.some((h) => h.kind === 'reading') && (
         <ReadFirst number={job.number} places={read.places} />
       )}
+      <StringsFirst line={line} />
       <div className="flex gap-2">
         {mayMove && !movable && <div className="w-22 shrink-0" />}
         {movable && (
@@ -123,6 +124,18 @@ function Row(props: RowProps) {
         </div>
       </div>
     </li>
+  );
+}
+
+/** What has to be done with the strings before a step, where what hinders it does not say so already. */
+export function StringsFirst({ line }: { readonly line: Line }) {
+  if (line.strings === null || line.hinders.some((h) => h.kind === 'reading')) return null;
+  return (
+    <p className="mb-1 text-sm text-quiet">
+      {line.strings === 'on'
+        ? '◇ Before this the strings go on: it is done with them on.'
+        : '◇ Before this the strings come off.'}
+    </p>
   );
 }
 

@@ -11,7 +11,7 @@ import { dayIn } from '../../days/zone.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import type { Taxing } from '../../money/tax.ts';
 import { total } from '../../money/money.ts';
-import { agreedOperation, customerSays } from '../../catalogue/operations.ts';
+import { agreedOperation, customerSays, operation } from '../../catalogue/operations.ts';
 import { countingLines, droppedLines, type End } from '../../hand-over/ends.ts';
 import { endOfJob } from '../../hand-over/obstacles.ts';
 import { benchChecks } from '../bench-check.ts';
@@ -82,13 +82,32 @@ function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): st
   ];
 }
 
+/** Whether a line is anything to a customer; taking the strings off only goes along with what is. */
+const isTheirs = (g: SheetJob, line: JobLine): boolean =>
+  line.operation.startsWith('own-') || agreedOperation(line, g.catalogue).customer !== '';
+
+/** What was proposed and is not done, in the customer's words, with why where somebody said so. */
+function notDone(g: SheetJob): string[] {
+  const proposed = (says: string, why: string): string =>
+    `Proposed, and not done: ${says}${why === '' ? '' : ` (${why})`}`;
+  return [
+    ...g.decisions
+      .filter((d) => d.decision === 'declined')
+      .map((d) =>
+        proposed(operation(d.proposed.operation, g.catalogue).customer || d.proposed.title, d.reason),
+      ),
+    ...g.lines
+      .filter((l) => l.approval === 'no' && isTheirs(g, l))
+      .map((l) => `${l.approvedBy} said no: ${customerSays(l, g.catalogue)}`),
+    ...droppedLines(endOfJob(g), g.lines)
+      .filter((l) => isTheirs(g, l))
+      .map((l) => proposed(customerSays(l, g.catalogue), '')),
+  ];
+}
+
 const leftOf = (g: SheetJob, judged: Pick<Judged, 'planInput'>): string[] => [
   ...notDealtWith(g, judged),
-  ...g.decisions
-    .filter((d) => d.decision === 'declined')
-    .map((d) => `${d.proposed.title}${d.reason ? `: ${d.reason}` : ''}`),
-  ...g.lines.filter((l) => l.approval === 'no').map((l) => `${l.title}: ${l.approvedBy} said no`),
-  ...droppedLines(endOfJob(g), g.lines).map((l) => `${l.title}: not done`),
+  ...notDone(g),
 ];
 
 /** How it ends, as the customer reads it, where the work was not simply done. */

@@ -343,7 +343,7 @@ test('the customer’s sheet: what was agreed costs, what was declined is left, 
   ];
   const plain = sheet(whole({ lines }));
   expect(plain.price).toMatchObject({ labour: 5000, parts: 500, tax: 1100, toPay: 6600, estimate: 3600 });
-  expect(plain.left).toEqual(['New nut: Petra said no']);
+  expect(plain.left).toEqual(['Petra said no: The neck’s curve is set with its rod.']);
   expect(plain.found).toEqual(['While inside: a loose brace']);
   const { job } = whole();
   const less = sheet(whole({ lines, job: { ...job, discountKind: 'amount', discountValue: 500 } }));

@@ -157,6 +157,8 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     finishedBy: name(l.finishedBy),
     decisionLine: g.decisions.find((d) => d.id === l.decisionId)?.line ?? null,
     hinders: hindersView(bench, l, label),
+    /** what has to be done with the strings before it, beside what the order has for that */
+    strings: bench.strings.get(l.id) ?? null,
     rod: l.operation === 'rod' ? rodView(g, judged, name) : null,
     cuts: cutsView(g, judged, l, name),
     ...clocksView(own, op.minutes.high, name, now),

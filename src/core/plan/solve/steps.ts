@@ -1,10 +1,12 @@
-import { QUANTITY_FACTS } from '../../readings/quantities.ts';
+import { QUANTITY_FACTS, type Quantity } from '../../readings/quantities.ts';
+import { allStations } from '../../readings/stations.ts';
 import { readAgainOrder } from '../../staleness/graph.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { HAZARDS } from '../../catalogue/hazards.ts';
 import { isStringing, takesAway } from '../../catalogue/operations.ts';
 import { STRINGS_OFF } from '../../catalogue/order-of-work.ts';
+import { stringsBefore } from '../../catalogue/strings-before.ts';
 import { inOrder, rodWantsNeckOff } from './cost.ts';
 import type { Problem } from './problem.ts';
 import type { Part } from './way.ts';
@@ -34,9 +36,13 @@ const read = (operation: OperationId | null, says: string): Step => ({
   cautions: [],
 });
 
-/** What is read again after some operations, in words; nothing where they leave all readings as they are. */
-function readAgain(done: readonly Operation[]): Step[] {
-  const again = readAgainOrder(done.flatMap((o) => (o.alongside ? [] : o.stale)));
+/**
+ * What is read again after some operations, in words; nothing where they leave all readings as they are.
+ * @param has what can be read on the instrument; null: all there is
+ */
+function readAgain(done: readonly Operation[], has: ReadonlySet<Quantity> | null): Step[] {
+  const moved = done.flatMap((o) => (o.alongside ? [] : o.stale));
+  const again = readAgainOrder(moved.filter((q) => has === null || has.has(q)));
   const names = again.map((q) => QUANTITY_FACTS[q].name.toLowerCase());
   return again.length === 0 ? [] : [read(done.at(-1)?.id ?? null, `Read again: ${names.join(', ')}.`)];
 }
@@ -71,6 +77,13 @@ function doing(o: Operation, part: Part | undefined): Step[] {
 const STRING_UP = 'String it up and tune: what comes now is done with the strings on.';
 const OFF_AGAIN = 'Take the strings off again.';
 
+const withStrings = (says: string): Step => ({
+  kind: 'do',
+  operation: null,
+  says,
+  cautions: [HAZARDS.strings],
+});
+
 /**
  * The steps of a plan. Before a cut that cannot be undone comes a first cut and a reading; after a rod its wait. What was done with the
  * strings off is read when they are on again, before what is done with them on.
@@ -81,21 +94,22 @@ export function stepsOf(
   parts: readonly Part[],
 ): Step[] {
   const steps: Step[] = [];
-  // What was done since the strings came off; null while they are on.
-  let bare: Operation[] | null = null;
-  const strings = (says: string, cautions: readonly string[]): void =>
-    void steps.push({ kind: 'do', operation: null, says, cautions });
-  for (const o of inOrder(p, ids)) {
-    const strung = o.strung && !(o.id === 'rod' && rodWantsNeckOff(p));
-    const stringing = isStringing(o);
-    if (bare !== null && strung && !stringing) {
-      strings(STRING_UP, [HAZARDS.strings]);
-      steps.push(...readAgain(bare));
-      bare = null;
-    }
-    if (bare === null && o.needs.includes(STRINGS_OFF) && ids.has(STRINGS_OFF)) {
-      strings(OFF_AGAIN, [HAZARDS.strings]);
-      bare = [];
+  const has = p.model ? new Set(allStations(p.model.construction).map((s) => s.quantity)) : null;
+  const ordered = inOrder(p, ids).map((o) =>
+    o.id === 'rod' && rodWantsNeckOff(p) ? { ...o, strung: false } : o,
+  );
+  const strings = stringsBefore(ordered, false);
+  // What was done since the strings came off, and waits to be read until they are on.
+  let unread: Operation[] = [];
+  let bare = false;
+  ordered.forEach((o, i) => {
+    const before = strings[i];
+    if (before === 'on') {
+      steps.push(withStrings(STRING_UP), ...readAgain(unread, has));
+      [bare, unread] = [false, []];
+    } else if (before === 'off' && ids.has(STRINGS_OFF)) {
+      steps.push(withStrings(OFF_AGAIN));
+      bare = true;
     }
     steps.push(
       ...doing(
@@ -103,12 +117,12 @@ export function stepsOf(
         parts.find((x) => x.operation === o.id),
       ),
     );
-    if (o.strings === 'off') bare = [];
-    else if (stringing) {
-      steps.push(...readAgain([...(bare ?? []), o]));
-      bare = null;
-    } else if (bare !== null) bare.push(o);
-    else steps.push(...readAgain([o]));
-  }
+    if (o.strings === 'off') bare = true;
+    else if (isStringing(o)) bare = false;
+    unread.push(o);
+    if (bare) return;
+    steps.push(...readAgain(unread, has));
+    unread = [];
+  });
   return steps;
 }
