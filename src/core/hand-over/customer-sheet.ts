@@ -27,6 +27,8 @@ export interface CustomerSheet {
   readonly wish: string;
   readonly found: readonly string[];
   readonly done: readonly { readonly title: string; readonly detail: string; readonly price: Minor }[];
+  /** agreed and not finished yet, as long as there is some */
+  readonly todo?: CustomerSheet['done'];
   readonly left: readonly string[];
   /** the change in plain words, a sentence each */
   readonly change: readonly string[];

@@ -41,16 +41,21 @@ function readings(paper: Paper, job: JobView): void {
 }
 
 function work(paper: Paper, job: JobView): void {
-  const { done, left, price, currency } = job.sheet.content;
+  const { done, todo = [], left, price, currency } = job.sheet.content;
   const money = (amount: number) => formatMoney(amount, currency);
-  paper.heading('What was done');
-  if (done.length === 0) paper.text('Nothing was done.');
-  else
+  const table = (lines: typeof done): void =>
     paper.table(
-      [['', ''], ...done.map((d) => [`${d.title}${d.detail ? `: ${d.detail}` : ''}`, money(d.price)])],
+      [['', ''], ...lines.map((d) => [`${d.title}${d.detail ? `: ${d.detail}` : ''}`, money(d.price)])],
       [0.82, 0.18],
       'right',
     );
+  paper.heading('What was done');
+  if (done.length === 0) paper.text(todo.length > 0 ? 'Nothing yet.' : 'Nothing was done.');
+  else table(done);
+  if (todo.length > 0) {
+    paper.heading('Agreed, and still to be done');
+    table(todo);
+  }
   if (left.length > 0) {
     paper.heading('Left as it is');
     paper.list(left);
@@ -134,7 +139,7 @@ export function customerSheet(job: JobView, size: PaperSize = 'A4', head = PLAIN
   );
   paper.heading('In your words');
   paper.text(sheet.complaint, { tone: 'ink' });
-  paper.text(sheet.wish, { tone: 'ink' });
+  if (sheet.wish !== '') paper.text(`Your wish: ${sheet.wish}`, { tone: 'ink' });
   if (sheet.found.length > 0) {
     paper.heading('What we found');
     paper.list(sheet.found);

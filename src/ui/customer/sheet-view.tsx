@@ -79,24 +79,44 @@ function Head({ sheet, level }: { readonly sheet: CustomerSheet; readonly level:
   );
 }
 
-/** What was done, with its price. */
-function Done({ sheet }: { readonly sheet: CustomerSheet }) {
+function Lines({
+  lines,
+  currency,
+}: {
+  readonly lines: CustomerSheet['done'];
+  readonly currency: CustomerSheet['currency'];
+}) {
   return (
-    <section>
-      <h2 className="text-xl">What was done</h2>
-      {sheet.done.length === 0 && <p>Nothing was done.</p>}
-      <ul>
-        {sheet.done.map((d, i) => (
-          <li key={i} className="flex justify-between gap-4 border-b border-line py-1">
-            <span>
-              {d.title}
-              {d.detail && <span className="text-quiet">: {d.detail}</span>}
-            </span>
-            <span className="shrink-0">{formatMoney(d.price, sheet.currency)}</span>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <ul>
+      {lines.map((d, i) => (
+        <li key={i} className="flex justify-between gap-4 border-b border-line py-1">
+          <span>
+            {d.title}
+            {d.detail && <span className="text-quiet">: {d.detail}</span>}
+          </span>
+          <span className="shrink-0">{formatMoney(d.price, currency)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What was done, and what is agreed and still to be done, with its price. */
+function Done({ sheet: { done, todo = [], currency } }: { readonly sheet: CustomerSheet }) {
+  return (
+    <>
+      <section>
+        <h2 className="text-xl">What was done</h2>
+        {done.length === 0 && <p>{todo.length > 0 ? 'Nothing yet.' : 'Nothing was done.'}</p>}
+        <Lines lines={done} currency={currency} />
+      </section>
+      {todo.length > 0 && (
+        <section>
+          <h2 className="text-xl">Agreed, and still to be done</h2>
+          <Lines lines={todo} currency={currency} />
+        </section>
+      )}
+    </>
   );
 }
 
@@ -120,7 +140,7 @@ export function SheetView({
       <section>
         <h2 className="text-xl">In your words</h2>
         <p className="text-ink">
-          <q>{sheet.complaint}</q> {sheet.wish && <span>{sheet.wish}</span>}
+          <q>{sheet.complaint}</q> {sheet.wish && <span>Your wish: {sheet.wish}</span>}
         </p>
       </section>
       <List title="What we found" lines={sheet.found} />

@@ -24,7 +24,7 @@ export const STRINGS_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   'strings-off': op('Take the strings off', 12, [3, 5, 10], 300, {
-    customer: '',
+    customer: 'The strings are taken off.',
     strings: 'off',
     alongside: true,
     plain: true,

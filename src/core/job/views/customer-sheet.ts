@@ -83,8 +83,10 @@ function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): st
 }
 
 /** Whether a line is anything to a customer; taking the strings off only goes along with what is. */
-const isTheirs = (g: SheetJob, line: JobLine): boolean =>
-  line.operation.startsWith('own-') || agreedOperation(line, g.catalogue).customer !== '';
+function isTheirs(g: SheetJob, line: JobLine): boolean {
+  const op = agreedOperation(line, g.catalogue);
+  return op.strings !== 'off' && (op.customer !== '' || line.operation.startsWith('own-'));
+}
 
 /** What was proposed and is not done, in the customer's words, with why where somebody said so. */
 function notDone(g: SheetJob): string[] {
@@ -181,6 +183,13 @@ function adviceOf(g: SheetJob, items: Judged['items'], care: ShopCare): string[]
   });
 }
 
+/** A line as the customer reads it, and what it costs them. */
+const costing = (g: SheetJob, l: JobLine): CustomerSheet['done'][number] => ({
+  title: customerSays(l, g.catalogue),
+  detail: detailOf(g, l),
+  price: l.priceMinor + l.partsMinor,
+});
+
 const thingSaid = (i: JobThing): string =>
   `${i.bag === null ? '' : `bag ${i.bag}: `}${i.name}${i.returnedAt === null ? ` (not given back: ${i.absence || 'still here'})` : ''}`;
 
@@ -196,6 +205,10 @@ export function sheetView(
   const unseen = notLookedAt(g, judged);
   const readings = readingsOf(g);
   const end = endOfJob(g);
+  const counting = countingLines(end, g.lines)
+    // What is only the bench's own is no line of theirs, unless it costs them something.
+    .filter((l) => l.priceMinor + l.partsMinor > 0 || isTheirs(g, l));
+  const todo = counting.filter((l) => l.step !== 'finished').map((l) => costing(g, l));
   return {
     shop: info.name,
     currency: info.currency,
@@ -207,14 +220,8 @@ export function sheetView(
     complaint: job.complaint,
     wish: job.wish,
     found: foundOf(g, items),
-    done: countingLines(end, g.lines)
-      // What is only the bench's own is no line of theirs, unless it costs them something.
-      .filter((l) => l.priceMinor + l.partsMinor > 0 || agreedOperation(l, g.catalogue).customer !== '')
-      .map((l) => ({
-        title: customerSays(l, g.catalogue),
-        detail: detailOf(g, l),
-        price: l.priceMinor + l.partsMinor,
-      })),
+    done: counting.filter((l) => l.step === 'finished').map((l) => costing(g, l)),
+    ...(todo.length > 0 && { todo }),
     left: leftOf(g, judged),
     change: sayWhatChanged(readings),
     readings,

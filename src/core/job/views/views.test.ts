@@ -345,6 +345,10 @@ test('the customer’s sheet: what was agreed costs, what was declined is left, 
   expect(plain.price).toMatchObject({ labour: 5000, parts: 500, tax: 1100, toPay: 6600, estimate: 3600 });
   expect(plain.left).toEqual(['Petra said no: The neck’s curve is set with its rod.']);
   expect(plain.found).toEqual(['While inside: a loose brace']);
+  // What is agreed and not finished was not done.
+  expect([plain.done.length, plain.todo?.length]).toEqual([0, 2]);
+  const finished = sheet(whole({ lines: lines.map((l) => ({ ...l, step: 'finished' as const })) }));
+  expect([finished.done.length, finished.todo]).toEqual([2, undefined]);
   const { job } = whole();
   const less = sheet(whole({ lines, job: { ...job, discountKind: 'amount', discountValue: 500 } }));
   expect(less.price).toMatchObject({ discount: 500, tax: 1000, toPay: 6000 });

@@ -100,7 +100,8 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
       return {
         id: o.id,
         name: o.name,
-        customer: o.customer === '' && o.id.startsWith('own-') ? o.name : o.customer,
+        customer:
+          o.strings === 'off' ? '' : o.customer === '' && o.id.startsWith('own-') ? o.name : o.customer,
         changes: o.changes,
         risky: o.risky,
         group: way?.group ?? null,
