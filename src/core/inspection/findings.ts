@@ -50,9 +50,9 @@ break: shallow | Too shallow | Read the break angle.
 wrap: climbs | A wrapped end climbs onto the saddle
 pins: proud | A pin stands proud ; loose | A pin is loose
 ties: untidy | A tie touches the top
-saddle-screws: seized | A screw is seized ; prick | A screw pricks the hand
-thumbwheels: seized | A thumbwheel does not turn ; bowed | The bridge is bowed
-bridge-place: moved | The bridge has moved ; feet | The feet do not fit the top
+saddle-screws: seized | A screw is seized ; prick | A screw pricks the hand ; lowest | At their lowest |  | They go no further down: what is still too high wants the neck’s angle. ; highest | At their highest |  | They go no further up: what is still too low wants the neck’s angle.
+thumbwheels: seized | A thumbwheel does not turn ; bowed | The bridge is bowed ; lowest | At their lowest |  | They go no further down: what is still too high wants the neck’s angle. ; highest | At their highest |  | They go no further up: what is still too low wants the neck’s angle.
+bridge-place: moved | The bridge has moved ; feet | The feet do not fit the top ; lowest | Its wheels are at their lowest |  | They go no further down: what is still too high wants the neck’s angle. ; highest | Its wheels are at their highest |  | They go no further up: what is still too low wants the neck’s angle.
 tailpiece: rattles | It rattles
 vibrato-return: drifts | Does not come back to pitch
 vibrato-float: tilted | Does not float level ; high | Floats too high ; low | Floats too low

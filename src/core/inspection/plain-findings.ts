@@ -59,10 +59,16 @@ pins:loose | A bridge pin is loose.
 ties | The end of a string touches the top.
 saddle-screws:seized | A screw of the saddle does not turn.
 saddle-screws:prick | A screw of the saddle pricks the hand.
+saddle-screws:lowest | The saddles stand as low as they go.
+saddle-screws:highest | The saddles stand as high as they go.
 thumbwheels:seized | A wheel of the bridge does not turn.
 thumbwheels:bowed | The bridge has bent in the middle.
+thumbwheels:lowest | The bridge stands as low as it goes.
+thumbwheels:highest | The bridge stands as high as it goes.
 bridge-place:moved | The bridge has moved.
 bridge-place:feet | The bridge does not stand fully on the top.
+bridge-place:lowest | The bridge stands as low as it goes.
+bridge-place:highest | The bridge stands as high as it goes.
 tailpiece | The tailpiece rattles.
 vibrato-return | The vibrato does not come back to pitch.
 vibrato-float | The vibrato does not stand level.

@@ -10,7 +10,13 @@ import { agreedOperation, operation } from '../catalogue/operations.ts';
 import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
 import { settingsFor, usable, type PlanInput } from '../plan/plan-input.ts';
 import { shapeLimits, USUAL_PLAN_RULES } from '../plan/plan-rules.ts';
-import { contradictions, rodStateOf, sortFindings, type FoundItem } from '../plan/sort-findings.ts';
+import {
+  contradictions,
+  rodStateOf,
+  saddleEndOf,
+  sortFindings,
+  type FoundItem,
+} from '../plan/sort-findings.ts';
 import type { JobOfPlan } from '../plan/solve/problem-from.ts';
 import { judgedReadings, sayCoursesApart } from '../readings/courses.ts';
 import type { Conditions } from '../readings/conditions.ts';
@@ -170,6 +176,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
     catalogue: g.catalogue,
     currency: g.info.currency,
     rod: rodStateOf(found, turn),
+    saddleEnd: saddleEndOf(found),
     turns,
     questions: [...questions, ...contradictions(found, relief, band), ...apart],
   };

@@ -7,7 +7,7 @@ import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { operation } from '../catalogue/operations.ts';
 import type { Finding, Unplanned } from './plan-input.ts';
-import type { RodState } from './solve/problem.ts';
+import type { RodState, SaddleEnd } from './solve/problem.ts';
 
 /** An item of the inspection that needs work, and what was found on it. */
 export interface FoundItem {
@@ -73,6 +73,14 @@ export function rodStateOf(
   for (const state of ['stuck', 'at-its-end', 'unreachable'] as const) if (on.includes(state)) return state;
   return turn?.advice === 'stop' ? 'no-answer' : 'turns';
 }
+
+const SADDLE_ITEMS: ReadonlySet<string> = new Set(['saddle-screws', 'thumbwheels', 'bridge-place']);
+
+/** Where saddles on screws or wheels stand, by what was found on them. */
+export const saddleEndOf = (found: readonly Pick<FoundItem, 'item' | 'finding'>[]): SaddleEnd =>
+  (['lowest', 'highest'] as const).find((end) =>
+    found.some((f) => SADDLE_ITEMS.has(f.item) && f.finding === end),
+  ) ?? null;
 
 /** Where the eye and the reading of the relief contradict each other: a question, in mm. */
 export function contradictions(

@@ -22,7 +22,7 @@ import type { Target, Touch } from '../../targets/target.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
 import { settingsFor, type PlanInput } from '../plan-input.ts';
 import { USUAL_PLAN_RULES } from '../plan-rules.ts';
-import { contradictions, rodStateOf, sortFindings } from '../sort-findings.ts';
+import { contradictions, rodStateOf, saddleEndOf, sortFindings } from '../sort-findings.ts';
 import { problemFrom, type NotYet } from '../solve/problem-from.ts';
 import type { Problem } from '../solve/problem.ts';
 
@@ -101,6 +101,7 @@ export function caseProblem(c: Case): CaseProblem {
     catalogue: OPERATIONS,
     currency: '¤',
     rod: rodStateOf(found, turn),
+    saddleEnd: saddleEndOf(found),
     turns: c.turns,
   });
   const asks = [

@@ -9,7 +9,7 @@ import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { isOut, standings, type Stands } from './judge-outcome.ts';
 import { tooDear } from './fret-ways.ts';
 import { offered, type Problem } from './problem.ts';
-import { along, LEAST, liftsOf, saddlePart, withSaddle, type Need } from './saddle-parts.ts';
+import { along, LEAST, liftsOf, saddlePart, withSaddle, type Lifts, type Need } from './saddle-parts.ts';
 import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(v, 'mm');
@@ -180,8 +180,43 @@ function lowerToLimit(f: Frame, limits: Pick<Refused, 'because' | 'would'> | nul
   tryWay(f, TO_ITS_LIMIT, [saddlePart(f.p, 'saddle-lower', less)], withSaddle(moves, less), null);
 }
 
+/** How far each string's saddle moves, from the lowest string. mm */
+const eachLift = (p: Problem, { bass, treble, own }: Lifts): readonly number[] =>
+  p.model.construction.strings.map((_, i) => along(p.model.construction, bass, treble, i) + (own[i] ?? 0));
+
+/** Why saddles on screws or wheels go no further, or null. */
+function atTheirEnd(p: Problem, lifts: readonly number[]): Pick<Refused, 'because' | 'would'> | null {
+  if (p.saddleEnd === 'lowest' && Math.min(...lifts) < -LEAST)
+    return {
+      because: 'The saddles are at their lowest: they go no further down.',
+      would: 'It would do if they had some way down left.',
+    };
+  if (p.saddleEnd === 'highest' && Math.max(...lifts) > LEAST)
+    return {
+      because: 'The saddles are at their highest: they go no further up.',
+      would: 'It would do if they had some way up left.',
+    };
+  return null;
+}
+
 function adjustable(f: Frame): void {
-  tryWay(f, 'set the saddles', [saddlePart(f.p, 'saddle-set', f.need)], withSaddle(f.moves, f.need), null);
+  const wrong = atTheirEnd(f.p, eachLift(f.p, f.need));
+  tryWay(f, 'set the saddles', [saddlePart(f.p, 'saddle-set', f.need)], withSaddle(f.moves, f.need), wrong);
+}
+
+/** How far from the end of their way saddles on screws or wheels are brought by a new neck angle, mm. */
+const OFF_THE_END = 0.5;
+
+/** How far the fret plane rises at the saddle, so that the saddle stands well then: away from the end of its way, or well out of its slot. mm */
+function planeRise(p: Problem, { both: [toBass, toTreble], own }: Need): number {
+  if (isAdjustable(p.model.construction)) {
+    const lifts = eachLift(p, { bass: toBass, treble: toTreble, own });
+    if (p.saddleEnd === 'lowest') return OFF_THE_END - Math.min(...lifts);
+    if (p.saddleEnd === 'highest') return -OFF_THE_END - Math.max(...lifts);
+    return -(toBass + toTreble) / 2;
+  }
+  const { standout } = p.model;
+  return (standout === null ? 0 : p.limits.standout.good - standout) - (toBass + toTreble) / 2;
 }
 
 /** The neck's angle: the plane's rise at the saddle, with the saddle brought to where it stands well. */
@@ -191,8 +226,7 @@ function neckAngle(f: Frame): void {
   const [toBass, toTreble] = need.both;
   const adjust = isAdjustable(c);
   const standout = p.model.standout;
-  const wanted = adjust || standout === null ? 0 : p.limits.standout.good - standout;
-  const tilt = wanted - (toBass + toTreble) / 2;
+  const tilt = planeRise(p, need);
   const [bass, treble] = [toBass + tilt, toTreble + tilt];
   if (Math.abs(tilt) < LEAST) return;
   const operation: OperationId =

@@ -13,7 +13,7 @@ import { neckModel, type ModelSource } from '../../whatif/neck-model.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { PlanInput } from '../plan-input.ts';
 import { pinQuestions, pinTaperOf } from './pin-ways.ts';
-import { type Judged, type Problem, type RodState } from './problem.ts';
+import { type Judged, type Problem, type RodState, type SaddleEnd } from './problem.ts';
 
 const JUDGED = ['relief', 'action', 'nut-gap', 'intonation'] as const;
 
@@ -81,6 +81,8 @@ export interface JobOfPlan {
   readonly currency: string;
   /** as the inspection and the logged turns tell; it turns where nothing is said */
   readonly rod?: RodState;
+  /** where saddles on screws or wheels stand; between where nothing is said */
+  readonly saddleEnd?: SaddleEnd;
   /** the turns its rod was given, oldest first */
   readonly turns?: readonly LoggedTurn[];
   /** what the findings ask before anybody goes by a plan */
@@ -141,6 +143,7 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     pinTaper: pinTaperOf(input),
     frets: fretTopsOf(input),
     rod: job.rod ?? 'turns',
+    saddleEnd: job.saddleEnd ?? null,
     turns: job.turns ?? [],
     rodPrior: input.settings.rodPrior,
     touch: job.touch,

@@ -16,6 +16,9 @@ export interface Worth extends WorthRules {
 /** How the rod's nut answers, as the inspection and the logged turns tell: `turns` where nothing speaks against it. */
 export type RodState = 'turns' | 'stuck' | 'at-its-end' | 'no-answer' | 'unreachable';
 
+/** Where saddles stand that are set by screws or wheels: at the end of their way down or up, or between; null. */
+export type SaddleEnd = 'lowest' | 'highest' | null;
+
 /** Everything a plan is found from. */
 export interface Problem {
   readonly model: NeckModel;
@@ -32,6 +35,7 @@ export interface Problem {
   /** what was not read and is asked for before anybody goes by a plan */
   readonly questions: readonly string[];
   readonly rod: RodState;
+  readonly saddleEnd: SaddleEnd;
   /** taper of the bridge pins, degrees; null where nobody has tried */
   readonly pinTaper: number | null;
   /** the turns its rod was given, and what one is taken to do where there are none */
