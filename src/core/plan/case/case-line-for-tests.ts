@@ -39,7 +39,10 @@ export function wrongWith(line: Line): Wrong {
   const { problem } = caseProblem(c);
   const findings = 'because' in problem ? [] : problem.findings;
   const deals = (id: OperationId, other: OperationId): boolean =>
-    id === other || operation(id).includes.includes(other);
+    id === other ||
+    operation(id).includes.includes(other) ||
+    // High slots that are cut may have been all that made the first frets sharp.
+    (id === 'nut-slots' && other === 'nut-compensate');
   const dealt = findings.filter((f) => enough(said).steps.some((s) => deals(s.operation, f.leadsTo))).length;
   return {
     missing: must.filter((m) => !steps.includes(m)),

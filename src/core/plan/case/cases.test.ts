@@ -376,6 +376,22 @@ export const TABLE: readonly Line[] = [
     ['shim up', 'tilt up', 'saddle-set up', 'saddle-set down'],
   ],
   [
+    'sharp at the low frets and the slots high: the slots are cut, and it is read again',
+    'ukulele',
+    { relief: 0.05, bass: 2.4, treble: 2.4, 'low nut': 0.35, 'high nut': 0.35 },
+    ['low-frets sharp'],
+    ['nut-slots down'],
+    ['nut-compensate'],
+  ],
+  [
+    'sharp at the low frets with the slots where they should be: compensated',
+    'ukulele',
+    { relief: 0.05, bass: 2.4, treble: 2.4, 'low nut': 0.14, 'high nut': 0.14 },
+    ['low-frets sharp'],
+    ['nut-compensate'],
+    ['nut-slots down'],
+  ],
+  [
     'a screw seized',
     'solid-electric',
     { relief: 0.2, bass: 1.7, treble: 1.4 },

@@ -2,6 +2,7 @@ import { sizeWords } from '../../units/words-in.ts';
 import { formatMoney } from '../../money/currency.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { operation, standsInFor } from '../../catalogue/operations.ts';
+import type { Moves } from '../../whatif/moves.ts';
 import { notOffered, offered, type Problem } from './problem.ts';
 import { tooDear } from './fret-ways.ts';
 
@@ -15,6 +16,19 @@ export interface FindingCall {
   /** at what it is time to act, where it is left */
   readonly limit: string;
 }
+
+/**
+ * The operation that deals with a finding in a plan. High slots make the first frets sharp: where they are cut, that deals with it, and it
+ * is read again.
+ */
+export const dealsWith = (
+  f: Pick<Problem['findings'][number], 'item' | 'leadsTo'>,
+  moves: Pick<Moves, 'nut'>,
+): OperationId =>
+  f.leadsTo === 'nut-compensate' && f.item === 'low-frets' && moves.nut.some((v) => v < -LEAST_CUT)
+    ? 'nut-slots'
+    : f.leadsTo;
+const LEAST_CUT = 0.01;
 
 /** When to act on what is left, with the shop's limits in it: a reading one can take, or a thing one can see. */
 function actWhen(p: Problem, id: OperationId): string {

@@ -4,7 +4,7 @@ import { operation } from '../../catalogue/operations.ts';
 import type { Undone } from '../plan-input.ts';
 import { daysOf, inOrder, type Cost } from './cost.ts';
 import { callsOf, type Call } from './explain.ts';
-import { findingCalls, type FindingCall } from './findings.ts';
+import { dealsWith, findingCalls, type FindingCall } from './findings.ts';
 import type { Problem } from './problem.ts';
 import { waysOfFinding } from './pin-ways.ts';
 import type { Removed } from './removed.ts';
@@ -87,6 +87,7 @@ function saysOf(sums: string | undefined, inspection: string, ways: string): str
 
 function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]): Plan {
   const parts = c.ways.flatMap((w) => w.parts);
+  const by = (f: Problem['findings'][number]) => dealsWith(f, c.moves);
   return {
     id,
     name: NAMES[id],
@@ -94,9 +95,10 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
       const part = parts.find((x) => x.operation === o.id);
       const way = c.ways.find((w) => w.parts.some((x) => x.operation === o.id));
       const found = p.findings.filter(
-        (f) => f.leadsTo === o.id || (o.includes.includes(f.leadsTo) && !c.operations.has(f.leadsTo)),
+        (f) => by(f) === o.id || (o.includes.includes(by(f)) && !c.operations.has(by(f))),
       );
       const why = found.map((f) => (f.note === '' ? f.title : `${f.title} (${f.note})`)).join('; ');
+      const again = found.some((f) => by(f) !== f.leadsTo) ? ' That is read again when this is done.' : '';
       return {
         id: o.id,
         name: o.name,
@@ -108,7 +110,7 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
         found: found.map((f) => `${f.item} ${f.title}`),
         firstCut: part?.firstCut ?? null,
         warns: way && way.parts[0]?.operation === o.id ? way.warns : [],
-        says: saysOf(part?.says, why === '' ? '' : `Inspection: ${why}.`, waysOfFinding(p, o.id)),
+        says: saysOf(part?.says, why === '' ? '' : `Inspection: ${why}.${again}`, waysOfFinding(p, o.id)),
         amounts: part?.amounts ?? [],
         reversible: o.reversible,
         removed: part?.removed ?? 0,

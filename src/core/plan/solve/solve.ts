@@ -7,6 +7,7 @@ import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { Finding } from '../plan-input.ts';
 import { closure, costOf, weigh, type Cost } from './cost.ts';
 import { contactWays } from './contact-ways.ts';
+import { dealsWith } from './findings.ts';
 import { fretWays, tooDear } from './fret-ways.ts';
 import { heightWays } from './height-ways.ts';
 import { highFrets, isOut, standings, tightestFor, type Stands } from './judge-outcome.ts';
@@ -84,6 +85,7 @@ const mostOf = (p: Problem): number =>
 function withinWorth(
   p: Problem,
   parts: Way['parts'],
+  moves: Moves,
   judged: readonly { readonly finding: Finding; readonly why: string | null }[],
 ): Pick<Candidate, 'operations' | 'cost' | 'leftFindings'> {
   const priceOf = (f: Finding): number => {
@@ -96,7 +98,7 @@ function withinWorth(
     .sort((a, b) => priceOf(a) - priceOf(b));
   const most = mostOf(p);
   for (;;) {
-    const ids = new Set([...parts.map((x) => x.operation), ...kept.map((f) => f.leadsTo)]);
+    const ids = new Set([...parts.map((x) => x.operation), ...kept.map((f) => dealsWith(f, moves))]);
     const operations = closure(p, ids);
     const cost = costOf(p, operations);
     const dearest = cost.price.likely > most ? kept.pop() : undefined;
@@ -135,7 +137,7 @@ function evaluate(
     finding,
     why: withFindings ? whyLeft(p, moves, finding) : 'Left as it is in this plan.',
   }));
-  const { operations, cost, leftFindings } = withinWorth(p, parts, judgedFindings);
+  const { operations, cost, leftFindings } = withinWorth(p, parts, moves, judgedFindings);
   const removed = removedBy(
     parts.filter((x) => operations.has(x.operation)),
     p.catalogue,
@@ -234,7 +236,8 @@ const LEAST = 1e-6;
 /** What a set of answers weighs at the least, with what the inspection asks for. */
 function weightOf(p: Problem, ways: readonly Way[]): number {
   const parts = ways.flatMap((w) => w.parts);
-  const ids = [...parts.map((x) => x.operation), ...p.findings.map((f) => f.leadsTo)];
+  const moves = ways.at(-1)?.moves ?? NO_MOVES;
+  const ids = [...parts.map((x) => x.operation), ...p.findings.map((f) => dealsWith(f, moves))];
   const all = closure(p, new Set(ids));
   const done = parts.filter((x) => all.has(x.operation));
   return weigh(p, costOf(p, all), shareTaken(removedBy(done, p.catalogue), leftOf(p)));
