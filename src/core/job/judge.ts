@@ -167,7 +167,11 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
   const turns = answeredTurns(g.turns);
   const [relief, band] = [usable(input, RELIEF), input.targets.get(RELIEF)];
   const turn = relief === null || !band ? null : rodAdvice(relief, band, turns, input.settings.rodPrior);
-  const { questions } = sortFindings(found, g.catalogue, g.instrument.construction);
+  const { questions } = sortFindings(found, g.catalogue, {
+    bridge: input.construction.bridge,
+    read: (key) => usable(input, key),
+    limits: input.settings.limits,
+  });
   const apart = sayCoursesApart(g.instrument.construction, latestReadings(g.standard), input.stale);
   return {
     touch: g.job.touch,
@@ -213,7 +217,11 @@ export function judge(g: JudgedJob & JudgingShop) {
     foundOn(g, items, bySheet),
     foundByRead(g, items, fresh, targetOf, shapeLimits(planning)),
   );
-  const { deals, undone } = sortFindings(found, g.catalogue, construction);
+  const { deals, undone } = sortFindings(found, g.catalogue, {
+    bridge: construction.bridge,
+    read: (key) => usableNow.get(key)?.value ?? null,
+    limits: planning.limits,
+  });
   const newestRound = g.rounds.at(-1);
   const planInput: PlanInput = {
     construction,

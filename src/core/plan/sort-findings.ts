@@ -7,6 +7,8 @@ import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { operation } from '../catalogue/operations.ts';
 import type { Finding, Unplanned } from './plan-input.ts';
+import { toldByReadings } from './asked-readings.ts';
+import type { Limits } from './plan-rules.ts';
 import type { RodState, SaddleEnd } from './solve/problem.ts';
 
 /** An item of the inspection that needs work, and what was found on it. */
@@ -29,6 +31,13 @@ export interface SortedFindings {
 
 const NOBODY = 'No operation of the shop deals with it: ask a colleague.';
 
+/** What findings are told apart by, beside themselves. */
+export interface Looking extends Pick<Construction, 'bridge'> {
+  /** what may be used of a place that was read: mm or degrees; null where nothing stands */
+  readonly read: (key: string) => number | null;
+  readonly limits: Pick<Limits, 'breakAngle'>;
+}
+
 /**
  * Tells apart what was found: each finding leads to an operation, to a question or to a line that says why it is not dealt
  * with; none is lost.
@@ -36,7 +45,7 @@ const NOBODY = 'No operation of the shop deals with it: ask a colleague.';
 export function sortFindings(
   found: readonly FoundItem[],
   catalogue: readonly Operation[],
-  construction: Pick<Construction, 'bridge'>,
+  { bridge, read, limits }: Looking,
 ): SortedFindings {
   const deals: Finding[] = [];
   const undone: Unplanned[] = [];
@@ -45,17 +54,18 @@ export function sortFindings(
     const named = findingOn(f.item, f.finding ?? undefined);
     const what = named === null ? f.title : `${f.title}: ${named.name.toLowerCase()}`;
     const plain = plainFinding(f.item, f.finding, f.title);
-    const leadsTo = dealtWithBy(f.item, named, f.leadsTo, catalogue, construction);
+    const leadsTo = dealtWithBy(f.item, named, f.leadsTo, catalogue, { bridge });
     if (leadsTo) {
       const { name } = operation(leadsTo, catalogue);
       deals.push({ item: f.item, title: what, note: f.note, leadsTo, name, plain });
       continue;
     }
-    const why = named?.why ?? named?.asks ?? NOBODY;
-    const asked = named?.asks !== undefined;
+    const told = named?.asks ? toldByReadings(`${f.item}:${named.id}`, read, limits) : null;
+    const why = told?.why ?? named?.why ?? named?.asks ?? NOBODY;
+    const asked = named?.asks !== undefined && told?.toCustomer !== true;
     const says = named?.why === undefined ? plain : `${plain} ${named.why}`;
     undone.push({ what: f.note === '' ? what : `${what} (${f.note})`, why, plain: says, asked });
-    if (named?.asks) questions.push(`${what}. ${named.asks}`);
+    if (named?.asks && told === null) questions.push(`${what}. ${named.asks}`);
   }
   return { deals, undone, questions };
 }

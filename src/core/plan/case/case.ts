@@ -83,7 +83,11 @@ export function caseProblem(c: Case): CaseProblem {
   const [band, relief] = [targets.get(RELIEF), readings.get(RELIEF)?.value ?? null];
   const turn = relief === null || band === undefined ? null : rodAdvice(relief, band, c.turns);
   const found = foundIn(c, readings);
-  const { deals, undone, questions } = sortFindings(found, OPERATIONS, construction);
+  const { deals, undone, questions } = sortFindings(found, OPERATIONS, {
+    bridge: construction.bridge,
+    read: (key) => readings.get(key)?.value ?? null,
+    limits: USUAL_PLAN_RULES.limits,
+  });
   const input: PlanInput = {
     construction,
     stations,

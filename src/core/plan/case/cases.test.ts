@@ -392,6 +392,22 @@ export const TABLE: readonly Line[] = [
     ['nut-slots down'],
   ],
   [
+    'a nut that is loose: fixed, not raised',
+    'steel-acoustic',
+    GOOD,
+    ['nut-cracks loose'],
+    ['nut-glue'],
+    ['nut-shim', 'nut-new'],
+  ],
+  [
+    'a twist: warmed, and judged after a week under tension',
+    'solid-electric',
+    { relief: 0.2, bass: 1.7, treble: 1.4 },
+    ['twist twisted'],
+    ['neck-heat', 'neck-settle'],
+    [],
+  ],
+  [
     'a screw seized',
     'solid-electric',
     { relief: 0.2, bass: 1.7, treble: 1.4 },

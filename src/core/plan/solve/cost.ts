@@ -15,6 +15,9 @@ export interface Cost {
   readonly irreversible: number;
 }
 
+/** A neck that was bent is judged after a week under tension only. */
+const BENT: readonly OperationId[] = ['neck-clamp', 'neck-heat'];
+
 /** Whether an operation is part of another one of a set, and so is not done beside it. */
 const isPartOf = (p: Pick<Problem, 'catalogue'>, id: OperationId, ids: ReadonlySet<OperationId>): boolean =>
   p.catalogue.some((o) => o.id !== id && ids.has(o.id) && o.includes.includes(id));
@@ -30,6 +33,7 @@ export function closure(
   if (ids.size === 0) return ids;
   const has = (id: OperationId) => offered(p, id) !== null;
   const all = new Set([...ids].filter((id) => !isPartOf(p, id, ids)));
+  if (BENT.some((id) => all.has(id)) && has('neck-settle')) all.add('neck-settle');
   const bare = [...all].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes('strings-off'));
   if (bare && has('strings-off')) all.add('strings-off');
   if (has('play-test')) all.add('play-test');
