@@ -28,6 +28,7 @@ import { Story } from './story.ts';
 
 const DAY = 86_400_000;
 const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
 export const DEMO_SHOP = 'Quillmere Fretworks';
 /** The beginning of a moment's day, ms. */
 const dayOf = (now: number): number => Math.floor(now / DAY) * DAY;
@@ -78,11 +79,20 @@ async function plan(story: Story, job: DemoJob, number: number): Promise<void> {
   }
 }
 
+/** The last moment at least four hours ago at which a shop is at work in the day, ms: from nine to four. */
+function lately(now: number): number {
+  const at = now - 4 * HOUR;
+  const hour = Math.floor((at % DAY) / HOUR);
+  const day = at - (at % DAY);
+  return hour < 9 ? day - DAY + 16 * HOUR : Math.min(at, day + 16 * HOUR);
+}
+
 async function work(story: Story, job: DemoJob, number: number): Promise<void> {
   const view = await story.view(number);
   const steps = view.lines.slice(0, Math.floor(job.worked ?? 0));
   let bare = false;
   if (job.workedFrom) story.after(job.workedFrom);
+  if (job.workedLately) story.goTo(lately(Date.now()));
   for (const step of steps) {
     const started = await story.give('work.step', {
       lineId: step.id,

@@ -41,6 +41,8 @@ export interface DemoJob {
   readonly worked?: number;
   /** days since it was taken in when work begins, where that is later than the customer’s yes */
   readonly workedFrom?: number;
+  /** it is worked on last, some hours ago at the most: what rests then rests still */
+  readonly workedLately?: boolean;
   /** what went wrong at the bench, and its remedy */
   readonly accident?: readonly [happened: string, remedy: string];
   /** what was found while inside and asks for the customer's word */
@@ -167,9 +169,9 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     ],
     accept: true,
     approve: true,
-    worked: 2,
-    workedFrom: 7,
-    waits: { for: 'time', note: 'glue, clamp off tomorrow' },
+    worked: 3,
+    workedLately: true,
+    waits: { for: 'time', note: 'glue under the bridge, in clamps' },
   },
   {
     serial: 'WH-0401',
@@ -210,7 +212,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     accept: true,
     approve: true,
     worked: 0,
-    waits: { for: 'time', note: 'clamped, 2 days' },
+    waits: { for: 'time', note: 'two days in the room’s air before the clamp' },
   },
   {
     serial: 'AV-0409',

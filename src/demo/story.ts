@@ -40,6 +40,11 @@ export class Story {
     this.clock = Math.max(this.clock, this.start + days * DAY);
   }
 
+  /** Lets time pass until a moment, ms; what is past already stays. */
+  goTo(moment: number): void {
+    this.clock = Math.max(this.clock, moment);
+  }
+
   pass(ms: number): void {
     this.clock += ms;
   }

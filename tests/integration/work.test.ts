@@ -124,6 +124,22 @@ describe('clocks', () => {
     const resting = await view(job.number);
     expect(resting.waitingFor).toBe('time');
     expect(resting.waits[0]?.until).toBe(Date.parse(resting.waitingUntil ?? ''));
+    const noted = async (waitingFor: 'time' | 'hands', waitingNote: string) => {
+      const { id: jobId, version, placeId, holderId } = await view(job.number);
+      value(
+        await house.give(house.desk, 'rack.move', {
+          jobId,
+          version,
+          placeId,
+          holderId,
+          waitingFor,
+          waitingNote,
+        }),
+      );
+      return (await view(job.number)).waitingUntil;
+    };
+    expect(await noted('time', 'in clamps at the window')).toBe(resting.waitingUntil);
+    expect(await noted('hands', '')).toBeNull();
     value(await job.step('bridge-reglue', 'undo'));
     expect(await view(job.number)).toMatchObject({ waitingFor: 'hands', waits: [] });
   });
