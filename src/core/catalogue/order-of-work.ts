@@ -57,8 +57,10 @@ function whereTheyComeOff(
   const bare = lines.filter((l) => needs(l.operation).includes(STRINGS_OFF));
   if (!off || off.sort !== usual(STRINGS_OFF) || bare.length === 0) return null;
   const before = allNeeds('rod', needs, onOrder(lines));
+  // Once they are off, what is done without them comes before a rod that is still to be set.
   const rods = lines.filter(
-    (l) => l.operation === 'rod' && l.sort === usual('rod') && off.step !== 'finished',
+    (l) =>
+      l.operation === 'rod' && l.sort === usual('rod') && (off.step !== 'finished' || l.step === 'finished'),
   );
   const isFirst = !bare.some((l) => before.has(l.operation));
   const after = isFirst ? rods.map((l) => l.sort + 0.5) : [];

@@ -5,7 +5,7 @@
 export function sayPlaces(labels: readonly string[]): string {
   const groups = new Map<string, string[]>();
   for (const label of labels) {
-    const [, what = label, string] = /^(.*), string (\d+)\b.*$/.exec(label) ?? [];
+    const [, what = label, string] = /^(.*), string (\d+[a-z]?)\b.*$/.exec(label) ?? [];
     const strings = groups.get(what) ?? [];
     groups.set(what, string === undefined ? strings : [...strings, string]);
   }

@@ -63,14 +63,16 @@ test('the strings come off after the rod and before the frets, as in a plan; whe
 });
 
 test('once the strings are off what is done without them comes before the rod, which wants them on', () => {
-  const lines = (step: string) =>
+  const lines = (step: string, rod: string) =>
     (['strings-off', 'bridge-reglue', 'rod'] as const).map((id, i) => ({
       ...line(i + 1, id, operation(id).order),
       ...(id === 'strings-off' && { step }),
+      ...(id === 'rod' && { step: rod }),
     }));
-  const order = (step: string) => inWorkOrder(lines(step), needs).map((l) => l.operation);
+  const order = (step: string, rod = 'ready') => inWorkOrder(lines(step, rod), needs).map((l) => l.operation);
   expect(order('ready')).toEqual(['rod', 'strings-off', 'bridge-reglue']);
   expect(order('finished')).toEqual(['strings-off', 'bridge-reglue', 'rod']);
+  expect(order('finished', 'finished')).toEqual(['rod', 'strings-off', 'bridge-reglue']);
 });
 
 test('no line stands before one that it needs, whatever the places say, and none is lost', () => {
