@@ -18,6 +18,7 @@ export type PlaceOf = (operation: OperationId) => number;
 
 /** By the catalogue as it ships. */
 export const shippedPlace: PlaceOf = (id) => operation(id).order;
+const shippedNeeds: NeedsOf = (id) => operation(id).needs;
 
 export const STRINGS_OFF = 'strings-off';
 
@@ -56,7 +57,9 @@ function whereTheyComeOff(
   const off = lines.find((l) => l.operation === STRINGS_OFF);
   const bare = lines.filter((l) => needs(l.operation).includes(STRINGS_OFF));
   if (!off || off.sort !== usual(STRINGS_OFF) || bare.length === 0) return null;
-  const before = allNeeds('rod', needs, onOrder(lines));
+  const on = onOrder(lines);
+  // A catalogue kept before that was known says nothing of it.
+  const before = new Set([...allNeeds('rod', needs, on), ...allNeeds('rod', shippedNeeds, on)]);
   // Once they are off, what is done without them comes before a rod that is still to be set.
   const rods = lines.filter(
     (l) =>

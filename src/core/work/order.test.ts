@@ -75,6 +75,15 @@ test('once the strings are off what is done without them comes before the rod, w
   expect(order('finished', 'finished')).toEqual(['rod', 'strings-off', 'bridge-reglue']);
 });
 
+test('a neck is whole before its rod is set, also by a catalogue kept before that was known', () => {
+  const kept: NeedsOf = (id) => (id === 'rod' ? [] : needs(id));
+  const lines = (['strings-off', 'headstock-glue', 'rod'] as const).map((id, i) =>
+    line(i + 1, id, operation(id).order),
+  );
+  for (const by of [needs, kept])
+    expect(inWorkOrder(lines, by).map((l) => l.operation)).toEqual(['strings-off', 'headstock-glue', 'rod']);
+});
+
 test('no line stands before one that it needs, whatever the places say, and none is lost', () => {
   fc.assert(
     fc.property(orders, (lines) => {

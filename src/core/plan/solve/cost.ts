@@ -2,7 +2,8 @@ import type { Construction } from '../../instrument/construction.ts';
 import { roundMinor, type Minor } from '../../money/minor.ts';
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
-import { inWorkOrder } from '../../catalogue/order-of-work.ts';
+import { operation } from '../../catalogue/operations.ts';
+import { inWorkOrder, STRINGS_OFF } from '../../catalogue/order-of-work.ts';
 import { offered, type Problem, type RodState } from './problem.ts';
 
 /** What a set of operations costs: money, hands, waiting. */
@@ -18,10 +19,6 @@ export interface Cost {
 /** A neck that was bent is judged after a week under tension only. */
 const BENT: readonly OperationId[] = ['neck-clamp', 'neck-heat'];
 
-/** Whether an operation is part of another one of a set, and so is not done beside it. */
-const isPartOf = (p: Pick<Problem, 'catalogue'>, id: OperationId, ids: ReadonlySet<OperationId>): boolean =>
-  p.catalogue.some((o) => o.id !== id && ids.has(o.id) && o.includes.includes(id));
-
 /**
  * What goes along with a set of operations, and what is part of another: a new nut has its slots cut. Strings come off where one needs it,
  * and everything ends with the test that puts them on again.
@@ -32,9 +29,10 @@ export function closure(
 ): ReadonlySet<OperationId> {
   if (ids.size === 0) return ids;
   const has = (id: OperationId) => offered(p, id) !== null;
-  const all = new Set([...ids].filter((id) => !isPartOf(p, id, ids)));
+  const parts = new Set([...ids].flatMap((id) => operation(id, p.catalogue).includes));
+  const all = new Set([...ids].filter((id) => !parts.has(id)));
   if (BENT.some((id) => all.has(id)) && has('neck-settle')) all.add('neck-settle');
-  const bare = [...all].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes('strings-off'));
+  const bare = [...all].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes(STRINGS_OFF));
   if (bare && has('strings-off')) all.add('strings-off');
   if (has('play-test')) all.add('play-test');
   return all;
