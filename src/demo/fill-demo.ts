@@ -91,8 +91,8 @@ async function work(story: Story, job: DemoJob, number: number): Promise<void> {
   const view = await story.view(number);
   const steps = view.lines.slice(0, Math.floor(job.worked ?? 0));
   let bare = false;
-  if (job.workedFrom) story.after(job.workedFrom);
-  if (job.workedLately) story.goTo(lately(Date.now()));
+  if (job.workedFrom === 'lately') story.goTo(lately(Date.now()));
+  else if (job.workedFrom) story.after(job.workedFrom);
   for (const step of steps) {
     const started = await story.give('work.step', {
       lineId: step.id,

@@ -39,10 +39,11 @@ export interface DemoJob {
   readonly approve?: boolean;
   /** how many steps are finished; a half more means the next one is running */
   readonly worked?: number;
-  /** days since it was taken in when work begins, where that is later than the customer’s yes */
-  readonly workedFrom?: number;
-  /** it is worked on last, some hours ago at the most: what rests then rests still */
-  readonly workedLately?: boolean;
+  /**
+   * days since it was taken in when work begins, where that is later than the customer’s yes; lately: some hours ago, so that what rests
+   * then rests still
+   */
+  readonly workedFrom?: number | 'lately';
   /** what went wrong at the bench, and its remedy */
   readonly accident?: readonly [happened: string, remedy: string];
   /** what was found while inside and asks for the customer's word */
@@ -170,7 +171,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     accept: true,
     approve: true,
     worked: 3,
-    workedLately: true,
+    workedFrom: 'lately',
     waits: { for: 'time', note: 'glue under the bridge, in clamps' },
   },
   {
