@@ -34,8 +34,13 @@ export const planRulesSchema = z.object({
       fretHeight: between(0.1, 1.5, L.fretHeight),
       newFretHeight: between(0.5, 2, L.newFretHeight),
       rod: between(0.1, 1.5, L.rod),
+      clamp: z
+        .object({ low: between(0, 0.5, L.clamp.low), high: between(0.1, 2, L.clamp.high) })
+        .refine((c) => c.low < c.high, { message: 'Less than the most.', path: ['low'] })
+        .default(L.clamp),
       saddleShim: between(0, 2, L.saddleShim),
       tilt: between(0, 15, L.tilt),
+      saddleWay: between(0, 3, L.saddleWay),
       nutCompensation: between(0, 4, L.nutCompensation),
       highFret: between(0.005, 0.2, L.highFret),
       planned: between(0, 0.2, L.planned),

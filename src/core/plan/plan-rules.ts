@@ -12,10 +12,14 @@ export interface Limits {
   readonly newFretHeight: number;
   /** most that the rod is asked to do in all */
   readonly rod: number;
+  /** least and most that relief is out for a neck to be clamped or warmed */
+  readonly clamp: { readonly low: number; readonly high: number };
   /** most that goes under a saddle */
   readonly saddleShim: number;
   /** most that a shim or a tilt lifts the fret plane at the saddle */
   readonly tilt: number;
+  /** how far from the end of their way saddles on screws or wheels are brought by a new neck angle */
+  readonly saddleWay: number;
   readonly nutCompensation: number;
   /** a fret that stands this much over the line of its neighbours is high */
   readonly highFret: number;
@@ -42,8 +46,10 @@ export const USUAL_LIMITS: Limits = {
   fretHeight: 0.6,
   newFretHeight: 1.1,
   rod: 0.6,
+  clamp: { low: 0.05, high: 0.6 },
   saddleShim: 0.8,
   tilt: 6,
+  saddleWay: 0.5,
   nutCompensation: 1.5,
   highFret: 0.03,
   planned: 0.03,

@@ -53,6 +53,8 @@ export const PLANNING_GROUPS: readonly {
         empty: true,
       },
       { path: 'limits.rod', label: 'The rod does at most', scale: 'mm' },
+      { path: 'limits.clamp.low', label: 'A neck is clamped or warmed from', scale: 'mm' },
+      { path: 'limits.clamp.high', label: 'Clamp or warmth does at most', scale: 'mm' },
     ],
   },
   {
@@ -66,6 +68,7 @@ export const PLANNING_GROUPS: readonly {
       { path: 'limits.breakAngle', label: 'Break angle at least', scale: 'degrees' },
       { path: 'limits.slotFloor', label: 'Wood under a slot at least', scale: 'mm' },
       { path: 'limits.tilt', label: 'A shim lifts at the saddle at most', scale: 'mm' },
+      { path: 'limits.saddleWay', label: 'Way a new angle leaves a saddle’s screws', scale: 'mm' },
       { path: 'limits.nutCompensation', label: 'A nut comes forward at most', scale: 'mm' },
     ],
   },

@@ -204,15 +204,12 @@ function adjustable(f: Frame): void {
   tryWay(f, 'set the saddles', [saddlePart(f.p, 'saddle-set', f.need)], withSaddle(f.moves, f.need), wrong);
 }
 
-/** How far from the end of their way saddles on screws or wheels are brought by a new neck angle, mm. */
-const OFF_THE_END = 0.5;
-
 /** How far the fret plane rises at the saddle, so that the saddle stands well then: away from the end of its way, or well out of its slot. mm */
 function planeRise(p: Problem, { both: [toBass, toTreble], own }: Need): number {
   if (isAdjustable(p.model.construction)) {
     const lifts = eachLift(p, { bass: toBass, treble: toTreble, own });
-    if (p.saddleEnd === 'lowest') return OFF_THE_END - Math.min(...lifts);
-    if (p.saddleEnd === 'highest') return -OFF_THE_END - Math.max(...lifts);
+    if (p.saddleEnd === 'lowest') return p.limits.saddleWay - Math.min(...lifts);
+    if (p.saddleEnd === 'highest') return -p.limits.saddleWay - Math.max(...lifts);
     return -(toBass + toTreble) / 2;
   }
   const { standout } = p.model;

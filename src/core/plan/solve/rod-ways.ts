@@ -9,15 +9,13 @@ import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { rodWantsNeckOff } from './cost.ts';
 import { tooDear } from './fret-ways.ts';
 import { notOffered, offered, type Problem } from './problem.ts';
-import { staysAsItIs, WORTH_A_CLAMP } from './straight.ts';
+import { staysAsItIs } from './straight.ts';
 import { none, stay, type Amount, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const KEY = stationKey('relief', 0, RELIEF_FRET);
 /** Reliefs on both sides of the aim that are considered, mm apart: the same ones whatever the band, while they are in it. */
 const STEP = 0.02;
 const LEAST = 1e-6;
-/** A clamp or warmth is asked for no more than this change of relief, mm. */
-const MOST_BY_CLAMP = 0.6;
 
 interface Goal {
   readonly name: string;
@@ -145,16 +143,17 @@ const BY_CLAMP: readonly (readonly [string, readonly OperationId[]])[] = [
 /** Why a clamp or warmth does not do here, or null. */
 function clampCannot(p: Problem, ids: readonly OperationId[], target: Target, now: Mm): Why | null {
   const by = Math.abs(target.aim - now);
+  const { low: least, high: most } = p.limits.clamp;
   if (staysAsItIs(p, now, target))
     return {
       because:
         'A neck this straight is neither clamped nor warmed: it stays as it is, and the rest goes by it.',
       would: 'It would do for a back-bow, or for more relief than the strings need.',
     };
-  if (Math.max(target.low - now, now - target.high) < WORTH_A_CLAMP)
+  if (Math.max(target.low - now, now - target.high) < least)
     return {
-      because: `It is out by less than ${sizeWords(WORTH_A_CLAMP)}: too little to clamp or warm a neck for.`,
-      would: `It would do for ${sizeWords(WORTH_A_CLAMP)} or more.`,
+      because: `It is out by less than ${sizeWords(least)}: too little to clamp or warm a neck for.`,
+      would: `It would do for ${sizeWords(least)} or more.`,
     };
   if (now >= 0 && now < target.low)
     return {
@@ -174,10 +173,10 @@ function clampCannot(p: Problem, ids: readonly OperationId[], target: Target, no
       because: 'Without a rod to take up, a clamp alone does not last.',
       would: 'It would do with a rod that takes up what the clamp gave.',
     };
-  if (by > MOST_BY_CLAMP)
+  if (by > most)
     return {
       because: `A change of ${sizeWords(by)} is beyond what a clamp or warmth does: beyond a setup.`,
-      would: `It would do for ${sizeWords(MOST_BY_CLAMP)} or less.`,
+      would: `It would do for ${sizeWords(most)} or less.`,
     };
   return null;
 }

@@ -10,25 +10,22 @@ import type { Refused, Ways } from './way.ts';
 const KEY = stationKey('relief', 0, RELIEF_FRET);
 const TELLS = 0.005;
 
-/** For less than this out of its band no neck is clamped or warmed, mm. */
-export const WORTH_A_CLAMP = 0.05;
-
 /**
  * Whether a neck without a rod stays as it is: neither bowed back nor so deep that it would be clamped or warmed. Flat is straight, also
  * where more relief was wanted.
  * @param relief mm
  */
 export const staysAsItIs = (
-  p: Pick<Problem, 'model'>,
+  p: Pick<Problem, 'model' | 'limits'>,
   relief: Mm,
   target: Pick<Target, 'low' | 'high'>,
 ): boolean =>
   p.model.construction.rod === 'none' &&
-  relief > Math.min(0, target.low) - WORTH_A_CLAMP &&
-  relief < target.high + WORTH_A_CLAMP;
+  relief > Math.min(0, target.low) - p.limits.clamp.low &&
+  relief < target.high + p.limits.clamp.low;
 
 /** Whether the neck is straight after what was moved: its relief in its band, where both are known, or as it has to stay. */
-export function isStraight(p: Pick<Problem, 'targets' | 'model'>, moves: Moves): boolean {
+export function isStraight(p: Pick<Problem, 'targets' | 'model' | 'limits'>, moves: Moves): boolean {
   const target = p.targets.get(KEY);
   if (!target) return true;
   const relief = p.model.relief + moves.relief;

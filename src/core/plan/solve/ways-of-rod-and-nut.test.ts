@@ -4,6 +4,7 @@ import { consequences } from '../../whatif/consequences.ts';
 import { NO_MOVES } from '../../whatif/moves.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
+import { USUAL_LIMITS } from '../plan-rules.ts';
 import { nutWays } from './nut-ways.ts';
 import { problem } from './problem-for-tests.ts';
 import type { Problem } from './problem.ts';
@@ -218,6 +219,9 @@ describe('the rod', () => {
     says(0.02, 'one-way', 'its own target for the relief');
     says(0.02, 'none', 'it stays as it is');
     says(0.29, 'one-way', 'too little to clamp or warm');
+    // From how much on is the shop's to say.
+    const eager = { limits: { ...USUAL_LIMITS, clamp: { low: 0.01, high: 0.6 } } };
+    expect(names(ways(0.29, { rod: 'stuck', ...eager }))).toContain('clamp it and let it settle');
     says(0.29, 'none', 'it stays as it is');
     const back = ways(-0.2, { rod: 'stuck' });
     expect(names(back)).toEqual(['leave it', 'warm it, clamp it and let it settle']);
