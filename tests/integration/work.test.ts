@@ -124,24 +124,29 @@ describe('clocks', () => {
     const resting = await view(job.number);
     expect(resting.waitingFor).toBe('time');
     expect(resting.waits[0]?.until).toBe(Date.parse(resting.waitingUntil ?? ''));
-    const noted = async (waitingFor: 'time' | 'hands', waitingNote: string) => {
-      const { id: jobId, version, placeId, holderId } = await view(job.number);
-      value(
-        await house.give(house.desk, 'rack.move', {
-          jobId,
-          version,
-          placeId,
-          holderId,
-          waitingFor,
-          waitingNote,
-        }),
-      );
-      return (await view(job.number)).waitingUntil;
-    };
-    expect(await noted('time', 'in clamps at the window')).toBe(resting.waitingUntil);
-    expect(await noted('hands', '')).toBeNull();
     value(await job.step('bridge-reglue', 'undo'));
     expect(await view(job.number)).toMatchObject({ waitingFor: 'hands', waits: [] });
+  });
+
+  test('somebody’s own word of what it rests for stands in the place of a step’s rest', async () => {
+    const job = await jobWith(['bridge-reglue']);
+    value(await job.step('bridge-reglue', 'start', house.technician, { without: 'nothing is cut here' }));
+    value(await job.step('bridge-reglue', 'finish'));
+    const hung = async (note?: string) => {
+      const { id: jobId, version, placeId, holderId, waitingNote } = await view(job.number);
+      const said = {
+        jobId,
+        version,
+        placeId,
+        holderId,
+        waitingFor: 'time',
+        waitingNote: note ?? waitingNote,
+      };
+      value(await house.give(house.desk, 'rack.move', { ...said, waitingFor: 'time' }));
+      return (await view(job.number)).waitingUntil;
+    };
+    expect(await hung()).not.toBeNull();
+    expect(await hung('under tension, three days')).toBeNull();
   });
 
   test('what was done without a connection counts from when it was done', async () => {

@@ -20,7 +20,7 @@ import {
 } from './may-start.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import { stringsBefore } from '../catalogue/strings-before.ts';
-import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
+import { inWorkOrder, STRINGS_OFF, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { isNeckFirst, orderRules, type OrderRules } from './order-rules.ts';
 import { queueOf, type Next } from './queue.ts';
 
@@ -150,7 +150,7 @@ export function benchOrder<L extends JobLine>(
       };
     });
   const bareWork = lines.filter(
-    (l) => l.approval === 'yes' && l.step !== 'finished' && needs(l.operation).includes('strings-off'),
+    (l) => l.approval === 'yes' && l.step !== 'finished' && needs(l.operation).includes(STRINGS_OFF),
   );
   const cut = new Set(bareWork.flatMap((l) => cutBy(op(l))));
   const bare = bareSince !== null || job.stringsState === 'off';

@@ -31,9 +31,8 @@ export const moveJob = defineUseCase({
       holderId: job.holderId,
     };
     const { jobId: _j, version: _v, together: _t, ...after } = input;
-    // A rest counted from a step's end goes on whatever is noted beside it, until it is over or called off by hand.
-    const isResting = job.waitingFor === 'time' && (job.waitingUntil?.getTime() ?? 0) > work.now.getTime();
-    const rests = after.waitingFor === job.waitingFor && (isResting || after.waitingNote === job.waitingNote);
+    // A rest counted from a step's end is over or was called off by hand: only its rail stays.
+    const rests = after.waitingFor === job.waitingFor && after.waitingNote === job.waitingNote;
     job.set({
       ...after,
       ...(!rests && { waitingUntil: null, waitsForStock: false }),

@@ -1,3 +1,4 @@
+import { isDealtWithBy } from '../../plan/solve/findings.ts';
 import { homeAdvice, type ShopCare } from '../../care/care.ts';
 import { partsOf } from '../../care/surfaces.ts';
 import { adviceFor } from '../../hand-over/advice.ts';
@@ -77,7 +78,7 @@ function notDealtWith(g: SheetJob, { planInput }: Pick<Judged, 'planInput'>): st
     // What the bench only asks itself is no line of the customer's.
     ...(planInput.unplanned ?? []).filter((u) => !u.asked).map((u) => u.plain),
     ...planInput.findings
-      .filter((f) => !ordered.has(f.leadsTo) && !decided.has(f.leadsTo))
+      .filter((f) => !isDealtWithBy(f, ordered) && !decided.has(f.leadsTo))
       .map((f) => `${f.plain} It was found, and not dealt with.`),
   ];
 }
@@ -95,6 +96,7 @@ function notDone(g: SheetJob): string[] {
   return [
     ...g.decisions
       .filter((d) => d.decision === 'declined')
+      .filter((d) => operation(d.proposed.operation, g.catalogue).strings !== 'off')
       .map((d) =>
         proposed(operation(d.proposed.operation, g.catalogue).customer || d.proposed.title, d.reason),
       ),

@@ -33,7 +33,7 @@ export function closure(
   const all = new Set([...ids].filter((id) => !parts.has(id)));
   if (BENT.some((id) => all.has(id)) && has('neck-settle')) all.add('neck-settle');
   const bare = [...all].some((id) => p.catalogue.find((o) => o.id === id)?.needs.includes(STRINGS_OFF));
-  if (bare && has('strings-off')) all.add('strings-off');
+  if (bare && has(STRINGS_OFF)) all.add(STRINGS_OFF);
   if (has('play-test')) all.add('play-test');
   return all;
 }

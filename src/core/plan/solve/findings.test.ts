@@ -1,7 +1,7 @@
 import type { Operation } from '../../catalogue/operation.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
-import { findingCalls } from './findings.ts';
+import { findingCalls, isDealtWithBy } from './findings.ts';
 import { plansFor } from './plans.ts';
 import { problem } from './problem-for-tests.ts';
 
@@ -135,4 +135,12 @@ test('what is left is told the customer in their words, without the bench’s ti
   expect(leave?.id).toBe('leave');
   expect(leave?.undonePlain).toContain('It is out.');
   expect(leave?.undonePlain.join(' ')).not.toMatch(/rocks|Title of/);
+});
+
+test('high slots that are cut deal with sharp first frets, and with nothing else that asks for the nut', () => {
+  const low = { item: 'low-frets', leadsTo: 'nut-compensate' } as const;
+  expect(isDealtWithBy(low, new Set(['nut-slots']))).toBe(true);
+  expect(isDealtWithBy(low, new Set(['nut-compensate']))).toBe(true);
+  expect(isDealtWithBy(low, new Set(['rod']))).toBe(false);
+  expect(isDealtWithBy({ item: 'nut-cracks', leadsTo: 'nut-new' }, new Set(['nut-slots']))).toBe(false);
 });

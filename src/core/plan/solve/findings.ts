@@ -17,18 +17,21 @@ export interface FindingCall {
   readonly limit: string;
 }
 
-/**
- * The operation that deals with a finding in a plan. High slots make the first frets sharp: where they are cut, that deals with it, and it
- * is read again.
- */
-export const dealsWith = (
-  f: Pick<Problem['findings'][number], 'item' | 'leadsTo'>,
-  moves: Pick<Moves, 'nut'>,
-): OperationId =>
-  f.leadsTo === 'nut-compensate' && f.item === 'low-frets' && moves.nut.some((v) => v < -LEAST_CUT)
-    ? 'nut-slots'
-    : f.leadsTo;
+type Asking = Pick<Problem['findings'][number], 'item' | 'leadsTo'>;
+
+/** A slot is cut from this on, mm. */
 const LEAST_CUT = 0.01;
+
+/** Whether high slots may be all there is to a finding: they make the first frets sharp. */
+const isOfHighSlots = (f: Asking): boolean => f.leadsTo === 'nut-compensate' && f.item === 'low-frets';
+
+/** The operation that deals with a finding in a plan: where high slots are cut, that does with sharp first frets, and they are read again. */
+export const dealsWith = (f: Asking, moves: Pick<Moves, 'nut'>): OperationId =>
+  isOfHighSlots(f) && moves.nut.some((v) => v < -LEAST_CUT) ? 'nut-slots' : f.leadsTo;
+
+/** Whether something on an order deals with a finding. */
+export const isDealtWithBy = (f: Asking, ordered: ReadonlySet<OperationId>): boolean =>
+  ordered.has(f.leadsTo) || (isOfHighSlots(f) && ordered.has('nut-slots'));
 
 /** When to act on what is left, with the shop's limits in it: a reading one can take, or a thing one can see. */
 function actWhen(p: Problem, id: OperationId): string {
