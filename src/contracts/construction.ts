@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ASSUMED_FACTS } from '../core/instrument/assumable.ts';
 import { FACTS } from '../core/instrument/construction-facts.ts';
 import { middleScale } from '../core/instrument/scales.ts';
 import { KINDS } from '../core/instrument/kinds.ts';
@@ -56,6 +57,8 @@ export const constructionFields = z.object({
     .optional(),
   rodKey: z.string().trim().max(20).optional(),
   springs: z.number().int().min(0).max(6).optional(),
+  /** what is taken as usual for the kind, since nobody has looked yet */
+  assumed: z.array(z.enum(ASSUMED_FACTS)).readonly().optional(),
 });
 
 /** The construction facts of an instrument, lengths in mm. */

@@ -41,6 +41,7 @@ async function takeIn(
   await choose(page, 'Kind', kind);
   for (const [label, text] of Object.entries(typed))
     await page.getByLabel(label, { exact: false }).first().fill(text);
+  await page.getByRole('radio', { name: 'at pitch' }).click();
   await page.getByRole('button', { name: 'Take it in' }).click();
   await page.waitForURL(/\/job\/\d+\//);
   await live(page);

@@ -30,6 +30,7 @@ test(
     await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();
     await ilse.getByRole('link', { name: 'Take it in' }).click();
     await ilse.getByLabel(/in their own words/).fill('It has come up again.');
+    await ilse.getByRole('radio', { name: 'at pitch' }).click();
     await ilse.getByRole('button', { name: 'Take it in' }).click();
     await ilse.waitForURL(/\/job\/\d+\/arrival/);
     const job = new URL(ilse.url()).pathname.replace('/arrival', '');

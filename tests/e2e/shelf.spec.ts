@@ -13,8 +13,11 @@ async function takeIn(page: Page, name: string, phone: string, serial: string): 
   await page.getByLabel('Name, telephone or serial number').fill(name);
   await page.getByLabel('Telephone', { exact: true }).fill(phone);
   await page.getByLabel('Serial number', { exact: true }).fill(serial);
+  await page.getByRole('button', { name: /^Kind/ }).click();
+  await page.getByRole('option', { name: 'Steel-string acoustic' }).click();
   await page.getByLabel('Model').fill('Reed');
   await page.getByLabel(/in their own words/).fill('Buzzes.');
+  await page.getByRole('radio', { name: 'at pitch' }).click();
   await page.getByRole('button', { name: 'Take it in' }).click();
   await page.waitForURL(/\/job\/\d+\/arrival/);
   return /\/job\/(\d+)\//.exec(page.url())?.[1] ?? '';

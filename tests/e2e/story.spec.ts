@@ -33,6 +33,8 @@ test('1. the desk takes in a steel-string; the rack of the other tablet shows it
   await expect(desk.getByText('New to the shop')).toBeVisible();
   await desk.getByLabel('Telephone', { exact: true }).fill('555 0199');
   await desk.getByLabel('Serial number', { exact: true }).fill('WO-77001');
+  await desk.getByRole('button', { name: /^Kind/ }).click();
+  await desk.getByRole('option', { name: 'Steel-string acoustic' }).click();
   await desk.getByLabel('Maker').fill('Wendlow');
   await desk.getByLabel('Model').fill('Otter Grand');
   await desk.getByLabel(/Gauges/).fill('.053 .042 .032 .024 .016 .012');
@@ -49,6 +51,7 @@ test('1. the desk takes in a steel-string; the rack of the other tablet shows it
   await expect(desk.getByLabel(/in their own words/)).toHaveValue(/stiff/);
   await desk.getByRole('radio', { name: 'heavy' }).click();
   await desk.getByRole('radio', { name: 'medium' }).click();
+  await desk.getByRole('radio', { name: 'at pitch' }).click();
   await desk.getByRole('button', { name: /Place in the rack/ }).click();
   await desk.getByRole('option', { name: 'A4' }).click();
   await desk.getByRole('button', { name: 'Take it in' }).click();

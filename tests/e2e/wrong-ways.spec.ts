@@ -303,6 +303,11 @@ test('the record that was signed shows a change made behind its back', async () 
 test('the desk’s form says what is missing at each field and keeps the rest', async () => {
   await go(ilse, '/desk/take-in');
   await ilse.getByLabel('Model').fill('Heron');
+  await ilse.getByRole('button', { name: 'Take it in' }).click();
+  await expect(ilse.getByText('Its kind decides', { exact: false })).toBeVisible();
+  await ilse.getByRole('button', { name: /^Kind/ }).click();
+  await ilse.getByRole('option', { name: 'Steel-string acoustic' }).click();
+  await expect(ilse.getByText('Its kind decides', { exact: false })).toHaveCount(0);
   await ilse.getByLabel('Scale').fill('25.5');
   await ilse.getByLabel(/Gauges/).fill('.053 .042');
   await ilse.getByLabel(/^Tuning/).fill('D A D G H E');
@@ -314,6 +319,7 @@ test('the desk’s form says what is missing at each field and keeps the rest', 
     '6 gauges are needed',
     '“H” is not a note',
     'A hard date needs a date',
+    'How are its strings?',
     'What brings it here',
   ]) {
     await expect(ilse.getByText(said, { exact: false }).first()).toBeVisible();

@@ -23,7 +23,11 @@ export const csv = (columns: readonly string[], rows: readonly (readonly string[
   `${Papa.unparse({ fields: [...columns], data: rows.map((r) => r.map(guarded)) }, { newline: '\r\n' })}\r\n`;
 
 /** Reads CSV with a head of known columns, in any order; says the line of what is damaged. */
-export function readCsv(text: string, columns: readonly string[]): Result<Record<string, string>[], string> {
+export function readCsv(
+  text: string,
+  columns: readonly string[],
+  optional: readonly string[] = [],
+): Result<Record<string, string>[], string> {
   const read = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -40,7 +44,9 @@ export function readCsv(text: string, columns: readonly string[]): Result<Record
   if (read.data.length === 0) return fail('There is no entry in it.');
   if (read.data.length > MOST) return fail(`It has more than ${MOST} entries.`);
   return ok(
-    read.data.map((row) => Object.fromEntries(columns.map((c) => [c, unguarded((row[c] ?? '').trim())]))),
+    read.data.map((row) =>
+      Object.fromEntries([...columns, ...optional].map((c) => [c, unguarded((row[c] ?? '').trim())])),
+    ),
   );
 }
 

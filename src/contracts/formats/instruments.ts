@@ -35,6 +35,9 @@ const COLUMNS = [
   ...CHOICES.map((c) => c.toLowerCase()),
 ] as const;
 
+/** What nobody has looked at, by name; a file without it was looked at throughout. */
+const NOT_LOOKED_AT = 'not_looked_at';
+
 /** Strings as `E2 1.3462w; A2 1.0668w`, gauges in mm, lowest first. */
 const stringsOut = (strings: readonly StringFact[]): string =>
   strings.map((s) => `${s.note} ${s.gauge}${s.wound ? 'w' : ''}`).join('; ');
@@ -79,7 +82,7 @@ function scalesIn(text: string): { readonly scale: number; readonly fan?: unknow
 /** Instruments as CSV: one line each, lengths in mm. */
 export const toInstrumentsCsv = (all: readonly InstrumentEntry[]): string =>
   csv(
-    COLUMNS,
+    [...COLUMNS, NOT_LOOKED_AT],
     all.map((i) => {
       const c = i.construction;
       return [
@@ -96,13 +99,14 @@ export const toInstrumentsCsv = (all: readonly InstrumentEntry[]): string =>
         c.rodKey ?? '',
         c.springs === undefined ? '' : String(c.springs),
         ...CHOICES.map((f) => c[f]),
+        (c.assumed ?? []).join(' '),
       ];
     }),
   );
 
 /** Reads instruments from CSV; says line and column of what is not possible. */
 export function readInstrumentsCsv(text: string): Result<InstrumentEntry[], string> {
-  const rows = readCsv(text, COLUMNS);
+  const rows = readCsv(text, COLUMNS, [NOT_LOOKED_AT]);
   if (!rows.ok) return rows;
   const read: InstrumentEntry[] = [];
   for (const [i, r] of rows.value.entries()) {
@@ -119,6 +123,7 @@ export function readInstrumentsCsv(text: string): Result<InstrumentEntry[], stri
       ...(r['rod_key'] && { rodKey: r['rod_key'] }),
       ...(r['springs'] && { springs: number(r['springs']) }),
       ...Object.fromEntries(CHOICES.map((f) => [f, r[f.toLowerCase()]])),
+      ...(r[NOT_LOOKED_AT] && { assumed: r[NOT_LOOKED_AT].split(/[ ;,]+/) }),
     });
     const [wrong] = construction.error?.issues ?? [];
     if (!construction.success)

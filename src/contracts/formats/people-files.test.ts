@@ -115,6 +115,7 @@ const instrument: fc.Arbitrary<InstrumentEntry> = fc.record({
       radius: { kind: 'compound' as const, nut: 254, end: 406.4 },
       rodKey: '5/16 in',
       springs: 3,
+      assumed: ['scale' as const, 'finish' as const],
     }),
   })),
 });

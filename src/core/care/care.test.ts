@@ -52,6 +52,22 @@ describe('the tables are whole', () => {
           expect(SURFACES[p.surface].name).not.toBe('');
   });
 
+  test('a finish or a board nobody has looked at is not known, whatever is usual for the kind', () => {
+    const c = { ...usualConstruction('bass'), finish: 'poly' as const, fingerboard: 'raw' as const };
+    const surfaces = (assumed: ('finish' | 'fingerboard')[]) =>
+      partsOf({ ...c, assumed })
+        .slice(0, 2)
+        .map((p) => p.surface);
+    expect(surfaces([])).toEqual(['poly', 'board-raw']);
+    expect(surfaces(['finish'])).toEqual(['unknown', 'board-raw']);
+    expect(surfaces(['fingerboard'])).toEqual(['poly', 'unknown']);
+    expect(
+      careOfInstrument(SHIPPED_CARE, { ...c, assumed: ['finish'] }).operations['clean-body']?.[0],
+    ).toMatchObject({
+      surface: 'unknown',
+    });
+  });
+
   test('a part and what it shows, said once', () => {
     expect(sayPart({ part: 'Body and neck', surface: 'shellac' })).toBe('Body and neck: shellac');
     expect(sayPart({ part: 'Frets', surface: 'frets' })).toBe('Frets');

@@ -1,3 +1,4 @@
+import { isAssumed } from '../instrument/assumed.ts';
 import type { Construction } from '../instrument/construction.ts';
 
 /** What an instrument shows to a cloth. `home` is what its player is told of it; empty where nothing needs to be said. */
@@ -67,12 +68,15 @@ export function sayPart({ part, surface }: CaredPart): string {
   return name.startsWith(part) ? name : `${part}: ${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 }
 
-/** What this very instrument shows to a cloth, part by part; its plating is to be looked at. */
+const boardSurface = (c: Pick<Construction, 'fingerboard' | 'assumed'>): SurfaceId =>
+  isAssumed(c, 'fingerboard') ? 'unknown' : c.fingerboard === 'raw' ? 'board-raw' : 'board-lacquered';
+
+/** What this very instrument shows to a cloth, part by part; what nobody has looked at is not known; its plating is to be looked at. */
 export const partsOf = (
-  c: Pick<Construction, 'fingerboard' | 'finish' | 'nut' | 'electronics'>,
+  c: Pick<Construction, 'fingerboard' | 'finish' | 'nut' | 'electronics' | 'assumed'>,
 ): readonly CaredPart[] => [
-  { part: 'Body and neck', surface: c.finish },
-  { part: 'Fingerboard', surface: c.fingerboard === 'raw' ? 'board-raw' : 'board-lacquered' },
+  { part: 'Body and neck', surface: isAssumed(c, 'finish') ? 'unknown' : c.finish },
+  { part: 'Fingerboard', surface: boardSurface(c) },
   { part: 'Frets', surface: 'frets' },
   ...(c.nut === 'bone' ? [{ part: 'Nut', surface: 'bone' as const }] : []),
   ...(c.electronics === 'none' ? [] : [{ part: 'Controls', surface: 'contacts' as const }]),

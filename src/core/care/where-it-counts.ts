@@ -49,7 +49,7 @@ export interface PartCare extends CareAnswer {
  */
 export function careOfInstrument(
   care: ShopCare,
-  construction: Pick<Construction, 'fingerboard' | 'finish' | 'nut' | 'electronics'>,
+  construction: Pick<Construction, 'fingerboard' | 'finish' | 'nut' | 'electronics' | 'assumed'>,
 ): {
   readonly operations: Readonly<Record<string, readonly PartCare[]>>;
   readonly items: Readonly<Record<string, readonly PartCare[]>>;

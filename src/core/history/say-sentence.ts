@@ -11,6 +11,7 @@ import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
 import { sizeWords } from '../units/words-in.ts';
 import { isRoundKind, roundName } from '../readings/rounds.ts';
 import type { LogEntry } from './say-change.ts';
+import { fieldsChanged } from './say-fields.ts';
 
 /** What the things of a job are called, by what the log keeps of them. Empty where a thing is gone. */
 export interface HistoryNames {
@@ -127,60 +128,6 @@ function jobMoved({ before, after, n }: Told): string {
         : `${n.person(number(after['holderId']))} has it in hand`),
   ].filter((s) => s !== false);
   return said.length === 0 ? 'looked where it hangs' : said.join('; ');
-}
-
-const FIELDS: Readonly<Record<string, string>> = {
-  complaint: 'their words',
-  touch: 'touch',
-  plays: 'what they play',
-  wish: 'their wish',
-  neededBy: 'needed by',
-  hardDate: 'whether the date can move',
-  hardReason: 'why then',
-  limitMinor: 'their limit',
-  name: 'the customer’s name',
-  phone: 'their telephone',
-  email: 'their e-mail',
-  maker: 'maker',
-  model: 'model',
-  year: 'year',
-  yearFrom: 'where the year was read',
-  serial: 'serial number',
-  kind: 'kind',
-  construction: 'how it is built',
-  strings: 'how its strings are',
-  position: 'how it lies',
-  tuning: 'tuning',
-  temperature: 'temperature',
-  humidity: 'humidity',
-  pitch: 'pitch',
-  methods: 'how it is read',
-  gauges: 'with which gauges',
-};
-
-/** Which fields changed, from what to what, in words. */
-function fieldsChanged({ before, after, n }: Told): string {
-  const said = (key: string, v: unknown): string =>
-    v === null || v === undefined || v === ''
-      ? 'nothing'
-      : key === 'limitMinor'
-        ? n.money(number(v))
-        : key === 'neededBy'
-          ? n.day(text(v))
-          : typeof v === 'boolean'
-            ? v
-              ? 'yes'
-              : 'no'
-            : text(v);
-  return Object.keys(after)
-    .filter((k) => JSON.stringify(before[k]) !== JSON.stringify(after[k]))
-    .map((k) => {
-      const name = FIELDS[k] ?? k;
-      return typeof after[k] === 'object' && after[k] !== null
-        ? name
-        : `${name}: ${said(k, after[k])} instead of ${said(k, before[k])}`;
-    })
-    .join('; ');
 }
 
 const payment = ({ n }: Told, of: Plain): string =>

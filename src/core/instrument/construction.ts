@@ -1,9 +1,12 @@
+import type { AssumedFact } from './assumable.ts';
 import type { ConstructionFacts } from './construction-facts.ts';
 import type { Kind } from './kinds.ts';
 
 /** The facts that decide what can be checked and how it is adjusted. Lengths in mm. */
 export interface Construction extends ConstructionFacts {
   readonly kind: Kind;
+  /** what is taken as usual for the kind, since nobody has looked yet; absent where everything was looked at */
+  readonly assumed?: readonly AssumedFact[] | undefined;
 }
 
 /** The number a string goes by at the bench: 1 is the highest. Index 0 of `strings` is the lowest. */

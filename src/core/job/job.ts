@@ -24,7 +24,8 @@ export interface JobCard {
   readonly version: number;
   readonly state: 'open' | 'closed';
   readonly complaint: string;
-  readonly touch: Touch;
+  /** null where nobody said */
+  readonly touch: Touch | null;
   readonly plays: string;
   readonly wish: string;
   /** yyyy-mm-dd */

@@ -29,7 +29,8 @@ import {
   type StaleReason,
 } from '../staleness/stale.ts';
 import { resolveTarget } from '../targets/resolve.ts';
-import type { Target } from '../targets/target.ts';
+import { playedWith, type Target } from '../targets/target.ts';
+import { takenAsUsual } from './taken-as-usual.ts';
 import type { JudgedJob, JudgingShop } from './judged-job.ts';
 
 /** Finished work moves what hangs on it; a rod at the moment of its last turn, where its turns were logged. */
@@ -128,7 +129,7 @@ function targetOfPlace(g: JudgedJob & JudgingShop): (s: Station) => Target | nul
     now: (s: { readonly key: string }) => found.get(s.key),
     kind: g.instrument.kind,
   };
-  return (s) => resolveTarget(g.instrument.construction, g.job.touch, g.wishes, s, resolving);
+  return (s) => resolveTarget(g.instrument.construction, playedWith(g.job.touch), g.wishes, s, resolving);
 }
 
 /** What is aimed at each place of a job. */
@@ -174,7 +175,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
   });
   const apart = sayCoursesApart(g.instrument.construction, latestReadings(g.standard), input.stale);
   return {
-    touch: g.job.touch,
+    touch: playedWith(g.job.touch),
     heard: g.job.heard ?? [],
     worth: g.instrument.worthMinor,
     catalogue: g.catalogue,
@@ -182,7 +183,12 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
     rod: rodStateOf(found, turn),
     saddleEnd: saddleEndOf(found),
     turns,
-    questions: [...questions, ...contradictions(found, relief, band), ...apart],
+    questions: [
+      ...questions,
+      ...contradictions(found, relief, band),
+      ...apart,
+      ...takenAsUsual(g.job.touch, g.instrument.construction),
+    ],
   };
 }
 

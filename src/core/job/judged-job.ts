@@ -61,7 +61,7 @@ export interface JudgedTurn {
  */
 export interface JudgedJob {
   readonly job: {
-    readonly touch: Touch;
+    readonly touch: Touch | null;
     readonly stringsState: Conditions['strings'];
     /** what was heard where its player played; absent or null where nothing was */
     readonly heard?: readonly HeardPlace[] | null | undefined;

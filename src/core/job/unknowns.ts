@@ -1,4 +1,5 @@
 import type { Construction } from '../instrument/construction.ts';
+import type { Touch } from '../targets/target.ts';
 
 /** What the counter may have left open. */
 export interface Arrival {
@@ -6,6 +7,8 @@ export interface Arrival {
   readonly email: string;
   readonly serial: string;
   readonly year: string;
+  /** null where nobody said */
+  readonly touch: Touch | null;
   readonly plays: string;
   readonly wish: string;
   readonly neededBy: string | null;
@@ -22,6 +25,7 @@ export function unknownAtArrival(a: Arrival): readonly string[] {
     ...(a.phone === '' && a.email === '' ? ['telephone or e-mail'] : []),
     ...(a.serial === '' ? ['serial number'] : []),
     ...(a.year === '' ? ['year'] : []),
+    ...(a.touch === null ? ['how hard they play'] : []),
     ...(a.plays === '' ? ['what they play'] : []),
     ...(a.wish === '' ? ['what they like or dislike'] : []),
     ...(a.neededBy === null ? ['the date it is needed'] : []),

@@ -8,6 +8,12 @@ export const TOUCHES: Readonly<Record<Touch, string>> = {
   heavy: 'plays hard',
 };
 
+/** The touch that is planned for where nobody said how hard it is played. */
+export const playedWith = (touch: Touch | null): Touch => touch ?? 'medium';
+
+/** How hard it is played, in words. */
+export const sayTouch = (touch: Touch | null): string => (touch === null ? 'touch not said' : TOUCHES[touch]);
+
 /** The layers of a target, the later winning. */
 export const LAYERS = ['kind', 'touch', 'tuning', 'customer', 'job'] as const;
 export type Layer = (typeof LAYERS)[number];

@@ -36,7 +36,7 @@ const file = z.object({
   }),
   job: z.object({
     number: z.number().int(),
-    touch: z.enum(['light', 'medium', 'heavy']),
+    touch: z.enum(['light', 'medium', 'heavy']).nullable(),
     stringsState: z.enum(STRINGS),
     heard: z
       .array(

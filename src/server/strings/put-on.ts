@@ -1,6 +1,7 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse, type Failure } from '../../contracts/failure.ts';
 import { agreedOperation, isStringing } from '../../core/catalogue/operations.ts';
+import { saidOf } from '../../core/instrument/assumed.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Job } from '../db/models/jobs.ts';
 import { catalogueOf } from '../house/load-operations.ts';
@@ -84,7 +85,7 @@ export const putStringsOn = defineUseCase({
     if (!stepped.ok) return stepped;
     const before = construction.strings;
     await instrument.update(
-      { construction: { ...construction, strings: input.strings } },
+      { construction: saidOf({ ...construction, strings: input.strings }, ['gauges', 'tuning']) },
       { transaction: t },
     );
     await keepChange(work, job, input);

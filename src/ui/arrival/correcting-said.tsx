@@ -50,9 +50,9 @@ function Words({ typed, fields, onChange }: PartProps) {
       ))}
       <PillChoice
         legend="Touch"
-        value={typed.touch}
-        options={TOUCHES}
-        onChange={(touch) => onChange({ touch })}
+        value={typed.touch ?? 'not-said'}
+        options={{ ...TOUCHES, 'not-said': 'not said' }}
+        onChange={(touch) => onChange({ touch: touch === 'not-said' ? null : touch })}
       />
     </>
   );

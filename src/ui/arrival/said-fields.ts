@@ -9,7 +9,8 @@ export interface SaidTexts extends Fields {
   readonly complaint: string;
   readonly wish: string;
   readonly plays: string;
-  readonly touch: Touch;
+  /** null where nobody said */
+  readonly touch: Touch | null;
   readonly neededBy: string;
   readonly hardDate: boolean;
   readonly hardReason: string;

@@ -3,6 +3,7 @@
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Suspense } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
+import { allAssumed, isAssumed, saidOf } from '../../core/instrument/assumed.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
@@ -12,7 +13,7 @@ import { ScaleSaid } from '../instrument/scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { scalesText } from '../../core/instrument/read-scales.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
-import { FACT_NAMES } from '../instrument/instrument-facts.ts';
+import { FACT_NAMES, seenWith } from '../instrument/instrument-facts.ts';
 import { heardTuning, type IntakeForm } from './intake-form.ts';
 
 /** How a known instrument left comes when one is chosen. */
@@ -36,13 +37,21 @@ function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'o
       </summary>
       <div className="grid grid-cols-2 gap-3 pt-2">
         {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
-          <FormField key={fact} label={FACT_NAMES[fact]}>
+          <FormField
+            key={fact}
+            label={
+              isAssumed(construction, seenWith(fact)) ? `${FACT_NAMES[fact]}, usually` : FACT_NAMES[fact]
+            }
+          >
             {(w) => (
               <ListChoice
                 {...w}
                 value={construction[fact]}
                 items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
-                onChange={(value) => onConstruction({ ...construction, [fact]: value })}
+                quiet={isAssumed(construction, seenWith(fact))}
+                onChange={(value) =>
+                  onConstruction(saidOf({ ...construction, [fact]: value }, [seenWith(fact)]))
+                }
               />
             )}
           </FormField>
@@ -115,10 +124,8 @@ function NewInstrument({ form, kinds, construction, onConstruction }: Omit<Props
     const usual = kinds.find((k) => k.id === id)?.usual;
     if (!usual) return;
     setValue('kind', id);
-    onConstruction(usual);
-    setValue('scaleText', scalesText(usual));
-    setValue('gaugesText', '');
-    setValue('tuningText', '');
+    onConstruction(allAssumed(usual));
+    form.clearErrors('kind');
   };
   return (
     <>
@@ -126,7 +133,7 @@ function NewInstrument({ form, kinds, construction, onConstruction }: Omit<Props
         <FormField label="Serial number">
           {(w) => <input {...w} className="field" {...register('serial')} />}
         </FormField>
-        <FormField label="Kind">
+        <FormField label="Kind" error={errors.kind?.message}>
           {(w) => (
             <ListChoice
               {...w}
@@ -146,9 +153,29 @@ function NewInstrument({ form, kinds, construction, onConstruction }: Omit<Props
         </FormField>
         <FormField label="Year">{(w) => <input {...w} className="field" {...register('year')} />}</FormField>
       </div>
+      {watch('kind') !== '' && (
+        <HowItIsBuilt form={form} construction={construction} onConstruction={onConstruction} />
+      )}
+    </>
+  );
+}
+
+/** Scale, strings and what decides how it is worked on: what nobody says is taken as usual for the kind. */
+function HowItIsBuilt({ form, construction, onConstruction }: Omit<Props, 'found' | 'kinds'>) {
+  const { register, watch, formState } = form;
+  const errors = formState.errors;
+  return (
+    <>
       <div className="grid grid-cols-[minmax(8rem,1fr)_2fr] gap-3">
         <FormField label="Scale" error={errors.scaleText?.message}>
-          {(w) => <input {...w} className="field" {...register('scaleText')} />}
+          {(w) => (
+            <input
+              {...w}
+              className="field"
+              placeholder={`usual ${scalesText(construction)}`}
+              {...register('scaleText')}
+            />
+          )}
         </FormField>
         <FormField label="Gauges, lowest first" error={errors.gaugesText?.message}>
           {(w) => (

@@ -1,4 +1,5 @@
 import { deskTakeIn } from '../../contracts/commands/desk/take-in.ts';
+import { allAssumed } from '../../core/instrument/assumed.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { intakeCommand, type IntakeForm } from './intake-form.ts';
@@ -77,6 +78,17 @@ describe('the intake form becomes a command', () => {
     expect(notes('')).toEqual(['E2', 'A2', 'D3', 'G3', 'B3', 'E4']);
   });
 
+  test('what nobody said is taken as usual, and is said to be', () => {
+    const construction = allAssumed(usualConstruction('bass'));
+    const quick = made({ construction, scaleText: '', gaugesText: '' });
+    expect(quick).toMatchObject({ scale: construction.scale, assumed: construction.assumed });
+    const typed = made({ construction, scaleText: '34 in', gaugesText: '105 85 65 45' });
+    expect(typed.scale).toBeCloseTo(863.6, 6);
+    expect(typed.assumed).toEqual(construction.assumed?.filter((f) => f !== 'scale' && f !== 'gauges'));
+    expect(made({}).assumed).toBeUndefined();
+    expect(command({ touch: 'not-said' }).touch).toBeNull();
+  });
+
   test('things come a line each, without empty ones', () => {
     expect(command({ cameWith: ' hard case \n\n key\n' }).cameWith).toEqual([
       { name: 'hard case', state: '' },
@@ -105,6 +117,8 @@ describe('what is wrong is said at its field', () => {
   test.each<[string, Partial<IntakeForm>, keyof IntakeForm, RegExp]>([
     ['no name', { customerName: '  ' }, 'customerName', /Who brings it/],
     ['no complaint', { complaint: '' }, 'complaint', /own words/],
+    ['no kind', { kind: '' }, 'kind', /Its kind decides/],
+    ['strings nobody looked at', { stringsState: null }, 'stringsState', /How are its strings/],
     ['no model', { model: '' }, 'model', /no name/],
     ['a scale in inches without its unit', { scaleText: '25.5' }, 'scaleText', /no scale length/],
     ['a scale that is no length', { scaleText: 'long' }, 'scaleText', /not a length/],

@@ -1,8 +1,12 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
+import type { AssumedFact } from '../../core/instrument/assumable.ts';
+import { allAssumed, saidOf } from '../../core/instrument/assumed.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
+import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
-import type { RelativeWish } from '../../core/targets/target.ts';
+import type { Conditions } from '../../core/readings/conditions.ts';
+import type { RelativeWish, Touch } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { hearTuning, stringsOf, type HeardOn, type HeardTuning } from '../../core/strings/hear-tuning.ts';
 import { readGauges } from './read-gauges.ts';
@@ -15,6 +19,7 @@ export interface IntakeForm {
   phone: string;
   email: string;
   instrumentId: number | null;
+  /** empty until it is said */
   kind: string;
   construction: Construction;
   scaleText: string;
@@ -25,7 +30,7 @@ export interface IntakeForm {
   year: string;
   serial: string;
   complaint: string;
-  touch: 'light' | 'medium' | 'heavy';
+  touch: Touch | 'not-said';
   plays: string;
   wish: string;
   actionWish: RelativeWish | '';
@@ -33,10 +38,41 @@ export interface IntakeForm {
   hardDate: boolean;
   hardReason: string;
   limit: string;
-  stringsState: 'at-pitch' | 'missing' | 'off-pitch' | 'off';
+  /** null until somebody has looked */
+  stringsState: Conditions['strings'] | null;
   cameWith: string;
   placeId: string;
 }
+
+/** The form before anything was said. */
+export const NOTHING_SAID: IntakeForm = {
+  customerId: null,
+  customerName: '',
+  phone: '',
+  email: '',
+  instrumentId: null,
+  kind: '',
+  construction: allAssumed(usualConstruction('steel-acoustic')),
+  scaleText: '',
+  gaugesText: '',
+  tuningText: '',
+  maker: '',
+  model: '',
+  year: '',
+  serial: '',
+  complaint: '',
+  touch: 'not-said',
+  plays: '',
+  wish: '',
+  actionWish: '',
+  neededBy: '',
+  hardDate: false,
+  hardReason: '',
+  limit: '',
+  stringsState: null,
+  cameWith: '',
+  placeId: '',
+};
 
 type Errors = Partial<Record<keyof IntakeForm, string>>;
 
@@ -81,30 +117,50 @@ function readTuning(f: IntakeForm): Result<readonly StringFact[], string> {
 
 const unfanned = ({ fan: _f, ...c }: Construction): Construction => c;
 
+/** What was typed of an instrument, and is not taken as usual for its kind. */
+const typedFacts = (f: IntakeForm): AssumedFact[] =>
+  [
+    ['scale' as const, f.scaleText],
+    ['gauges' as const, f.gaugesText],
+    ['tuning' as const, f.tuningText],
+  ].flatMap(([fact, text]) => (text?.trim() === '' ? [] : [fact as AssumedFact]));
+
+/** What has to be said and is not. */
+const unsaid = (f: IntakeForm): Errors => ({
+  ...(f.customerName.trim() === '' ? { customerName: 'Who brings it?' } : {}),
+  ...(f.complaint.trim() === '' ? { complaint: 'What brings it here, in the customer’s own words?' } : {}),
+  ...(f.instrumentId === null && f.model.trim() === ''
+    ? { model: 'What is it called? “no name” will do' }
+    : {}),
+  ...(f.instrumentId === null && f.kind === ''
+    ? { kind: 'What is it? Its kind decides what is asked and read.' }
+    : {}),
+  ...(f.stringsState === null ? { stringsState: 'How are its strings? What is read goes by it.' } : {}),
+  ...(f.hardDate && f.neededBy === '' ? { neededBy: 'A hard date needs a date.' } : {}),
+});
+
 /** Reads the form into the command, or says what is wrong at which field. */
 export function intakeCommand(
   f: IntakeForm,
   currency: MoneyForm,
 ): Result<CommandInput<'desk.take-in'>, Errors> {
-  const scales = readScales(f.scaleText);
+  const { scale, fan } = f.construction;
+  const scales = f.scaleText.trim() === '' ? ok({ scale, ...(fan && { fan }) }) : readScales(f.scaleText);
   const tuning = readTuning(f);
   const gauges = readGauges(f.gaugesText, tuning.ok ? tuning.value : f.construction.strings);
   const limit = readAmount(f.limit, currency);
   const errors: Errors = {
-    ...(f.customerName.trim() === '' ? { customerName: 'Who brings it?' } : {}),
-    ...(f.complaint.trim() === '' ? { complaint: 'What brings it here, in the customer’s own words?' } : {}),
-    ...(f.instrumentId === null && f.model.trim() === ''
-      ? { model: 'What is it called? “no name” will do' }
-      : {}),
+    ...unsaid(f),
     ...(scales.ok ? {} : { scaleText: scales.error }),
     ...(gauges.ok ? {} : { gaugesText: gauges.error }),
     ...(tuning.ok ? {} : { tuningText: tuning.error }),
     ...(limit.ok ? {} : { limit: limit.error }),
-    ...(f.hardDate && f.neededBy === '' ? { neededBy: 'A hard date needs a date.' } : {}),
   };
-  if (Object.keys(errors).length > 0 || !scales.ok || !gauges.ok || !tuning.ok || !limit.ok)
+  const { stringsState } = f;
+  if (Object.keys(errors).length > 0 || !scales.ok || !gauges.ok || !tuning.ok || !limit.ok || !stringsState)
     return fail(errors);
-  const { maker, model, year, serial, complaint, touch, plays, wish, hardDate, hardReason, stringsState } = f;
+  const { maker, model, year, serial, complaint, plays, wish, hardDate, hardReason } = f;
+  const said = saidOf(f.construction, typedFacts(f));
   return ok({
     customer:
       f.customerId === null ? { name: f.customerName, phone: f.phone, email: f.email } : { id: f.customerId },
@@ -116,11 +172,11 @@ export function intakeCommand(
             year,
             serial,
             kind: f.kind,
-            construction: { ...unfanned(f.construction), ...scales.value, strings: [...gauges.value] },
+            construction: { ...unfanned(said), ...scales.value, strings: [...gauges.value] },
           }
         : { id: f.instrumentId },
     complaint,
-    touch,
+    touch: f.touch === 'not-said' ? null : f.touch,
     plays,
     wish,
     actionWish: f.actionWish === '' ? null : f.actionWish,

@@ -6,7 +6,6 @@ import { Suspense, useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { RELATIVE_WISHES, type RelativeWish } from '../../core/targets/target.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
-import { usualConstruction } from '../../core/instrument/defaults.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import { CustomerField } from './customer-field.tsx';
@@ -16,39 +15,11 @@ import { ListChoice } from '../kit/list-choice.tsx';
 import { sayPlace } from '../kit/say-place.ts';
 import { InstrumentFields } from './instrument-fields.tsx';
 import type { MoneyForm } from '../../core/money/currency.ts';
-import { intakeCommand, type IntakeForm } from './intake-form.ts';
+import { intakeCommand, NOTHING_SAID, type IntakeForm } from './intake-form.ts';
 import { send } from '../data/send.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { usePromised } from './use-promised.ts';
 
-const EMPTY: IntakeForm = {
-  customerId: null,
-  customerName: '',
-  phone: '',
-  email: '',
-  instrumentId: null,
-  kind: 'steel-acoustic',
-  construction: usualConstruction('steel-acoustic'),
-  scaleText: '648',
-  gaugesText: '',
-  tuningText: '',
-  maker: '',
-  model: '',
-  year: '',
-  serial: '',
-  complaint: '',
-  touch: 'medium',
-  plays: '',
-  wish: '',
-  actionWish: '',
-  neededBy: '',
-  hardDate: false,
-  hardReason: '',
-  limit: '',
-  stringsState: 'at-pitch',
-  cameWith: '',
-  placeId: '',
-};
 const LOWER: ReadonlySet<string> = new Set(['much-lower', 'little-lower']);
 /** What a hand makes of a height is worked out only where the two contradict each other. */
 const PromiseDates = lazyPart(() => import('./promise-dates.tsx').then((m) => m.default));
@@ -79,8 +50,19 @@ export function Intake({
   const { promise, promisedBy } = usePromised((day) => setValue('neededBy', day));
   const [found, setFound] = useState<FoundCustomer | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const form = useForm<IntakeForm>({ defaultValues: EMPTY });
-  const { register, handleSubmit, watch, getValues, setValue, setError, reset, subscribe, formState } = form;
+  const form = useForm<IntakeForm>({ defaultValues: NOTHING_SAID });
+  const {
+    register,
+    handleSubmit,
+    watch,
+    getValues,
+    setValue,
+    setError,
+    reset,
+    subscribe,
+    clearErrors,
+    formState,
+  } = form;
   const errors = formState.errors;
   useEffect(() => {
     const draft = readDraft<IntakeForm>(DRAFT);
@@ -88,7 +70,7 @@ export function Intake({
       const customer = readDraft<FoundCustomer>(DRAFT_CUSTOMER);
       const same = customer !== null && customer.id === draft.customerId;
       if (same) setFound(customer);
-      reset({ ...EMPTY, ...draft, ...(!same && { customerId: null, instrumentId: null }) });
+      reset({ ...NOTHING_SAID, ...draft, ...(!same && { customerId: null, instrumentId: null }) });
     }
     if (begin.customer) {
       const { customer } = begin;
@@ -134,7 +116,7 @@ export function Intake({
     if (done.ok) {
       dropDraft(DRAFT_CUSTOMER);
       dropDraft(DRAFT_COMMAND);
-      reset(EMPTY);
+      reset(NOTHING_SAID);
       dropDraft(DRAFT);
       router.push(`/job/${done.value.number}/arrival`);
       return;
@@ -147,14 +129,16 @@ export function Intake({
     }
   };
   const submit = handleSubmit((values) => takeIn(values, false));
+  const known = found?.instruments.find((i) => i.id === watch('instrumentId'));
+  // What was wrong before is looked at anew, also where a choice is no field of its own.
+  const takeItIn = (e: React.FormEvent) => {
+    clearErrors();
+    void submit(e);
+  };
   const construction = watch('construction');
   const setConstruction = (c: Construction) => setValue('construction', c);
   return (
-    <form
-      onSubmit={(e) => void submit(e)}
-      noValidate
-      className="grid gap-x-8 gap-y-4 px-5 py-4 lg:grid-cols-3"
-    >
+    <form onSubmit={takeItIn} noValidate className="grid gap-x-8 gap-y-4 px-5 py-4 lg:grid-cols-3">
       <section aria-labelledby="who" className="space-y-3">
         <h2 id="who" className="text-xl">
           Who brings it
@@ -225,13 +209,13 @@ export function Intake({
         <PillChoice
           legend="Touch"
           value={watch('touch')}
-          options={{ light: 'light', medium: 'medium', heavy: 'heavy' }}
+          options={{ light: 'light', medium: 'medium', heavy: 'heavy', 'not-said': 'not said' }}
           onChange={(touch) => setValue('touch', touch)}
         />
-        {watch('touch') === 'heavy' && LOWER.has(watch('actionWish')) && (
+        {(known || watch('kind') !== '') && watch('touch') === 'heavy' && LOWER.has(watch('actionWish')) && (
           <Suspense>
             <LowAndHard
-              kind={construction.kind}
+              kind={known?.construction.kind ?? construction.kind}
               onAnswer={(says) => {
                 const wish = getValues('wish').trim();
                 if (!wish.includes(says)) setValue('wish', wish === '' ? says : `${wish} ${says}`);
@@ -280,8 +264,16 @@ export function Intake({
             'off-pitch': 'off pitch',
             off: 'none on',
           }}
-          onChange={(s) => setValue('stringsState', s)}
+          onChange={(s) => {
+            setValue('stringsState', s);
+            clearErrors('stringsState');
+          }}
         />
+        {errors.stringsState?.message && (
+          <p role="alert" className="mt-0.5 text-sm text-rubric">
+            ◆ {errors.stringsState.message}
+          </p>
+        )}
         <FormField label="What came with it, one thing a line" error={errors.cameWith?.message}>
           {(w) => (
             <textarea

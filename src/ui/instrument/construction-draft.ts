@@ -1,3 +1,4 @@
+import { changedFrom } from '../../core/instrument/assumed.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { readRadius, sayRadius } from '../../core/instrument/board-radius.ts';
@@ -10,6 +11,8 @@ import { parseLength } from '../../core/units/parse-length.ts';
 /** A construction as it is typed: numbers and strings stay text until they are read. */
 export interface ConstructionDraft {
   readonly facts: Construction;
+  /** what stood there before */
+  readonly from: Construction;
   readonly scale: string;
   readonly compensation: string;
   readonly frets: string;
@@ -37,6 +40,7 @@ export const stringsText = (strings: readonly StringFact[]): string =>
 /** A construction as text to be changed. */
 export const draftOf = (c: Construction): ConstructionDraft => ({
   facts: c,
+  from: c,
   scale: scalesText(c),
   compensation: String(c.compensation),
   frets: String(c.frets),
@@ -126,7 +130,7 @@ export async function readConstruction(draft: ConstructionDraft): Promise<Result
   // What the house checks by comes when there is something to check.
   const { constructionSchema } = await import('../../contracts/construction.ts');
   const checked = constructionSchema.safeParse(made);
-  if (checked.success) return ok(made);
+  if (checked.success) return ok(changedFrom(draft.from, made));
   const wrong = checked.error.issues.map((i): [string, string] => [String(i.path[0]), i.message]);
   return fail(Object.fromEntries(wrong) as DraftErrors);
 }

@@ -1,7 +1,8 @@
 'use client';
 
 import { FACTS } from '../../core/instrument/construction-facts.ts';
-import { FACT_NAMES } from './instrument-facts.ts';
+import { isAssumed, saidOf } from '../../core/instrument/assumed.ts';
+import { FACT_NAMES, seenWith } from './instrument-facts.ts';
 import { ScaleSaid } from './scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -9,7 +10,7 @@ import { Tick } from '../kit/tick.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import type { ConstructionDraft, DraftErrors } from './construction-draft.ts';
 
-type Typed = Exclude<keyof ConstructionDraft, 'facts' | 'strings'>;
+type Typed = Exclude<keyof ConstructionDraft, 'facts' | 'from' | 'strings'>;
 
 const NUMBERS: ReadonlyArray<readonly [field: Typed, label: string]> = [
   ['scale', 'Scale'],
@@ -34,13 +35,17 @@ function Choices({
   return (
     <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
       {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
-        <FormField key={fact} label={FACT_NAMES[fact]}>
+        <FormField
+          key={fact}
+          label={isAssumed(facts, seenWith(fact)) ? `${FACT_NAMES[fact]}, usually` : FACT_NAMES[fact]}
+        >
           {(w) => (
             <ListChoice
               {...w}
               value={facts[fact]}
               items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
-              onChange={(value) => onChange({ [fact]: value } as Partial<Facts>)}
+              quiet={isAssumed(facts, seenWith(fact))}
+              onChange={(value) => onChange(saidOf({ ...facts, [fact]: value }, [seenWith(fact)]))}
             />
           )}
         </FormField>

@@ -2,6 +2,7 @@
 
 import { DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
+import { allAssumed } from '../../core/instrument/assumed.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { draftOf, readConstruction, type ConstructionDraft, type DraftErrors } from './construction-draft.ts';
 import { ConstructionFields } from './construction-fields.tsx';
@@ -55,7 +56,10 @@ function useInstrument({ job, onClose }: Props) {
   const chooseKind = (id: string) => {
     const kind = job.kinds.find((k) => k.id === id);
     if (kind)
-      change({ kind: id, draft: draftOf({ ...kind.usual, leftHanded: typed.draft.facts.leftHanded }) });
+      change({
+        kind: id,
+        draft: draftOf({ ...allAssumed(kind.usual), leftHanded: typed.draft.facts.leftHanded }),
+      });
   };
   const keep = async () => {
     const read = await readConstruction(typed.draft);

@@ -1,3 +1,4 @@
+import type { AssumedFact } from '../../core/instrument/assumable.ts';
 import type { FACTS } from '../../core/instrument/construction-facts.ts';
 
 /** What each construction fact is called on a form. */
@@ -12,3 +13,6 @@ export const FACT_NAMES: Readonly<Record<keyof typeof FACTS, string>> = {
   finish: 'Finish',
   fingerboard: 'Fingerboard',
 };
+
+/** With which of the facts one looks at it is seen: the rod’s nut with the rod. */
+export const seenWith = (fact: keyof typeof FACTS): AssumedFact => (fact === 'rodNut' ? 'rod' : fact);

@@ -16,12 +16,14 @@ interface Props {
   readonly items: readonly ListItem[];
   readonly onChange: (value: string) => void;
   readonly disabled?: boolean;
+  /** what stands there was said by nobody: it is not in ink */
+  readonly quiet?: boolean;
   readonly 'aria-invalid'?: boolean | undefined;
   readonly 'aria-describedby'?: string | undefined;
 }
 
 /** One of many, in the house's own look: a tap, or arrows and first letters. */
-export function ListChoice({ value, items, onChange, disabled = false, ...wiring }: Props) {
+export function ListChoice({ value, items, onChange, disabled = false, quiet = false, ...wiring }: Props) {
   const chosen = items.find((i) => i.value === value);
   return (
     <Listbox value={value} onChange={onChange} disabled={disabled}>
@@ -30,7 +32,7 @@ export function ListChoice({ value, items, onChange, disabled = false, ...wiring
         aria-labelledby={`${wiring.id}-label ${wiring.id}`}
         className="field flex cursor-pointer items-center justify-between gap-2 text-left"
       >
-        <span className="truncate">{chosen?.name ?? '–'}</span>
+        <span className={quiet ? 'truncate text-quiet' : 'truncate'}>{chosen?.name ?? 'choose'}</span>
         <ChevronDown aria-hidden size={18} className="shrink-0" />
       </ListboxButton>
       <ListboxOptions

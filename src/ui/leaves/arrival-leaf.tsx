@@ -1,68 +1,19 @@
 import Link from '../kit/link.tsx';
-import { sayRadius } from '../../core/instrument/board-radius.ts';
-import { sayScales } from '../../core/instrument/read-scales.ts';
-import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
-import { TOUCHES } from '../../core/targets/target.ts';
+import { sayTouch } from '../../core/targets/target.ts';
 import { formatMoney } from '../../core/money/currency.ts';
 import { sayMoment } from '../kit/dates.ts';
 import { DamagePanel } from '../custody/damage-panel.tsx';
 import { InstrumentHistory } from '../instrument/instrument-history.tsx';
 import { ChangeInstrument } from '../instrument/instrument-dialog.tsx';
+import { ConstructionFacts } from '../arrival/construction-facts.tsx';
 import { CorrectCustomer } from '../arrival/correct-customer.tsx';
 import { ThingsThatCame } from '../arrival/things-that-came.tsx';
 import { CorrectSaid } from '../arrival/correct-said.tsx';
 import { ReceiptPanel } from '../arrival/receipt-panel.tsx';
 import { WhereItHangs } from '../arrival/where-it-hangs.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
-
-function Fact({ name, value }: { readonly name: string; readonly value: string }) {
-  return (
-    <div className="flex justify-between gap-4 border-b border-line py-1">
-      <dt className="text-quiet">{name}</dt>
-      <dd className="text-right text-ink">{value}</dd>
-    </div>
-  );
-}
-
-function Construction({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>, 'job'>) {
-  const c = job.instrument.construction;
-  return (
-    <dl className="text-sm">
-      <Fact name="Serial" value={job.instrument.serial || 'none read'} />
-      {job.instrument.year && (
-        <Fact name="Year" value={[job.instrument.year, job.instrument.yearFrom].filter(Boolean).join(', ')} />
-      )}
-      <Fact name="Scale" value={sayScales(c)} />
-      <Fact name="Frets, body at" value={`${c.frets}, ${c.bodyFret}th`} />
-      <Fact name="Strings" value={`${c.strings.length}${c.leftHanded ? ', left-handed' : ''}`} />
-      <Fact name="Neck joint" value={FACTS.joint[c.joint]} />
-      <Fact
-        name="Truss rod"
-        value={
-          c.rod === 'none'
-            ? FACTS.rod.none
-            : [FACTS.rod[c.rod], FACTS.rodNut[c.rodNut], c.rodKey].filter(Boolean).join(', ')
-        }
-      />
-      {c.radius && <Fact name="Radius" value={sayRadius(c.radius)} />}
-      <Fact name="Bridge" value={FACTS.bridge[c.bridge]} />
-      <Fact
-        name="Vibrato"
-        value={
-          c.springs === undefined
-            ? FACTS.vibrato[c.vibrato]
-            : `${FACTS.vibrato[c.vibrato]}, ${c.springs} springs`
-        }
-      />
-      <Fact name="Nut" value={FACTS.nut[c.nut]} />
-      <Fact name="Electronics" value={FACTS.electronics[c.electronics]} />
-      <Fact name="Finish" value={FACTS.finish[c.finish]} />
-      <Fact name="Fingerboard" value={FACTS.fingerboard[c.fingerboard]} />
-    </dl>
-  );
-}
 
 /** What nobody has said yet: not compulsory, but worth asking while they are here or on the telephone. */
 function Unknowns({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>, 'job'>) {
@@ -87,7 +38,10 @@ function Said({ job, mayCorrect }: { readonly job: ArrivalJob; readonly mayCorre
         </p>
       )}
       <p>
-        Plays: <span className="text-ink">{[TOUCHES[job.touch], job.plays].filter(Boolean).join(', ')}</span>
+        Plays:{' '}
+        <span className={job.touch || job.plays ? 'text-ink' : ''}>
+          {[sayTouch(job.touch), job.plays].filter(Boolean).join(', ')}
+        </span>
       </p>
       <p>
         Strings: <span className="text-ink">{STRINGS_STATES[job.stringsState]}</span>
@@ -162,7 +116,7 @@ export function ArrivalLeaf({ job, allowed }: LeafProps<'kinds' | 'visits' | 'do
             </h2>
             {allowed.take && <ChangeInstrument job={job} />}
           </div>
-          <Construction job={job} />
+          <ConstructionFacts job={job} may={allowed.take} />
         </section>
       </section>
       <DamagePanel job={job} may={allowed.take} />

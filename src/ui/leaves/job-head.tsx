@@ -1,11 +1,12 @@
 'use client';
 
 import Link from '../kit/link.tsx';
+import { isAssumed } from '../../core/instrument/assumed.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import { ENDS } from '../../core/hand-over/ends.ts';
 import { LEAF_NAMES, LEAVES, type Leaf, type LeafState } from '../../core/job/leaves.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
-import { TOUCHES } from '../../core/targets/target.ts';
+import { sayTouch } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { sayDay, todayIso } from '../kit/dates.ts';
 import { Presence } from '../data/presence.tsx';
@@ -37,7 +38,7 @@ function Chips({ job }: { readonly job: LeafJob }) {
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
       <span className={`${chip} border-line`}>
-        {[TOUCHES[job.touch], job.plays].filter(Boolean).join(', ')}
+        {[sayTouch(job.touch), job.plays].filter(Boolean).join(', ')}
       </span>
       {job.neededBy && (
         <span className={`${chip} ${job.hardDate ? 'border-rubric text-rubric' : 'border-line'}`}>
@@ -72,7 +73,8 @@ export function JobHead({ job, leaf }: { readonly job: LeafJob; readonly leaf: L
             {instrument.year && `, ${instrument.year}`}
           </h1>
           <p className="text-sm text-quiet">
-            {job.customer.name} · {job.place ?? 'no place'} · strings{' '}
+            {job.customer.name} · {job.place ?? 'no place'} ·{' '}
+            {isAssumed(instrument.construction, 'gauges') ? 'strings, usually' : 'strings'}{' '}
             {gaugeSpan(instrument.construction.strings)}, {tuningName(instrument.construction.strings)}
           </p>
         </div>

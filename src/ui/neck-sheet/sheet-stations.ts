@@ -2,7 +2,7 @@ import { USUAL_METHODS } from '../../core/readings/methods.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { allStations, type Station } from '../../core/readings/stations.ts';
 import { resolveTarget, targetLayers, type Resolving } from '../../core/targets/resolve.ts';
-import type { Target } from '../../core/targets/target.ts';
+import { playedWith, type Target } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 
 /** A station with the band its reading is held against, as the round's method shows it. */
@@ -30,10 +30,16 @@ export function sheetStations(job: LeafJob, round: RoundKind): readonly StationV
   const how = { ...resolving(job), methods };
   return allStations(construction, { ...job.readings.habits, methods }).map((s) => ({
     ...s,
-    target: resolveTarget(construction, job.touch, job.readings.wishes, s, how),
+    target: resolveTarget(construction, playedWith(job.touch), job.readings.wishes, s, how),
   }));
 }
 
 /** Every layer that says something about a station, from the kind up. */
 export const layersOf = (job: LeafJob, station: Station): readonly Target[] =>
-  targetLayers(job.instrument.construction, job.touch, job.readings.wishes, station, resolving(job));
+  targetLayers(
+    job.instrument.construction,
+    playedWith(job.touch),
+    job.readings.wishes,
+    station,
+    resolving(job),
+  );

@@ -1,5 +1,5 @@
 import type { PlanInput } from '../../core/plan/plan-input.ts';
-import type { Target } from '../../core/targets/target.ts';
+import { playedWith, type Target } from '../../core/targets/target.ts';
 import { neckModel, type NeckModel } from '../../core/whatif/neck-model.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 
@@ -25,7 +25,7 @@ export const plansQuestion = (job: LeafJob<'plan'>) => ({
   kind: 'plans' as const,
   input: planInputOf(job),
   job: {
-    touch: job.touch,
+    touch: playedWith(job.touch),
     heard: job.plan.heard,
     worth: job.plan.worth,
     catalogue: job.plan.catalogue,

@@ -4,7 +4,7 @@ import { lazyPart } from '../kit/lazy-part.ts';
 import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Redo2, RotateCcw, Undo2, Volume2 } from 'lucide-react';
 import { stationKey } from '../../core/readings/stations.ts';
-import { TOUCHES, type Touch } from '../../core/targets/target.ts';
+import { playedWith, TOUCHES, type Touch } from '../../core/targets/target.ts';
 import { spreadOf } from '../../core/whatif/buzz-chance.ts';
 import { handFor, mapOfNeck } from '../../core/whatif/clearance-map.ts';
 import { consequences, positionsOf } from '../../core/whatif/consequences.ts';
@@ -44,7 +44,8 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const c = model.construction;
   const words = useWords();
   const [drawn, setDrawn] = useState(0);
-  const [touch, setTouch] = useState<Touch>(job.touch);
+  const played = playedWith(job.touch);
+  const [touch, setTouch] = useState<Touch>(played);
   const [force, setForce] = useState('');
   const [sure, setSure] = useState(false);
   const [tapped, setTapped] = useState<TappedPlace | null>(null);
@@ -55,17 +56,17 @@ export function TryPanel({ job, may, model, trying }: Props) {
   const settled = useDeferredValue(moves);
   const x = useMemo(() => positionsOf(c), [c]);
   const given = FORCE.test(force.trim()) ? Number(force.trim().replace(',', '.')) : undefined;
-  const usual = useMemo(() => handFor(model, job.touch).force, [model, job.touch]);
+  const usual = useMemo(() => handFor(model, played).force, [model, played]);
   const fitted = useMemo(() => handHeard(job.plan.heard, usual), [job.plan.heard, usual]);
   // What was heard is of this player: another touch is somebody else's hand.
-  const own = touch === job.touch ? fitted?.force : undefined;
+  const own = touch === played ? fitted?.force : undefined;
   const hand = useMemo(() => handFor(model, touch, given ?? own), [model, touch, given, own]);
   const now = useMemo(() => consequences(model, NO_MOVES, ratio, x), [model, ratio, x]);
   const tried = useMemo(() => consequences(model, moves, ratio, x), [model, moves, ratio, x]);
   const maps = useMemo(() => mapOfNeck(model, tried, hand, x), [model, tried, hand, x]);
   const asRead = useMemo(
-    () => mapOfNeck(model, now, handFor(model, job.touch, fitted?.force), x),
-    [model, now, job.touch, fitted, x],
+    () => mapOfNeck(model, now, handFor(model, played, fitted?.force), x),
+    [model, now, played, fitted, x],
   );
   const handles = useMemo(() => handlesOf(c, drawn), [c, drawn]);
   const question = useMemo(

@@ -12,7 +12,7 @@ export const deskCorrect = command({
     version,
     said: z.object({
       complaint: text(2000).min(1, 'What brings it here, in the customer’s own words?'),
-      touch: z.enum(['light', 'medium', 'heavy']),
+      touch: z.enum(['light', 'medium', 'heavy']).nullable(),
       plays: text(200),
       wish: text(1000),
       neededBy: z.union([z.null(), z.iso.date('Write the date as year-month-day')]),

@@ -29,7 +29,8 @@ export const deskTakeIn = command({
       }),
     ]),
     complaint: text(2000).min(1, 'What brings it here, in the customer’s own words?'),
-    touch: z.enum(['light', 'medium', 'heavy']),
+    /** null where nobody said */
+    touch: z.enum(['light', 'medium', 'heavy']).nullable(),
     plays: text(200),
     wish: text(1000),
     /** the action they would like, against what is there now */

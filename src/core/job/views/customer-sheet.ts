@@ -170,6 +170,7 @@ function adviceOf(g: SheetJob, items: Judged['items'], care: ShopCare): string[]
   const humidity = g.rounds.findLast((r) => r.humidity !== null)?.humidity ?? null;
   return adviceFor({
     care: partsOf(g.instrument.construction)
+      .filter((p) => p.part !== 'Fingerboard' || p.surface !== 'unknown')
       .map((p) => homeAdvice(care, p.surface))
       .filter((says) => says !== ''),
     acoustic: KIND_RECORDS[g.instrument.construction.kind].acoustic,

@@ -20,7 +20,7 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare instrumentId: number;
   declare customerId: number;
   declare complaint: string;
-  declare touch: Touch;
+  declare touch: Touch | null;
   declare plays: CreationOptional<string>;
   declare wish: string;
   declare neededBy: CreationOptional<string | null>;

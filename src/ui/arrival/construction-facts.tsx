@@ -1,0 +1,84 @@
+'use client';
+
+import { ASSUMED_FACTS, type AssumedFact } from '../../core/instrument/assumable.ts';
+import { isAssumed, saidOf } from '../../core/instrument/assumed.ts';
+import { FACT_LABELS, sayFact } from '../../core/instrument/say-facts.ts';
+import { useSend } from '../data/use-send.ts';
+import type { LeafJob } from '../job/leaf-props.ts';
+import { Trouble } from '../kit/trouble.tsx';
+
+interface Props {
+  readonly job: LeafJob<'kinds'>;
+  readonly may: boolean;
+}
+
+/** Whose word a fact is. */
+type Word = 'said' | 'usual' | 'nobody';
+
+/** What somebody said or saw stands in ink; what is only usual for the kind in print, and says so. */
+function Fact({ name, value, word = 'said' }: { name: string; value: string; word?: Word }) {
+  return (
+    <div className="flex justify-between gap-4 border-b border-line py-1">
+      <dt className="text-quiet">{name}</dt>
+      <dd className={`text-right ${word === 'said' ? 'text-ink' : 'text-plain'}`}>
+        {word === 'usual' && <span className="text-quiet">usually </span>}
+        {value}
+      </dd>
+    </div>
+  );
+}
+
+/** Somebody has looked, and it is all as it was taken. */
+function LookedAt({ job }: Pick<Props, 'job'>) {
+  const { give, busy, trouble } = useSend();
+  const { id: instrumentId, version, construction } = job.instrument;
+  const { maker, model, year, yearFrom, serial, kind } = job.instrument;
+  const { strings, ...facts } = saidOf(construction, ASSUMED_FACTS);
+  const looked = { ...facts, strings: [...strings] };
+  const named = { maker, model, year, yearFrom, serial, kind };
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-2 pt-2">
+      <p className="max-w-52 text-quiet">“Usually”: nobody has looked yet.</p>
+      <button
+        type="button"
+        className="button"
+        disabled={busy}
+        onClick={() =>
+          void give('shelf.change-instrument', { instrumentId, version, ...named, construction: looked })
+        }
+      >
+        Looked at: it is so
+      </button>
+      <Trouble trouble={trouble} />
+    </div>
+  );
+}
+
+const SHOWN = ASSUMED_FACTS.filter((f) => f !== 'gauges' && f !== 'tuning');
+
+/** How the instrument is built, as far as somebody said or saw it. */
+export function ConstructionFacts({ job, may }: Props) {
+  const c = job.instrument.construction;
+  const { serial, year, yearFrom } = job.instrument;
+  const wordOf = (f: AssumedFact): Word => (isAssumed(c, f) ? 'usual' : 'said');
+  const fact = (f: AssumedFact) => {
+    const value = sayFact(c, f);
+    return value && <Fact key={f} name={FACT_LABELS[f]} value={value} word={wordOf(f)} />;
+  };
+  return (
+    <div className="text-sm">
+      <dl>
+        <Fact name="Serial" value={serial || 'none read'} word={serial ? 'said' : 'nobody'} />
+        {year && <Fact name="Year" value={[year, yearFrom].filter(Boolean).join(', ')} />}
+        {SHOWN.slice(0, 2).map(fact)}
+        <Fact
+          name="Strings"
+          value={`${c.strings.length}${c.leftHanded ? ', left-handed' : ''}`}
+          word={wordOf('tuning')}
+        />
+        {SHOWN.slice(2).map(fact)}
+      </dl>
+      {may && (c.assumed ?? []).length > 0 && <LookedAt job={job} />}
+    </div>
+  );
+}
