@@ -280,6 +280,14 @@ test('at the counter: three days with their chance, one is taken, and the promis
   await expect(days.getByRole('button', { name: /95 in 100/ })).toBeVisible({ timeout: 15_000 });
   await days.getByRole('button').first().click();
   await expect(odile.getByLabel('Needed by')).toHaveValue(/^\d{4}-\d\d-\d\d$/);
+  await expect(days).toContainText('Counted with: inspect, read and plan, a setup, bench check');
+  // What they say changes it: glue sets overnight.
+  await odile.getByLabel(/own words/).fill('The bridge is lifting.');
+  await expect(days).toContainText('Something else stands here');
+  await days.getByRole('button', { name: 'Ask again' }).click();
+  await expect(days).toContainText('reglue the bridge (“bridge is lifting”)', { timeout: 15_000 });
+  await expect(days).toContainText('a day of rest');
+  await odile.evaluate(() => localStorage.clear());
 });
 
 test(

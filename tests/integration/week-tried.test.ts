@@ -1,4 +1,4 @@
-import { promiseDates } from '../../src/server/week/promise-date.ts';
+import { promiseDates, type AtTheCounter } from '../../src/server/week/promise-date.ts';
 import { lookForBetter, type WorkToSearch } from '../../src/core/schedule/look-for-better.ts';
 import { toEnd } from '../../src/core/to-end.ts';
 import { remediesOf, tryWeek, workToSearch } from '../../src/server/week/try-week.ts';
@@ -116,12 +116,27 @@ test('what would save a date names ways that were tried, with their chance', asy
   expect(await remediesOf(house.db, 999_999, WEDNESDAY)).toEqual([]);
 });
 
+const COUNTER: AtTheCounter = {
+  operations: [],
+  said: '',
+  kind: '',
+  strings: 'at-pitch',
+  instrumentId: null,
+};
+
 test('at the counter there are days with their chance, in order, on days the shop is open', async () => {
-  const { days, minutes } = await promiseDates(house.db, [], WEDNESDAY);
+  const { days, steps, said, such } = await promiseDates(house.db, COUNTER, WEDNESDAY);
   expect(days.map((d) => d.chance)).toEqual([0.5, 0.8, 0.95]);
   expect([...days].map((d) => d.day)).toEqual([...days].map((d) => d.day).sort());
-  expect(minutes).toBeGreaterThan(60);
-  const more = await promiseDates(house.db, ['neck-clamp'], WEDNESDAY);
+  expect(steps.map((s) => s.title)).toEqual([
+    'Inspect',
+    'Read and plan',
+    'A setup',
+    'Bench check and papers',
+  ]);
+  expect(steps.reduce((sum, s) => sum + s.minutes, 0)).toBeGreaterThan(60);
+  expect([said, such]).toEqual([[], 0]);
+  const more = await promiseDates(house.db, { ...COUNTER, operations: ['neck-clamp'] }, WEDNESDAY);
   expect((more.days[2]?.day ?? '') > (days[2]?.day ?? '')).toBe(true);
 });
 
@@ -137,4 +152,50 @@ test('taken in with a day the planner was asked for, it is a promise; how promis
     { where: { id: jobId } },
   );
   expect(await loadReliability(house.db, 'UTC')).toMatchObject([{ count: 1, held: 1, off: null }]);
+});
+
+test('what is said at the counter, its kind and how its strings are decide what a day is counted with', async () => {
+  const said = 'The bridge is lifting.';
+  const { steps, said: heard } = await promiseDates(house.db, { ...COUNTER, said, kind: 'nylon' }, WEDNESDAY);
+  expect(steps.map((s) => s.title)).toContain('Reglue the bridge');
+  expect(steps.find((s) => s.title === 'Reglue the bridge')?.rests).toBe(1440);
+  expect(heard).toEqual([{ title: 'Reglue the bridge', words: 'bridge is lifting' }]);
+  const setup = async (counter: Partial<AtTheCounter>) =>
+    (await promiseDates(house.db, { ...COUNTER, ...counter }, WEDNESDAY)).steps.find(
+      (s) => s.title === 'A setup',
+    )?.minutes ?? 0;
+  expect(await setup({ kind: 'nylon', strings: 'off' })).toBeGreaterThan(await setup({ kind: 'nylon' }));
+  expect(await setup({ kind: 'nylon' })).toBeLessThan(await setup({ kind: 'solid-electric' }));
+  // One the shop knows goes by what it is, whatever kind is chosen.
+  const known = await house.db.models.Instrument.findOne({ where: { kind: 'steel-acoustic' } });
+  expect(await setup({ instrumentId: known?.id ?? 0, kind: 'nylon' })).toBe(
+    await setup({ kind: 'steel-acoustic' }),
+  );
+});
+
+test('what waits without an order is planned by what was said of it', async () => {
+  const { jobId } = await house.jobWith([], { complaint: 'It needs a refret.', wish: '' });
+  const titles = (await week()).steps.filter((s) => s.job === jobId).map((s) => s.title);
+  expect(titles).toContain('Replace all frets');
+});
+
+test('what such jobs took here goes before the minutes of the trade', async () => {
+  const { models } = house.db;
+  const took = [100, 110, 120, 130, 140];
+  for (const minutes of took) {
+    const { jobId, line } = await house.jobWith(['saddle-lower']);
+    const { id: lineId } = await line('saddle-lower');
+    const startedAt = momentOn(0, '09:00');
+    const endedAt = new Date(startedAt.getTime() + minutes * 60_000);
+    await models.TimeEntry.create({ lineId, personId: house.technician.personId, startedAt, endedAt });
+    await models.WorkLine.update({ step: 'finished', finishedAt: endedAt }, { where: { id: lineId } });
+    await models.Job.update({ state: 'closed', closedAt: endedAt }, { where: { id: jobId } });
+  }
+  // What went home is looked at again every quarter of an hour.
+  const later = new Date(WEDNESDAY.getTime() + 16 * 60_000);
+  const counter = { ...COUNTER, kind: 'steel-acoustic' };
+  const { such, steps } = await promiseDates(house.db, counter, later);
+  expect(such).toBe(took.length);
+  expect(steps.find((s) => s.title === 'A setup')?.minutes).toBe(120);
+  expect((await promiseDates(house.db, { ...counter, kind: 'bass' }, later)).such).toBe(0);
 });

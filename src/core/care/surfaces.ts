@@ -1,4 +1,3 @@
-import { isAssumed } from '../instrument/assumed.ts';
 import type { Construction } from '../instrument/construction.ts';
 
 /** What an instrument shows to a cloth. `home` is what its player is told of it; empty where nothing needs to be said. */
@@ -69,13 +68,13 @@ export function sayPart({ part, surface }: CaredPart): string {
 }
 
 const boardSurface = (c: Pick<Construction, 'fingerboard' | 'assumed'>): SurfaceId =>
-  isAssumed(c, 'fingerboard') ? 'unknown' : c.fingerboard === 'raw' ? 'board-raw' : 'board-lacquered';
+  c.assumed?.includes('fingerboard') ? 'unknown' : c.fingerboard === 'raw' ? 'board-raw' : 'board-lacquered';
 
 /** What this very instrument shows to a cloth, part by part; what nobody has looked at is not known; its plating is to be looked at. */
 export const partsOf = (
   c: Pick<Construction, 'fingerboard' | 'finish' | 'nut' | 'electronics' | 'assumed'>,
 ): readonly CaredPart[] => [
-  { part: 'Body and neck', surface: isAssumed(c, 'finish') ? 'unknown' : c.finish },
+  { part: 'Body and neck', surface: c.assumed?.includes('finish') ? 'unknown' : c.finish },
   { part: 'Fingerboard', surface: boardSurface(c) },
   { part: 'Frets', surface: 'frets' },
   ...(c.nut === 'bone' ? [{ part: 'Nut', surface: 'bone' as const }] : []),

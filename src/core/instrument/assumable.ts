@@ -17,3 +17,9 @@ export const ASSUMED_NAMES = {
 
 export type AssumedFact = keyof typeof ASSUMED_NAMES;
 export const ASSUMED_FACTS = Object.keys(ASSUMED_NAMES) as AssumedFact[];
+
+/** Whether nobody has looked at a fact yet: it stands as is usual for the kind. */
+export const isAssumed = (
+  { assumed = [] }: { readonly assumed?: readonly AssumedFact[] | undefined },
+  fact: AssumedFact,
+): boolean => assumed.includes(fact);

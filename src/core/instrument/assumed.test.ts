@@ -1,14 +1,14 @@
-import { ASSUMED_FACTS } from './assumable.ts';
-import { allAssumed, changedFrom, isAssumed, sayAssumed, saidOf } from './assumed.ts';
+import { ASSUMED_FACTS, isAssumed } from './assumable.ts';
+import { allAssumed, changedFrom, sayAssumed, saidOf } from './assumed.ts';
 import { usualConstruction } from './defaults.ts';
 import { KINDS } from './kinds.ts';
-import { sayConstructionChange, sayFact } from './say-facts.ts';
+import { sayConstructionChange, sayBuilt } from './say-facts.ts';
 
 const bass = allAssumed(usualConstruction('bass'));
 
 test.each([...KINDS])('of a %s nobody has looked at, every fact there is stands as usual', (kind) => {
   const c = allAssumed(usualConstruction(kind));
-  for (const f of ASSUMED_FACTS) expect(isAssumed(c, f), f).toBe(sayFact(c, f) !== '');
+  for (const f of ASSUMED_FACTS) expect(isAssumed(c, f), f).toBe(sayBuilt(c, f) !== '');
   expect(isAssumed(usualConstruction(kind), 'scale')).toBe(false);
 });
 

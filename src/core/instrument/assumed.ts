@@ -20,10 +20,6 @@ const STANDS_FOR: Readonly<Record<AssumedFact, (c: Facts) => unknown>> = {
   fingerboard: ({ fingerboard }) => fingerboard,
 };
 
-/** Whether nobody has looked at a fact yet: it stands as is usual for the kind. */
-export const isAssumed = ({ assumed = [] }: Pick<Construction, 'assumed'>, fact: AssumedFact): boolean =>
-  assumed.includes(fact);
-
 /** A construction nobody has looked at: every fact as is usual for the kind. */
 export const allAssumed = (c: Construction): Construction => ({
   ...c,
@@ -52,7 +48,7 @@ export function changedFrom(was: Construction, now: Construction): Construction 
 
 /**
  * What nobody has looked at yet, in words.
- * @example of a construction with assumed ['scale', 'finish'] → 'the scale, the finish'; '' where there is nothing
+ * @example sayAssumed({ assumed: ['scale', 'finish'] }) → 'the scale, the finish'
  */
 export const sayAssumed = ({ assumed = [] }: Pick<Construction, 'assumed'>): string =>
   assumed.map((f) => ASSUMED_NAMES[f]).join(', ');

@@ -47,9 +47,9 @@ const SAYS: Readonly<Record<AssumedFact, (c: Facts) => string>> = {
 
 /**
  * One fact of a construction in words.
- * @example of a usual bass, 'joint' → 'bolted'; 'radius' where nobody has looked → ''
+ * @example sayBuilt(usualConstruction('bass'), 'joint') → 'bolted'
  */
-export const sayFact = (c: Facts, fact: AssumedFact): string => SAYS[fact](c);
+export const sayBuilt = (c: Facts, fact: AssumedFact): string => SAYS[fact](c);
 
 /**
  * What changed in how an instrument is built, fact by fact, and what was only looked at.
@@ -58,11 +58,11 @@ export const sayFact = (c: Facts, fact: AssumedFact): string => SAYS[fact](c);
  * @example a scale read on a bass → 'scale: 860.0 mm instead of 864.0 mm'
  */
 export function sayConstructionChange(was: Construction, now: Construction): string {
-  const changed = ASSUMED_FACTS.filter((f) => sayFact(was, f) !== sayFact(now, f));
+  const changed = ASSUMED_FACTS.filter((f) => sayBuilt(was, f) !== sayBuilt(now, f));
   const looked = (was.assumed ?? []).filter((f) => !now.assumed?.includes(f) && !changed.includes(f));
   const said = [
     ...changed.map((f) => {
-      const [before, after] = [sayFact(was, f), sayFact(now, f)];
+      const [before, after] = [sayBuilt(was, f), sayBuilt(now, f)];
       return `${FACT_LABELS[f].toLowerCase()}: ${after || 'nothing'} instead of ${before || 'nothing'}`;
     }),
     ...(was.leftHanded === now.leftHanded ? [] : [now.leftHanded ? 'left-handed' : 'right-handed']),

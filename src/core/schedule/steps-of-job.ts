@@ -8,7 +8,9 @@ import type { Wait } from '../job/waiting.ts';
 import { stopped } from '../work/may-start.ts';
 import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { isNeckFirst, orderRules } from '../work/order-rules.ts';
+import { likelyWork, type GuessedBy, type JobBefore } from './likely-work.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
+import { plainStep, wayOf } from './step-of.ts';
 
 /** A line of a work order as far as planning goes. Minutes. */
 export interface LineToPlan {
@@ -39,8 +41,7 @@ export interface Put {
 }
 
 /** A job as far as planning goes. Moments are ms. */
-export interface JobToPlan {
-  readonly id: number;
+export interface JobToPlan extends JobBefore {
   readonly number: number;
   readonly title: string;
   readonly neededBy: Day | null;
@@ -53,10 +54,6 @@ export interface JobToPlan {
   readonly lines: readonly LineToPlan[];
   /** where the rod’s nut is; null where nobody said */
   readonly rodNut: Construction['rodNut'] | null;
-  /** what was found and wants work: item and finding */
-  readonly findings: readonly string[];
-  /** what the customer asks for already, by operation */
-  readonly wanted: readonly string[];
   /** what its lines wait for from the stores: the line, or null for the whole job; when it will likely be here, ms, null where nobody knows */
   readonly parts: readonly { readonly lineId: number | null; readonly at: number | null }[];
 }
@@ -77,20 +74,22 @@ export const NEW_JOB: JobToPlan = {
   rodNut: null,
   findings: [],
   wanted: [],
+  said: '',
+  kind: '',
+  built: null,
+  strings: 'at-pitch',
   parts: [],
 };
 
 /** What such operations took in this shop, where it was measured often enough. */
 export type Measured = ReadonlyMap<string, Doubt>;
 
-export interface PlanningDay {
+export interface PlanningDay extends GuessedBy {
   /** when the plan begins, ms */
   readonly from: number;
   readonly zone: string;
   /** when the shop closes on a day, minutes after midnight */
   readonly closes: (day: Day) => number;
-  readonly catalogue: readonly Operation[];
-  readonly measured: Measured;
   readonly puts: ReadonlyMap<string, Put>;
   /** who works here now */
   readonly workers: ReadonlySet<number>;
@@ -98,10 +97,7 @@ export interface PlanningDay {
 
 const MINUTE = 60_000;
 const DAY = 1440;
-const LEVEL = { bench: 0, setup: 1, senior: 2 } as const;
-/** What takes time before an order is there, and after all is done. Minutes; numbers of the trade, until the shop has its own. */
-const LOOK: Doubt = { low: 15, likely: 25, high: 45 };
-const READ: Doubt = { low: 10, likely: 20, high: 35 };
+/** What takes time after all is done. Minutes; numbers of the trade. */
 const CHECK: Doubt = { low: 10, likely: 15, high: 30 };
 /** When a customer answers, and a part arrives of which nobody said when. Minutes from when they were asked. */
 const ANSWER: Doubt = { low: 120, likely: DAY, high: 3 * DAY };
@@ -109,12 +105,9 @@ const ANSWER: Doubt = { low: 120, likely: DAY, high: 3 * DAY };
 const WAKES = 8 * 60;
 const SLEEPS = 21 * 60;
 const PART: Doubt = { low: DAY, likely: 5 * DAY, high: 12 * DAY };
-/** How much of all that belongs to a plain setup one takes. */
-const PLAIN: Doubt = { low: 0.4, likely: 0.6, high: 0.9 };
 /** A rest of which nobody said how long it is. */
 const REST: Doubt = { low: 60, likely: DAY, high: 3 * DAY };
 const LEAST = 5;
-const MOST_GUESSED = 6;
 
 /** The moment a day ends for the shop, in minutes of the plan. */
 export const endOfDay = (day: Day, { from, zone, closes }: PlanningDay): number =>
@@ -133,34 +126,6 @@ function minutesOf(line: LineToPlan, op: Operation, measured: Measured): Doubt {
   const left = (m: number): number => Math.max(LEAST, m - line.spent);
   return { low: left(whole.low), likely: left(whole.likely), high: left(whole.high) };
 }
-
-/** How an operation is done: what it takes of places, whether it can be cut. */
-const wayOf = (op: Operation): Pick<Step, 'wait' | 'holds' | 'skill' | 'place' | 'cut'> => ({
-  wait: op.wait,
-  holds: op.wait > 0 && (op.place === 'clamps' || op.place === 'neck-jig'),
-  skill: LEVEL[op.skill],
-  place: op.place,
-  // What sets or is clamped is done in one go.
-  cut: op.wait === 0,
-});
-
-const blank = (id: string, title: string, minutes: Doubt): Step => ({
-  id,
-  title,
-  minutes,
-  spent: 0,
-  wait: 0,
-  holds: false,
-  after: [],
-  skill: 0,
-  place: 'bench',
-  cut: true,
-  only: null,
-  pin: null,
-  running: false,
-  waits: null,
-  guess: false,
-});
 
 /** A moment of the plan in which somebody may answer: what falls into the night is the morning after it. Minutes. */
 function awake(minutes: number, { from, zone }: PlanningDay): number {
@@ -213,48 +178,13 @@ function lineStep(
   const hands = begun !== null && day.workers.has(begun) ? begun : null;
   const asked = line.approval === 'asked' ? line : waitsFor;
   return {
-    ...blank(`line:${line.id}`, line.title, minutesOf(line, op, day.measured)),
+    ...plainStep(`line:${line.id}`, line.title, minutesOf(line, op, day.measured)),
     ...wayOf(op),
     spent: line.spent,
     only: hands === null ? null : [hands],
     running: line.step === 'running' && hands !== null,
     waits: asked ? { for: 'word', until: answerIn(asked.askedAt, day) } : partsOf(parts, day),
   };
-}
-
-/** What is likely to come before anything is decided: what findings ask for, then a plain setup. */
-function guessed(job: JobToPlan, { catalogue, measured }: PlanningDay): Step[] {
-  const asked = catalogue.filter(
-    (o) => !o.plain && (job.wanted.includes(o.id) || o.askedBy.some((f) => job.findings.includes(f))),
-  );
-  const steps = asked
-    .slice(0, MOST_GUESSED)
-    .sort((x, y) => x.order - y.order)
-    .map((o) => ({
-      ...blank(`guess:${job.id}:${o.id}`, o.name, measured.get(o.id) ?? o.minutes),
-      ...wayOf(o),
-      guess: true,
-    }));
-  const sum = (of: keyof Doubt, part: number): number =>
-    part *
-    catalogue.filter((o) => o.plain).reduce((all, o) => all + (measured.get(o.id) ?? o.minutes)[of], 0);
-  const setup: Doubt = {
-    low: sum('low', PLAIN.low),
-    likely: sum('likely', PLAIN.likely),
-    high: sum('high', PLAIN.high),
-  };
-  return [...steps, { ...blank(`guess:${job.id}:setup`, 'A setup', setup), skill: 1, guess: true }];
-}
-
-/** The steps before an order: looking, reading, and the customer's yes to what is likely. */
-function beforeOrder(job: JobToPlan, day: PlanningDay): Step[] {
-  const { facts } = job;
-  const look = facts.inspectionFinished ? [] : [{ ...blank(`look:${job.id}`, 'Inspect', LOOK), skill: 1 }];
-  const read =
-    facts.stations > 0 && facts.read >= facts.stations
-      ? []
-      : [{ ...blank(`read:${job.id}`, 'Read and plan', READ), skill: 1 }];
-  return [...look, ...read, ...guessed(job, day)];
 }
 
 const chained = (steps: readonly Step[]): Step[] =>
@@ -313,9 +243,9 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
           day,
         ),
       )
-    : beforeOrder(job, day);
+    : likelyWork(job, day).steps;
   const done = job.waitingFor === 'home' || job.facts.signed;
-  const check = blank(`check:${job.id}`, 'Bench check and papers', CHECK);
+  const check = plainStep(`check:${job.id}`, 'Bench check and papers', CHECK);
   const all = done ? [] : [...own, ...(job.facts.benchChecked ? [] : [check])];
   const forAll = job.parts.filter((p) => p.lineId === null);
   const waits = outside(job, day) ?? partsOf(forAll, day);

@@ -15,6 +15,7 @@ import {
   type PlanningDay,
   type Put,
 } from '../../core/schedule/steps-of-job.ts';
+import type { PastJob } from '../../core/schedule/such-jobs.ts';
 import { weekRulesSchema, type WeekRules } from '../../contracts/week-rules.ts';
 import type { Database } from '../db/connection.ts';
 import { readShop, type ShopState } from '../house/read-shop.ts';
@@ -77,6 +78,16 @@ const FINDINGS_SQL = `SELECT i.job_id AS jobId, CONCAT(a.item, ':', a.finding) A
   JOIN inspections i ON i.job_id = j.id JOIN inspection_answers a ON a.inspection_id = i.id
   WHERE j.state = 'open' AND a.finding IS NOT NULL`;
 
+/** Of what has no order yet, what is known of it: only there it is asked. */
+const SAID_SQL = `SELECT j.id AS jobId, CONCAT_WS(' ', j.complaint, j.wish) AS said, j.strings_state AS strings, i.kind,
+  JSON_VALUE(i.construction, '$.rod') AS rod, JSON_VALUE(i.construction, '$.bridge') AS bridge,
+  JSON_VALUE(i.construction, '$.electronics') AS electronics
+  FROM jobs j JOIN instruments i ON i.id = j.instrument_id
+  WHERE j.state = 'open' AND NOT EXISTS (SELECT 1 FROM work_lines l WHERE l.job_id = j.id AND l.approval <> 'no')`;
+
+type SaidRow = Pick<JobToPlan, 'said' | 'strings' | 'kind'> &
+  NonNullable<JobToPlan['built']> & { readonly jobId: number };
+
 const PROMISES_SQL = `SELECT p.job_id AS jobId, DATE_FORMAT(p.day, '%Y-%m-%d') AS day FROM jobs j JOIN promises p ON p.job_id = j.id
   WHERE j.state = 'open' AND p.id = (SELECT MAX(id) FROM promises WHERE job_id = j.id)`;
 
@@ -84,21 +95,50 @@ const TIMES_SQL = `SELECT l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e
   FROM time_entries e JOIN work_lines l ON l.id = e.line_id
   WHERE l.step = 'finished' AND e.ended_at IS NOT NULL AND e.started_at > ? GROUP BY l.id ORDER BY l.id DESC LIMIT 4000`;
 
+/** What each operation took on what went home: the last of them. */
+const PAST_SQL = `SELECT j.id AS jobId, i.kind, l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e.ended_at)) / 60 AS minutes
+  FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN work_lines l ON l.job_id = j.id
+  JOIN time_entries e ON e.line_id = l.id
+  WHERE j.state = 'closed' AND j.closed_at > ? AND l.step = 'finished' AND e.ended_at IS NOT NULL
+  GROUP BY j.id, l.operation ORDER BY j.id DESC LIMIT 6000`;
+
 const MEASURED_MS = 15 * MINUTE;
 const YEAR_MS = 365 * 24 * 60 * MINUTE;
-const measured = new WeakMap<Database['models'], { readonly at: number; readonly of: Measured }>();
+interface MeasuredHere {
+  readonly measured: Measured;
+  readonly past: readonly PastJob[];
+}
+const known = new WeakMap<Database['models'], MeasuredHere & { readonly at: number }>();
 
-/** What steps took here within two years; asked anew every quarter of an hour. */
-async function measuredHere({ models, sequelize }: Database, now: number): Promise<Measured> {
-  const known = measured.get(models);
-  if (known && now - known.at < MEASURED_MS) return known.of;
+interface PastRow {
+  readonly jobId: number;
+  readonly kind: string;
+  readonly operation: OperationId;
+  readonly minutes: string;
+}
+
+const pastJobs = (rows: readonly PastRow[]): PastJob[] =>
+  [...grouped(rows).values()].map((own) => ({
+    kind: own[0]?.kind ?? '',
+    minutes: new Map(own.map((r) => [r.operation, Number(r.minutes)])),
+  }));
+
+/** What steps, and whole jobs, took here within two years; asked anew every quarter of an hour. */
+async function measuredHere({ models, sequelize }: Database, now: number): Promise<MeasuredHere> {
+  const found = known.get(models);
+  if (found && now - found.at < MEASURED_MS) return found;
+  const since = [new Date(now - 2 * YEAR_MS)];
   const rows = await sequelize.query<{ operation: string; minutes: string }>(TIMES_SQL, {
     type: QueryTypes.SELECT,
-    replacements: [new Date(now - 2 * YEAR_MS)],
+    replacements: since,
   });
-  const of = measuredMinutes(rows.map((r) => ({ operation: r.operation, minutes: Number(r.minutes) })));
-  measured.set(models, { at: now, of });
-  return of;
+  const past = await sequelize.query<PastRow>(PAST_SQL, { type: QueryTypes.SELECT, replacements: since });
+  const own: MeasuredHere = {
+    measured: measuredMinutes(rows.map((r) => ({ operation: r.operation, minutes: Number(r.minutes) }))),
+    past: pastJobs(past),
+  };
+  known.set(models, { at: now, ...own });
+  return own;
 }
 
 const asLine = (r: LineRow): LineToPlan => ({
@@ -150,12 +190,13 @@ async function readRows(db: Database, now: Date) {
   const { models, sequelize } = db;
   const ask = <T extends object>(sql: string, replacements: unknown[] = []): Promise<T[]> =>
     sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements });
-  const [shop, tags, lines, findings, promises, people, places, puts, planned, times, awaited] =
+  const [shop, tags, lines, findings, said, promises, people, places, puts, planned, times, awaited] =
     await Promise.all([
       readShop(models),
       loadRack(db, now),
       ask<LineRow>(LINES_SQL, [now]),
       ask<{ jobId: number; found: string }>(FINDINGS_SQL),
+      ask<SaidRow>(SAID_SQL),
       ask<{ jobId: number; day: string }>(PROMISES_SQL),
       models.Person.findAll({ where: { active: true }, order: [['name', 'ASC']] }),
       models.Place.findAll({ where: { kind: 'bench' }, order: [['sort', 'ASC']] }),
@@ -165,7 +206,7 @@ async function readRows(db: Database, now: Date) {
       awaitedParts(models, now),
     ]);
   const parts = awaited.map(({ want, at }) => ({ jobId: want.jobId, lineId: want.lineId, at }));
-  return { shop, tags, lines, findings, promises, people, places, puts, planned, times, parts };
+  return { shop, tags, lines, findings, said, promises, people, places, puts, planned, times, parts };
 }
 
 function grouped<T extends { readonly jobId: number }>(rows: readonly T[]): ReadonlyMap<number, T[]> {
@@ -180,10 +221,22 @@ function grouped<T extends { readonly jobId: number }>(rows: readonly T[]): Read
 
 type Rows = Awaited<ReturnType<typeof readRows>>;
 
+/** What is known of a job without an order; nothing of one that has one. */
+const saidOf = (r: SaidRow | undefined): Pick<JobToPlan, 'said' | 'kind' | 'built' | 'strings'> =>
+  r
+    ? {
+        said: r.said,
+        kind: r.kind,
+        strings: r.strings,
+        built: { rod: r.rod, bridge: r.bridge, electronics: r.electronics },
+      }
+    : { said: '', kind: '', built: null, strings: 'at-pitch' };
+
 function jobsToPlan(rows: Rows): JobToPlan[] {
   const lines = grouped(rows.lines);
   const found = grouped(rows.findings);
   const parts = grouped(rows.parts);
+  const said = new Map(rows.said.map((r) => [r.jobId, r]));
   const promised = new Map(rows.promises.map((p) => [p.jobId, p.day]));
   return rows.tags.map((t): JobToPlan => ({
     id: t.jobId,
@@ -200,6 +253,7 @@ function jobsToPlan(rows: Rows): JobToPlan[] {
     rodNut: (lines.get(t.jobId) ?? [])[0]?.rodNut ?? null,
     findings: (found.get(t.jobId) ?? []).map((f) => f.found),
     wanted: [],
+    ...saidOf(said.get(t.jobId)),
     parts: parts.get(t.jobId) ?? [],
   }));
 }
@@ -224,7 +278,7 @@ export async function readWork(db: Database, now: Date = new Date()): Promise<We
     zone,
     closes: (d) => closesOn(shop.opening, d),
     catalogue: shop.catalogue,
-    measured: rows.times,
+    ...rows.times,
     puts,
     workers: new Set(rows.people.filter((p) => may(p.role, 'work')).map((p) => p.id)),
   };

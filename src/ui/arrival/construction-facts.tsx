@@ -1,8 +1,8 @@
 'use client';
 
-import { ASSUMED_FACTS, type AssumedFact } from '../../core/instrument/assumable.ts';
-import { isAssumed, saidOf } from '../../core/instrument/assumed.ts';
-import { FACT_LABELS, sayFact } from '../../core/instrument/say-facts.ts';
+import { ASSUMED_FACTS, type AssumedFact, isAssumed } from '../../core/instrument/assumable.ts';
+import { saidOf } from '../../core/instrument/assumed.ts';
+import { FACT_LABELS, sayBuilt } from '../../core/instrument/say-facts.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
@@ -62,7 +62,7 @@ export function ConstructionFacts({ job, may }: Props) {
   const { serial, year, yearFrom } = job.instrument;
   const wordOf = (f: AssumedFact): Word => (isAssumed(c, f) ? 'usual' : 'said');
   const fact = (f: AssumedFact) => {
-    const value = sayFact(c, f);
+    const value = sayBuilt(c, f);
     return value && <Fact key={f} name={FACT_LABELS[f]} value={value} word={wordOf(f)} />;
   };
   return (

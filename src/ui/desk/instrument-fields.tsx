@@ -3,9 +3,8 @@
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Suspense } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import { allAssumed, isAssumed, saidOf } from '../../core/instrument/assumed.ts';
+import { allAssumed } from '../../core/instrument/assumed.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
-import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import type { FoundCustomer } from '../../server/desk/find.ts';
@@ -13,7 +12,6 @@ import { ScaleSaid } from '../instrument/scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { scalesText } from '../../core/instrument/read-scales.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
-import { FACT_NAMES, seenWith } from '../instrument/instrument-facts.ts';
 import { heardTuning, type IntakeForm } from './intake-form.ts';
 
 /** How a known instrument left comes when one is chosen. */
@@ -21,53 +19,15 @@ const InstrumentHistory = lazyPart(() =>
   import('../instrument/instrument-history.tsx').then((m) => m.InstrumentHistory),
 );
 
+/** What is seldom said at the counter comes when the page stands. */
+const Facts = lazyPart(() => import('./built-facts.tsx').then((m) => m.BuiltFacts));
+
 interface Props {
   readonly form: UseFormReturn<IntakeForm>;
   readonly kinds: readonly OfferedKind[];
   readonly found: FoundCustomer | null;
   readonly construction: Construction;
   readonly onConstruction: (c: Construction) => void;
-}
-
-function Facts({ construction, onConstruction }: Pick<Props, 'construction' | 'onConstruction'>) {
-  return (
-    <details>
-      <summary className="flex min-h-11 cursor-pointer items-center underline">
-        Construction: what decides how it is worked on
-      </summary>
-      <div className="grid grid-cols-2 gap-3 pt-2">
-        {(Object.keys(FACTS) as (keyof typeof FACTS)[]).map((fact) => (
-          <FormField
-            key={fact}
-            label={
-              isAssumed(construction, seenWith(fact)) ? `${FACT_NAMES[fact]}, usually` : FACT_NAMES[fact]
-            }
-          >
-            {(w) => (
-              <ListChoice
-                {...w}
-                value={construction[fact]}
-                items={Object.entries(FACTS[fact]).map(([value, name]) => ({ value, name }))}
-                quiet={isAssumed(construction, seenWith(fact))}
-                onChange={(value) =>
-                  onConstruction(saidOf({ ...construction, [fact]: value }, [seenWith(fact)]))
-                }
-              />
-            )}
-          </FormField>
-        ))}
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="h-5 w-5"
-            checked={construction.leftHanded}
-            onChange={(e) => onConstruction({ ...construction, leftHanded: e.target.checked })}
-          />
-          Left-handed
-        </label>
-      </div>
-    </details>
-  );
 }
 
 /** The tuning as it is typed, and as it is heard: its octaves, the number of strings, or which of two it is. */
@@ -190,7 +150,9 @@ function HowItIsBuilt({ form, construction, onConstruction }: Omit<Props, 'found
       </div>
       <ScaleSaid text={watch('scaleText')} />
       <Tuning form={form} construction={construction} />
-      <Facts construction={construction} onConstruction={onConstruction} />
+      <Suspense>
+        <Facts construction={construction} onConstruction={onConstruction} />
+      </Suspense>
     </>
   );
 }

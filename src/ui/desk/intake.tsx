@@ -243,7 +243,16 @@ export function Intake({
           </FormField>
         </div>
         <Suspense>
-          <PromiseDates chosen={watch('neededBy')} onChoose={promise} />
+          <PromiseDates
+            about={{
+              said: `${watch('complaint')} ${watch('wish')}`.trim(),
+              kind: watch('kind'),
+              strings: watch('stringsState'),
+              instrumentId: watch('instrumentId'),
+            }}
+            chosen={watch('neededBy')}
+            onChoose={promise}
+          />
         </Suspense>
         <div className="grid grid-cols-2 items-end gap-3">
           <label className="flex min-h-11 items-center gap-2">

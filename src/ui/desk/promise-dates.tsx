@@ -2,13 +2,47 @@
 
 import { useState } from 'react';
 import type { PromiseDates as Dates } from '../../server/week/promise-date.ts';
+import type { Conditions } from '../../core/readings/conditions.ts';
 import { ClosedDay } from '../kit/closed-day.tsx';
 import { sayWeekday } from '../kit/dates.ts';
 
 /** Each day once, with the highest chance it has. */
 const likeliest = (days: Dates['days']): Dates['days'] => days.filter((d, i) => d.day !== days[i + 1]?.day);
 
+/** What is known of what is being taken in. */
+export interface TakenIn {
+  /** complaint and wish */
+  readonly said: string;
+  /** empty where nobody said yet */
+  readonly kind: string;
+  /** null where nobody has looked */
+  readonly strings: Conditions['strings'] | null;
+  readonly instrumentId: number | null;
+}
+
+/** A rest: `2 h`, `a day`, `5 days`. */
+function sayRest(minutes: number): string {
+  const days = Math.round(minutes / 1440);
+  if (minutes < 1080) return `${Math.round(minutes / 60)} h`;
+  return days === 1 ? 'a day' : `${days} days`;
+}
+
+/** What a day was counted with: the steps, the words that spoke of them, by whose minutes. */
+function countedWith({ steps, said, such }: Dates): string {
+  const names = steps.map(({ title }) => {
+    const words = said.find((s) => s.title === title)?.words;
+    const small = title.charAt(0).toLowerCase() + title.slice(1);
+    return words === undefined ? small : `${small} (“${words}”)`;
+  });
+  const hands = steps.reduce((sum, s) => sum + s.minutes, 0);
+  const rests = steps.reduce((sum, s) => sum + s.rests, 0);
+  const by = such === 0 ? '' : ` The setup as ${such} such jobs took here.`;
+  const resting = rests < 60 ? '' : `, ${sayRest(rests)} of rest`;
+  return `Counted with: ${names.join(', ')}; about ${Math.round(hands / 6) / 10} h of hands${resting}, behind what stands in the week.${by}`;
+}
+
 interface Props {
+  readonly about: TakenIn;
   readonly chosen: string;
   readonly onChoose: (day: string, chance: number) => void;
 }
@@ -25,12 +59,30 @@ export default function NeededByWords(props: Props) {
   );
 }
 
+/** What was answered is of other words than those that stand there now. */
+const AskAgain = ({ onAsk }: { readonly onAsk: () => void }) => (
+  <p className="flex flex-wrap items-center gap-3 text-rubric">
+    ◆ Something else stands here since it was asked.
+    <button type="button" className="button" onClick={onAsk}>
+      Ask again
+    </button>
+  </p>
+);
+
 /** When it can be promised, as the plan stands: three days with their chance, and whom it makes later. */
-function PromiseDates({ chosen, onChoose }: Props) {
+function PromiseDates({ about, chosen, onChoose }: Props) {
   const [found, setFound] = useState<Dates | 'asked' | 'away' | null>(null);
+  const [asked, setAsked] = useState('');
+  const now = JSON.stringify({ ...about, strings: about.strings ?? 'at-pitch' });
   const ask = async () => {
     setFound('asked');
-    const answer = await fetch('/api/week/promise', { cache: 'no-store' }).catch(() => null);
+    setAsked(now);
+    const answer = await fetch('/api/week/promise', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: now,
+      cache: 'no-store',
+    }).catch(() => null);
     setFound(answer?.ok ? ((await answer.json()) as Dates) : 'away');
   };
   if (found === null || found === 'away')
@@ -65,11 +117,11 @@ function PromiseDates({ chosen, onChoose }: Props) {
         ))}
       </div>
       <p className="text-sm text-quiet">
-        For looking, reading and a setup, about {Math.round(found.minutes / 6) / 10} h, behind what stands in
-        the week.
+        {countedWith(found)}
         {found.others.length > 0 &&
           ` Less likely by it: ${found.others.map((o) => `${o.job} (${chance(o.was)} to ${chance(o.is)})`).join(', ')}.`}
       </p>
+      {asked !== now && <AskAgain onAsk={() => void ask()} />}
     </div>
   );
 }

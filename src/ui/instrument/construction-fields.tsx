@@ -1,7 +1,8 @@
 'use client';
 
 import { FACTS } from '../../core/instrument/construction-facts.ts';
-import { isAssumed, saidOf } from '../../core/instrument/assumed.ts';
+import { isAssumed } from '../../core/instrument/assumable.ts';
+import { saidOf } from '../../core/instrument/assumed.ts';
 import { FACT_NAMES, seenWith } from './instrument-facts.ts';
 import { ScaleSaid } from './scale-said.tsx';
 import { FormField } from '../kit/form-field.tsx';

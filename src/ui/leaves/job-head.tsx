@@ -1,7 +1,7 @@
 'use client';
 
 import Link from '../kit/link.tsx';
-import { isAssumed } from '../../core/instrument/assumed.ts';
+import { isAssumed } from '../../core/instrument/assumable.ts';
 import { gaugeSpan, tuningName } from '../../core/instrument/defaults.ts';
 import { ENDS } from '../../core/hand-over/ends.ts';
 import { LEAF_NAMES, LEAVES, type Leaf, type LeafState } from '../../core/job/leaves.ts';
