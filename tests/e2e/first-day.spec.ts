@@ -48,6 +48,9 @@ async function takeIn(
   return /\/job\/(\d+)/.exec(page.url())?.[1] ?? '';
 }
 
+const aucklandToday = (): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: 'Pacific/Auckland', dateStyle: 'long' }).format(new Date());
+
 const payment = (page: Page) => page.getByRole('region', { name: 'Payment' });
 
 /** Everything the bench check asks, ticked. */
@@ -244,6 +247,10 @@ test(
     await accessible(rui, 'readings where frets fan out');
     await go(rui, `/job/${number['fan']}/plan`);
     await expect(rui.locator('#main')).toContainText(/[Ss]addle/);
+    // What the house draws by itself goes by the shop's days, too.
+    await go(rui, `/job/${number['fan']}/arrival`);
+    await rui.getByRole('link', { name: 'Jonah Petrel' }).click();
+    await expect(rui.locator('#main')).toContainText(`known since ${aucklandToday()}`);
   },
 );
 

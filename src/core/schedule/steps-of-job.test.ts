@@ -177,6 +177,25 @@ describe('an order', () => {
     expect(both(from + 3_600_000)?.for).toBe('word');
   });
 
+  test('strings that go on or come off between two lines take their time, and are on no line', () => {
+    const lines = [line(1, 'fret-dress'), line(2, 'saddle-lower'), line(3, 'intonate'), line(4, 'play-test')];
+    const bare = steps({ lines, strings: 'off' });
+    expect(bare.map((s) => s.id)).toEqual([
+      'line:1',
+      'strings:on:2',
+      'line:2',
+      'line:3',
+      'line:4',
+      'check:7',
+    ]);
+    expect(bare[1]).toMatchObject({ title: 'String it up', minutes: { likely: 15 }, guess: false });
+    expect(steps({ lines })[0]).toMatchObject({ id: 'strings:off:1', title: 'Take the strings off' });
+    // What was begun is strung as it has to be, and whoever puts a set on takes the old one off.
+    const begun = [line(1, 'fret-dress', { step: 'paused', begunBy: 1, spent: 10 })];
+    expect(steps({ lines: begun }).map((s) => s.id)).toEqual(['line:1', 'check:7']);
+    expect(steps({ lines: [line(1, 'restring')] }).map((s) => s.id)).toEqual(['line:1', 'check:7']);
+  });
+
   test('what somebody put stands; to whom has left, it does not', () => {
     const lines = [line(1, 'rod')];
     const put = (worker: number | null) =>

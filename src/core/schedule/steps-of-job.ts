@@ -1,4 +1,4 @@
-import { operation as operationOf } from '../catalogue/operations.ts';
+import { isStringing, operation as operationOf } from '../catalogue/operations.ts';
 import type { Operation } from '../catalogue/operation.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Construction } from '../instrument/construction.ts';
@@ -6,7 +6,8 @@ import { addDays, clockOn, dayIn, type Day } from '../days/zone.ts';
 import { NO_FACTS, type JobFacts } from '../job/leaves.ts';
 import type { Wait } from '../job/waiting.ts';
 import { stopped } from '../work/may-start.ts';
-import { inWorkOrder, type NeedsOf } from '../catalogue/order-of-work.ts';
+import { inWorkOrder, STRINGS_OFF, type NeedsOf } from '../catalogue/order-of-work.ts';
+import { stringsBefore } from '../catalogue/strings-before.ts';
 import { isNeckFirst, orderRules } from '../work/order-rules.ts';
 import { likelyWork, type GuessedBy, type JobBefore } from './likely-work.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
@@ -187,6 +188,28 @@ function lineStep(
   };
 }
 
+/** By which operation strings go on, or come off, between two lines: it is on no order, and takes its time all the same. */
+const STRINGING = { on: 'string-up', off: STRINGS_OFF } as const;
+
+/** The steps of lines in their order, with what strings have to be put on or taken off between them. */
+function withStringing(
+  job: JobToPlan,
+  lines: readonly { readonly line: LineToPlan; readonly step: Step }[],
+  { catalogue, measured }: PlanningDay,
+): Step[] {
+  const ops = lines.map(({ line }) => line.agreed ?? operationOf(line.operation, catalogue));
+  const before = stringsBefore(ops, job.strings === 'off');
+  return lines.flatMap(({ line, step }, i) => {
+    const way = before[i] ?? null;
+    const op = way === null ? undefined : catalogue.find((o) => o.id === STRINGING[way]);
+    // What was begun is strung as it has to be; who puts a set on takes the old one off.
+    const asItIs = line.step !== 'ready' || isStringing(ops[i] as Operation);
+    if (way === null || op === undefined || asItIs) return [step];
+    const minutes = measured.get(op.id) ?? op.minutes;
+    return [{ ...plainStep(`strings:${way}:${line.id}`, op.name, minutes), ...wayOf(op) }, step];
+  });
+}
+
 const chained = (steps: readonly Step[]): Step[] =>
   steps.map((s, i) => ({ ...s, after: i === 0 ? [] : [(steps[i - 1] as Step).id] }));
 
@@ -235,13 +258,18 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
   const { needs, usual } = orderRules(agreed, day.catalogue, neckFirst);
   const still = awaited(job.lines, needs);
   const own = any
-    ? inWorkOrder(open, needs, usual).map((l) =>
-        lineStep(
-          l,
-          still.get(l.id) ?? null,
-          job.parts.filter((p) => p.lineId === l.id),
-          day,
-        ),
+    ? withStringing(
+        job,
+        inWorkOrder(open, needs, usual).map((line) => ({
+          line,
+          step: lineStep(
+            line,
+            still.get(line.id) ?? null,
+            job.parts.filter((p) => p.lineId === line.id),
+            day,
+          ),
+        })),
+        day,
       )
     : likelyWork(job, day).steps;
   const done = job.waitingFor === 'home' || job.facts.signed;

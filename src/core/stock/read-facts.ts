@@ -63,11 +63,19 @@ export function sayFact(type: FactType, value: Fact | undefined): string {
   return type === 'length' && typeof value === 'number' ? mm(value) : String(value);
 }
 
-/** All facts of an item in one line: `53w 42w 32w 24w 16p 12p, bronze`. */
-export const sayFacts = (sort: SortId, facts: ItemFacts): string =>
+/**
+ * All facts of an item in one line: `53w 42w 32w 24w 16p 12p, bronze`.
+ * @param sayDay how a day (`yyyy-mm-dd`) is written; as it is kept where nothing is said, as in a file
+ */
+export const sayFacts = (
+  sort: SortId,
+  facts: ItemFacts,
+  sayDay: (day: string) => string = (day) => day,
+): string =>
   Object.entries(sortOf(sort).facts)
     .map(([id, { type, label }]) => {
-      const said = sayFact(type, facts[id]);
+      const kept = sayFact(type, facts[id]);
+      const said = type === 'day' && kept !== '' ? sayDay(kept) : kept;
       return said === '' || (type !== 'length' && type !== 'day' && type !== 'number')
         ? said
         : `${label.toLowerCase()} ${said}`;

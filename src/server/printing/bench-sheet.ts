@@ -1,3 +1,4 @@
+import { sayDate } from '../../core/days/say-days.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { readingWords } from '../../core/readings/reading-words.ts';
@@ -101,7 +102,7 @@ export function benchSheet(
   const paper = new Paper(`Bench sheet ${job.number}`, size);
   paper.title(
     `${job.number} ${job.instrument.name}`,
-    `${job.customer.name} · ${job.instrument.kindName.toLowerCase()} · ${job.place ?? 'no place'}${job.neededBy ? ` · by ${job.neededBy}` : ''}`,
+    `${job.customer.name} · ${job.instrument.kindName.toLowerCase()} · ${job.place ?? 'no place'}${job.neededBy ? ` · by ${sayDate(job.neededBy, job.shop.dates)}` : ''}`,
   );
   paper.text(job.complaint, { tone: 'ink' });
   const required = job.readings.stations.filter((s) => !s.optional);

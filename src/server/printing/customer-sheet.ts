@@ -1,11 +1,11 @@
-import { sayMoment } from '../../core/days/say-days.ts';
-import { dayIn } from '../../core/days/zone.ts';
+import { sayDate, sayMoment } from '../../core/days/say-days.ts';
 import { sayReading } from '../../core/hand-over/customer-sheet.ts';
 import { sheetDrawing } from '../../core/hand-over/sheet-drawing.ts';
 import { formatMoney } from '../../core/money/currency.ts';
 import { sayBill } from '../../core/money/say-bill.ts';
 import { PAYMENT_KINDS } from '../../core/money/payments.ts';
 import type { JobView } from '../leaves/load-job.ts';
+import { dayOn } from './day-on.ts';
 import { drawAt } from './draw-shapes.ts';
 import { footer, letterhead, PLAIN_HEAD } from './letterhead.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
@@ -68,7 +68,7 @@ function work(paper: Paper, job: JobView): void {
   const said = all.filter((p) => p.back === null);
   if (said.length > 0)
     paper.text(
-      `${said.map((p) => `${PAYMENT_KINDS[p.kind]} ${money(p.amount)}, ${p.how}, ${dayIn(Date.parse(p.at), job.shop.zone)}`).join('; ')}. ${open > 0 ? `Still open: ${money(open)}.` : open < 0 ? `To give back: ${money(-open)}.` : 'All is paid.'}`,
+      `${said.map((p) => `${PAYMENT_KINDS[p.kind]} ${money(p.amount)}, ${p.how}, ${dayOn(job, p.at)}`).join('; ')}. ${open > 0 ? `Still open: ${money(open)}.` : open < 0 ? `To give back: ${money(-open)}.` : 'All is paid.'}`,
     );
 }
 
@@ -102,13 +102,13 @@ function signature(paper: Paper, job: JobView): void {
   if (sheet.exception) paper.text(`Explained: ${sheet.exception}`);
   for (const e of job.earlier)
     paper.text(
-      `Signed before by ${e.signer}, ${dayIn(Date.parse(e.signedAt), job.shop.zone)}; then asked for: ${e.tweak}${e.free ? ' (without a charge)' : ''}. SHA-256 ${e.digest}`,
+      `Signed before by ${e.signer}, ${dayOn(job, e.signedAt)}; then asked for: ${e.tweak}${e.free ? ' (without a charge)' : ''}. SHA-256 ${e.digest}`,
       { size: 8, tone: 'quiet' },
     );
   if (handOver.signature) strokes(paper, handOver.signature);
   paper.text(
     handOver.signedAt
-      ? `${handOver.signer}, ${sayMoment(Date.parse(handOver.signedAt), job.shop.zone, 'iso')}`
+      ? `${handOver.signer}, ${sayMoment(Date.parse(handOver.signedAt), job.shop.zone, job.shop.dates)}`
       : 'Not signed yet.',
     { tone: 'ink' },
   );
@@ -117,7 +117,7 @@ function signature(paper: Paper, job: JobView): void {
   if (seal.kind === 'whole') paper.text(`Sealed. SHA-256 ${seal.digest}`, { size: 8, tone: 'seal' });
   if (seal.kind === 'whole' && seal.withdrawn)
     paper.text(
-      `Withdrawn since, ${dayIn(Date.parse(seal.withdrawn.at), job.shop.zone)}: ${seal.withdrawn.what.join(', ')}. What is left is as it was signed.`,
+      `Withdrawn since, ${dayOn(job, seal.withdrawn.at)}: ${seal.withdrawn.what.join(', ')}. What is left is as it was signed.`,
       { size: 8, tone: 'quiet' },
     );
   if (seal.kind === 'broken')
@@ -135,7 +135,7 @@ export function customerSheet(job: JobView, size: PaperSize = 'A4', head = PLAIN
   letterhead(paper, { ...job.shop, name: sheet.shop }, head);
   paper.title(
     `${sheet.instrument}, job ${sheet.job}`,
-    `${sheet.customer} · serial ${sheet.serial || 'none'} · taken in ${sheet.takenIn}`,
+    `${sheet.customer} · serial ${sheet.serial || 'none'} · taken in ${sayDate(sheet.takenIn, job.shop.dates)}`,
   );
   paper.heading('In your words');
   paper.text(sheet.complaint, { tone: 'ink' });
@@ -159,7 +159,8 @@ export function customerSheet(job: JobView, size: PaperSize = 'A4', head = PLAIN
     paper.heading('Advice');
     paper.list(sheet.advice);
   }
-  if (sheet.nextCheck) paper.text(`We look at it again, without charge, on ${sheet.nextCheck}.`);
+  if (sheet.nextCheck)
+    paper.text(`We look at it again, without charge, on ${sayDate(sheet.nextCheck, job.shop.dates)}.`);
   signature(paper, job);
   footer(paper, job.shop);
   return paper.end();

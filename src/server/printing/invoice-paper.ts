@@ -1,4 +1,5 @@
 import type { InvoiceContent } from '../../core/job/views/invoice.ts';
+import { sayDate, type DateForm } from '../../core/days/say-days.ts';
 import { formatMoney } from '../../core/money/currency.ts';
 import { sayRate } from '../../core/money/say-bill.ts';
 import { PLAIN_HEAD } from './letterhead.ts';
@@ -17,6 +18,7 @@ export function invoicePaper(
   c: InvoiceContent,
   size: PaperSize,
   { logo } = PLAIN_HEAD,
+  dates: DateForm = 'day-month',
 ): Promise<Buffer> {
   const money = (amount: number) => formatMoney(amount, c.currency);
   const title = cancels === null ? `Invoice ${number}` : `Cancellation ${number} of invoice ${cancels}`;
@@ -27,7 +29,7 @@ export function invoicePaper(
     (t) => t !== '',
   );
   if (where.length > 0) paper.text(where.join(' · '), { size: 8, tone: 'quiet' });
-  paper.title(title, `${c.customer} · ${c.day} · job ${c.job}, ${c.instrument}`);
+  paper.title(title, `${c.customer} · ${sayDate(c.day, dates)} · job ${c.job}, ${c.instrument}`);
   if (cancels !== null) paper.text(`Nothing of invoice ${cancels} is owed any more: ${reason}`);
   paper.table(
     [['', 'Tax', ''], ...c.lines.map((l) => [l.title, l.tax, money(l.amount)])],
@@ -48,7 +50,7 @@ export function invoicePaper(
   paper.heading(cancels === null ? `To pay: ${money(c.toPay)}` : `Cancelled: ${money(c.toPay)}`);
   const paid = c.paid.reduce((s, p) => s + p.amount, 0);
   if (c.paid.length > 0) {
-    paper.list(c.paid.map((p) => `${p.what}, ${p.day}: ${money(p.amount)}`));
+    paper.list(c.paid.map((p) => `${p.what}, ${sayDate(p.day, dates)}: ${money(p.amount)}`));
     paper.text(`Still open when this was made: ${money(c.toPay - paid)}.`);
   }
   if (c.shop.foot !== '') paper.text(c.shop.foot, { size: 8, tone: 'quiet' });

@@ -1,4 +1,5 @@
-import { dayIn } from '../../core/days/zone.ts';
+import { sayDate } from '../../core/days/say-days.ts';
+import { dayOn } from './day-on.ts';
 import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
@@ -13,7 +14,7 @@ export function receiptPaper(job: JobView, size: PaperSize, head = PLAIN_HEAD): 
   letterhead(paper, job.shop, head);
   paper.title(
     `Receipt ${job.number}`,
-    `Left by ${job.customer.name} on ${dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by ${job.takenInBy}`,
+    `Left by ${job.customer.name} on ${dayOn(job, job.takenInAt)}, taken in by ${job.takenInBy}`,
   );
   paper.text(
     `${job.instrument.name}, ${job.instrument.kindName.toLowerCase()}${job.instrument.year ? `, ${job.instrument.year}` : ''}; serial ${job.instrument.serial || 'not read'}; strings: ${seen.strings}.`,
@@ -25,9 +26,7 @@ export function receiptPaper(job: JobView, size: PaperSize, head = PLAIN_HEAD): 
   paper.heading('Damage already there');
   paper.text(seen.damage || (job.marks.length === 0 ? 'None noted.' : ''));
   paper.list(job.marks.map((m) => `${m.number}, ${VIEW_NAMES[m.view]}: ${m.words || 'marked'}`));
-  paper.heading(
-    given ? `Seen by ${given.name}, ${dayIn(Date.parse(given.at), job.shop.zone)}` : 'Seen (initials)',
-  );
+  paper.heading(given ? `Seen by ${given.name}, ${dayOn(job, given.at)}` : 'Seen (initials)');
   paper.pdf.y += 40;
   paper.rule();
   footer(paper, job.shop);
@@ -65,7 +64,7 @@ export function tagPaper(job: JobView, size: PaperSize, address: string): Promis
     job.customer.name,
     job.instrument.name,
     job.instrument.serial,
-    `${job.place ?? 'no place'}${job.neededBy ? ` · by ${job.neededBy}` : ''}`,
+    `${job.place ?? 'no place'}${job.neededBy ? ` · by ${sayDate(job.neededBy, job.shop.dates)}` : ''}`,
     job.stringsState === 'at-pitch' ? '' : `◆ ${STRINGS_STATES[job.stringsState]}`,
   ].filter((l) => l !== '');
   paper.beside(beside, y + 5 * MM, (TAG.width - TAG.code - 10) * MM, String(job.number), lines);

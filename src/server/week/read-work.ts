@@ -65,12 +65,13 @@ interface LineRow {
   readonly spent: number | string;
   readonly begunBy: string | null;
   readonly rodNut: JobToPlan['rodNut'];
+  readonly strings: JobToPlan['strings'];
 }
 
 const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.asked_at AS askedAt, l.stops,
   l.record, COALESCE(SUM(TIMESTAMPDIFF(SECOND, e.started_at, COALESCE(e.ended_at, ?))), 0) / 60 AS spent,
   SUBSTRING_INDEX(GROUP_CONCAT(e.person_id ORDER BY e.started_at DESC, e.id DESC), ',', 1) AS begunBy,
-  JSON_VALUE(i.construction, '$.rodNut') AS rodNut
+  JSON_VALUE(i.construction, '$.rodNut') AS rodNut, j.strings_state AS strings
   FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN work_lines l ON l.job_id = j.id LEFT JOIN time_entries e ON e.line_id = l.id
   WHERE j.state = 'open' GROUP BY l.id`;
 
@@ -221,16 +222,15 @@ function grouped<T extends { readonly jobId: number }>(rows: readonly T[]): Read
 
 type Rows = Awaited<ReturnType<typeof readRows>>;
 
-/** What is known of a job without an order; nothing of one that has one. */
-const saidOf = (r: SaidRow | undefined): Pick<JobToPlan, 'said' | 'kind' | 'built' | 'strings'> =>
-  r
-    ? {
-        said: r.said,
-        kind: r.kind,
-        strings: r.strings,
-        built: { rod: r.rod, bridge: r.bridge, electronics: r.electronics },
-      }
-    : { said: '', kind: '', built: null, strings: 'at-pitch' };
+/** What is known of a job without an order; of one that has one, how its strings are. */
+function saidOf(
+  r: SaidRow | undefined,
+  strings: JobToPlan['strings'] = 'at-pitch',
+): Pick<JobToPlan, 'said' | 'kind' | 'built' | 'strings'> {
+  if (!r) return { said: '', kind: '', built: null, strings };
+  const { rod, bridge, electronics } = r;
+  return { said: r.said, kind: r.kind, strings: r.strings, built: { rod, bridge, electronics } };
+}
 
 function jobsToPlan(rows: Rows): JobToPlan[] {
   const lines = grouped(rows.lines);
@@ -253,7 +253,7 @@ function jobsToPlan(rows: Rows): JobToPlan[] {
     rodNut: (lines.get(t.jobId) ?? [])[0]?.rodNut ?? null,
     findings: (found.get(t.jobId) ?? []).map((f) => f.found),
     wanted: [],
-    ...saidOf(said.get(t.jobId)),
+    ...saidOf(said.get(t.jobId), (lines.get(t.jobId) ?? [])[0]?.strings),
     parts: parts.get(t.jobId) ?? [],
   }));
 }

@@ -9,6 +9,7 @@ import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { readMany } from './typed-item.ts';
+import { sayDate } from '../kit/dates.ts';
 
 const OFFERED = 8;
 
@@ -55,7 +56,7 @@ function HowMany({
       }}
     >
       <p className="text-2xl">
-        {item.name} <span className="text-base text-quiet">{sayFacts(item.sort, item.facts)}</span>
+        {item.name} <span className="text-base text-quiet">{sayFacts(item.sort, item.facts, sayDate)}</span>
       </p>
       <p className="text-ink">{item.place === '' ? 'Nobody said where it lies.' : item.place}</p>
       <TextField
@@ -144,7 +145,7 @@ function Search({
   const [unknown, setUnknown] = useState('');
   const text = typed.trim();
   const found = useMemo(
-    () => (text === '' ? [] : items.filter((i) => isNamed(i, sayFacts(i.sort, i.facts), text))),
+    () => (text === '' ? [] : items.filter((i) => isNamed(i, sayFacts(i.sort, i.facts, sayDate), text))),
     [items, text],
   );
   const open = () => {

@@ -160,7 +160,7 @@ function Ledger({ item }: { readonly item: LoadedItem }) {
 
 /** What is known of an item, in one line. */
 function sayItem(item: LoadedItem, money: MoneyForm, rates: readonly TaxRate[]): string {
-  const facts = sayFacts(item.sort, item.facts);
+  const facts = sayFacts(item.sort, item.facts, sayDate);
   const amount = (n: number | null) => (n === null ? null : formatMoney(n, money));
   return [
     facts,

@@ -12,6 +12,7 @@ import Link from '../kit/link.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { useSlash } from '../kit/use-slash.ts';
 import { isNamed, isPast, isShort } from '../../core/stock/short.ts';
+import { sayDate } from '../kit/dates.ts';
 
 const BringStock = lazyPart(() => import('./bring-stock.tsx').then((m) => m.BringStock));
 const ItemForm = lazyPart(() => import('./item-form.tsx').then((m) => m.ItemForm));
@@ -59,7 +60,7 @@ function Rows({
                 >
                   <span className="min-w-0">{i.name}</span>
                 </Link>{' '}
-                <span className="text-sm break-words text-quiet">{sayFacts(sort, i.facts)}</span>
+                <span className="text-sm break-words text-quiet">{sayFacts(sort, i.facts, sayDate)}</span>
                 {isPast(i, today) && <span className="text-sm text-rubric"> ◆ past its day</span>}
               </td>
               <td className="text-ink">{i.place}</td>
@@ -82,7 +83,7 @@ const isShown = (i: ShelfItem, { typed, shown }: Narrowed, today: string): boole
   i.retired === (shown === 'retired') &&
   (shown !== 'short' || isShort(i)) &&
   (shown !== 'past' || isPast(i, today)) &&
-  isNamed(i, `${SORTS[i.sort].name} ${sayFacts(i.sort, i.facts)}`, typed);
+  isNamed(i, `${SORTS[i.sort].name} ${sayFacts(i.sort, i.facts, sayDate)}`, typed);
 
 interface Narrowed {
   readonly typed: string;

@@ -12,6 +12,7 @@ import {
 import type { ReactNode } from 'react';
 import type { LoadedWeek, WeekStep } from '../../server/week/load-week.ts';
 import { sayWeekday } from '../kit/dates.ts';
+import Link from '../kit/link.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { lasting, MINUTE_MS, RowOf, RowOfPlace, type Shared, type Wish } from './week-rows.tsx';
 import { clock, hourLines, momentAt, placeOf, workedBetween, type DayColumn } from './week-time.ts';
@@ -102,6 +103,46 @@ function Head({ columns, zone }: { readonly columns: readonly DayColumn[]; reado
   );
 }
 
+/** Who comes back to be looked at once it has settled: on their day, by the job that went home. */
+function Checks({ checks, columns, now }: Pick<LoadedWeek, 'checks' | 'now'> & Pick<Shared, 'columns'>) {
+  const shown = columns.filter((c) => checks.some((k) => k.day === c.day));
+  if (shown.length === 0) return null;
+  return (
+    <div role="group" aria-label="Checks after hand-over" className="flex border-b border-line">
+      <div
+        className="sticky left-0 z-20 flex w-32 shrink-0 items-center truncate bg-paper pr-2 text-sm"
+        aria-hidden
+      >
+        Checks after
+      </div>
+      <div className="relative h-11 min-w-0 flex-1">
+        <Lines columns={columns} now={now} />
+        {shown.map((c) => (
+          <div
+            key={c.day}
+            className="absolute inset-y-0 flex items-center gap-1 overflow-hidden pl-1"
+            style={{ left: percent(c.left), width: percent(c.width) }}
+          >
+            {checks
+              .filter((k) => k.day === c.day)
+              .map((k) => (
+                <Link
+                  key={k.number}
+                  href={`/job/${k.number}/hand-over`}
+                  title={`${k.number}, ${k.customer}: the check after it has settled`}
+                  className="flex min-h-11 min-w-11 items-center justify-center font-serif font-bold underline"
+                >
+                  {k.number}
+                  <span className="sr-only">, {k.customer}: the check after it has settled</span>
+                </Link>
+              ))}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
 /** The width of the names before the rows, px. */
 const NAMES_PX = 128;
 /** An hour of a day that is shown alone, px: wide enough for five minutes to be held. */
@@ -165,6 +206,7 @@ export function WeekBoard(shared: Shared) {
               <RowOf worker={w.id} wide={wide - NAMES_PX} {...shared} />
             </Row>
           ))}
+          <Checks checks={week.checks} {...lines} />
           <h2 className="sticky left-0 w-60 pt-3 text-sm font-bold text-quiet">Benches, jigs, clamps</h2>
           {week.spots.map((p) => (
             <Row key={p.id} id={`spot:${p.id}`} name={p.name} {...lines}>

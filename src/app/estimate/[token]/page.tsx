@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { openEstimate } from '../../../server/customer/estimate.ts';
 import { database } from '../../../server/db/connection.ts';
+import { shopDays } from '../../_lib/shop-days.ts';
 import { AnswerEstimate } from '../../../ui/customer/answer-estimate.tsx';
 import { DeadLink } from '../../../ui/customer/dead-link.tsx';
 
@@ -13,6 +14,7 @@ interface Params {
 /** The customer's page: what was found, with photos, to be answered line by line, behind a link only they have. */
 export default async function EstimatePage({ params }: Params) {
   const { token } = await params;
+  await shopDays();
   const estimate = await openEstimate(database(), token, new Date());
   if (!estimate) return <DeadLink />;
   return (

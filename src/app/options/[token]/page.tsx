@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { database } from '../../../server/db/connection.ts';
+import { shopDays } from '../../_lib/shop-days.ts';
 import { openOffer } from '../../../server/plan/offers.ts';
 import { ChooseOption } from '../../../ui/customer/choose-option.tsx';
 
@@ -12,6 +13,7 @@ interface Params {
 /** The customer's page: the options for their instrument, behind a link only they have. */
 export default async function OptionsPage({ params }: Params) {
   const { token } = await params;
+  await shopDays();
   const offer = await openOffer(database(), token, new Date());
   if (!offer)
     return (

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { jobOfSheetLink } from '../../../server/customer/sheet-link.ts';
 import { database } from '../../../server/db/connection.ts';
+import { shopDays } from '../../_lib/shop-days.ts';
 import { AskTheShop } from '../../../ui/customer/ask-the-shop.tsx';
 import { DeadLink } from '../../../ui/customer/dead-link.tsx';
 import { SheetView } from '../../../ui/customer/sheet-view.tsx';
@@ -14,6 +15,7 @@ interface Params {
 /** The customer's sheet behind a link only they have: what was done, before and after, advice, the next check. */
 export default async function SheetPage({ params }: Params) {
   const { token } = await params;
+  await shopDays();
   const job = await jobOfSheetLink(database(), token, new Date());
   if (!job) return <DeadLink />;
   return (

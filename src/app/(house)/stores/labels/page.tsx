@@ -7,6 +7,7 @@ import Link from '../../../../ui/kit/link.tsx';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { PrintButton } from '../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../_lib/session.ts';
+import { sayDate } from '../../../../ui/kit/dates.ts';
 
 export const metadata = { title: 'Labels' };
 
@@ -30,7 +31,7 @@ function Label({ item }: { readonly item: ShelfItem }) {
       className="flex h-[30mm] w-[62mm] break-inside-avoid flex-col border border-line bg-white p-[2mm] text-black"
     >
       <span className="truncate text-sm font-bold">{item.name}</span>
-      <span className="truncate text-xs">{sayFacts(item.sort, item.facts)}</span>
+      <span className="truncate text-xs">{sayFacts(item.sort, item.facts, sayDate)}</span>
       <svg
         role="img"
         aria-label={`Code ${code}`}

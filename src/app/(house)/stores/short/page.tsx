@@ -11,6 +11,7 @@ import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { MakeOrder } from '../../../../ui/stores/make-order.tsx';
 import { PrintButton } from '../../../../ui/kit/print-button.tsx';
 import { requireActor } from '../../../_lib/session.ts';
+import { sayDate } from '../../../../ui/kit/dates.ts';
 
 export const metadata = { title: 'What is short' };
 
@@ -25,7 +26,7 @@ function Row({ item: i, order }: { readonly item: ShelfItem; readonly order: num
         <Link href={`/stores/${i.id}`} className="underline">
           {i.name}
         </Link>{' '}
-        <span className="text-sm text-quiet">{sayFacts(i.sort, i.facts)}</span>
+        <span className="text-sm text-quiet">{sayFacts(i.sort, i.facts, sayDate)}</span>
       </td>
       <td className="pr-4 text-ink">{i.code}</td>
       <td>

@@ -1,9 +1,9 @@
-import { dayIn } from '../../../../../core/days/zone.ts';
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { VIEW_NAMES, VIEWS } from '../../../../../core/instrument/outline.ts';
 import { loadJob, type JobView } from '../../../../../server/leaves/load-job.ts';
 import { InstrumentDrawing } from '../../../../../ui/custody/instrument-drawing.tsx';
+import { dayOf, sayDate } from '../../../../../ui/kit/dates.ts';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { SignatureDrawing } from '../../../../../ui/kit/signature.tsx';
 import { requireActor } from '../../../../_lib/session.ts';
@@ -60,9 +60,8 @@ function ReceiptHead({ job }: { readonly job: JobView }) {
         </p>
       </header>
       <p>
-        Left by <b>{job.customer.name}</b> on {dayIn(Date.parse(job.takenInAt), job.shop.zone)}, taken in by{' '}
-        {job.takenInBy}
-        {job.neededBy && `; wanted by ${job.neededBy}`}.
+        Left by <b>{job.customer.name}</b> on {sayDate(dayOf(job.takenInAt))}, taken in by {job.takenInBy}
+        {job.neededBy && `; wanted by ${sayDate(job.neededBy)}`}.
       </p>
       <p>
         <b>{job.instrument.name}</b>, {job.instrument.kindName.toLowerCase()}
@@ -113,11 +112,7 @@ export default async function ReceiptPage({ params }: { readonly params: Promise
           {job.marks.length > 0 && <ReceiptDrawings job={job} />}
         </section>
         <section className="flex items-end justify-between gap-6 pt-4">
-          <p>
-            {given
-              ? `Seen by ${given.name}, ${dayIn(Date.parse(given.at), job.shop.zone)}`
-              : 'Seen (initials)'}
-          </p>
+          <p>{given ? `Seen by ${given.name}, ${sayDate(dayOf(given.at))}` : 'Seen (initials)'}</p>
           <div className="min-h-16 w-64 border-b border-black">
             {given?.initials && <SignatureDrawing json={given.initials} />}
           </div>

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { database } from '../../../../../server/db/connection.ts';
 import { loadTag } from '../../../../../server/desk/load-tag.ts';
+import { sayDate } from '../../../../../ui/kit/dates.ts';
 import { PrintButton } from '../../../../../ui/kit/print-button.tsx';
 import { origin } from '../../../../_lib/origin.ts';
 import { requireActor } from '../../../../_lib/session.ts';
@@ -41,7 +42,7 @@ export default async function TagPage({ params }: { readonly params: Promise<{ n
           <p className="text-sm">{job.serial}</p>
           <p className="text-sm">
             {job.place ?? 'no place'}
-            {job.neededBy && ` · by ${job.neededBy}`}
+            {job.neededBy && ` · by ${sayDate(job.neededBy)}`}
           </p>
           {job.stringsState !== 'at-pitch' && (
             <p className="text-sm font-bold">◆ {STRINGS_STATES[job.stringsState]}</p>

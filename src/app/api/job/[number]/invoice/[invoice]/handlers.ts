@@ -20,6 +20,7 @@ export async function GET(request: Request, { params }: At<'number' | 'invoice'>
     row.content,
     sizeAsked(request, job.shop.paper),
     await loadHead(database()),
+    job.shop.dates,
   );
   return pdfAnswer(pdf, `invoice-${row.number}.pdf`);
 }
