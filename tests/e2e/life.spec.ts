@@ -47,7 +47,7 @@ test(
     const line = ilse.getByRole('listitem').filter({ hasText: 'truss rod' }).first();
     await line.getByText('Why').click();
     await expect(line).toContainText(
-      /One eighth usually takes out 0\.0[78]\d? mm \(\d turns of its own, over what the trade says\)/,
+      /One eighth usually takes out \.003 \(\d turns of its own, over what the trade says\)/,
     );
     await go(ilse, '/shelf?find=KL-0107');
     await ilse.getByRole('link', { name: /Kestrow Lantern/ }).click();

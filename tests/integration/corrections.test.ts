@@ -1,3 +1,4 @@
+import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { wholeEntries } from '../../src/server/use-case/whole-entries.ts';
 import { randomUUID } from 'node:crypto';
 import { openLink } from '../../src/server/links/customer-link.ts';
@@ -72,6 +73,33 @@ test('what was written at the counter is corrected until it is signed: who, why,
   const same = { ...input, version: now.version, customer: { ...customer, version: now.customer.version } };
   expect(value(await house.give(house.desk, 'desk.correct', same)).version).toBe(now.version);
   expect(await house.db.models.EventRow.count({ where: { jobId, kind: 'job corrected' } })).toBe(1);
+});
+
+test('what nobody said stands as not said, and what an instrument matters for can be said and taken back', async () => {
+  const usual = usualConstruction('steel-acoustic');
+  const construction = { ...usual, assumed: ['scale', 'finish'] as const };
+  const instrument = { ...intake().instrument, serial: randomUUID(), construction };
+  const { jobId, number } = await takeIn({ touch: null, instrument: instrument as never });
+  const first = await view(number);
+  expect(first).toMatchObject({ touch: null, matters: null });
+  expect(first.proposal.questions.join(' ')).toMatch(/medium touch.*the scale\./);
+  const { complaint, plays, wish, neededBy, hardDate, hardReason, limit: limitMinor, customer: c } = first;
+  const correct = async (matters: 'both' | null, version: number) =>
+    value(
+      await house.give(house.desk, 'desk.correct', {
+        jobId,
+        version,
+        said: { complaint, touch: 'light', matters, plays, wish, neededBy, hardDate, hardReason, limitMinor },
+        customer: { version: c.version, name: c.name, phone: c.phone, email: c.email },
+        why: 'asked on the telephone',
+      }),
+    ).version;
+  const said = await correct('both', first.version);
+  const told = await view(number);
+  expect(told).toMatchObject({ touch: 'light', matters: 'both', plan: { history: true } });
+  expect(told.proposal.questions.join(' ')).toMatch(/nobody said what it is worth/);
+  await correct(null, said);
+  expect(await view(number)).toMatchObject({ matters: null, plan: { history: false } });
 });
 
 test('another customer: their links end, what waits is not sent, the instrument is theirs where it is', async () => {

@@ -6,6 +6,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   complaint: 'their words',
   touch: 'touch',
   plays: 'what they play',
+  matters: 'for what it matters',
   wish: 'their wish',
   neededBy: 'needed by',
   hardDate: 'whether the date can move',

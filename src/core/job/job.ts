@@ -13,6 +13,7 @@ import type { RoundKind } from '../readings/rounds.ts';
 import type { RelativeWish, Side, Touch } from '../targets/target.ts';
 import type { Hunt } from '../hunt/hunt-record.ts';
 import type { HeardPlace } from '../whatif/heard.ts';
+import type { Matters } from './matters.ts';
 import type { JobFacts } from './leaves.ts';
 import type { Wait } from './waiting.ts';
 import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange, JudgedTurn } from './judged-job.ts';
@@ -27,6 +28,8 @@ export interface JobCard {
   /** null where nobody said */
   readonly touch: Touch | null;
   readonly plays: string;
+  /** for what it matters to them; null where nobody asked */
+  readonly matters?: Matters | null | undefined;
   readonly wish: string;
   /** yyyy-mm-dd */
   readonly neededBy: string | null;

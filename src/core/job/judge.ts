@@ -30,6 +30,7 @@ import {
 } from '../staleness/stale.ts';
 import { resolveTarget } from '../targets/resolve.ts';
 import { playedWith, type Target } from '../targets/target.ts';
+import { askedOfWorth, countsHistory } from './matters.ts';
 import { takenAsUsual } from './taken-as-usual.ts';
 import type { JudgedJob, JudgingShop } from './judged-job.ts';
 
@@ -178,6 +179,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
     touch: playedWith(g.job.touch),
     heard: g.job.heard ?? [],
     worth: g.instrument.worthMinor,
+    history: countsHistory(g.job.matters),
     catalogue: g.catalogue,
     currency: g.info.currency,
     rod: rodStateOf(found, turn),
@@ -187,6 +189,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
       ...questions,
       ...contradictions(found, relief, band),
       ...apart,
+      ...askedOfWorth(g.job.matters, g.instrument.worthMinor),
       ...takenAsUsual(g.job.touch, g.instrument.construction),
     ],
   };

@@ -1,3 +1,4 @@
+import type { Matters } from './matters.ts';
 import type { LearnedNumbers } from '../learn/learned.ts';
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
@@ -62,6 +63,7 @@ export interface JudgedTurn {
 export interface JudgedJob {
   readonly job: {
     readonly touch: Touch | null;
+    readonly matters?: Matters | null | undefined;
     readonly stringsState: Conditions['strings'];
     /** what was heard where its player played; absent or null where nothing was */
     readonly heard?: readonly HeardPlace[] | null | undefined;

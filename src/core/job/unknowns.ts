@@ -1,4 +1,5 @@
 import type { Construction } from '../instrument/construction.ts';
+import type { Matters } from './matters.ts';
 import type { Touch } from '../targets/target.ts';
 
 /** What the counter may have left open. */
@@ -10,6 +11,8 @@ export interface Arrival {
   /** null where nobody said */
   readonly touch: Touch | null;
   readonly plays: string;
+  /** null where nobody asked */
+  readonly matters: Matters | null;
   readonly wish: string;
   readonly neededBy: string | null;
   readonly limit: number | null;
@@ -27,6 +30,7 @@ export function unknownAtArrival(a: Arrival): readonly string[] {
     ...(a.year === '' ? ['year'] : []),
     ...(a.touch === null ? ['how hard they play'] : []),
     ...(a.plays === '' ? ['what they play'] : []),
+    ...(a.matters === null ? ['whether it matters for its price or its history'] : []),
     ...(a.wish === '' ? ['what they like or dislike'] : []),
     ...(a.neededBy === null ? ['the date it is needed'] : []),
     ...(a.limit === null ? ['the money limit'] : []),

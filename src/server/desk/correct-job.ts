@@ -20,7 +20,7 @@ function differing(before: Plain, after: Plain): { readonly before: Plain; reado
  */
 export const correctJob = defineUseCase({
   name: 'desk.correct',
-  run: async (work, { jobId, version, said, customer: theirs, why }) => {
+  run: async (work, { jobId, version, said: typed, customer: theirs, why }) => {
     const { models, t } = work;
     const opened = await openJob(work, jobId);
     if (!opened.ok) return opened;
@@ -30,8 +30,9 @@ export const correctJob = defineUseCase({
     const { version: theirVersion, ...named } = theirs;
     if (customer && customer.version !== theirVersion)
       return conflict(work, null, `how ${customer.name} is reached`, job.version);
-    const { complaint, touch, plays, wish, neededBy, hardDate, hardReason, limitMinor } = job;
-    const was = { complaint, touch, plays, wish, neededBy, hardDate, hardReason, limitMinor };
+    const said = { ...typed, matters: typed.matters === undefined ? job.matters : typed.matters };
+    const { complaint, touch, matters, plays, wish, neededBy, hardDate, hardReason, limitMinor } = job;
+    const was = { complaint, touch, matters, plays, wish, neededBy, hardDate, hardReason, limitMinor };
     const called = { name: customer?.name, phone: customer?.phone, email: customer?.email };
     const changed = differing({ ...was, ...called }, { ...said, ...named });
     if (Object.keys(changed.after).length === 0) return ok({ version });

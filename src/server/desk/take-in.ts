@@ -89,10 +89,19 @@ async function wishAction({ models, t }: Work, jobId: number, relative: Relative
 /** Its job, on the bench's side as if nothing was done yet: numbered, in hands, with a round to be read as found. */
 async function openJob(work: Work, input: TakeIn, customerId: number, instrument: TakenInstrument) {
   const { models, t, now, actor } = work;
-  const { customer: _c, instrument: _i, cameWith, actionWish = null, together: _t, ...facts } = input;
+  const {
+    customer: _c,
+    instrument: _i,
+    cameWith,
+    actionWish = null,
+    together: _t,
+    matters = null,
+    ...facts
+  } = input;
   const job = await models.Job.create(
     {
       ...facts,
+      matters,
       number: await nextNumber(work),
       customerId,
       instrumentId: instrument.id,

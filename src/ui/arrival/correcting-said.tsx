@@ -4,6 +4,7 @@ import { DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
+import { MATTERS } from '../../core/job/matters.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
@@ -53,6 +54,12 @@ function Words({ typed, fields, onChange }: PartProps) {
         value={typed.touch ?? 'not-said'}
         options={{ ...TOUCHES, 'not-said': 'not said' }}
         onChange={(touch) => onChange({ touch: touch === 'not-said' ? null : touch })}
+      />
+      <PillChoice
+        legend="Matters to them for"
+        value={typed.matters ?? 'not-said'}
+        options={{ ...MATTERS, 'not-said': 'not said' }}
+        onChange={(matters) => onChange({ matters: matters === 'not-said' ? null : matters })}
       />
     </>
   );
@@ -177,6 +184,7 @@ export function CorrectingSaid({ job, onClose }: { readonly job: LeafJob; readon
 const NAMES: Readonly<Record<string, string>> = {
   ...Object.fromEntries([...LINES, ...CUSTOMER].map(({ key, label }) => [key, label])),
   touch: 'Touch',
+  matters: 'Matters to them for',
   neededBy: 'Needed by',
   hardReason: 'Why then',
   hardDate: 'The date cannot move',

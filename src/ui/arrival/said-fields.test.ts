@@ -3,6 +3,7 @@ import { saidInput, type SaidTexts } from './said-fields.ts';
 const TYPED: SaidTexts = {
   complaint: 'Buzzes',
   wish: '',
+  matters: null,
   plays: 'on stage',
   touch: 'heavy',
   neededBy: '2026-12-02',

@@ -1,5 +1,6 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency.ts';
+import type { Matters } from '../../core/job/matters.ts';
 import type { Touch } from '../../core/targets/target.ts';
 import type { Fields } from '../data/edit-model.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
@@ -9,6 +10,8 @@ export interface SaidTexts extends Fields {
   readonly complaint: string;
   readonly wish: string;
   readonly plays: string;
+  /** null where nobody asked */
+  readonly matters: Matters | null;
   /** null where nobody said */
   readonly touch: Touch | null;
   readonly neededBy: string;
@@ -27,6 +30,7 @@ export const saidTexts = (job: LeafJob): SaidTexts => ({
   complaint: job.complaint,
   wish: job.wish,
   plays: job.plays,
+  matters: job.matters,
   touch: job.touch,
   neededBy: job.neededBy ?? '',
   hardDate: job.hardDate,
@@ -54,6 +58,7 @@ export function saidInput(
       complaint: t.complaint,
       touch: t.touch,
       plays: t.plays,
+      matters: t.matters,
       wish: t.wish,
       neededBy: t.neededBy === '' ? null : t.neededBy,
       hardDate: t.neededBy !== '' && t.hardDate,

@@ -2,6 +2,7 @@
 
 import { isAssumed } from '../../core/instrument/assumable.ts';
 import { saidOf } from '../../core/instrument/assumed.ts';
+import { MATTERS, type Matters } from '../../core/job/matters.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { FACT_NAMES, seenWith } from '../instrument/instrument-facts.ts';
@@ -52,5 +53,32 @@ export function BuiltFacts({ construction, onConstruction }: Props) {
         </label>
       </div>
     </details>
+  );
+}
+
+type MattersSaid = Matters | 'not-said';
+
+/** For what it matters to whom it belongs: that decides what may be done to it, and what it may cost. */
+export function MattersFor({
+  value,
+  onChange,
+}: {
+  readonly value: MattersSaid;
+  readonly onChange: (matters: MattersSaid) => void;
+}) {
+  return (
+    <FormField label="Matters to them for" className="max-w-60">
+      {(w) => (
+        <ListChoice
+          {...w}
+          value={value}
+          items={[
+            { value: 'not-said', name: 'not said' },
+            ...Object.entries(MATTERS).map(([value, name]) => ({ value, name })),
+          ]}
+          onChange={(matters) => onChange(matters as MattersSaid)}
+        />
+      )}
+    </FormField>
   );
 }

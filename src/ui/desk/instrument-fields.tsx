@@ -20,6 +20,7 @@ const InstrumentHistory = lazyPart(() =>
 );
 
 /** What is seldom said at the counter comes when the page stands. */
+const MattersFor = lazyPart(() => import('./built-facts.tsx').then((m) => m.MattersFor));
 const Facts = lazyPart(() => import('./built-facts.tsx').then((m) => m.BuiltFacts));
 
 interface Props {
@@ -199,6 +200,9 @@ export function InstrumentFields({ form, kinds, found, construction, onConstruct
           onConstruction={onConstruction}
         />
       )}
+      <Suspense>
+        <MattersFor value={watch('matters')} onChange={(matters) => setValue('matters', matters)} />
+      </Suspense>
     </section>
   );
 }

@@ -22,6 +22,7 @@ const form = (more: Partial<IntakeForm> = {}): IntakeForm => ({
   complaint: 'It plays stiff.',
   touch: 'medium',
   plays: '',
+  matters: 'not-said',
   wish: '',
   actionWish: '',
   neededBy: '',
@@ -87,6 +88,8 @@ describe('the intake form becomes a command', () => {
     expect(typed.assumed).toEqual(construction.assumed?.filter((f) => f !== 'scale' && f !== 'gauges'));
     expect(made({}).assumed).toBeUndefined();
     expect(command({ touch: 'not-said' }).touch).toBeNull();
+    expect(command({}).matters).toBeNull();
+    expect(command({ matters: 'history' }).matters).toBe('history');
   });
 
   test('things come a line each, without empty ones', () => {

@@ -5,6 +5,7 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
+import type { Matters } from '../../core/job/matters.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
 import type { RelativeWish, Touch } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
@@ -32,6 +33,7 @@ export interface IntakeForm {
   complaint: string;
   touch: Touch | 'not-said';
   plays: string;
+  matters: Matters | 'not-said';
   wish: string;
   actionWish: RelativeWish | '';
   neededBy: string;
@@ -63,6 +65,7 @@ export const NOTHING_SAID: IntakeForm = {
   complaint: '',
   touch: 'not-said',
   plays: '',
+  matters: 'not-said',
   wish: '',
   actionWish: '',
   neededBy: '',
@@ -178,6 +181,7 @@ export function intakeCommand(
     complaint,
     touch: f.touch === 'not-said' ? null : f.touch,
     plays,
+    matters: f.matters === 'not-said' ? null : f.matters,
     wish,
     actionWish: f.actionWish === '' ? null : f.actionWish,
     neededBy: f.neededBy === '' ? null : f.neededBy,

@@ -1,4 +1,5 @@
 import Link from '../kit/link.tsx';
+import { MATTERS } from '../../core/job/matters.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { sayTouch } from '../../core/targets/target.ts';
@@ -46,6 +47,11 @@ function Said({ job, mayCorrect }: { readonly job: ArrivalJob; readonly mayCorre
       <p>
         Strings: <span className="text-ink">{STRINGS_STATES[job.stringsState]}</span>
       </p>
+      {job.matters && (
+        <p>
+          Matters for: <span className="text-ink">{MATTERS[job.matters]}</span>
+        </p>
+      )}
       {job.limit !== null && (
         <p>
           Limit: <span className="text-ink">{formatMoney(job.limit, job.shop.currency)}</span>

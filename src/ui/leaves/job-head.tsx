@@ -40,6 +40,7 @@ function Chips({ job }: { readonly job: LeafJob }) {
       <span className={`${chip} border-line`}>
         {[sayTouch(job.touch), job.plays].filter(Boolean).join(', ')}
       </span>
+      {job.mattersFor && <span className={`${chip} border-line`}>{job.mattersFor}</span>}
       {job.neededBy && (
         <span className={`${chip} ${job.hardDate ? 'border-rubric text-rubric' : 'border-line'}`}>
           {job.hardDate && '◆ '}

@@ -28,6 +28,7 @@ export const plansQuestion = (job: LeafJob<'plan'>) => ({
     touch: playedWith(job.touch),
     heard: job.plan.heard,
     worth: job.plan.worth,
+    history: job.plan.history,
     catalogue: job.plan.catalogue,
     currency: job.shop.currency,
     rod: job.plan.rod,

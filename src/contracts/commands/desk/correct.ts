@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MATTERS_NAMES } from '../../../core/job/matters.ts';
 import { answering, command } from '../command.ts';
 import { id, text, version } from '../fields.ts';
 
@@ -14,6 +15,7 @@ export const deskCorrect = command({
       complaint: text(2000).min(1, 'What brings it here, in the customer’s own words?'),
       touch: z.enum(['light', 'medium', 'heavy']).nullable(),
       plays: text(200),
+      matters: z.enum(MATTERS_NAMES).nullable().optional(),
       wish: text(1000),
       neededBy: z.union([z.null(), z.iso.date('Write the date as year-month-day')]),
       hardDate: z.boolean(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MATTERS_NAMES } from '../../../core/job/matters.ts';
 import { constructionSchema } from '../../construction.ts';
 import { answering, command } from '../command.ts';
 import { id, kindId, relative, stringsState, text, together } from '../fields.ts';
@@ -32,6 +33,8 @@ export const deskTakeIn = command({
     /** null where nobody said */
     touch: z.enum(['light', 'medium', 'heavy']).nullable(),
     plays: text(200),
+    /** for what it matters to them; null where nobody asked */
+    matters: z.enum(MATTERS_NAMES).nullable().optional(),
     wish: text(1000),
     /** the action they would like, against what is there now */
     actionWish: relative.optional(),

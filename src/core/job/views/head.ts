@@ -1,3 +1,4 @@
+import { sayMatters } from '../matters.ts';
 import { leafStates, type JobFacts } from '../leaves.ts';
 import type { JobInstrument } from '../job.ts';
 import type { JobWith } from '../job-parts.ts';
@@ -42,6 +43,9 @@ export function headView(
     complaint: job.complaint,
     touch: job.touch,
     plays: job.plays,
+    matters: job.matters ?? null,
+    /** the same in words; empty where there is nothing to say */
+    mattersFor: sayMatters(job.matters),
     wish: job.wish,
     neededBy: job.neededBy,
     hardDate: job.hardDate,

@@ -1,6 +1,7 @@
 import { operation } from '../../catalogue/operations.ts';
 import type { Job } from '../job.ts';
 import type { JobParts } from '../job-parts.ts';
+import { countsHistory } from '../matters.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
 import { NO_HUNT, type Hunt } from '../../hunt/hunt-record.ts';
@@ -89,6 +90,7 @@ export const planView = (
     .map((s) => ({ ...s, target: planInput.targets.get(s.key) ?? null })),
   stale: [...planInput.stale],
   worth: g.instrument.worthMinor,
+  history: countsHistory(g.job.matters),
   heard: [...(g.job.heard ?? [])],
   hunt: huntView(g.job.hunt ?? NO_HUNT, name),
   /** what stands on the work order and was not refused */

@@ -280,7 +280,9 @@ describe('what a set of operations costs', () => {
     expect(tooDear(at(null), 'nut-slots')).toBeNull();
     expect(tooDear(at(4102), 'nut-slots')).toBeNull();
     expect(tooDear(at(4100), 'refret')).toBeNull();
-    expect(tooDear(at(4100), 'nut-slots')).toEqual({
+    const p = at(4100);
+    expect(tooDear({ ...p, worth: { ...p.worth, history: true } }, 'nut-slots')).toBeNull();
+    expect(tooDear(p, 'nut-slots')).toEqual({
       because: '¤20.51 is over 50 % of what it is worth (¤41.00).',
       would: 'It would be right for an instrument worth ¤41.02 or more, or if the customer wants it.',
     });

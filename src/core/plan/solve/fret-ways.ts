@@ -161,7 +161,7 @@ export function fretWays(p: Problem, moves: Moves): Ways {
 /** Why an operation costs more than the instrument bears, or null. */
 export function tooDear(p: Problem, id: OperationId): Pick<Refused, 'because' | 'would'> | null {
   const op = offered(p, id);
-  if (op === null || p.worth.amount === null) return null;
+  if (op === null || p.worth.amount === null || p.worth.history) return null;
   const most = p.worth.amount * p.worth.share;
   const price = op.price + op.parts;
   if (price <= most) return null;

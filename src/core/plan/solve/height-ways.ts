@@ -266,7 +266,7 @@ function thinner(f: Frame): void {
   if (by <= LEAST || isAdjustable(p.model.construction)) return;
   const { bridge, slotDepth } = p.model;
   const money = (v: number) => formatMoney(v, p.currency);
-  const { amount, thinUpTo } = p.worth;
+  const { amount, thinUpTo, history = false } = p.worth;
   const floor =
     bridge === null || slotDepth === null ? null : slotFloor(bridge, slotDepth, by, p.limits.slotFloor);
   const wrong =
@@ -281,15 +281,20 @@ function thinner(f: Frame): void {
             because: `Only ${mm(floor.floor)} would stay under the slot; ${mm(p.limits.slotFloor)} must.`,
             would: `It would do on a bridge ${mm(p.limits.slotFloor - floor.floor)} thicker.`,
           }
-        : amount === null || amount > thinUpTo
+        : history
           ? {
-              because:
-                amount === null
-                  ? `What it is worth is not known: a bridge is thinned only up to ${money(thinUpTo)}.`
-                  : `It is worth ${money(amount)}: a bridge is thinned only up to ${money(thinUpTo)}.`,
-              would: `It would do on an instrument worth ${money(thinUpTo)} or less.`,
+              because: 'It matters for its history: its bridge stays as thick as it was made.',
+              would: `It would do on an instrument worth ${money(thinUpTo)} or less that matters for neither.`,
             }
-          : null;
+          : amount === null || amount > thinUpTo
+            ? {
+                because:
+                  amount === null
+                    ? `What it is worth is not known: a bridge is thinned only up to ${money(thinUpTo)}.`
+                    : `It is worth ${money(amount)}: a bridge is thinned only up to ${money(thinUpTo)}.`,
+                would: `It would do on an instrument worth ${money(thinUpTo)} or less.`,
+              }
+            : null;
   tryWay(
     f,
     'thin the bridge',

@@ -20,6 +20,7 @@ test.each([
   ['where nobody has said, all of them', null, /patch.*cap.*ask/],
 ] as const)('%s', (_, worth, says) => {
   expect(plateWay(worth, 80_000)).toMatch(says);
+  expect(plateWay(worth, 80_000, true)).toMatch(/^For its history patch/);
 });
 
 const found = (item: string, leadsTo: 'pins' | 'bridge-plate') => ({

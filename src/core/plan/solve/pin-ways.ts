@@ -43,8 +43,10 @@ const PLATE_WAYS = {
  * How a worn plate is mended, weighed by what the instrument is worth.
  * @param worth minor units; null where nobody has said
  * @param fine from what worth on its looks and lightness come first, minor units
+ * @param history its history counts
  */
-export function plateWay(worth: number | null, fine: number): string {
+export function plateWay(worth: number | null, fine: number, history = false): string {
+  if (history) return `For its history ${PLATE_WAYS.patch}.`;
   if (worth === null)
     return `Ways: ${PLATE_WAYS.patch}; or ${PLATE_WAYS.quick}. What it is worth decides: ask.`;
   return worth > fine ? `At its worth ${PLATE_WAYS.patch}.` : `At its worth ${PLATE_WAYS.quick}.`;
@@ -56,7 +58,7 @@ const EASE =
 /** What a finding's operation says of its ways, beside what was found; empty for most. */
 export function waysOfFinding(p: Problem, id: OperationId): string {
   if (id === 'pins') return ` ${pinWay(p.pinTaper)}`;
-  if (id === 'bridge-plate') return ` ${plateWay(p.worth.amount, p.worth.thinUpTo)}`;
+  if (id === 'bridge-plate') return ` ${plateWay(p.worth.amount, p.worth.thinUpTo, p.worth.history)}`;
   if (id === 'intonate') return ' The bridge goes back to its place, by the octaves as they are read.';
   if (id === 'nut-new') return ' Its slots are cut to height.';
   if (id === 'nut-slots') return ` ${EASE}`;

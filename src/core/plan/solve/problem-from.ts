@@ -77,6 +77,8 @@ export interface JobOfPlan {
   /** what was heard where this player played */
   readonly heard?: readonly HeardPlace[] | undefined;
   readonly worth: Minor | null;
+  /** its history counts */
+  readonly history?: boolean | undefined;
   readonly catalogue: readonly Operation[];
   readonly currency: string;
   /** as the inspection and the logged turns tell; it turns where nothing is said */
@@ -148,7 +150,7 @@ export function problemFrom(input: PlanInput, job: JobOfPlan): Problem | NotYet 
     rodPrior: input.settings.rodPrior,
     touch: job.touch,
     force: handHeard(job.heard ?? [], handFor(model, job.touch).force)?.force,
-    worth: { ...input.settings.worth, amount: job.worth },
+    worth: { ...input.settings.worth, amount: job.worth, history: job.history ?? false },
     limits: input.settings.limits,
     weights: input.settings.weights,
     ratio: input.settings.rodActionRatio,

@@ -11,6 +11,8 @@ import type { Limits, Weights, WorthRules } from '../plan-rules.ts';
 /** What an instrument is worth, where it is known, and what that decides. */
 export interface Worth extends WorthRules {
   readonly amount: Minor | null;
+  /** its history counts: money is no measure, and what it was made of stays */
+  readonly history?: boolean | undefined;
 }
 
 /** How the rod's nut answers, as the inspection and the logged turns tell: `turns` where nothing speaks against it. */

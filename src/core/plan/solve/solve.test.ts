@@ -93,6 +93,14 @@ describe('what is proposed for', () => {
     const fine = withReadings('steel-acoustic', low, bridge, { worth: 400_000 });
     expect(ids(fine)).toContain('neck-reset');
     expect(ids(fine)).not.toContain('bridge-thin');
+    // Its history counts: however little it is worth, its bridge stays, and money refuses nothing.
+    const dear = { ...cheap, worth: { ...cheap.worth, history: true } };
+    expect(ids(dear)).toContain('neck-reset');
+    expect(ids(dear)).not.toContain('bridge-thin');
+    const kept = callsOf(dear, search(dear), first(search(dear).candidates, BY_COST));
+    expect(kept.flatMap((c) => c.reasons).find((r) => r.operation === 'bridge-thin')?.because).toMatch(
+      /its history/,
+    );
     const thick = withReadings(
       'steel-acoustic',
       low,

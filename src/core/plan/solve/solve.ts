@@ -76,7 +76,7 @@ function whyLeft(p: Problem, moves: Moves, f: Finding): string | null {
 
 /** The most a whole plan may cost by what the instrument is worth, minor units. */
 const mostOf = (p: Problem): number =>
-  p.worth.amount === null ? Number.POSITIVE_INFINITY : p.worth.amount * p.worth.total;
+  p.worth.amount === null || p.worth.history ? Number.POSITIVE_INFINITY : p.worth.amount * p.worth.total;
 
 /**
  * The operations of an answer with the findings it deals with. Where all together would cost more than the instrument bears, the

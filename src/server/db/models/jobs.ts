@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { Matters } from '../../../core/job/matters.ts';
 import type { JobFacts } from '../../../core/job/leaves.ts';
 import { WAITS, type Wait } from '../../../core/job/waiting.ts';
 import type { Discount } from '../../../core/money/money.ts';
@@ -21,6 +22,7 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare customerId: number;
   declare complaint: string;
   declare touch: Touch | null;
+  declare matters: CreationOptional<Matters | null>;
   declare plays: CreationOptional<string>;
   declare wish: string;
   declare neededBy: CreationOptional<string | null>;
@@ -77,6 +79,7 @@ function initJob(sequelize: Sequelize, own: typeof Job): void {
       customerId: { type: DataTypes.INTEGER.UNSIGNED, field: 'customer_id' },
       complaint: { type: DataTypes.TEXT },
       touch: { type: DataTypes.ENUM('light', 'medium', 'heavy') },
+      matters: { type: DataTypes.ENUM('price', 'history', 'both', 'neither') },
       plays: { type: DataTypes.STRING(200), defaultValue: '' },
       wish: { type: DataTypes.TEXT },
       neededBy: { type: DataTypes.DATEONLY, field: 'needed_by', defaultValue: null },
