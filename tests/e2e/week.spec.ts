@@ -287,6 +287,10 @@ test('at the counter: three days with their chance, one is taken, and the promis
   await days.getByRole('button', { name: 'Ask again' }).click();
   await expect(days).toContainText('reglue the bridge (“bridge is lifting”)', { timeout: 15_000 });
   await expect(days).toContainText('a day of rest');
+  // A day they name is told with its chance, before anybody has promised it.
+  await odile.getByLabel('Needed by').fill(new Date(Date.now() + 86_400_000).toISOString().slice(0, 10));
+  await days.getByRole('button', { name: 'Ask again' }).click();
+  await expect(days).toContainText(/◆ By .*under 1 in 100|◆ By .* in 100\. Say so now/, { timeout: 15_000 });
   await odile.evaluate(() => localStorage.clear());
 });
 

@@ -121,6 +121,7 @@ const COUNTER: AtTheCounter = {
   said: '',
   kind: '',
   strings: 'at-pitch',
+  neededBy: null,
   instrumentId: null,
 };
 
@@ -171,6 +172,15 @@ test('what is said at the counter, its kind and how its strings are decide what 
   expect(await setup({ instrumentId: known?.id ?? 0, kind: 'nylon' })).toBe(
     await setup({ kind: 'steel-acoustic' }),
   );
+});
+
+test('a day they name has its chance: none where glue still sets, nearly all where there is time', async () => {
+  const said = 'The bridge is lifting.';
+  const by = async (day: number) =>
+    (await promiseDates(house.db, { ...COUNTER, said, neededBy: wednesdayAnd(day) }, WEDNESDAY)).wanted;
+  expect(await by(0)).toEqual({ day: wednesdayAnd(0), chance: 0 });
+  expect((await by(30))?.chance).toBeGreaterThan(0.95);
+  expect((await promiseDates(house.db, COUNTER, WEDNESDAY)).wanted).toBeNull();
 });
 
 test('what waits without an order is planned by what was said of it', async () => {

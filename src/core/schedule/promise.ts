@@ -8,6 +8,8 @@ export interface Promised {
   readonly half: number;
   readonly likely: number;
   readonly sure: number;
+  /** the chance to be ready by the day it is wanted; null where none was said */
+  readonly inTime: number | null;
   /** where the plan puts its end */
   readonly planned: number | null;
   /** those whose chance to be in time falls, with before and after */
@@ -47,6 +49,7 @@ export function promise(
     half: own.half,
     likely: own.likely,
     sure: own.sure,
+    inTime: own.inTime,
     planned: seats.every((s) => s) ? Math.max(0, ...seats.map((s) => s?.free ?? 0)) : null,
     others: before.flatMap((was, i) => {
       const is = after[i]?.inTime ?? null;

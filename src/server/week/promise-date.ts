@@ -23,6 +23,8 @@ export interface PromiseDay {
 export interface PromiseDates {
   /** for about 50, 80 and 95 in 100; fewer where it is not done in the time that is looked at */
   readonly days: readonly PromiseDay[];
+  /** the day they want it by, and how likely that is */
+  readonly wanted: PromiseDay | null;
   /** what it was counted with, in its order: hands-on minutes, and how long it rests afterwards */
   readonly steps: readonly { readonly title: string; readonly minutes: number; readonly rests: number }[];
   /** what their words spoke of: the operation’s name, and the words */
@@ -50,6 +52,8 @@ export interface AtTheCounter {
   /** its kind; empty where nobody said yet */
   readonly kind: string;
   readonly strings: Conditions['strings'];
+  /** the day they want it by */
+  readonly neededBy: Day | null;
   /** one the shop knows */
   readonly instrumentId: number | null;
 }
@@ -72,9 +76,9 @@ export async function promiseDates(
 ): Promise<PromiseDates> {
   const plan = await currentPlan(db, now);
   const { board, from, shop, day } = plan;
-  const { said, strings, operations } = counter;
+  const { said, strings, operations, neededBy } = counter;
   const known = await instrumentOf(db, counter, shop.kinds);
-  const before = { ...NEW_JOB, ...known, wanted: operations, said, strings };
+  const before = { ...NEW_JOB, ...known, wanted: operations, said, strings, neededBy };
   const job = jobToPlan(before, day);
   const likely = likelyWork(before, day);
   const found = promise(board, job, { draws: drawsFor(plan), seed: CHANCE_SEED });
@@ -88,6 +92,7 @@ export async function promiseDates(
   });
   return {
     days,
+    wanted: neededBy === null || found.inTime === null ? null : { day: neededBy, chance: found.inTime },
     steps: job.steps.map((s) => ({ title: s.title, minutes: Math.round(s.minutes.likely), rests: s.wait })),
     said: likely.said.map((s) => ({ title: operation(s.operation, day.catalogue).name, words: s.words })),
     such: likely.such,

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { PromiseDates as Dates } from '../../server/week/promise-date.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
+import { ENDANGERED, sayChance } from '../../core/schedule/say-chance.ts';
 import { ClosedDay } from '../kit/closed-day.tsx';
 import { sayWeekday } from '../kit/dates.ts';
 
@@ -47,8 +48,6 @@ interface Props {
   readonly onChoose: (day: string, chance: number) => void;
 }
 
-const chance = (part: number): string => `${Math.round(100 * part)} in 100`;
-
 /** What there is to say of the day it is needed by: whether the shop is closed then, and when it can be promised. */
 export default function NeededByWords(props: Props) {
   return (
@@ -58,6 +57,14 @@ export default function NeededByWords(props: Props) {
     </>
   );
 }
+
+/** How likely the day is that they want it by. */
+const Wanted = ({ day, chance: part }: NonNullable<Dates['wanted']>) => (
+  <p className={part < ENDANGERED ? 'text-rubric' : ''}>
+    {part < ENDANGERED && '◆ '}
+    By {sayWeekday(day)}: {sayChance(part)}.{part < ENDANGERED && ' Say so now, or take another day.'}
+  </p>
+);
 
 /** What was answered is of other words than those that stand there now. */
 const AskAgain = ({ onAsk }: { readonly onAsk: () => void }) => (
@@ -69,27 +76,50 @@ const AskAgain = ({ onAsk }: { readonly onAsk: () => void }) => (
   </p>
 );
 
+/** The days that can be promised, each with its chance, to be taken with a tap. */
+const Offered = ({ days, chosen, onChoose }: Pick<Dates, 'days'> & Pick<Props, 'chosen' | 'onChoose'>) => (
+  <div className="flex flex-wrap gap-2">
+    {likeliest(days).map((d) => (
+      <button
+        key={d.chance}
+        type="button"
+        className={`button ${d.day === chosen ? 'button-main' : ''}`}
+        aria-pressed={d.day === chosen}
+        onClick={() => onChoose(d.day, d.chance)}
+      >
+        {sayWeekday(d.day)}, {sayChance(d.chance)}
+      </button>
+    ))}
+  </div>
+);
+
 /** When it can be promised, as the plan stands: three days with their chance, and whom it makes later. */
 function PromiseDates({ about, chosen, onChoose }: Props) {
   const [found, setFound] = useState<Dates | 'asked' | 'away' | null>(null);
-  const [asked, setAsked] = useState('');
-  const now = JSON.stringify({ ...about, strings: about.strings ?? 'at-pitch' });
+  const [asked, setAsked] = useState<readonly string[]>([]);
+  const offered = typeof found === 'object' && found?.days.some((d) => d.day === chosen);
+  // A day that was offered has its chance already; one that was typed is asked for.
+  const neededBy = chosen === '' || offered ? null : chosen;
+  const words = JSON.stringify({ ...about, strings: about.strings ?? 'at-pitch' });
+  const now = neededBy === null ? words : `${words} ${neededBy}`;
   const ask = async () => {
     setFound('asked');
-    setAsked(now);
+    setAsked([words, now]);
     const answer = await fetch('/api/week/promise', {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: now,
+      body: JSON.stringify({ ...(JSON.parse(words) as object), neededBy }),
       cache: 'no-store',
     }).catch(() => null);
-    setFound(answer?.ok ? ((await answer.json()) as Dates) : 'away');
+    const dates = answer?.ok ? ((await answer.json()) as Dates) : 'away';
+    setFound(dates);
+    if (dates !== 'away' && dates.wanted) onChoose(dates.wanted.day, dates.wanted.chance);
   };
   if (found === null || found === 'away')
     return (
       <p className="flex flex-wrap items-center gap-3">
         <button type="button" className="button" onClick={() => void ask()}>
-          When can it be promised?
+          {neededBy === null ? 'When can it be promised?' : `Can it be promised for ${sayWeekday(neededBy)}?`}
         </button>
         {found === 'away' && <span className="text-rubric">◆ The house did not answer. Try again.</span>}
       </p>
@@ -103,25 +133,14 @@ function PromiseDates({ about, chosen, onChoose }: Props) {
     );
   return (
     <div role="group" aria-label="When it can be promised" className="space-y-1">
-      <div className="flex flex-wrap gap-2">
-        {likeliest(found.days).map((d) => (
-          <button
-            key={d.chance}
-            type="button"
-            className={`button ${d.day === chosen ? 'button-main' : ''}`}
-            aria-pressed={d.day === chosen}
-            onClick={() => onChoose(d.day, d.chance)}
-          >
-            {sayWeekday(d.day)}, {chance(d.chance)}
-          </button>
-        ))}
-      </div>
+      <Offered days={found.days} chosen={chosen} onChoose={onChoose} />
+      {found.wanted && <Wanted {...found.wanted} />}
       <p className="text-sm text-quiet">
         {countedWith(found)}
         {found.others.length > 0 &&
-          ` Less likely by it: ${found.others.map((o) => `${o.job} (${chance(o.was)} to ${chance(o.is)})`).join(', ')}.`}
+          ` Less likely by it: ${found.others.map((o) => `${o.job} (${sayChance(o.was)} to ${sayChance(o.is)})`).join(', ')}.`}
       </p>
-      {asked !== now && <AskAgain onAsk={() => void ask()} />}
+      {!asked.includes(now) && <AskAgain onAsk={() => void ask()} />}
     </div>
   );
 }

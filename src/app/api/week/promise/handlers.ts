@@ -13,6 +13,7 @@ const asked = z.object({
   said: z.string().max(4000).default(''),
   kind: z.string().max(40).default(''),
   strings: stringsState.default('at-pitch'),
+  neededBy: z.iso.date().nullable().default(null),
   instrumentId: z.number().int().positive().nullable().default(null),
 });
 
