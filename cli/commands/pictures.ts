@@ -65,7 +65,7 @@ async function listen(page: Page): Promise<void> {
   });
   // Four strings and a little; then it is quiet, and the picture is taken.
   const played = playedRound(plan, { tuned, fretted, stiff }).slice(0, 18);
-  const sound = soundOf([...played, { quiet: 120 }]);
+  const sound = soundOf([...played, { quiet: 300 }]);
   await page.getByRole('button', { name: 'Listen', exact: true }).click();
   const file = page.getByLabel('Or a WAV file of the same');
   await file.setInputFiles({
