@@ -54,6 +54,29 @@ test('the plans of an exported job: left, enough and best, from the zip and from
   expect(planOfFile(json ?? new Uint8Array())).toEqual(done);
 });
 
+test('what the counter was told goes along: the touch that was not said, and a history that counts', async () => {
+  const { zip } = await exported('read');
+  const json = JSON.parse(new TextDecoder().decode(unzipSync(zip)['job.json'])) as {
+    job: Record<string, unknown>;
+    instrument: Record<string, unknown>;
+  };
+  const planned = (told: Record<string, unknown>) => {
+    const file = {
+      ...json,
+      instrument: { ...json.instrument, worthMinor: 100 },
+      job: { ...json.job, ...told },
+    };
+    const done = planOfFile(new TextEncoder().encode(JSON.stringify(file)));
+    if (!done.ok) throw new Error(done.error);
+    return done.value.plans[1]?.operations.map((o) => o.id) ?? [];
+  };
+  expect(planned({ matters: null })).toEqual(planned({}));
+  expect(planned({ touch: null })).toEqual(planned({ touch: 'medium' }));
+  // Worth next to nothing, what it needs is too dear; where its history counts it is not.
+  expect(planned({ matters: 'history' })).toContain('saddle-lower');
+  expect(planned({ matters: 'history' }).length).toBeGreaterThanOrEqual(planned({ matters: 'price' }).length);
+});
+
 test('a job that was not read says why there is no plan', async () => {
   const { zip } = await exported('none');
   const done = planOfFile(zip);

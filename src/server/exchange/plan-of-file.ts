@@ -20,6 +20,7 @@ import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { USUAL_HABITS } from '../../core/readings/stations.ts';
 import { asReading, asWish } from '../jobs/job-rows.ts';
 import type { JudgedJob, JudgingShop } from '../../core/job/judged-job.ts';
+import { MATTERS_NAMES } from '../../core/job/matters.ts';
 import { judge } from '../../core/job/judge.ts';
 
 const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
@@ -37,6 +38,7 @@ const file = z.object({
   job: z.object({
     number: z.number().int(),
     touch: z.enum(['light', 'medium', 'heavy']).nullable(),
+    matters: z.enum(MATTERS_NAMES).nullish(),
     stringsState: z.enum(STRINGS),
     heard: z
       .array(
@@ -154,7 +156,12 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
   );
   const items = (f.checklist?.items ?? []) as ChecklistItem[];
   return {
-    job: { touch: f.job.touch, stringsState: f.job.stringsState, heard: f.job.heard ?? null },
+    job: {
+      touch: f.job.touch,
+      matters: f.job.matters ?? null,
+      stringsState: f.job.stringsState,
+      heard: f.job.heard ?? null,
+    },
     instrument: { construction, worthMinor: f.instrument.worthMinor ?? null },
     checklist: f.checklist === null ? null : { items },
     answers: parts.answers.map((a) => ({ ...a, answeredAt: a.answeredAt ?? new Date(0) })),
