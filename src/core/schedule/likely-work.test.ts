@@ -75,6 +75,13 @@ test('a plain setup has what the instrument has: by its kind, and by how its str
   );
 });
 
+test('what is guessed asks for no more skill than there is in the house', () => {
+  const skills = (best?: number) => work({ said: 'It buzzes.' }, { best }).steps.map((s) => s.skill);
+  expect(skills()).toEqual([1, 1, 2, 1]);
+  expect(skills(1)).toEqual([1, 1, 1, 1]);
+  expect(skills(0)).toEqual([0, 0, 0, 0]);
+});
+
 test('what such jobs took here goes before the trade’s minutes, and says by how many', () => {
   const past = [100, 110, 120, 130, 140].map((m): PastJob => ({
     kind: 'steel-acoustic',

@@ -33,6 +33,8 @@ export interface GuessedBy {
   readonly measured: ReadonlyMap<string, Doubt>;
   /** what went home before */
   readonly past?: readonly PastJob[] | undefined;
+  /** the highest skill in the house: what is guessed asks for no more, whoever does it then */
+  readonly best?: number | undefined;
 }
 
 /** What is likely to be done before anybody has looked. */
@@ -50,6 +52,9 @@ const READ: Doubt = { low: 10, likely: 20, high: 35 };
 /** How much of all that belongs to a plain setup one takes. */
 const PLAIN: Doubt = { low: 0.4, likely: 0.6, high: 0.9 };
 const MOST_GUESSED = 6;
+/** Skills as the planner counts them: who does setups, and who has done many. */
+const SETUP = 1;
+const HIGHEST = 2;
 const RESTRING: OperationId = 'restring';
 
 /** Whether an instrument has what a part of a plain setup is done to; where nothing is known of it, it may have. */
@@ -89,14 +94,17 @@ function plainSetup(job: JobBefore, { catalogue, measured }: GuessedBy): Doubt {
 /** The steps before there is an order: looking and reading, then what is likely. */
 export function likelyWork(job: JobBefore, by: GuessedBy): LikelyWork {
   const { facts, id } = job;
-  const look = facts.inspectionFinished ? [] : [{ ...plainStep(`look:${id}`, 'Inspect', LOOK), skill: 1 }];
+  const best = by.best ?? HIGHEST;
+  const skill = Math.min(SETUP, best);
+  const look = facts.inspectionFinished ? [] : [{ ...plainStep(`look:${id}`, 'Inspect', LOOK), skill }];
   const read =
     facts.stations > 0 && facts.read >= facts.stations
       ? []
-      : [{ ...plainStep(`read:${id}`, 'Read and plan', READ), skill: 1 }];
+      : [{ ...plainStep(`read:${id}`, 'Read and plan', READ), skill }];
   const guess = (o: Operation): Step => ({
     ...plainStep(`guess:${id}:${o.id}`, o.name, by.measured.get(o.id) ?? o.minutes),
     ...wayOf(o),
+    skill: Math.min(wayOf(o).skill, best),
     guess: true,
   });
   const restring = by.catalogue.find((o) => o.id === RESTRING);
@@ -113,6 +121,6 @@ export function likelyWork(job: JobBefore, by: GuessedBy): LikelyWork {
   const often = by.catalogue.filter((o) => such?.often.includes(o.id));
   const all = inOrder(by, new Set([...named, ...often].map((o) => o.id))).slice(0, MOST_GUESSED);
   const minutes = such?.rest ?? plainSetup(job, by);
-  const setup = { ...plainStep(`guess:${id}:setup`, 'A setup', minutes), skill: 1, guess: true };
+  const setup = { ...plainStep(`guess:${id}:setup`, 'A setup', minutes), skill, guess: true };
   return { steps: [...look, ...read, ...all.map(guess), setup], said, such: such?.count ?? 0 };
 }

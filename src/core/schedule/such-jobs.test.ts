@@ -44,6 +44,15 @@ test('those with the same work count for themselves where there are enough', () 
   expect(suchJobs(all, 'bass', ['refret'], OPERATIONS)?.count).toBe(10);
 });
 
+test('of many the newest speak', () => {
+  const lately = Array.from({ length: 60 }, () => past('bass', { rod: 30 }));
+  const before = Array.from({ length: 60 }, () => past('bass', { rod: 300 }));
+  expect(suchJobs([...lately, ...before], 'bass', [], OPERATIONS)).toMatchObject({
+    count: 60,
+    rest: { low: 30, high: 30 },
+  });
+});
+
 test('whatever went home: low ≤ likely ≤ high, and what is named is never counted twice', () => {
   const ids = OPERATIONS.map((o) => o.id);
   const job = fc

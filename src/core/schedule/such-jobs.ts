@@ -20,11 +20,14 @@ export interface SuchJobs {
 
 /** Fewer say nothing. */
 const ENOUGH = 5;
+/** Of more, the newest speak for how it is done now. */
+const MOST = 60;
 const LEAST = 5;
 
 /**
  * What jobs like one that is taken in took here: of the same kind of instrument, and with the same work where there were enough
  * of those.
+ * @param past the newest first
  * @param named what it is known to want, each a step of its own
  * @returns null where there were too few
  */
@@ -36,7 +39,7 @@ export function suchJobs(
 ): SuchJobs | null {
   const ofKind = past.filter((p) => p.kind === kind && p.minutes.size > 0);
   const alike = ofKind.filter((p) => named.every((o) => p.minutes.has(o)));
-  const such = alike.length >= ENOUGH ? alike : ofKind;
+  const such = (alike.length >= ENOUGH ? alike : ofKind).slice(0, MOST);
   if (such.length < ENOUGH) return null;
   const often = catalogue
     .filter((o) => !o.plain && !named.includes(o.id))

@@ -96,12 +96,12 @@ const TIMES_SQL = `SELECT l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e
   FROM time_entries e JOIN work_lines l ON l.id = e.line_id
   WHERE l.step = 'finished' AND e.ended_at IS NOT NULL AND e.started_at > ? GROUP BY l.id ORDER BY l.id DESC LIMIT 4000`;
 
-/** What each operation took on what went home: the last of them. */
+/** What each operation took on what went home: the last 1,500 of them, so that a long life of a shop costs no more. */
 const PAST_SQL = `SELECT j.id AS jobId, i.kind, l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e.ended_at)) / 60 AS minutes
-  FROM jobs j JOIN instruments i ON i.id = j.instrument_id JOIN work_lines l ON l.job_id = j.id
-  JOIN time_entries e ON e.line_id = l.id
-  WHERE j.state = 'closed' AND j.closed_at > ? AND l.step = 'finished' AND e.ended_at IS NOT NULL
-  GROUP BY j.id, l.operation ORDER BY j.id DESC LIMIT 6000`;
+  FROM (SELECT id, instrument_id FROM jobs WHERE state = 'closed' AND closed_at > ? ORDER BY closed_at DESC LIMIT 1500) j
+  JOIN instruments i ON i.id = j.instrument_id JOIN work_lines l ON l.job_id = j.id AND l.step = 'finished'
+  JOIN time_entries e ON e.line_id = l.id AND e.ended_at IS NOT NULL
+  GROUP BY j.id, i.kind, l.operation`;
 
 const MEASURED_MS = 15 * MINUTE;
 const YEAR_MS = 365 * 24 * 60 * MINUTE;
@@ -118,8 +118,9 @@ interface PastRow {
   readonly minutes: string;
 }
 
+/** The newest first. */
 const pastJobs = (rows: readonly PastRow[]): PastJob[] =>
-  [...grouped(rows).values()].map((own) => ({
+  [...grouped(rows.toSorted((a, b) => b.jobId - a.jobId)).values()].map((own) => ({
     kind: own[0]?.kind ?? '',
     minutes: new Map(own.map((r) => [r.operation, Number(r.minutes)])),
   }));
@@ -273,6 +274,8 @@ export async function readWork(db: Database, now: Date = new Date()): Promise<We
       { worker: p.personId, at: p.startsAt?.getTime() ?? null, minutes: p.minutes, version: p.version ?? 1 },
     ]),
   );
+  const workers = rows.people.filter((p) => may(p.role, 'work'));
+  const skillOf = (p: (typeof workers)[number]): number => LEVEL[(p.skill as Skill | undefined) ?? 'setup'];
   const day: PlanningDay = {
     from,
     zone,
@@ -280,23 +283,16 @@ export async function readWork(db: Database, now: Date = new Date()): Promise<We
     catalogue: shop.catalogue,
     ...rows.times,
     puts,
-    workers: new Set(rows.people.filter((p) => may(p.role, 'work')).map((p) => p.id)),
+    workers: new Set(workers.map((p) => p.id)),
+    best: Math.max(0, ...workers.map(skillOf)),
   };
   const work: ShopWork = {
-    workers: rows.people
-      .filter((p) => may(p.role, 'work'))
-      .map((p) => ({
-        id: p.id,
-        name: p.name,
-        skill: LEVEL[(p.skill as Skill | undefined) ?? 'setup'],
-        calendar: workingTime(
-          { id: p.id, hours: p.hours ?? null },
-          shop.opening,
-          { away, extra },
-          from,
-          zone,
-        ),
-      })),
+    workers: workers.map((p) => ({
+      id: p.id,
+      name: p.name,
+      skill: skillOf(p),
+      calendar: workingTime({ id: p.id, hours: p.hours ?? null }, shop.opening, { away, extra }, from, zone),
+    })),
     spots: spotsOf(rules, rows.places, from, zone),
     jobs: jobsToPlan(rows).map((j) => jobToPlan(j, day)),
     before: Object.fromEntries(

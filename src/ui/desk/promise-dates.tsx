@@ -38,8 +38,10 @@ function countedWith({ steps, said, such }: Dates): string {
   const hands = steps.reduce((sum, s) => sum + s.minutes, 0);
   const rests = steps.reduce((sum, s) => sum + s.rests, 0);
   const by = such === 0 ? '' : ` The setup as ${such} such jobs took here.`;
+  // What goes beyond a setup is done when they have said yes to its price.
+  const asked = said.length === 0 ? '' : ' Waiting for their yes to an estimate is not in it.';
   const resting = rests < 60 ? '' : `, ${sayRest(rests)} of rest`;
-  return `Counted with: ${names.join(', ')}; about ${Math.round(hands / 6) / 10} h of hands${resting}, behind what stands in the week.${by}`;
+  return `Counted with: ${names.join(', ')}; about ${Math.round(hands / 6) / 10} h of hands${resting}, behind what stands in the week.${by}${asked}`;
 }
 
 interface Props {
