@@ -11,6 +11,7 @@ import { replan } from '../../core/schedule/place.ts';
 import type { WorkToSearch } from '../../core/schedule/look-for-better.ts';
 import { standing, staysLonger, tryingRemedies, type Remedy } from '../../core/schedule/remedies.ts';
 import { sayRemedy } from '../../core/schedule/say-week.ts';
+import { plainStep } from '../../core/schedule/step-of.ts';
 import type { PlannedJob, ShopWork } from '../../core/schedule/shop-work.ts';
 import type { WeekTry } from '../../contracts/week-try.ts';
 import { addDays, clockOn, dayIn, startOfDay, wallClock } from '../../core/days/zone.ts';
@@ -31,20 +32,9 @@ const TRIED_JOB = -1;
 /** A job of a few hours that has to be ready on a day. */
 function rushJob({ from, shop }: KeptPlan, asked: Extract<WeekTry, { kind: 'rush' }>): PlannedJob {
   const step = (id: string, title: string, likely: number, after: readonly string[]) => ({
-    id,
-    title,
-    minutes: { low: likely * 0.7, likely, high: likely * 1.6 },
-    spent: 0,
-    wait: 0,
-    holds: false,
+    ...plainStep(id, title, { low: likely * 0.7, likely, high: likely * 1.6 }),
     after,
     skill: asked.skill,
-    place: 'bench',
-    cut: true,
-    only: null,
-    pin: null,
-    running: false,
-    waits: null,
     guess: true,
   });
   const due = clockOn(asked.day, closesOn(shop.opening, asked.day), shop.info.zone);

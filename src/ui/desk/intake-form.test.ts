@@ -2,36 +2,20 @@ import { deskTakeIn } from '../../contracts/commands/desk/take-in.ts';
 import { allAssumed } from '../../core/instrument/assumed.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KINDS } from '../../core/instrument/kinds.ts';
-import { intakeCommand, type IntakeForm } from './intake-form.ts';
+import { intakeCommand, NOTHING_SAID, type IntakeForm } from './intake-form.ts';
 
 const form = (more: Partial<IntakeForm> = {}): IntakeForm => ({
-  customerId: null,
+  ...NOTHING_SAID,
   customerName: 'Runa Eskelow',
   phone: '555 0199',
-  email: '',
-  instrumentId: null,
   kind: 'steel-acoustic',
   construction: usualConstruction('steel-acoustic'),
   scaleText: '648',
-  gaugesText: '',
-  tuningText: '',
   maker: 'Wendlow',
   model: 'Otter',
-  year: '',
-  serial: '',
   complaint: 'It plays stiff.',
   touch: 'medium',
-  plays: '',
-  matters: 'not-said',
-  wish: '',
-  actionWish: '',
-  neededBy: '',
-  hardDate: false,
-  hardReason: '',
-  limit: '',
   stringsState: 'at-pitch',
-  cameWith: '',
-  placeId: '',
   ...more,
 });
 
