@@ -98,7 +98,9 @@ test('hours: what is no hour is said, what is kept is said in one line, and a cl
   await hana.getByLabel('To, with that day').fill('2032-01-02');
   await hana.getByLabel('Why').fill('the turn of the year');
   await accessible(hana, 'opening hours');
+  const kept = hana.waitForResponse((r) => r.url().endsWith('/api/command') && r.ok());
   await hana.getByRole('button', { name: 'Keep the hours' }).click();
+  await kept;
   await hana.reload();
   await expect(hana.getByLabel('Why')).toHaveValue('the turn of the year');
   await go(hana, '/desk/take-in');

@@ -12,7 +12,8 @@ import { Uploads } from '../../ui/photos/uploads.tsx';
 import { CopyStrip } from '../../ui/frame/copy-strip.tsx';
 import { UpkeepStrip } from '../../ui/frame/upkeep-strip.tsx';
 import { Nav } from '../../ui/frame/nav.tsx';
-import { madeFrom, requireActor } from '../_lib/session.ts';
+import { madeFrom } from '../_lib/made-from.ts';
+import { requireActor } from '../_lib/session.ts';
 
 export default async function HouseLayout({ children }: { readonly children: ReactNode }) {
   const actor = await requireActor();

@@ -2,17 +2,13 @@ import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { may, type Permission } from '../../core/people/roles.ts';
-import { database } from '../../server/db/connection.ts';
-import { logPosition } from '../../server/live/feed.ts';
 import type { Actor } from '../../server/use-case/use-case.ts';
+import { madeFrom } from './made-from.ts';
 import { actorOf } from './request-actor.ts';
 import { shopDays } from './shop-days.ts';
 
 /** Who asks for a page, or null when nobody is signed in on this device: their session is in use. A page and its frame ask once. */
 const actingActor = cache(async (): Promise<Actor | null> => actorOf(await headers(), true));
-
-/** How far the event log went before anything of this page was loaded: what happens from then on, its screen is told. */
-export const madeFrom = cache(() => logPosition(database()));
 
 /** Who asks; sends to the sign-in page and back again when nobody is signed in. */
 export async function requireActor(permission: Permission = 'see'): Promise<Actor> {

@@ -1,6 +1,7 @@
 import { cache } from 'react';
 import { database } from '../../server/db/connection.ts';
 import { loadShopDays } from '../../server/house/load-shop-days.ts';
+import { madeFrom } from './made-from.ts';
 import { setShopDays } from '../../ui/kit/dates.ts';
 
 /**
@@ -8,6 +9,8 @@ import { setShopDays } from '../../ui/kit/dates.ts';
  * the screens: what these were told it does not know.
  */
 export const shopDays = cache(async () => {
+  // What is changed after this was read, its screen is told.
+  await madeFrom();
   const days = await loadShopDays(database());
   setShopDays(days);
   return days;
