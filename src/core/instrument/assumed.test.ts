@@ -1,5 +1,5 @@
 import { ASSUMED_FACTS, isAssumed } from './assumable.ts';
-import { allAssumed, changedFrom, sayAssumed, saidOf } from './assumed.ts';
+import { allAssumed, changedFrom, saidOf } from './assumed.ts';
 import { usualConstruction } from './defaults.ts';
 import { KINDS } from './kinds.ts';
 import { sayConstructionChange, sayBuilt } from './say-facts.ts';
@@ -17,8 +17,6 @@ test('what is said is not taken as usual any more; when all is said nothing of i
   expect(isAssumed(said, 'scale') || isAssumed(said, 'rod')).toBe(false);
   expect(isAssumed(said, 'finish')).toBe(true);
   expect('assumed' in saidOf(bass, ASSUMED_FACTS)).toBe(false);
-  expect(sayAssumed({ assumed: ['scale', 'gauges'] })).toBe('the scale, the strings’ gauges');
-  expect(sayAssumed({})).toBe('');
 });
 
 test('who changes something has said that, and nothing else', () => {

@@ -1,4 +1,4 @@
-import { ASSUMED_FACTS, ASSUMED_NAMES, type AssumedFact } from './assumable.ts';
+import { ASSUMED_FACTS, type AssumedFact } from './assumable.ts';
 import type { Construction } from './construction.ts';
 
 type Facts = Omit<Construction, 'kind'>;
@@ -45,10 +45,3 @@ export function changedFrom(was: Construction, now: Construction): Construction 
   const left = (now.assumed ?? []).filter(isSame);
   return left.length === 0 ? facts : { ...facts, assumed: left };
 }
-
-/**
- * What nobody has looked at yet, in words.
- * @example sayAssumed({ assumed: ['scale', 'finish'] }) → 'the scale, the finish'
- */
-export const sayAssumed = ({ assumed = [] }: Pick<Construction, 'assumed'>): string =>
-  assumed.map((f) => ASSUMED_NAMES[f]).join(', ');

@@ -8,7 +8,7 @@ import { sayScales } from './read-scales.ts';
 type Facts = Omit<Construction, 'kind'>;
 
 /** What each fact is called on a list. */
-export const FACT_LABELS: Readonly<Record<AssumedFact, string>> = {
+export const BUILT_LABELS: Readonly<Record<AssumedFact, string>> = {
   scale: 'Scale',
   frets: 'Frets, body at',
   tuning: 'Strings',
@@ -63,12 +63,12 @@ export function sayConstructionChange(was: Construction, now: Construction): str
   const said = [
     ...changed.map((f) => {
       const [before, after] = [sayBuilt(was, f), sayBuilt(now, f)];
-      return `${FACT_LABELS[f].toLowerCase()}: ${after || 'nothing'} instead of ${before || 'nothing'}`;
+      return `${BUILT_LABELS[f].toLowerCase()}: ${after || 'nothing'} instead of ${before || 'nothing'}`;
     }),
     ...(was.leftHanded === now.leftHanded ? [] : [now.leftHanded ? 'left-handed' : 'right-handed']),
     ...(looked.length === 0
       ? []
-      : [`looked at ${looked.map((f) => FACT_LABELS[f].toLowerCase()).join(', ')}: as taken`]),
+      : [`looked at ${looked.map((f) => BUILT_LABELS[f].toLowerCase()).join(', ')}: as taken`]),
   ];
   return said.length === 0 ? 'how it is built' : said.join('; ');
 }

@@ -2,30 +2,15 @@
 
 import { ASSUMED_FACTS, type AssumedFact, isAssumed } from '../../core/instrument/assumable.ts';
 import { saidOf } from '../../core/instrument/assumed.ts';
-import { FACT_LABELS, sayBuilt } from '../../core/instrument/say-facts.ts';
+import { BUILT_LABELS, sayBuilt } from '../../core/instrument/say-facts.ts';
 import { useSend } from '../data/use-send.ts';
+import { FactRow, type Word } from '../instrument/fact-row.tsx';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { Trouble } from '../kit/trouble.tsx';
 
 interface Props {
   readonly job: LeafJob<'kinds'>;
   readonly may: boolean;
-}
-
-/** Whose word a fact is. */
-type Word = 'said' | 'usual' | 'nobody';
-
-/** What somebody said or saw stands in ink; what is only usual for the kind in print, and says so. */
-function Fact({ name, value, word = 'said' }: { name: string; value: string; word?: Word }) {
-  return (
-    <div className="flex justify-between gap-4 border-b border-line py-1">
-      <dt className="text-quiet">{name}</dt>
-      <dd className={`text-right ${word === 'said' ? 'text-ink' : 'text-plain'}`}>
-        {word === 'usual' && <span className="text-quiet">usually </span>}
-        {value}
-      </dd>
-    </div>
-  );
 }
 
 /** Somebody has looked, and it is all as it was taken. */
@@ -63,15 +48,15 @@ export function ConstructionFacts({ job, may }: Props) {
   const wordOf = (f: AssumedFact): Word => (isAssumed(c, f) ? 'usual' : 'said');
   const fact = (f: AssumedFact) => {
     const value = sayBuilt(c, f);
-    return value && <Fact key={f} name={FACT_LABELS[f]} value={value} word={wordOf(f)} />;
+    return value && <FactRow key={f} name={BUILT_LABELS[f]} value={value} word={wordOf(f)} />;
   };
   return (
     <div className="text-sm">
       <dl>
-        <Fact name="Serial" value={serial || 'none read'} word={serial ? 'said' : 'nobody'} />
-        {year && <Fact name="Year" value={[year, yearFrom].filter(Boolean).join(', ')} />}
+        <FactRow name="Serial" value={serial || 'none read'} word={serial ? 'said' : 'nobody'} />
+        {year && <FactRow name="Year" value={[year, yearFrom].filter(Boolean).join(', ')} />}
         {SHOWN.slice(0, 2).map(fact)}
-        <Fact
+        <FactRow
           name="Strings"
           value={`${c.strings.length}${c.leftHanded ? ', left-handed' : ''}`}
           word={wordOf('tuning')}

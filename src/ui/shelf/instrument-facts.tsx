@@ -1,26 +1,23 @@
-import type { Construction } from '../../core/instrument/construction.ts';
-import { FACTS } from '../../core/instrument/construction-facts.ts';
+import { isAssumed, type AssumedFact } from '../../core/instrument/assumable.ts';
+import { BUILT_LABELS, sayBuilt } from '../../core/instrument/say-facts.ts';
 import { VIEWS } from '../../core/instrument/outline.ts';
 import type { Biography } from '../../server/shelf/load-biography.ts';
 import { InstrumentDrawing } from '../custody/instrument-drawing.tsx';
-import { FACT_NAMES } from '../instrument/instrument-facts.ts';
-import { sayDate } from '../kit/dates.ts';
-import { dayOf } from '../kit/dates.ts';
+import { FactRow } from '../instrument/fact-row.tsx';
+import { dayOf, sayDate } from '../kit/dates.ts';
 import Link from '../kit/link.tsx';
 
-const SHOWN = ['joint', 'rod', 'bridge', 'nut', 'finish', 'fingerboard'] as const;
-
-/** What it is, in the bench's words. */
-function factsOf(c: Construction): readonly (readonly [name: string, says: string])[] {
-  return [
-    ['Scale', `${c.scale} mm, ${c.frets} frets`],
-    ['Strings', c.strings.map((s) => s.note).join(' ')],
-    ...SHOWN.map((f): readonly [string, string] => [
-      FACT_NAMES[f],
-      (FACTS[f] as Readonly<Record<string, string>>)[c[f]] ?? String(c[f]),
-    ]),
-  ];
-}
+const SHOWN = [
+  'scale',
+  'frets',
+  'tuning',
+  'joint',
+  'rod',
+  'bridge',
+  'nut',
+  'finish',
+  'fingerboard',
+] as const satisfies readonly AssumedFact[];
 
 /** The instrument drawn with the damage of all its visits, what it is, and who owned it. */
 export function InstrumentFacts({ of }: { readonly of: Biography }) {
@@ -37,11 +34,13 @@ export function InstrumentFacts({ of }: { readonly of: Biography }) {
           </div>
         ))}
         <dl className="min-w-52 flex-1 text-sm">
-          {factsOf(of.construction).map(([name, says]) => (
-            <div key={name} className="flex justify-between gap-3 border-b border-line py-0.5">
-              <dt className="text-quiet">{name}</dt>
-              <dd className="text-right">{says}</dd>
-            </div>
+          {SHOWN.map((f) => (
+            <FactRow
+              key={f}
+              name={BUILT_LABELS[f]}
+              value={sayBuilt(of.construction, f)}
+              word={isAssumed(of.construction, f) ? 'usual' : 'said'}
+            />
           ))}
         </dl>
       </div>
