@@ -189,7 +189,14 @@ describe('rounds after each operation', () => {
       );
       let version = 1;
       for (const action of ['start', 'finish'] as const)
-        ({ version } = value(await house.give(house.technician, 'work.step', { lineId, version, action })));
+        ({ version } = value(
+          await house.give(house.technician, 'work.step', {
+            lineId,
+            version,
+            action,
+            without: 'it has rested',
+          }),
+        ));
       const offered = (await look()).readings.rounds.filter((r) => r.kind.startsWith('after-work'));
       const kind = step === 1 ? 'after-work' : 'after-work-2';
       expect(offered.at(-1)).toMatchObject({ kind, begun: false, name: 'After: Adjust the truss rod' });

@@ -48,6 +48,56 @@ test('lines of an order are placed one after the other with their rests, and the
   expect(await house.db.models.PlannedStep.count({ where: { jobId } })).toBe(steps.length);
 });
 
+test('what rests keeps its clamp and its job from going on, wherever its tag hangs, until it has rested', async () => {
+  const glued = () => house.jobWith(['bridge-reglue', 'restring']);
+  const [first, second, third] = [await glued(), await glued(), await glued()];
+  const hours = (n: number): Date => new Date(WEDNESDAY.getTime() + n * 3_600_000);
+  const glue = async (job: typeof first, action: 'start' | 'finish', at: Date) => {
+    const { id: lineId, version } = await job.line('bridge-reglue');
+    const input = { lineId, version, action, without: 'nothing was read' };
+    await house.order(house.technician, 'work.step', input, () => at);
+    await week(at);
+  };
+  for (const job of [first, second]) {
+    await glue(job, 'start', hours(0.5));
+    await glue(job, 'finish', hours(1));
+  }
+  const { version } = await house.view(second.number);
+  await house.order(house.technician, 'rack.move', {
+    jobId: second.jobId,
+    version,
+    placeId: null,
+    waitingFor: 'hands',
+    waitingNote: '',
+    holderId: null,
+  });
+  const spots = async (at: Date) => {
+    const now = await week(at);
+    const rests = now.resting.filter((r) => [first.number, second.number].includes(r.number));
+    expect(rests.map((r) => [r.title, r.until])).toEqual([
+      ['Reglue the bridge', hours(25).getTime()],
+      ['Reglue the bridge', hours(25).getTime()],
+    ]);
+    const starts = now.steps.filter((s) => s.job === second.jobId).map((s) => s.start);
+    expect(Math.min(...starts)).toBeGreaterThanOrEqual(hours(25).getTime());
+    const taken = rests.map((r) => r.spot);
+    const next = now.steps.find((s) => s.job === third.jobId && s.title === 'Reglue the bridge');
+    expect(next?.spot).toMatch(/^clamps/);
+    if (taken.includes(next?.spot ?? '')) expect(next?.start).toBeGreaterThanOrEqual(hours(25).getTime());
+    return taken;
+  };
+  const taken = await spots(hours(1.5));
+  expect(new Set(taken).size).toBe(2);
+  // They stay where they are, plan after plan.
+  expect([await spots(hours(2)), await spots(hours(20))]).toEqual([taken, taken]);
+  const kept = async () => (await house.db.models.PlannedStep.findAll()).map((p) => p.step);
+  const { id } = await first.line('bridge-reglue');
+  expect(await kept()).toContain(`line:${id}`);
+  expect((await week(hours(26))).resting).toEqual([]);
+  expect(await kept()).not.toContain(`line:${id}`);
+  await house.db.models.PlannedStep.destroy({ where: {} });
+});
+
 test('a step that is put to somebody at a moment stands there, two who put it see each other, and it is given back', async () => {
   const { jobId, line } = await house.jobWith(['rod']);
   const { id } = await line('rod');

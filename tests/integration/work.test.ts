@@ -61,8 +61,11 @@ describe('the order of the work', () => {
     });
     value(await job.step('rod', 'start'));
     value(await job.step('rod', 'finish'));
+    expect((await job.line('saddle-lower')).hinders.map((h) => h.kind)).toEqual(['rest', 'reading']);
     const unread = await job.step('saddle-lower', 'start');
     expect(unread).toMatchObject({ ok: false, error: { code: 'invalid' } });
+    // Both are said at once: one reason passes both by.
+    expect(JSON.stringify(unread)).toContain('It rests after “Adjust the truss rod”');
     expect(JSON.stringify(unread)).toContain('read again first what it is cut by');
     value(await job.step('saddle-lower', 'start', house.technician, { without: 'only a hair, by eye' }));
   });
@@ -255,7 +258,7 @@ describe('between people', () => {
     await read(job.jobId, 'relief', '14');
     value(await job.step('rod', 'start'));
     value(await job.step('rod', 'finish'));
-    value(await job.step('clean-body', 'start'));
+    value(await job.step('clean-body', 'start', house.technician, { without: 'the neck is left alone' }));
     const { version } = await view(job.number);
     await give(house.technician, 'work.hand-on', {
       jobId: job.jobId,

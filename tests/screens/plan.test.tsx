@@ -223,12 +223,16 @@ test('a rod at the heel: the neck comes off, two blind turns are logged, and the
   await sheet.tap('radio', 'After: Adjust the truss rod');
   await sheet.tap('radio', /^mm$/);
   await sheet.enter(await sheet.at('[data-station="relief:0:7"]'), '0.6');
+  await sheet.sees(/after “Adjust the truss rod”: it goes on moving/);
+  await sheet.tap('button', /It is 0\.6, as typed/);
   await sheet.kept();
   const after = (await house.show('lead', path)).in('region', 'Turns: Adjust the truss rod');
   await after.sees('.024');
   await after.sees(/Next: tighten a quarter turn, to about \.0\d\d\. From one logged turn/);
   await after.fill(await after.labelled('Relief reads now'), '20');
   await after.tap('button', 'Log the turn');
+  await after.sees(/the neck has not rested its 10 min since this one/);
+  await after.tap('button', 'Log it as read at once');
   await after.sees('.020');
   await after.tap('button', 'Take it back');
   await after.counts('listitem', undefined, 2);

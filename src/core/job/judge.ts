@@ -41,7 +41,8 @@ function finishedOperations(g: JudgedJob & JudgingShop): FinishedOperation[] {
     if (l.finishedAt === null) return [];
     const at = l.finishedAt.getTime();
     const turned = l.operation === 'rod' && last !== null && last <= at ? last : at;
-    return [{ title: l.title, stale: agreedOperation(l, g.catalogue).stale, at: turned }];
+    const { stale, wait } = agreedOperation(l, g.catalogue);
+    return [{ title: l.title, stale, at: turned, wait }];
   });
 }
 
@@ -50,6 +51,7 @@ const turnedRod = (g: JudgedJob & JudgingShop): FinishedOperation[] =>
   g.turns.map((t) => ({
     title: operation('rod', g.catalogue).name,
     stale: operation('rod', g.catalogue).stale,
+    wait: operation('rod', g.catalogue).wait,
     at: t.turnedAt.getTime(),
   }));
 

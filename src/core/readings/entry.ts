@@ -25,7 +25,8 @@ export interface EntryQuestion {
     | 'half-or-double'
     | 'ten-times'
     | 'sides-swapped'
-    | 'odd-one-out';
+    | 'odd-one-out'
+    | 'too-soon';
   readonly message: string;
   readonly others: readonly OtherReading[];
 }

@@ -263,3 +263,28 @@ describe('each question by itself', () => {
     expect(askAbout(entry, station('nut-gap:6:1'), known(Object.fromEntries(round)), '.4')).toBe(own);
   });
 });
+
+describe('what rests', () => {
+  const MIN = 60_000;
+  const turned = {
+    title: 'Adjust the truss rod',
+    at: 0,
+    until: 10 * MIN,
+    moves: ['relief', 'action'],
+  } as const;
+  const at = (now: number) => ({ ...known(), settling: [turned], now: now * MIN });
+
+  test('is asked about until it has rested, and only where it was moved', () => {
+    expect(ask('relief:0:7', '.20 mm', 'mm', at(2))).toEqual({
+      code: 'too-soon',
+      message: '2 min after “Adjust the truss rod”: it goes on moving for 8 min more. Read it again then.',
+      others: [],
+    });
+    expect(ask('relief:0:7', '.20 mm', 'mm', at(10))).toBeNull();
+    expect(ask('nut-gap:6:1', '.10 mm', 'mm', at(2))).toBeNull();
+  });
+
+  test('a slip of the unit is asked about first', () => {
+    expect(ask('action:6:12', '.078', 'mm', at(2))?.code).toBe('outside-plausible');
+  });
+});

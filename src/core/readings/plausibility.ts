@@ -2,6 +2,7 @@ import type { Construction } from '../instrument/construction.ts';
 import { fretPosition } from '../neck/fret-position.ts';
 import { LIES_ON, nutSlot } from '../nut/nut-slot.ts';
 import { formatLength } from '../units/format-length.ts';
+import { sayLeft } from '../days/say-left.ts';
 import { otherWays, type EntryQuestion, type EntryReading } from './entry.ts';
 import { actionAt } from './methods.ts';
 import type { Quantity } from './quantities.ts';
@@ -17,8 +18,19 @@ export interface Known {
   readonly before: ReadonlyMap<string, number>;
   /** aims, to tell bass and treble apart */
   readonly aims: ReadonlyMap<string, number>;
+  /** work whose rest runs, what it moved, since and until when (ms); and the moment of the reading */
+  readonly settling?: readonly Settling[] | undefined;
+  readonly now?: number | undefined;
   /** the least step of the gauge in hand, mm; what is usual where it is not said */
   readonly step?: number | undefined;
+}
+
+/** Work that rests before what it moved is read. Moments are ms. */
+export interface Settling {
+  readonly title: string;
+  readonly at: number;
+  readonly until: number;
+  readonly moves: readonly Quantity[];
 }
 
 type Rule = (entry: EntryReading, station: Station, known: Known, typed: string) => EntryQuestion | null;
@@ -115,11 +127,34 @@ const oddOneOut: Rule = ({ value }, station, { round }) => {
   };
 };
 
+/** What rests is read when it has rested: until then it goes on moving. */
+const tooSoon: Rule = (_, { quantity }, { settling = [], now = 0 }) => {
+  const running = settling
+    .filter((s) => s.until > now && s.moves.includes(quantity))
+    .sort((a, b) => b.until - a.until)[0];
+  if (!running) return null;
+  const [since, left] = [sayLeft(running.at, now), sayLeft(now, running.until)];
+  const ago = since === 'over' ? 'Just' : since;
+  return {
+    code: 'too-soon',
+    message: `${ago} after “${running.title}”: it goes on moving for ${left} more. Read it again then.`,
+    others: [],
+  };
+};
+
 /** The same digits in another unit would be usual here. */
 const otherUnit: Rule = (entry, station, { aims, before, step }, typed) =>
   unitSlip(entry, station, typed, { aim: aims.get(station.key), before: before.get(station.key), step });
 
-const RULES: readonly Rule[] = [underTheFret, halfOrDouble, tenTimes, otherUnit, sidesSwapped, oddOneOut];
+const RULES: readonly Rule[] = [
+  underTheFret,
+  halfOrDouble,
+  tenTimes,
+  otherUnit,
+  sidesSwapped,
+  oddOneOut,
+  tooSoon,
+];
 
 /**
  * What Rubrica would ask about a reading, from the instrument, the round's other readings and what stood there before:

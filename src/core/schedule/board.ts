@@ -109,9 +109,11 @@ export function newBoard(work: ShopWork): Board {
   );
   const spots = work.spots.map((s) => {
     const gaps = oneGap(Infinity);
-    for (const o of s.out) {
-      const [from, to] = [workedBefore(anybody, o.from), workedBefore(anybody, o.to)];
-      if (to > from && isFree(gaps, from, to)) take(gaps, from, to);
+    // Stretches that overlap are one.
+    const out = calendarOf(s.out);
+    for (const [i, o] of out.from.entries()) {
+      const [from, to] = [workedBefore(anybody, o), workedBefore(anybody, out.to[i] ?? o)];
+      if (to > from) take(gaps, from, to);
     }
     return gaps;
   });

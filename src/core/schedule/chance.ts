@@ -1,5 +1,13 @@
 import { seeded } from '../seeded.ts';
-import { endAfter, longestStretch, stretchEnd, workedBefore, type Calendar } from './calendar.ts';
+import {
+  beginAfter,
+  calendarOf,
+  endAfter,
+  longestStretch,
+  stretchEnd,
+  workedBefore,
+  type Calendar,
+} from './calendar.ts';
 import type { Board } from './board.ts';
 import type { Doubt } from './shop-work.ts';
 
@@ -28,6 +36,8 @@ interface Turn {
   readonly job: number;
   readonly worker: number;
   readonly spot: number;
+  /** when its place cannot be used; null: always */
+  readonly out: Calendar | null;
   readonly calendar: Calendar;
   readonly minutes: Doubt;
   readonly waits: Doubt | null;
@@ -40,6 +50,7 @@ interface Turn {
 
 /** The steps in the order in which the plan does them. */
 function turnsOf(b: Board): Turn[] {
+  const out = b.work.spots.map((s) => (s.out.length === 0 ? null : calendarOf(s.out)));
   return b.steps
     .flatMap((own) => {
       const s = b.seats[own.at];
@@ -51,6 +62,8 @@ function turnsOf(b: Board): Turn[] {
           job: own.job,
           worker: s.worker,
           spot: s.spot,
+          // What runs is in its place already.
+          out: own.step.running ? null : (out[s.spot] ?? null),
           calendar,
           minutes: own.step.minutes,
           waits: own.step.waits?.until ?? null,
@@ -71,6 +84,28 @@ const beginsAt = (c: Calendar, worked: number, minutes: number, whole: number): 
   while (from < c.total && from + minutes > stretchEnd(c, from)) from = stretchEnd(c, from);
   return from;
 };
+
+/** A turn as it is drawn: its working minutes at the beginning, the moment its hands are done, and until when its place is taken. */
+interface Drawn {
+  readonly worked: number;
+  readonly end: number;
+  readonly hold: number;
+}
+
+/** How a turn comes out that may begin after so many working minutes of its hands; whoever holds a place waits while it cannot be used. */
+function drawTurn(t: Turn, first: number, minutes: number): Drawn {
+  let from = first;
+  for (let i = 0; ; i++) {
+    const worked = beginsAt(t.calendar, from, minutes, t.whole);
+    const end = endAfter(t.calendar, worked + minutes);
+    const hold = t.holds ? end + t.wait : end;
+    const begin = t.out === null ? 0 : beginAfter(t.calendar, worked);
+    while (t.out !== null && (t.out.to[i] ?? Infinity) <= begin) i++;
+    const out = t.out?.from[i] ?? Infinity;
+    if (t.out === null || out >= hold) return { worked, end, hold };
+    from = Math.max(worked, workedBefore(t.calendar, t.out.to[i] ?? 0));
+  }
+}
 
 /** When each job is done, draw by draw: minutes, rests, answers and parts as they may come, everybody keeping the plan's order. */
 export interface Draws {
@@ -101,11 +136,10 @@ export function playThrough(b: Board, draws: number, seed: number): Draws {
       if (t.waits) ready = Math.max(ready, drawn(t.waits, next()));
       if (t.spot >= 0) ready = Math.max(ready, places[t.spot] ?? 0);
       const from = Math.max(hands[t.worker] ?? 0, workedBefore(t.calendar, ready));
-      const worked = beginsAt(t.calendar, from, minutes, t.whole);
-      const end = endAfter(t.calendar, worked + minutes);
+      const { worked, end, hold } = drawTurn(t, from, minutes);
       hands[t.worker] = worked + minutes;
       jobs[t.job] = end + t.wait;
-      if (t.spot >= 0) places[t.spot] = t.holds ? end + t.wait : end;
+      if (t.spot >= 0) places[t.spot] = hold;
     }
     finishes.forEach((f, job) => (f[n] = whole[job] ? (jobs[job] ?? 0) : Infinity));
   }

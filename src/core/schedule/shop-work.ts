@@ -15,8 +15,8 @@ export interface Spot {
   readonly name: string;
   /** the kind of place a step asks for */
   readonly kind: string;
-  /** when it can be used; null: always */
-  readonly out: readonly { readonly from: number; readonly to: number }[];
+  /** when it cannot be used; what rests in it then, by its job's number */
+  readonly out: readonly { readonly from: number; readonly to: number; readonly by?: number | undefined }[];
 }
 
 /** What something outside the shop takes: minutes from the plan's beginning, low, likely and high. */

@@ -1,4 +1,4 @@
-import { OPERATIONS } from '../catalogue/operations.ts';
+import { OPERATIONS, operation } from '../catalogue/operations.ts';
 import fc from 'fast-check';
 import { wallClock } from '../days/zone.ts';
 import { NO_FACTS } from '../job/leaves.ts';
@@ -36,6 +36,7 @@ const line = (id: number, operation: LineToPlan['operation'], more: Partial<Line
     spent: 0,
     begunBy: null,
     askedAt: null,
+    finishedAt: null,
     stops: null,
     agreed: op ?? null,
     ...more,
@@ -151,6 +152,29 @@ describe('an order', () => {
       expect(waits?.until.low).toBeLessThanOrEqual(waits?.until.likely ?? 0);
       expect(waits?.until.likely).toBeGreaterThan(0);
     }
+  });
+
+  test('a rest after its own work is waited for, whatever its tag says, and the longer of both', () => {
+    const glue = operation('bridge-reglue');
+    const lines = [
+      line(1, 'bridge-reglue', { step: 'finished', finishedAt: from - 60 * 60_000 }),
+      line(2, 'rod'),
+    ];
+    const left = glue.wait - 60;
+    for (const waitingFor of ['hands', 'time'] as const)
+      expect(
+        steps({ lines, waitingFor, waitingUntil: waitingFor === 'time' ? from : null })[0]?.waits,
+      ).toEqual({
+        for: 'rest',
+        until: { low: left, likely: left, high: left },
+      });
+    const in9 = from + 9 * 86_400_000;
+    expect(steps({ lines, waitingFor: 'part', waitingUntil: in9 })[0]?.waits).toMatchObject({ for: 'part' });
+    const over = [
+      line(1, 'bridge-reglue', { step: 'finished', finishedAt: from - glue.wait * 60_000 }),
+      line(2, 'rod'),
+    ];
+    expect(steps({ lines: over })[0]?.waits).toBeNull();
   });
 
   test('a line waits for the last of its own parts, the others go on; what is for all stands before the first', () => {

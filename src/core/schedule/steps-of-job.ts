@@ -11,6 +11,7 @@ import { stringsBefore } from '../catalogue/strings-before.ts';
 import { isNeckFirst, orderRules } from '../work/order-rules.ts';
 import { likelyWork, type GuessedBy, type JobBefore } from './likely-work.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
+import { lineStepId, restingOf } from './resting.ts';
 import { plainStep, wayOf } from './step-of.ts';
 
 /** A line of a work order as far as planning goes. Minutes. */
@@ -26,6 +27,8 @@ export interface LineToPlan {
   readonly spent: number;
   /** who began it last; null where nobody did */
   readonly begunBy: number | null;
+  /** when it was finished, or the rod last turned, ms */
+  readonly finishedAt: number | null;
   /** since when the customer is asked, ms */
   readonly askedAt: number | null;
   /** the line that stands still until this one is answered */
@@ -179,7 +182,7 @@ function lineStep(
   const hands = begun !== null && day.workers.has(begun) ? begun : null;
   const asked = line.approval === 'asked' ? line : waitsFor;
   return {
-    ...plainStep(`line:${line.id}`, line.title, minutesOf(line, op, day.measured)),
+    ...plainStep(lineStepId(line.id), line.title, minutesOf(line, op, day.measured)),
     ...wayOf(op),
     spent: line.spent,
     only: hands === null ? null : [hands],
@@ -213,20 +216,33 @@ function withStringing(
 const chained = (steps: readonly Step[]): Step[] =>
   steps.map((s, i) => ({ ...s, after: i === 0 ? [] : [(steps[i - 1] as Step).id] }));
 
-/** What the whole job waits for from outside: it stands before its first step that does not run. */
-function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
-  const { from } = day;
-  const until = job.waitingUntil === null ? null : Math.max(0, (job.waitingUntil - from) / MINUTE);
+/** A rest that ends at a moment, ms. */
+function restUntil(at: number, { from }: PlanningDay): NonNullable<Step['waits']> {
+  const until = Math.max(0, (at - from) / MINUTE);
+  return { for: 'rest', until: { low: until, likely: until, high: until } };
+}
+
+/** What the tag says that the whole job waits for. */
+function hungFor(job: JobToPlan, day: PlanningDay): Step['waits'] {
   if (job.waitingFor === 'time')
-    return { for: 'rest', until: until === null ? REST : { low: until, likely: until, high: until } };
+    return job.waitingUntil === null ? { for: 'rest', until: REST } : restUntil(job.waitingUntil, day);
   if (job.waitingFor === 'word') return { for: 'word', until: answerIn(null, day) };
-  if (job.waitingFor !== 'part') return null;
-  return { for: 'part', until: partBy(job.waitingUntil, day) };
+  return job.waitingFor === 'part' ? { for: 'part', until: partBy(job.waitingUntil, day) } : null;
 }
 
 /** Of two things that are waited for, the one that likely comes last. */
-const laterOf = (a: NonNullable<Step['waits']>, b: Step['waits']): Step['waits'] =>
-  b !== null && b.until.likely >= a.until.likely ? b : a;
+const laterOf = (a: Step['waits'], b: Step['waits']): Step['waits'] =>
+  a === null || (b !== null && b.until.likely >= a.until.likely) ? b : a;
+
+/**
+ * What the whole job waits for: what its tag says, else parts; and the rest after its own finished steps, whatever the tag says.
+ * It stands before its first step that does not run.
+ */
+function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
+  const forAll = job.parts.filter((p) => p.lineId === null);
+  const rests = restingOf(job.lines, day.catalogue, day.from).map((r) => restUntil(r.until, day));
+  return rests.reduce(laterOf, hungFor(job, day) ?? partsOf(forAll, day));
+}
 
 /** The minutes that are left where somebody said what a step takes in all; as doubtful as before. */
 function minutesBy(s: Step, inAll: number): Doubt {
@@ -275,8 +291,7 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
   const done = job.waitingFor === 'home' || job.facts.signed;
   const check = plainStep(`check:${job.id}`, 'Bench check and papers', CHECK);
   const all = done ? [] : [...own, ...(job.facts.benchChecked ? [] : [check])];
-  const forAll = job.parts.filter((p) => p.lineId === null);
-  const waits = outside(job, day) ?? partsOf(forAll, day);
+  const waits = outside(job, day);
   const first = all.findIndex((s) => !s.running);
   const steps = chained(all).map((s, i) => {
     const put = withPut(s, day.puts.get(s.id), day);

@@ -84,8 +84,9 @@ function takenThere(b: Board, own: BoardStep, { was, worker, end }: Stood, now: 
   if (!there) return null;
   const hold = now.hold - now.end + end;
   const by = inTheWay(b, own, was.start, hold, (s) => (s.spot === spot ? s.hold : null));
-  const out = there.out.some((o) => o.from < hold && o.to > was.start);
-  return by.length > 0 || out ? { kind: 'place', place: there.kind, by } : null;
+  const out = there.out.filter((o) => o.from < hold && o.to > was.start);
+  const resting = out.flatMap((o) => o.by ?? []).filter((n) => !by.includes(n));
+  return by.length + out.length > 0 ? { kind: 'place', place: there.kind, by: [...resting, ...by] } : null;
 }
 
 /**

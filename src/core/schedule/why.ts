@@ -28,6 +28,14 @@ const others = (b: Board, own: BoardStep, from: number, to: number, of: (s: Seat
   ),
 ];
 
+/** What rests in some places between two moments, by its job's number. */
+const restingIn = (b: Board, spots: readonly number[], from: number, to: number): number[] =>
+  spots.flatMap((i) =>
+    (b.work.spots[i]?.out ?? []).flatMap((o) =>
+      o.by !== undefined && o.from < to && o.to > from ? [o.by] : [],
+    ),
+  );
+
 /** What a step waits for between the moment it might begin and the moment it does. */
 function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps {
   const minutes = s.start - ready;
@@ -35,7 +43,10 @@ function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps {
   const spots = own.where ?? [];
   if (spots.length > 0 && !spots.some((i) => isSpotFree(b, i, ready, ready + own.minutes))) {
     const place = b.work.spots[spots[0] ?? 0]?.kind ?? '';
-    const by = others(b, own, ready, s.start, (o) => spots.includes(o.spot));
+    const by = [
+      ...restingIn(b, spots, ready, s.start),
+      ...others(b, own, ready, s.start, (o) => spots.includes(o.spot)),
+    ].filter((n, i, all) => all.indexOf(n) === i);
     if (by.length > 0 || spots.every((i) => (b.work.spots[i]?.out.length ?? 0) > 0))
       return { ...common, kind: 'place', place, by };
   }

@@ -23,6 +23,7 @@ import { stringsBefore } from '../catalogue/strings-before.ts';
 import { inWorkOrder, STRINGS_OFF, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { isNeckFirst, orderRules, type OrderRules } from './order-rules.ts';
 import { queueOf, type Next } from './queue.ts';
+import { restsSince, waitsOf, type Wait } from './waits.ts';
 
 /** What a bench looks at a work order by. */
 export interface Ordered<L extends JobLine> {
@@ -46,6 +47,8 @@ export interface BenchOrder<L extends JobLine> {
   readonly needs: NeedsOf;
   /** what its order goes by */
   readonly rules: OrderRules;
+  /** the rests that run, the last to end first */
+  readonly resting: readonly Wait[];
   readonly ordered: readonly L[];
   readonly places: readonly PlaceRead[];
   readonly hindrances: (line: L) => Hindrance[];
@@ -116,11 +119,55 @@ const startLine = (l: JobLine): StartLine => ({
   stops: l.stops,
 });
 
-/** Looks at a job's work order the way the bench does. */
+/** The places a setup is read at, as they stand; what held when the strings came off is told from what did not. */
+function placesRead(
+  stations: readonly Station[],
+  { latest, stale, operations }: Pick<Judged, 'latest' | 'stale' | 'operations'>,
+  bareSince: number | null,
+): PlaceRead[] {
+  const earlier = operations.filter((o) => bareSince !== null && o.at <= bareSince);
+  return stations
+    .filter((s) => !s.optional)
+    .map((s) => {
+      const read = latest.get(s.key);
+      const held = read !== undefined && staleReasons([read], earlier)[0] === null;
+      return {
+        key: s.key,
+        label: s.label,
+        quantity: s.quantity,
+        takenAt: read?.takenAt ?? null,
+        stale: stale.has(s.key),
+        bare: bareSince !== null && needsStrings(s.quantity) && held,
+      };
+    });
+}
+
+/** The rests after finished lines; a rod's begins with its last turn. */
+function restsOf(
+  lines: readonly JobLine[],
+  op: (l: JobLine) => Operation,
+  turns: Ordered<JobLine>['turns'],
+): Wait[] {
+  const lastTurn = turns.at(-1)?.turnedAt.getTime() ?? null;
+  return waitsOf(
+    lines.map((l) => ({
+      lineId: l.id,
+      title: l.title,
+      finishedAt: restsSince(l.finishedAt?.getTime() ?? null, l.operation === 'rod' ? lastTurn : null),
+      wait: op(l).wait,
+    })),
+  );
+}
+
+/**
+ * Looks at a job's work order the way the bench does.
+ * @param now ms since the epoch
+ */
 export function benchOrder<L extends JobLine>(
   { lines, stations, catalogue, turns, instrument, job, stringChanges, answers }: Ordered<L>,
   judged: Pick<Judged, 'latest' | 'stale' | 'operations' | 'items'>,
   clocks: readonly Clock[],
+  now: number,
 ): BenchOrder<L> {
   const agreed = new Map(lines.map((l) => [l.id, agreedOperation(l, catalogue)]));
   const found = answers.filter((a) => a.answer === 'work');
@@ -134,21 +181,7 @@ export function benchOrder<L extends JobLine>(
   const rules = orderRules(agreed.values(), catalogue, neckFirst);
   const ordered = inWorkOrder(lines, rules.needs, rules.usual);
   const bareSince = stringsOffSince(lines, op, stringChanges);
-  const earlier = judged.operations.filter((o) => bareSince !== null && o.at <= bareSince);
-  const places: PlaceRead[] = stations
-    .filter((s) => !s.optional)
-    .map((s) => {
-      const read = judged.latest.get(s.key);
-      const held = read !== undefined && staleReasons([read], earlier)[0] === null;
-      return {
-        key: s.key,
-        label: s.label,
-        quantity: s.quantity,
-        takenAt: read?.takenAt ?? null,
-        stale: judged.stale.has(s.key),
-        bare: bareSince !== null && needsStrings(s.quantity) && held,
-      };
-    });
+  const places = placesRead(stations, judged, bareSince);
   const bareWork = lines.filter(
     (l) => l.approval === 'yes' && l.step !== 'finished' && needs(l.operation).includes(STRINGS_OFF),
   );
@@ -159,13 +192,23 @@ export function benchOrder<L extends JobLine>(
   const before = stringsBefore(open.map(op), bare);
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
+  const resting = restsOf(lines, op, turns).filter((w) => w.until > now);
   return {
     needs,
     rules,
+    resting,
     ordered,
     places,
     hindrances: (line) =>
-      hindrances(startLine(line), op(line), { all, needs, places, lastTurn: turned, lost, bare }),
+      hindrances(startLine(line), op(line), {
+        all,
+        needs,
+        places,
+        lastTurn: turned,
+        lost,
+        bare,
+        rest: resting[0] ?? null,
+      }),
     strings: new Map(
       open.flatMap((l, i) => {
         const now = before[i] ?? null;

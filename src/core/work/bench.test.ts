@@ -5,7 +5,8 @@ import { looksForgotten, whyNotSoLong, workedMs } from './clocks.ts';
 import { toFetch } from './fetch.ts';
 import { limitStand, sayLimit, withinLimit } from './limit.ts';
 import { mentioned } from './mentions.ts';
-import { runningWait, sayLeft, waitsOf } from './waits.ts';
+import { runningWait, waitsOf } from './waits.ts';
+import { sayLeft } from '../days/say-left.ts';
 
 const MIN = 60_000;
 

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { OPERATIONS, operation } from '../catalogue/operations.ts';
-import { type BenchState, cutBy, hindrances, stopped, type PlaceRead, type StartLine } from './may-start.ts';
+import {
+  type BenchState,
+  cutBy,
+  hindrances,
+  isPassable,
+  sayHindrance,
+  stopped,
+  type PlaceRead,
+  type StartLine,
+} from './may-start.ts';
 import { queueOf } from './queue.ts';
 
 const needs = (id: StartLine['operation']) => operation(id).needs;
@@ -31,6 +40,7 @@ const hinders = (l: StartLine, more: Partial<BenchState> = {}) =>
     lastTurn: null,
     lost: null,
     bare: false,
+    rest: null,
     ...more,
   });
 const kinds = (l: StartLine, lines: readonly StartLine[], places = all, turned: number | null = null) =>
@@ -193,4 +203,18 @@ test('stale readings are queued before the first step cut by them, the rest at t
     { kind: 'read', places: ['intonation:1:12'], before: null },
   ]);
   expect(queueOf(lines, (l) => operation(l.operation), all).every((n) => n.kind === 'step')).toBe(true);
+});
+
+test('nothing is begun on what rests, but with a reason; how long it rests is said', () => {
+  const rest = { lineId: 9, title: 'Reglue the bridge', since: 0, until: 90 * 60_000 };
+  const body = line(1, 'clean-body');
+  const found = hinders(body, { rest });
+  expect(found.map((h) => h.kind)).toEqual(['rest']);
+  expect(found.every(isPassable)).toBe(true);
+  expect(found.map((h) => sayHindrance(h, 30 * 60_000))).toEqual([
+    'It rests after “Reglue the bridge”: wait until that is over. 1 h 00 left.',
+  ]);
+  // What cannot be passed by still stands beside it.
+  const asked = hinders(line(1, 'rod', { approval: 'asked' }), { rest });
+  expect(asked.every(isPassable)).toBe(false);
 });

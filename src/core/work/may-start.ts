@@ -3,6 +3,8 @@ import { takesAway } from '../catalogue/operations.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import type { NeedsOf } from '../catalogue/order-of-work.ts';
+import { type Wait } from './waits.ts';
+import { sayLeft } from '../days/say-left.ts';
 
 /** A line as far as beginning it goes. */
 export interface StartLine {
@@ -27,9 +29,11 @@ export interface PlaceRead {
   readonly bare: boolean;
 }
 
-/** What stands between a line and its beginning. Only what was not read can be passed by, with a reason. */
+/** What stands between a line and its beginning. Only a rest, and what was not read, can be passed by, with a reason. */
 export type Hindrance =
   | { readonly kind: 'word' | 'change' | 'first'; readonly words: string }
+  /** it rests until a moment, ms */
+  | { readonly kind: 'rest'; readonly words: string; readonly until: number }
   | {
       readonly kind: 'reading';
       readonly words: string;
@@ -75,7 +79,32 @@ export interface BenchState {
   readonly lost: LostWithStrings | null;
   /** the strings are off */
   readonly bare: boolean;
+  /** what it rests after now; null where it does not rest */
+  readonly rest: Wait | null;
 }
+
+/** Whether a hindrance can be passed by, with a reason. */
+export const isPassable = (h: Hindrance): boolean =>
+  h.kind === 'rest' || (h.kind === 'reading' && h.passable);
+
+/** Nothing is begun on what rests: glue that sets, a neck that settles. */
+const restsStill = ({ rest }: BenchState): Hindrance[] =>
+  rest === null
+    ? []
+    : [
+        {
+          kind: 'rest',
+          words: `It rests after “${rest.title}”: wait until that is over.`,
+          until: rest.until,
+        },
+      ];
+
+/**
+ * A hindrance in words, with how long it is still there where that is known.
+ * @param now ms since the epoch
+ */
+export const sayHindrance = (h: Hindrance, now: number): string =>
+  h.kind === 'rest' ? `${h.words} ${sayLeft(now, h.until)} left.` : h.words;
 
 /** The customer's word, a change that was asked about on it or on what it needs, and steps that come first. */
 function waitsFor(line: StartLine, { all, needs }: Pick<BenchState, 'all' | 'needs'>): Hindrance[] {
@@ -143,7 +172,7 @@ type Starting = Pick<Operation, 'id' | 'strings' | 'takesFrom' | 'alongString'> 
  * that come first, and readings that are not fresh.
  */
 export function hindrances(line: StartLine, op: Starting, bench: BenchState): Hindrance[] {
-  const waits = waitsFor(line, bench);
+  const waits = [...waitsFor(line, bench), ...restsStill(bench)];
   if (op.strings === 'off') return [...waits, ...beforeTheyComeOff(bench.lost)];
   return [...waits, ...(op.id === 'rod' ? beforeTheRod(op, bench) : readFirst(op, bench))];
 }

@@ -1,3 +1,10 @@
+/**
+ * When the rest after a step begins: with the rod's last turn, where that was logged before the step was finished, else when it was
+ * finished. Moments are ms; null where it is not finished.
+ */
+export const restsSince = (finishedAt: number | null, lastTurn: number | null): number | null =>
+  finishedAt !== null && lastTurn !== null && lastTurn <= finishedAt ? lastTurn : finishedAt;
+
 /** A finished step after which the instrument rests: when it was finished (ms since the epoch), how long it waits (minutes). */
 export interface RestAfter {
   readonly lineId: number;
@@ -29,15 +36,3 @@ export const waitsOf = (lines: readonly RestAfter[]): Wait[] =>
 /** The rest that ends last of those still running at a moment, or null. */
 export const runningWait = (lines: readonly RestAfter[], now: number): Wait | null =>
   waitsOf(lines).find((w) => w.until > now) ?? null;
-
-/**
- * How long is left, as a bench says it: `2 days`, `3 h 05`, `12 min`, `over`.
- * @example sayLeft(0, 125 * 60_000) → `2 h 05`
- */
-export function sayLeft(now: number, until: number): string {
-  const minutes = Math.ceil((until - now) / MINUTE);
-  if (minutes <= 0) return 'over';
-  if (minutes < 60) return `${minutes} min`;
-  if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
-  return `${Math.ceil(minutes / (24 * 60))} days`;
-}

@@ -8,6 +8,7 @@ import { finishOf } from '../../core/schedule/cost.ts';
 import { ENDANGERED } from '../../core/schedule/say-chance.ts';
 import { sayKeeps, type WeekWords } from '../../core/schedule/say-week.ts';
 import { mainReasons } from '../../core/schedule/why.ts';
+import type { RestShown } from '../../core/schedule/resting.ts';
 import type { Database } from '../db/connection.ts';
 import { houseLog } from '../keep/log.ts';
 import { lookOnly } from '../keep/look-only.ts';
@@ -78,6 +79,8 @@ export interface LoadedWeek {
     readonly hours: readonly (readonly [number, number])[];
   }[];
   readonly spots: readonly { readonly id: string; readonly name: string; readonly kind: string }[];
+  /** what rests after a finished step, and in which place where it keeps one taken */
+  readonly resting: readonly RestShown[];
   readonly jobs: readonly WeekJob[];
   readonly steps: readonly WeekStep[];
   readonly unplaced: readonly {
@@ -231,6 +234,7 @@ export function shownWeek(
       ),
     })),
     spots: work.spots.map(({ id, name, kind }) => ({ id, name, kind })),
+    resting: plan.resting,
     jobs: jobsOf(plan, chances, wordsFor(plan)),
     steps: stepsOf(plan),
     unplaced: board.steps.flatMap((own) =>

@@ -15,6 +15,14 @@ import {
   type PlanningDay,
   type Put,
 } from '../../core/schedule/steps-of-job.ts';
+import { restsSince } from '../../core/work/waits.ts';
+import {
+  restingOf,
+  restsWithPlaces,
+  takenBy,
+  withTaken,
+  type RestShown,
+} from '../../core/schedule/resting.ts';
 import type { PastJob } from '../../core/schedule/such-jobs.ts';
 import { weekRulesSchema, type WeekRules } from '../../contracts/week-rules.ts';
 import type { Database } from '../db/connection.ts';
@@ -39,6 +47,8 @@ export interface WeekWork {
   readonly away: readonly (Away & { readonly id: number; readonly why: string })[];
   readonly extra: readonly (ExtraHours & { readonly id: number })[];
   readonly puts: ReadonlyMap<string, Put & { readonly version: number }>;
+  /** what rests after a finished step, the first to end first */
+  readonly resting: readonly RestShown[];
   /** everybody's letters, by their number */
   readonly initials: ReadonlyMap<number, string>;
   /** by what jobs become steps */
@@ -60,6 +70,8 @@ interface LineRow {
   readonly approval: LineToPlan['approval'];
   readonly step: LineToPlan['step'];
   readonly askedAt: Date | null;
+  readonly finishedAt: Date | null;
+  readonly turnedAt: Date | null;
   readonly stops: number | null;
   readonly record: KeptOperation | string | null;
   readonly spent: number | string;
@@ -68,7 +80,8 @@ interface LineRow {
   readonly strings: JobToPlan['strings'];
 }
 
-const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.asked_at AS askedAt, l.stops,
+const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.asked_at AS askedAt,
+  l.finished_at AS finishedAt, IF(l.operation = 'rod', (SELECT MAX(turned_at) FROM rod_turns t WHERE t.job_id = l.job_id), NULL) AS turnedAt, l.stops,
   l.record, COALESCE(SUM(TIMESTAMPDIFF(SECOND, e.started_at, COALESCE(e.ended_at, ?))), 0) / 60 AS spent,
   SUBSTRING_INDEX(GROUP_CONCAT(e.person_id ORDER BY e.started_at DESC, e.id DESC), ',', 1) AS begunBy,
   JSON_VALUE(i.construction, '$.rodNut') AS rodNut, j.strings_state AS strings
@@ -143,6 +156,8 @@ async function measuredHere({ models, sequelize }: Database, now: number): Promi
   return own;
 }
 
+const msOf = (d: Date | null): number | null => (d === null ? null : new Date(d).getTime());
+
 const asLine = (r: LineRow): LineToPlan => ({
   id: r.id,
   operation: r.operation,
@@ -154,7 +169,8 @@ const asLine = (r: LineRow): LineToPlan => ({
   stops: r.stops,
   spent: Number(r.spent),
   begunBy: r.begunBy === null ? null : Number(r.begunBy),
-  askedAt: r.askedAt === null ? null : new Date(r.askedAt).getTime(),
+  finishedAt: restsSince(msOf(r.finishedAt), msOf(r.turnedAt)),
+  askedAt: msOf(r.askedAt),
   agreed:
     r.record === null
       ? null
@@ -259,6 +275,27 @@ function jobsToPlan(rows: Rows): JobToPlan[] {
   }));
 }
 
+/** The places with what rests in them, and where every step stood in the plan before. */
+function placesOf(rows: Rows, jobs: readonly JobToPlan[], rules: WeekRules, from: number) {
+  const { shop, planned } = rows;
+  const places = spotsOf(rules, rows.places, from, shop.info.zone);
+  const resting = jobs
+    .filter((j) => j.waitingFor !== 'home')
+    .map((j) => ({ ...j, resting: restingOf(j.lines, shop.catalogue, from) }));
+  const taken = takenBy(resting, places, new Map(planned.map((p) => [p.step, p.spot])));
+  const isTaken = new Set(taken.map((t) => t.step));
+  // Where something rests is kept with its plan until it has rested; it is no step of it any more.
+  const before: ShopWork['before'] = Object.fromEntries(
+    planned
+      .filter((p) => !isTaken.has(p.step))
+      .map((p) => [
+        p.step,
+        { worker: p.personId, spot: p.spot, start: Math.round((p.startsAt.getTime() - from) / MINUTE) },
+      ]),
+  );
+  return { spots: withTaken(places, taken, from), resting: restsWithPlaces(resting, taken), before };
+}
+
 /** Reads all that is planned, and by what, as it stands now. */
 export async function readWork(db: Database, now: Date = new Date()): Promise<WeekWork> {
   const rows = await readRows(db, now);
@@ -286,6 +323,8 @@ export async function readWork(db: Database, now: Date = new Date()): Promise<We
     workers: new Set(workers.map((p) => p.id)),
     best: Math.max(0, ...workers.map(skillOf)),
   };
+  const jobs = jobsToPlan(rows);
+  const { spots, resting, before } = placesOf(rows, jobs, rules, from);
   const work: ShopWork = {
     workers: workers.map((p) => ({
       id: p.id,
@@ -293,16 +332,23 @@ export async function readWork(db: Database, now: Date = new Date()): Promise<We
       skill: skillOf(p),
       calendar: workingTime({ id: p.id, hours: p.hours ?? null }, shop.opening, { away, extra }, from, zone),
     })),
-    spots: spotsOf(rules, rows.places, from, zone),
-    jobs: jobsToPlan(rows).map((j) => jobToPlan(j, day)),
-    before: Object.fromEntries(
-      rows.planned.map((p) => [
-        p.step,
-        { worker: p.personId, spot: p.spot, start: Math.round((p.startsAt.getTime() - from) / MINUTE) },
-      ]),
-    ),
+    spots,
+    jobs: jobs.map((j) => jobToPlan(j, day)),
+    before,
     weights: rules.weights,
   };
   const initials = new Map(rows.people.map((p) => [p.id, p.initials]));
-  return { from, shop, rules, tags: rows.tags, away, extra, puts, initials, day, work };
+  return {
+    from,
+    shop,
+    rules,
+    tags: rows.tags,
+    away,
+    extra,
+    puts,
+    resting,
+    initials,
+    day,
+    work,
+  };
 }

@@ -12,6 +12,7 @@ import { countLater } from '../jobs/job-facts.ts';
 import { judge } from '../../core/job/judge.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
 import { benchOrder } from '../../core/work/bench-order.ts';
+import { isPassable, sayHindrance } from '../../core/work/may-start.ts';
 import { stopClocks, takeUp } from './clocks.ts';
 import { openLine } from './open-line.ts';
 import { moverOf } from '../stores/move.ts';
@@ -37,19 +38,23 @@ const GOES_TO: Readonly<Record<Action, WorkLine['step']>> = {
   reopen: 'paused',
 };
 
-/** Why a step may not be begun now, or null. What was only not read can be passed by, with a reason. */
+/** Why a step may not be begun now, or null. A rest, and what was only not read, can be passed by, with a reason. */
 async function whyNotStart(work: Work, job: Job, line: WorkLine, without: string): Promise<Failure | null> {
   const g = await readJob(work.models, job, ['clocks'], work.t);
-  const bench = benchOrder(g, judge(g), g.clocks);
+  const now = work.now.getTime();
+  const bench = benchOrder(g, judge(g), g.clocks, now);
   const own = bench.ordered.find((l) => l.id === line.id) ?? line;
-  for (const h of bench.hindrances(own)) {
-    if (h.kind !== 'reading') return refuse(h.words);
-    const labels = bench.places.filter((p) => h.stations.includes(p.key)).map((p) => p.label);
-    const words = labels.length === 0 ? h.words : `${h.words} ${sayPlaces(labels)}.`;
-    if (!h.passable) return refuse(words);
-    if (without === '') return invalidField('without', `${words} Or say why it is begun without.`);
-  }
-  return null;
+  const found = bench.hindrances(own).map((h) => {
+    const stations = h.kind === 'reading' ? h.stations : [];
+    const labels = bench.places.filter((p) => stations.includes(p.key)).map((p) => p.label);
+    const said = sayHindrance(h, now);
+    return { words: labels.length === 0 ? said : `${said} ${sayPlaces(labels)}.`, passable: isPassable(h) };
+  });
+  const firm = found.find((h) => !h.passable);
+  if (firm) return refuse(firm.words);
+  return found.length === 0 || without !== ''
+    ? null
+    : invalidField('without', `${found.map((h) => h.words).join(' ')} Or say why it is begun without.`);
 }
 
 async function carryOut(

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from '../kit/link.tsx';
-import { sayLeft } from '../../core/work/waits.ts';
+import { sayLeft } from '../../core/days/say-left.ts';
 import type { BenchStep } from '../../server/bench/load-bench.ts';
 import type { BenchWait } from '../../server/bench/load-waits.ts';
 import { useNow } from '../frame/bell.tsx';

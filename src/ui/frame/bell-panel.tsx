@@ -1,4 +1,4 @@
-import { sayLeft } from '../../core/work/waits.ts';
+import { sayLeft } from '../../core/days/say-left.ts';
 import type { BenchWait } from '../../server/bench/load-waits.ts';
 import { useSend } from '../data/use-send.ts';
 import { sayMoment } from '../kit/dates.ts';

@@ -1,5 +1,6 @@
 'use client';
 
+import { sayLeft } from '../../core/days/say-left.ts';
 import { readEntry } from '../../core/readings/entry.ts';
 import { tellsApart } from '../../core/readings/gauge.ts';
 import { METHODS, methodWords } from '../../core/readings/methods.ts';
@@ -105,6 +106,11 @@ function why({ station: about, job, round, displayUnit }: Props): string {
   if (!reading) return '';
   if (reading.notRepresentative) return ` Not used: ${reading.notRepresentative}.`;
   if (reading.stale) return ` Stale since: ${reading.stale}. Read again.`;
+  if (reading.unrested) {
+    const { title, at, until } = reading.unrested;
+    const after = sayLeft(at, Date.parse(reading.takenAt));
+    return ` Read ${after} after “${title}”, which rests ${sayLeft(at, until)}: it may have moved since.`;
+  }
   if (reading.converted)
     return ` Converted from “${reading.converted}”: ${sayValue(reading.standard, reading.quantity, displayUnit)} by the reference way.`;
   if (reading.copiedFrom) return ' Carried forward: it still holds.';

@@ -71,6 +71,7 @@ describe('what a field shows', () => {
   const station: StationView = { ...found, target: ACTION };
   const reading: ReadingView = {
     asCourse: null,
+    unrested: null,
     key: station.key,
     quantity: 'action',
     string: 6,

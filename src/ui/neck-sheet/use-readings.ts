@@ -208,6 +208,9 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       });
   };
 
+  /** rests in which somebody said that it is read all the same */
+  const heeded = useRef(new Set<string>());
+
   /** The least step of the gauge in hand at a place, mm, where the shop knows it. */
   const stepOf = (key: string): number | undefined => {
     const quantity = stations.find((s) => s.key === key)?.quantity;
@@ -236,6 +239,8 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
       round: new Map([...here.map((r) => [r.key, r.value] as const), ...typed]),
       before: new Map([...before, ...earlier].map((r) => [r.key, r.value])),
       aims: new Map(stations.flatMap((s) => (s.target ? [[s.key, s.target.aim] as const] : []))),
+      settling: job.readings.settling.filter((s) => !heeded.current.has(`${s.title} ${s.until}`)),
+      now: Date.now(),
       step: stepOf(key),
     };
   };
@@ -326,6 +331,9 @@ export function useReadings(job: LeafJob, round: RoundKind, displayUnit: Display
   const say = (station: Station, text: string) => {
     const asked = live.current[station.key];
     if (asked?.question?.code === 'take-back') return void remove(station);
+    // Whoever reads all the same is asked once for each rest, not at every place.
+    if (asked?.question?.code === 'too-soon')
+      for (const { title, until } of job.readings.settling) heeded.current.add(`${title} ${until}`);
     change(station.key, {
       text,
       unit: asked?.unit ?? unitAt(station.quantity),

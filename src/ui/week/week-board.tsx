@@ -11,11 +11,19 @@ import {
 } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import type { LoadedWeek, WeekStep } from '../../server/week/load-week.ts';
-import { sayWeekday } from '../kit/dates.ts';
+import { dayOf, sayWeekday } from '../kit/dates.ts';
 import Link from '../kit/link.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { lasting, MINUTE_MS, RowOf, RowOfPlace, type Shared, type Wish } from './week-rows.tsx';
-import { clock, hourLines, momentAt, placeOf, workedBetween, type DayColumn } from './week-time.ts';
+import {
+  clock,
+  hourLines,
+  momentAt,
+  placeOf,
+  sayRested,
+  workedBetween,
+  type DayColumn,
+} from './week-time.ts';
 
 const percent = (part: number): string => `${(100 * part).toFixed(3)}%`;
 
@@ -103,37 +111,55 @@ function Head({ columns, zone }: { readonly columns: readonly DayColumn[]; reado
   );
 }
 
-/** Who comes back to be looked at once it has settled: on their day, by the job that went home. */
-function Checks({ checks, columns, now }: Pick<LoadedWeek, 'checks' | 'now'> & Pick<Shared, 'columns'>) {
-  const shown = columns.filter((c) => checks.some((k) => k.day === c.day));
-  if (shown.length === 0) return null;
+/** What falls on a day without anybody's hands: a job by its number, and what it is in words. */
+interface OfDay {
+  readonly number: number;
+  readonly day: string;
+  readonly href: string;
+  readonly says: string;
+}
+
+/** A row of what falls on each day. */
+function RowOfDays({
+  name,
+  title,
+  all,
+  columns,
+  now,
+}: Pick<LoadedWeek, 'now'> &
+  Pick<Shared, 'columns'> & {
+    readonly name: string;
+    readonly title: string;
+    readonly all: readonly OfDay[];
+  }) {
+  if (!columns.some((c) => all.some((k) => k.day === c.day))) return null;
   return (
-    <div role="group" aria-label="Checks after hand-over" className="flex border-b border-line">
+    <div role="group" aria-label={name} className="flex border-b border-line">
       <div
         className="sticky left-0 z-20 flex w-32 shrink-0 items-center truncate bg-paper pr-2 text-sm"
         aria-hidden
       >
-        Checks after
+        {title}
       </div>
       <div className="relative h-11 min-w-0 flex-1">
         <Lines columns={columns} now={now} />
-        {shown.map((c) => (
+        {columns.map((c) => (
           <div
             key={c.day}
             className="absolute inset-y-0 flex items-center gap-1 overflow-hidden pl-1"
             style={{ left: percent(c.left), width: percent(c.width) }}
           >
-            {checks
+            {all
               .filter((k) => k.day === c.day)
               .map((k) => (
                 <Link
-                  key={k.number}
-                  href={`/job/${k.number}/hand-over`}
-                  title={`${k.number}, ${k.customer}: the check after it has settled`}
+                  key={`${k.number} ${k.says}`}
+                  href={k.href}
+                  title={`${k.number}, ${k.says}`}
                   className="flex min-h-11 min-w-11 items-center justify-center font-serif font-bold underline"
                 >
                   {k.number}
-                  <span className="sr-only">, {k.customer}: the check after it has settled</span>
+                  <span className="sr-only">, {k.says}</span>
                 </Link>
               ))}
           </div>
@@ -142,6 +168,24 @@ function Checks({ checks, columns, now }: Pick<LoadedWeek, 'checks' | 'now'> & P
     </div>
   );
 }
+
+/** Who comes back to be looked at once it has settled: on their day, by the job that went home. */
+const checksOf = ({ checks }: LoadedWeek): OfDay[] =>
+  checks.map(({ number, day, customer }) => ({
+    number,
+    day,
+    href: `/job/${number}/hand-over`,
+    says: `${customer}: the check after it has settled`,
+  }));
+
+/** What has rested: on the day its rest ends. */
+const restedOf = ({ resting, zone }: LoadedWeek): OfDay[] =>
+  resting.map((r) => ({
+    number: r.number,
+    day: dayOf(r.until),
+    href: `/job/${r.number}/work`,
+    says: sayRested(r.title, clock(r.until, zone)),
+  }));
 
 /** The width of the names before the rows, px. */
 const NAMES_PX = 128;
@@ -206,7 +250,8 @@ export function WeekBoard(shared: Shared) {
               <RowOf worker={w.id} wide={wide - NAMES_PX} {...shared} />
             </Row>
           ))}
-          <Checks checks={week.checks} {...lines} />
+          <RowOfDays name="Rests that end" title="Rest ends" all={restedOf(week)} {...lines} />
+          <RowOfDays name="Checks after hand-over" title="Checks after" all={checksOf(week)} {...lines} />
           <h2 className="sticky left-0 w-60 pt-3 text-sm font-bold text-quiet">Benches, jigs, clamps</h2>
           {week.spots.map((p) => (
             <Row key={p.id} id={`spot:${p.id}`} name={p.name} {...lines}>

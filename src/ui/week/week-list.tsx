@@ -1,7 +1,8 @@
+import type { ReactNode } from 'react';
 import { sayWeekday, dayOf } from '../kit/dates.ts';
 import Link from '../kit/link.tsx';
 import type { LoadedWeek, WeekJob, WeekStep } from '../../server/week/load-week.ts';
-import { clock } from './week-time.ts';
+import { clock, sayRested } from './week-time.ts';
 
 /** What somebody does on a day, in its order. */
 export const stepsOn = (week: LoadedWeek, worker: number, day: string): WeekStep[] =>
@@ -48,6 +49,25 @@ function Line({
   );
 }
 
+/** What falls on a day without anybody's hands. */
+function OfDay({
+  href,
+  number,
+  children,
+}: {
+  readonly href: string;
+  readonly number: number;
+  readonly children: ReactNode;
+}) {
+  return (
+    <p className="border-b border-line">
+      <Link href={href} className="inline-flex min-h-11 items-center gap-3 hover:underline">
+        <b className="font-serif text-lg">{number}</b> <span>{children}</span>
+      </Link>
+    </p>
+  );
+}
+
 function Day({ week, day }: { readonly week: LoadedWeek; readonly day: string }) {
   const jobs = new Map(week.jobs.map((j) => [j.id, j]));
   const rows = week.workers.flatMap((w) => {
@@ -56,19 +76,21 @@ function Day({ week, day }: { readonly week: LoadedWeek; readonly day: string })
     return steps.length > 0 || gone ? [{ w, steps, gone }] : [];
   });
   const checks = week.checks.filter((c) => c.day === day);
-  if (rows.length + checks.length === 0) return null;
+  const rested = week.resting.filter((r) => dayOf(r.until) === day);
+  if (rows.length + checks.length + rested.length === 0) return null;
   return (
     <section aria-label={sayWeekday(day)}>
       <h2 className="border-b border-plain text-xl">{sayWeekday(day)}</h2>
+      {rested.map((r) => (
+        <OfDay key={`${r.number} ${r.title}`} href={`/job/${r.number}/work`} number={r.number}>
+          {sayRested(r.title, clock(r.until, week.zone))}
+          {r.spot !== null && `, in ${week.spots.find((s) => s.id === r.spot)?.name ?? 'its clamp'}`}
+        </OfDay>
+      ))}
       {checks.map((c) => (
-        <p key={c.number} className="border-b border-line">
-          <Link
-            href={`/job/${c.number}/hand-over`}
-            className="inline-flex min-h-11 items-center gap-3 hover:underline"
-          >
-            <b className="font-serif text-lg">{c.number}</b> {c.customer}: the check after it has settled
-          </Link>
-        </p>
+        <OfDay key={c.number} href={`/job/${c.number}/hand-over`} number={c.number}>
+          {c.customer}: the check after it has settled
+        </OfDay>
       ))}
       {rows.map(({ w, steps, gone }) => (
         <div key={w.id} className="mt-2">

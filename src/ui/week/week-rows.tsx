@@ -4,8 +4,17 @@ import type { KeyboardEvent } from 'react';
 import type { Day } from '../../core/days/zone.ts';
 import type { LoadedWeek, WeekStep } from '../../server/week/load-week.ts';
 import { dayOf, sayWeekday } from '../kit/dates.ts';
+import Link from '../kit/link.tsx';
 import { After, PlaceBar, WeekBar } from './week-bar.tsx';
-import { clock, rowItems, stretchesIn, type DayColumn, type RowItem } from './week-time.ts';
+import {
+  clock,
+  placeOf,
+  rowItems,
+  sayRested,
+  stretchesIn,
+  type DayColumn,
+  type RowItem,
+} from './week-time.ts';
 
 /** Where somebody wants a step: to whom, not before when (ms). */
 export interface Wish {
@@ -178,7 +187,32 @@ export function RowOf({
   );
 }
 
-/** What takes a place, along its row: while hands are on it and while it holds. */
+/** What rests in a place, until it has rested: nothing moves it. */
+function RestingHere({
+  id,
+  name,
+  week,
+  columns,
+}: Pick<Shared, 'week' | 'columns'> & { readonly id: string; readonly name: string }) {
+  const rest = week.resting.find((r) => r.spot === id);
+  if (!rest) return null;
+  const [left, right] = [placeOf(columns, rest.since), placeOf(columns, rest.until)];
+  if (right <= 0 || left >= 1) return null;
+  const says = `${rest.number} ${sayRested(rest.title, `${sayWeekday(dayOf(rest.until))} ${clock(rest.until, week.zone)}`)}`;
+  return (
+    <Link
+      href={`/job/${rest.number}/work`}
+      title={says}
+      aria-label={`${name}: ${says}`}
+      className="absolute top-2 flex h-7 min-w-6 items-center overflow-hidden border border-dashed border-quiet bg-card px-1 text-xs whitespace-nowrap text-quiet"
+      style={{ left: percent(left), width: percent(Math.max(0.004, right - left)) }}
+    >
+      {right - left > 0.03 && `${rest.number} ${right - left > 0.15 ? 'rests' : ''}`}
+    </Link>
+  );
+}
+
+/** What takes a place, along its row: while hands are on it, while it holds, and what rests in it already. */
 export function RowOfPlace({
   id,
   name,
@@ -187,7 +221,7 @@ export function RowOfPlace({
 }: Shared & { readonly id: string; readonly name: string; readonly wide: number }) {
   const { week, columns, chosen } = shared;
   const own = week.steps.filter((s) => s.spot === id).map((s) => ({ ...s, end: s.hold }));
-  return rowItems(own, columns, LEAST_PX / wide).map((item) => {
+  const bars = rowItems(own, columns, LEAST_PX / wide).map((item) => {
     if (item.kind === 'few')
       return <Few key={item.steps[0]?.id ?? item.left} item={item} at={name} {...shared} />;
     const step = week.steps.find((s) => s.id === item.step.id);
@@ -208,4 +242,10 @@ export function RowOfPlace({
       )
     );
   });
+  return (
+    <>
+      <RestingHere id={id} name={name} week={week} columns={columns} />
+      {bars}
+    </>
+  );
 }

@@ -147,3 +147,6 @@ export function stretchesIn<S extends { readonly start: number; readonly end: nu
     Math.min(1, Math.max(0, (placeOf(columns, moment) - left) / Math.max(1e-9, right - left)));
   return steps.map(({ start, end }) => [part(start), part(end)]);
 }
+
+/** When a rest ends, and what it is after: `rests until 10:05, after “Reglue the bridge”`. */
+export const sayRested = (title: string, until: string): string => `rests until ${until}, after “${title}”`;

@@ -3,7 +3,7 @@
 import { lazyPart } from '../kit/lazy-part.ts';
 import { TriangleAlert } from 'lucide-react';
 import { Suspense, useState } from 'react';
-import { sayLeft } from '../../core/work/waits.ts';
+import { sayLeft } from '../../core/days/say-left.ts';
 import { useNow } from '../frame/bell.tsx';
 import type { BenchJob } from '../../server/bench/load-bench-job.ts';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
@@ -11,12 +11,13 @@ import { useQueuedFor } from '../data/command-queue.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
-import { Clock, CorrectClock, type Line } from './clock.tsx';
+import { Clock, type Line } from './clock.tsx';
 
 /** Turns and cuts read what is typed: they come where a rod, a saddle or a nut is on the order. */
 const PutOn = lazyPart(() => import('./put-on.tsx').then((m) => m.PutOn));
 const Hinders = lazyPart(() => import('./hinders.tsx').then((m) => m.Hinders));
 const CareOfJob = lazyPart(() => import('../care/care-of-job.tsx').then((m) => m.CareOfJob));
+const CorrectClock = lazyPart(() => import('./correct-clock.tsx').then((m) => m.CorrectClock));
 const StepLog = lazyPart(() => import('./step-log.tsx').then((m) => m.StepLog));
 
 type Action = 'start' | 'pause' | 'finish' | 'reopen' | 'undo';
@@ -58,8 +59,7 @@ function Hazards({ line }: { readonly line: Line }) {
   );
 }
 
-function Resting({ line }: { readonly line: Line }) {
-  const now = useNow();
+function Resting({ line, now }: { readonly line: Line; readonly now: number }) {
   if (line.wait === 0 || line.finishedAt === null || now === 0) return null;
   const until = Date.parse(line.finishedAt) + line.wait * 60_000;
   if (until <= now) return null;
@@ -69,8 +69,7 @@ function Resting({ line }: { readonly line: Line }) {
 const SLIP_MS = 15 * 60_000;
 
 /** Whether what was done last on a step is so fresh that a slip can be taken back. */
-function useFresh(line: Line): boolean {
-  const now = useNow();
+function isFresh(line: Line, now: number): boolean {
   const clock = line.clocks.at(-1);
   const last = Math.max(...[line.finishedAt, clock?.from, clock?.to].map((t) => (t ? Date.parse(t) : 0)));
   return now > 0 && last > 0 && now - last < SLIP_MS;
@@ -119,10 +118,12 @@ export function StepCard({
       {name}
     </button>
   );
-  const fresh = useFresh(line);
+  const now = useNow();
   const words = useWords();
   const finished = step === 'finished';
-  const hindered = !finished && step !== 'running' && line.hinders.length > 0;
+  // A rest that is over hinders nothing, whether or not the page was told.
+  const hinders = line.hinders.filter((h) => (h.until ?? now) >= now);
+  const hindered = !finished && step !== 'running' && hinders.length > 0;
   const shown = trouble?.code === 'invalid' ? null : trouble;
   return (
     <div className="space-y-2" data-step={step}>
@@ -140,7 +141,7 @@ export function StepCard({
             {line.runningBy && !unsent && <span className="text-ink"> · {line.runningBy} at it</span>}
             {finished && line.finishedBy && <span className="text-ink"> · {line.finishedBy}</span>}
             {line.wait > 0 && ` · then rests ${sayWait(line.wait)}`}
-            <Resting line={line} />
+            <Resting line={line} now={now} />
             {line.forGood !== '' && ` · ${line.forGood}`}
           </p>
           {!finished && line.fetch.length > 0 && (
@@ -163,7 +164,7 @@ export function StepCard({
             {step === 'running' && button('pause', 'Pause')}
             {(step === 'running' || step === 'paused') && button('finish', 'Finish', step === 'running')}
             {finished && button('reopen', 'Not finished')}
-            {fresh && button('undo', 'Undo')}
+            {isFresh(line, now) && button('undo', 'Undo')}
           </div>
         )}
       </div>
@@ -174,7 +175,12 @@ export function StepCard({
       )}
       {hindered && (
         <Suspense>
-          <Hinders job={job} line={line} onWithout={may ? (reason) => act('start', reason) : null} />
+          <Hinders
+            job={job}
+            line={line}
+            hinders={hinders}
+            onWithout={may ? (reason) => act('start', reason) : null}
+          />
         </Suspense>
       )}
       {line.clocks.some((c) => c.correction !== '') && (
@@ -187,7 +193,11 @@ export function StepCard({
           .
         </p>
       )}
-      {(large || line.clocks.some((c) => c.forgotten)) && <CorrectClock line={line} may={may} />}
+      {(large || line.clocks.some((c) => c.forgotten)) && (
+        <Suspense>
+          <CorrectClock line={line} may={may} />
+        </Suspense>
+      )}
       {(large || step === 'running' || job.photos.some((p) => p.item === `line:${line.id}`)) && (
         <PhotoStrip
           job={job}

@@ -4,6 +4,7 @@ import type { Job, JobReading } from '../job.ts';
 import type { EarlierReading, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import { partnersOf } from '../../readings/courses.ts';
+import { settledAt, unrestedBy, type Unrested } from '../../staleness/stale.ts';
 import type { Judged } from '../judge.ts';
 import type { NameOf, Shop } from '../shop.ts';
 
@@ -84,7 +85,12 @@ function courseValue(g: Job, judged: Judged, i: number): number | null {
   return others.length === 0 ? null : (own.value + others.reduce((s, v) => s + v, 0)) / (others.length + 1);
 }
 
-const readingView = (r: JobReading, asRead: JobReading | undefined, stale: string | null, name: NameOf) => ({
+const readingView = (
+  r: JobReading,
+  asRead: JobReading | undefined,
+  { stale, unrested }: { readonly stale: string | null; readonly unrested: Unrested | null },
+  name: NameOf,
+) => ({
   key: r.key,
   quantity: r.quantity,
   string: r.string,
@@ -107,6 +113,8 @@ const readingView = (r: JobReading, asRead: JobReading | undefined, stale: strin
   takenAt: new Date(r.takenAt).toISOString(),
   notRepresentative: r.notRepresentative,
   stale,
+  /** after which work it was read before that had rested, with the moment (ms) */
+  unrested,
   version: r.version,
 });
 
@@ -125,10 +133,22 @@ export function readingsView(
     stations: g.stations.map((s) => ({ ...s, target: judged.targets.get(s.key) ?? null })),
     rounds: roundsView(g, shop.habits, next),
     readings: g.standard.map((r, i) => ({
-      ...readingView(r, g.readings[i], judged.staleByReading.get(r)?.because ?? null, name),
+      ...readingView(
+        r,
+        g.readings[i],
+        {
+          stale: judged.staleByReading.get(r)?.because ?? null,
+          unrested: unrestedBy(r, judged.operations),
+        },
+        name,
+      ),
       /** with the other string of its course, where they are judged as one */
       asCourse: courseValue(g, judged, i),
     })),
+    /** work with a rest after it, what it moved and until when that goes on moving, ms */
+    settling: judged.operations.flatMap((o) =>
+      (o.wait ?? 0) > 0 ? [{ title: o.title, at: o.at, until: settledAt(o), moves: o.stale }] : [],
+    ),
     before: beforeView(g.earlier),
     watches: g.watches,
     habits: shop.habits,

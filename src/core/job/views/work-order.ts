@@ -5,10 +5,9 @@ import { agreedOperation, customerSays, sayForGood, saysStrings } from '../../ca
 import { benchOrder, type BenchOrder } from '../../work/bench-order.ts';
 import { looksForgotten, workedMs } from '../../work/clocks.ts';
 import { toFetch } from '../../work/fetch.ts';
-import { stopped } from '../../work/may-start.ts';
+import { isPassable, stopped } from '../../work/may-start.ts';
 import { rangeOf } from '../../work/order-of-lines.ts';
 import { cutPlaces, isCutOperation, nextCut, plannedCuts } from '../../work/cuts.ts';
-import { waitsOf } from '../../work/waits.ts';
 import type { JobLine } from '../job.ts';
 import type { JobClock, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -23,7 +22,9 @@ function hindersView(bench: BenchOrder<JobLine>, line: JobLine, label: LabelOf) 
   return bench.hindrances(line).map((h) => ({
     kind: h.kind,
     words: h.words,
-    passable: h.kind === 'reading' && h.passable,
+    passable: isPassable(h),
+    /** when it is over by itself */
+    until: h.kind === 'rest' ? h.until : null,
     places: h.kind === 'reading' ? h.stations.map((key) => ({ key, label: label(key) })) : [],
   }));
 }
@@ -172,7 +173,7 @@ export function workOrderView(
   name: NameOf,
   now: Date,
 ) {
-  const bench = benchOrder(g, judged, g.clocks);
+  const bench = benchOrder(g, judged, g.clocks, now.getTime());
   const label: LabelOf = (key) => bench.places.find((p) => p.key === key)?.label ?? key;
   const asked = bench.ordered.map((l) => ({
     id: l.id,
@@ -184,17 +185,11 @@ export function workOrderView(
   }));
   const showing: Showing = { g, judged, bench, label, still: stopped(asked, bench.needs), name, now };
   const lines = bench.ordered.map((l) => lineView(showing, l));
-  const rests = lines.map((l) => ({
-    lineId: l.id,
-    title: l.title,
-    finishedAt: l.finishedAt === null ? null : Date.parse(l.finishedAt),
-    wait: l.wait,
-  }));
   return {
     lines,
     queue: bench.queue.map((n) =>
       n.kind === 'step' ? n : { ...n, places: n.places.map((key) => ({ key, label: label(key) })) },
     ),
-    waits: waitsOf(rests).filter((w) => w.until > now.getTime()),
+    waits: bench.resting,
   };
 }
