@@ -175,6 +175,8 @@ describe('messages', () => {
     const job = await jobWith([], {
       customer: { name: 'Wren Hollis', phone: '555 0133', email: 'wren@example.invalid' },
     });
+    // What earlier jobs have waiting goes first: it would come due meanwhile.
+    await deliverDue(house.db, new Date(Date.now() + 60_000));
     await give(house.lead, 'house.save-gateway', { version: 0, gateway: { does: 'fail', delay: 0 } });
     const { messageId } = await give(house.desk, 'desk.message', {
       jobId: job.jobId,

@@ -74,13 +74,13 @@ test('what rests keeps its clamp and its job from going on, wherever its tag han
   const spots = async (at: Date) => {
     const now = await week(at);
     const rests = now.resting.filter((r) => [first.number, second.number].includes(r.number));
-    expect(rests.map((r) => [r.title, r.until])).toEqual([
-      ['Reglue the bridge', hours(25).getTime()],
-      ['Reglue the bridge', hours(25).getTime()],
+    expect(rests.map((r) => [r.why, r.until])).toEqual([
+      ['after “Reglue the bridge”', hours(25).getTime()],
+      ['after “Reglue the bridge”', hours(25).getTime()],
     ]);
     const starts = now.steps.filter((s) => s.job === second.jobId).map((s) => s.start);
     expect(Math.min(...starts)).toBeGreaterThanOrEqual(hours(25).getTime());
-    const taken = rests.map((r) => r.spot);
+    const taken = rests.map((r) => r.held?.spot);
     const next = now.steps.find((s) => s.job === third.jobId && s.title === 'Reglue the bridge');
     expect(next?.spot).toMatch(/^clamps/);
     if (taken.includes(next?.spot ?? '')) expect(next?.start).toBeGreaterThanOrEqual(hours(25).getTime());

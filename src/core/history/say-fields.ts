@@ -7,6 +7,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   touch: 'touch',
   plays: 'what they play',
   matters: 'for what it matters',
+  setPaidBy: 'who pays for the set it needs first',
   wish: 'their wish',
   neededBy: 'needed by',
   hardDate: 'whether the date can move',

@@ -14,6 +14,7 @@ import type { RelativeWish, Side, Touch } from '../targets/target.ts';
 import type { Hunt } from '../hunt/hunt-record.ts';
 import type { HeardPlace } from '../whatif/heard.ts';
 import type { Matters } from './matters.ts';
+import type { SetPayer } from './set-paid.ts';
 import type { JobFacts } from './leaves.ts';
 import type { Wait } from './waiting.ts';
 import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange, JudgedTurn } from './judged-job.ts';
@@ -30,6 +31,8 @@ export interface JobCard {
   readonly plays: string;
   /** for what it matters to them; null where nobody asked */
   readonly matters?: Matters | null | undefined;
+  /** who pays for the set it needs to be judged; null where nobody said */
+  readonly setPaidBy?: SetPayer | null | undefined;
   readonly wish: string;
   /** yyyy-mm-dd */
   readonly neededBy: string | null;

@@ -31,6 +31,7 @@ import {
 import { resolveTarget } from '../targets/resolve.ts';
 import { playedWith, type Target } from '../targets/target.ts';
 import { askedOfWorth, countsHistory } from './matters.ts';
+import { pricedCatalogue } from './set-paid.ts';
 import { takenAsUsual } from './taken-as-usual.ts';
 import type { JudgedJob, JudgingShop } from './judged-job.ts';
 
@@ -182,7 +183,11 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
     heard: g.job.heard ?? [],
     worth: g.instrument.worthMinor,
     history: countsHistory(g.job.matters),
-    catalogue: g.catalogue,
+    catalogue: pricedCatalogue(
+      g.catalogue,
+      g.job.setPaidBy ?? null,
+      g.lines.map((l) => ({ approval: l.approval, op: agreedOperation(l, g.catalogue) })),
+    ),
     currency: g.info.currency,
     rod: rodStateOf(found, turn),
     saddleEnd: saddleEndOf(found),

@@ -1,4 +1,5 @@
 import type { Matters } from './matters.ts';
+import type { SetPayer } from './set-paid.ts';
 import type { LearnedNumbers } from '../learn/learned.ts';
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';
@@ -64,6 +65,7 @@ export interface JudgedJob {
   readonly job: {
     readonly touch: Touch | null;
     readonly matters?: Matters | null | undefined;
+    readonly setPaidBy?: SetPayer | null | undefined;
     readonly stringsState: Conditions['strings'];
     /** what was heard where its player played; absent or null where nothing was */
     readonly heard?: readonly HeardPlace[] | null | undefined;

@@ -13,6 +13,8 @@ export interface Arrival {
   readonly plays: string;
   /** null where nobody asked */
   readonly matters: Matters | null;
+  /** it needs a set, and nobody said who pays for it */
+  readonly setUnpaid: boolean;
   readonly wish: string;
   readonly neededBy: string | null;
   readonly limit: number | null;
@@ -31,6 +33,7 @@ export function unknownAtArrival(a: Arrival): readonly string[] {
     ...(a.touch === null ? ['how hard they play'] : []),
     ...(a.plays === '' ? ['what they play'] : []),
     ...(a.matters === null ? ['whether it matters for its price or its history'] : []),
+    ...(a.setUnpaid ? ['who pays for the set it needs'] : []),
     ...(a.wish === '' ? ['what they like or dislike'] : []),
     ...(a.neededBy === null ? ['the date it is needed'] : []),
     ...(a.limit === null ? ['the money limit'] : []),

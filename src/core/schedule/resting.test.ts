@@ -4,7 +4,7 @@ import { newBoard, planOf } from './board.ts';
 import { chancesOf, playThrough } from './chance.ts';
 import { whatBreaks } from './plan-check.ts';
 import { firstPlan, replan } from './place.ts';
-import { restingOf, takenBy, withTaken, type Resting } from './resting.ts';
+import { restingOf, restsWithPlaces, takenBy, withTaken, type Resting } from './resting.ts';
 import type { Spot } from './shop-work.ts';
 import { mainReasons } from './why.ts';
 import { whyMoved } from './why-moved.ts';
@@ -194,4 +194,18 @@ describe('a plan beside what rests', () => {
       { numRuns: 200 },
     );
   });
+});
+
+test('what rests is shown once: after its step with its place, or as its tag says', () => {
+  const at = { waitingFor: 'time', waitingNote: 'settles', waitingUntil: NOW + 9 * MIN } as const;
+  const glue = { number: 401, resting: [rest('line:1', NOW + 5 * MIN)], ...at };
+  const taken = takenBy([{ id: 1, ...glue }], [spot('c1')], new Map());
+  const held = { spot: 'c1', since: NOW - 60 * MIN };
+  const own = { number: 401, why: 'after “line:1”', until: NOW + 5 * MIN, held };
+  const tag = { number: 401, why: 'settles', until: NOW + 9 * MIN, held: null };
+  expect(restsWithPlaces([glue], taken, NOW)).toEqual([own, tag]);
+  // A tag that says what its own step says says it once; one that is over, or waits for something else, says nothing.
+  expect(restsWithPlaces([{ ...glue, waitingUntil: NOW + 5 * MIN }], taken, NOW)).toEqual([own]);
+  expect(restsWithPlaces([{ ...glue, waitingUntil: NOW }], taken, NOW)).toEqual([own]);
+  expect(restsWithPlaces([{ ...glue, waitingFor: 'part' }], taken, NOW)).toEqual([own]);
 });

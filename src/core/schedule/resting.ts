@@ -1,5 +1,6 @@
 import { operation as operationOf } from '../catalogue/operations.ts';
 import type { Operation } from '../catalogue/operation.ts';
+import type { Wait } from '../job/waiting.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Spot } from './shop-work.ts';
 import { wayOf } from './step-of.ts';
@@ -101,26 +102,47 @@ export const withTaken = (spots: readonly Spot[], taken: readonly Taken[], from:
 /** An instrument that rests, and where it keeps a place taken. Moments are ms. */
 export interface RestShown {
   readonly number: number;
-  /** the step it rests after */
-  readonly title: string;
-  readonly since: number;
+  /** after what, in words */
+  readonly why: string;
   readonly until: number;
-  readonly spot: string | null;
+  /** since when it is in a place that it keeps taken */
+  readonly held: { readonly spot: string; readonly since: number } | null;
 }
 
-/** What rests, with the place it keeps, the first to end first. */
+/** A job with its rests, and what its tag says. Moments are ms. */
+export interface RestingJob {
+  readonly number: number;
+  readonly resting: readonly Resting[];
+  readonly waitingFor: Wait;
+  readonly waitingNote: string;
+  readonly waitingUntil: number | null;
+}
+
+/** What a tag says that rests by itself, not after a step. */
+function hungRest({ number, resting, ...tag }: RestingJob, now: number): RestShown[] {
+  const { waitingFor, waitingNote, waitingUntil } = tag;
+  const isOwn = resting.some((r) => r.until === waitingUntil);
+  return waitingFor !== 'time' || waitingUntil === null || waitingUntil <= now || isOwn
+    ? []
+    : [{ number, why: waitingNote, until: waitingUntil, held: null }];
+}
+
+/**
+ * What rests, with the place it keeps, the first to end first.
+ * @param now ms since the epoch
+ */
 export const restsWithPlaces = (
-  jobs: readonly { readonly number: number; readonly resting: readonly Resting[] }[],
+  jobs: readonly RestingJob[],
   taken: readonly Taken[],
+  now: number,
 ): RestShown[] =>
   jobs
-    .flatMap(({ number, resting }) =>
-      resting.map(({ step, title, since, until }) => ({
-        number,
-        title,
-        since,
-        until,
-        spot: taken.find((t) => t.step === step)?.spot ?? null,
-      })),
-    )
+    .flatMap((j) => [
+      ...hungRest(j, now),
+      ...j.resting.map(({ step, title, since, until }): RestShown => {
+        const place = taken.find((t) => t.step === step);
+        const held = place ? { spot: place.spot, since } : null;
+        return { number: j.number, why: `after “${title}”`, until, held };
+      }),
+    ])
     .sort((a, b) => a.until - b.until || a.number - b.number);

@@ -1,5 +1,7 @@
 import { ok } from '../../core/result.ts';
+import type { Job } from '../db/models/jobs.ts';
 import { countLater } from '../jobs/job-facts.ts';
+import { priceSetAnew } from '../plan/price-set.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { conflict } from '../use-case/conflict.ts';
 import { recordEvent } from '../use-case/record-event.ts';
@@ -12,6 +14,13 @@ function differing(before: Plain, after: Plain): { readonly before: Plain; reado
   const keys = Object.keys(after).filter((k) => before[k] !== after[k]);
   const pick = (from: Plain) => Object.fromEntries(keys.map((k) => [k, from[k]]));
   return { before: pick(before), after: pick(after) };
+}
+
+/** What was said at the counter, as it stands. */
+function saidOf(job: Job): Plain {
+  const { complaint, touch, matters, setPaidBy, plays, wish, neededBy, hardDate, hardReason, limitMinor } =
+    job;
+  return { complaint, touch, matters, setPaidBy, plays, wish, neededBy, hardDate, hardReason, limitMinor };
 }
 
 /**
@@ -30,14 +39,18 @@ export const correctJob = defineUseCase({
     const { version: theirVersion, ...named } = theirs;
     if (customer && customer.version !== theirVersion)
       return conflict(work, null, `how ${customer.name} is reached`, job.version);
-    const said = { ...typed, matters: typed.matters === undefined ? job.matters : typed.matters };
-    const { complaint, touch, matters, plays, wish, neededBy, hardDate, hardReason, limitMinor } = job;
-    const was = { complaint, touch, matters, plays, wish, neededBy, hardDate, hardReason, limitMinor };
+    const said = {
+      ...typed,
+      matters: typed.matters === undefined ? job.matters : typed.matters,
+      setPaidBy: typed.setPaidBy === undefined ? job.setPaidBy : typed.setPaidBy,
+    };
+    const was = saidOf(job);
     const called = { name: customer?.name, phone: customer?.phone, email: customer?.email };
     const changed = differing({ ...was, ...called }, { ...said, ...named });
     if (Object.keys(changed.after).length === 0) return ok({ version });
     job.set({ ...said, version: version + 1 });
     await job.save({ transaction: t });
+    if ('setPaidBy' in changed.after) await priceSetAnew(work, job);
     if (Object.keys(differing(called, named).after).length > 0)
       await customer?.update({ ...named, version: theirVersion + 1 }, { transaction: t });
     await countLater(work, job);

@@ -1,3 +1,4 @@
+import { needsSet } from '../../core/job/set-paid.ts';
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';
@@ -96,12 +97,15 @@ async function openJob(work: Work, input: TakeIn, customerId: number, instrument
     actionWish = null,
     together: _t,
     matters = null,
+    setPaidBy = null,
     ...facts
   } = input;
   const job = await models.Job.create(
     {
       ...facts,
       matters,
+      // Where none is needed, nobody pays for it.
+      setPaidBy: needsSet(input.stringsState) ? setPaidBy : null,
       number: await nextNumber(work),
       customerId,
       instrumentId: instrument.id,

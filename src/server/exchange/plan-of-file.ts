@@ -21,6 +21,7 @@ import { USUAL_HABITS } from '../../core/readings/stations.ts';
 import { asReading, asWish } from '../jobs/job-rows.ts';
 import type { JudgedJob, JudgingShop } from '../../core/job/judged-job.ts';
 import { MATTERS_NAMES } from '../../core/job/matters.ts';
+import { SET_PAYER_NAMES } from '../../core/job/set-paid.ts';
 import { judge } from '../../core/job/judge.ts';
 
 const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);
@@ -39,6 +40,7 @@ const file = z.object({
     number: z.number().int(),
     touch: z.enum(['light', 'medium', 'heavy']).nullable(),
     matters: z.enum(MATTERS_NAMES).nullish(),
+    setPaidBy: z.enum(SET_PAYER_NAMES).nullish(),
     stringsState: z.enum(STRINGS),
     heard: z
       .array(
@@ -159,6 +161,7 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
     job: {
       touch: f.job.touch,
       matters: f.job.matters ?? null,
+      setPaidBy: f.job.setPaidBy ?? null,
       stringsState: f.job.stringsState,
       heard: f.job.heard ?? null,
     },

@@ -4,6 +4,7 @@ import { ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { countLater } from '../jobs/job-facts.ts';
+import { partsOn, pricedParts } from './price-set.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
@@ -15,6 +16,7 @@ export const addLine = defineUseCase({
     const opened = await openJob(work, input.jobId);
     if (!opened.ok) return opened;
     const op = operation(input.operation, await catalogueOf(work.models, work.t));
+    const { parts, reason } = await partsOn(work, opened.value, op);
     const line = await work.models.WorkLine.create(
       {
         jobId: input.jobId,
@@ -34,7 +36,11 @@ export const addLine = defineUseCase({
               finishedBy: actor.personId,
               ...firstAnswer(0, 0, now),
             }
-          : { priceMinor: op.price, partsMinor: op.parts, ...firstAnswer(op.price, op.parts, now) }),
+          : {
+              priceMinor: op.price,
+              ...pricedParts({ parts, reason }),
+              ...firstAnswer(op.price, parts, now),
+            }),
       },
       { transaction: work.t },
     );

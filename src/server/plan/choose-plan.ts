@@ -81,6 +81,7 @@ async function putPlan(
           { transaction: t },
         );
     const put = await putOnOrder(work, g.catalogue, {
+      job: { id: g.job.id, setPaidBy: g.job.setPaidBy ?? null },
       decision,
       operation: line.operation,
       detail: line.says,

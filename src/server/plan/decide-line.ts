@@ -61,6 +61,7 @@ export const decideLine = defineUseCase({
       if (onOrder?.approval === 'yes') await letGoFor(moverOf(work), opened.value, [onOrder]);
     } else {
       const put = await putOnOrder(work, g.catalogue, {
+        job: opened.value,
         decision,
         operation: values.instead ?? line.operation,
         detail: changed ? input.change : line.says,

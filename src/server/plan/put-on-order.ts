@@ -4,10 +4,13 @@ import { operation } from '../../core/catalogue/operations.ts';
 import { firstAnswer } from '../../core/work/free-line.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Decision, WorkLine } from '../db/models/work.ts';
+import { partsOn } from './price-set.ts';
+import type { Job } from '../db/models/jobs.ts';
 import type { Work } from '../use-case/use-case.ts';
 
 /** What a decision puts on the order. Money in minor units; the catalogue's price where none is said. */
 export interface OrderEntry {
+  readonly job: Pick<Job, 'id' | 'setPaidBy'>;
   readonly decision: Decision;
   readonly operation: WorkLine['operation'];
   readonly detail: string;
@@ -38,7 +41,7 @@ async function lineFor(
 export async function putOnOrder(
   work: Work,
   catalogue: readonly Operation[],
-  { decision, operation: id, detail, priceMinor }: OrderEntry,
+  { job, decision, operation: id, detail, priceMinor }: OrderEntry,
 ): Promise<Result<null, Failure>> {
   const { models, t, now } = work;
   const op = operation(id, catalogue);
@@ -46,6 +49,7 @@ export async function putOnOrder(
   if (!found.ok) return found;
   const price = priceMinor ?? op.price;
   const line = found.value;
+  const { parts, reason } = await partsOn(work, job, op, line?.id ?? null);
   const what = {
     decisionId: decision.id,
     operation: op.id,
@@ -55,22 +59,23 @@ export async function putOnOrder(
     sort: op.order,
     minutes: op.minutes.likely,
     priceMinor: price,
-    partsMinor: op.parts,
+    partsMinor: parts,
+    ...(reason !== '' && { priceReason: reason }),
   };
   if (!line) {
-    const answer = firstAnswer(price, op.parts, now);
+    const answer = firstAnswer(price, parts, now);
     await models.WorkLine.create({ jobId: decision.jobId, ...what, ...answer }, { transaction: t });
     return ok(null);
   }
   const agreed =
     line.approval === 'yes' &&
     line.operation === op.id &&
-    line.priceMinor + line.partsMinor >= price + op.parts &&
+    line.priceMinor + line.partsMinor >= price + parts &&
     decision.decision === 'accepted';
   // What the customer has agreed to keeps the price it was agreed at.
   const kept = agreed
     ? { priceMinor: line.priceMinor, partsMinor: line.partsMinor }
-    : firstAnswer(price, op.parts, now);
+    : firstAnswer(price, parts, now);
   await line.update({ ...what, ...kept, version: line.version + 1 }, { transaction: t });
   return ok(null);
 }

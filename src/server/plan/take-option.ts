@@ -1,11 +1,13 @@
 import { refuse } from '../../contracts/failure.ts';
-import { operation } from '../../core/catalogue/operations.ts';
+import { agreedOperation, operation } from '../../core/catalogue/operations.ts';
+import { partsFor } from '../../core/job/set-paid.ts';
 import { fail, ok } from '../../core/result.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { countLater } from '../jobs/job-facts.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { moverOf } from '../stores/move.ts';
 import { setAsideFor } from '../stores/set-aside.ts';
+import { pricedParts } from './price-set.ts';
 import { recordEvent } from '../use-case/record-event.ts';
 import { defineUseCase } from '../use-case/use-case.ts';
 
@@ -27,6 +29,10 @@ export const takeOption = defineUseCase({
     const open = standing.filter((l) => l.step !== 'finished');
     const there = new Set(open.map((l) => l.operation));
     const missing = chosen.operations.filter((id) => !there.has(id)).map((id) => operation(id, catalogue));
+    const others = [
+      ...standing.map((l) => ({ approval: l.approval, op: agreedOperation(l, catalogue) })),
+      ...missing.map((op) => ({ approval: 'yes' as const, op })),
+    ];
     const said = {
       approval: 'yes' as const,
       approvedBy: offer.choiceBy,
@@ -36,7 +42,7 @@ export const takeOption = defineUseCase({
     for (const line of open.filter((l) => l.approval !== 'yes' && chosen.operations?.includes(l.operation)))
       await line.update({ ...said, version: line.version + 1 }, { transaction: t });
     const made = await models.WorkLine.bulkCreate(
-      missing.map((op) => ({
+      missing.map((op, i) => ({
         jobId: offer.jobId,
         operation: op.id,
         record: op,
@@ -45,7 +51,7 @@ export const takeOption = defineUseCase({
         sort: op.order,
         minutes: op.minutes.likely,
         priceMinor: op.price,
-        partsMinor: op.parts,
+        ...pricedParts(partsFor(op, opened.value.setPaidBy, others.slice(0, standing.length + i))),
         ...said,
       })),
       { transaction: t },

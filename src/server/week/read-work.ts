@@ -281,7 +281,11 @@ function placesOf(rows: Rows, jobs: readonly JobToPlan[], rules: WeekRules, from
   const places = spotsOf(rules, rows.places, from, shop.info.zone);
   const resting = jobs
     .filter((j) => j.waitingFor !== 'home')
-    .map((j) => ({ ...j, resting: restingOf(j.lines, shop.catalogue, from) }));
+    .map((j) => ({
+      ...j,
+      resting: restingOf(j.lines, shop.catalogue, from),
+      waitingNote: rows.tags.find((t) => t.jobId === j.id)?.waitingNote ?? '',
+    }));
   const taken = takenBy(resting, places, new Map(planned.map((p) => [p.step, p.spot])));
   const isTaken = new Set(taken.map((t) => t.step));
   // Where something rests is kept with its plan until it has rested; it is no step of it any more.
@@ -293,7 +297,7 @@ function placesOf(rows: Rows, jobs: readonly JobToPlan[], rules: WeekRules, from
         { worker: p.personId, spot: p.spot, start: Math.round((p.startsAt.getTime() - from) / MINUTE) },
       ]),
   );
-  return { spots: withTaken(places, taken, from), resting: restsWithPlaces(resting, taken), before };
+  return { spots: withTaken(places, taken, from), resting: restsWithPlaces(resting, taken, from), before };
 }
 
 /** Reads all that is planned, and by what, as it stands now. */

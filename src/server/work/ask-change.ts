@@ -10,6 +10,7 @@ import { recordEvent } from '../use-case/record-event.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { shopOf } from '../house/load-shop.ts';
 import { countLater } from '../jobs/job-facts.ts';
+import { partsOn, pricedParts } from '../plan/price-set.ts';
 import { openJob } from '../jobs/open-job.ts';
 import { tellDesk } from '../people/notices.ts';
 import { defineUseCase, type Work } from '../use-case/use-case.ts';
@@ -66,6 +67,14 @@ export async function hangForWord({ models, t }: Work, job: Job, title: string):
   });
 }
 
+/** The yes of what nobody has to be asked about: it costs nothing, or stays within the limit the customer named. */
+const agreedBefore = (free: boolean, now: Date) => ({
+  approval: 'yes' as const,
+  approvedBy: free ? '' : 'agreed before',
+  approvedHow: free ? NOTHING_TO_PAY : 'within the limit',
+  approvedAt: now,
+});
+
 /**
  * Something found while inside: the line it stops stands still until the customer has answered, and so do those that need
  * it; the rest goes on. Within the limit the customer named it may go on at once; over it they are always asked.
@@ -79,8 +88,9 @@ export const askChange = defineUseCase({
     const job = opened.value;
     const op = operation(input.operation, await catalogueOf(models, t));
     const lines = await models.WorkLine.findAll({ where: { jobId: job.id }, transaction: t });
+    const { parts, reason } = await partsOn(work, job, op);
     const { tax } = shopOf(await models.Setting.findAll({ where: { name: 'shop' }, transaction: t }));
-    const fits = withinLimit(lines.map(priced), op, job.limitMinor, tax, {
+    const fits = withinLimit(lines.map(priced), { ...op, parts }, job.limitMinor, tax, {
       kind: job.discountKind,
       value: job.discountValue,
     });
@@ -90,7 +100,7 @@ export const askChange = defineUseCase({
       const still = await standStill(work, job, input.stops);
       if (!still.ok) return still;
     }
-    const free = op.price + op.parts === 0;
+    const free = op.price + parts === 0;
     const goes = input.withinLimit || free;
     const line = await models.WorkLine.create(
       {
@@ -102,17 +112,12 @@ export const askChange = defineUseCase({
         sort: op.order,
         minutes: op.minutes.likely,
         priceMinor: op.price,
-        partsMinor: op.parts,
+        ...pricedParts({ parts, reason }),
         found: input.found,
         stops: input.stops,
         askedBy: actor.personId,
         askedAt: now,
-        ...(goes && {
-          approval: 'yes' as const,
-          approvedBy: free ? '' : 'agreed before',
-          approvedHow: free ? NOTHING_TO_PAY : 'within the limit',
-          approvedAt: now,
-        }),
+        ...(goes && agreedBefore(free, now)),
       },
       { transaction: t },
     );

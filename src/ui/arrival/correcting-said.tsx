@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { MATTERS } from '../../core/job/matters.ts';
+import { SET_PAYERS } from '../../core/job/set-paid.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
@@ -31,11 +32,13 @@ interface PartProps {
   readonly typed: SaidTexts;
   readonly currency: MoneyForm;
   readonly fields: Readonly<Record<string, string>>;
+  /** it came in needing a set */
+  readonly needsSet: boolean;
   readonly onChange: (some: Partial<SaidTexts>) => void;
 }
 
 /** What they said, and how they play. */
-function Words({ typed, fields, onChange }: PartProps) {
+function Words({ typed, fields, needsSet, onChange }: PartProps) {
   return (
     <>
       {LINES.map(({ key, at, label, max, rows }) => (
@@ -61,6 +64,14 @@ function Words({ typed, fields, onChange }: PartProps) {
         options={{ ...MATTERS, 'not-said': 'not said' }}
         onChange={(matters) => onChange({ matters: matters === 'not-said' ? null : matters })}
       />
+      {(needsSet || typed.setPaidBy !== null) && (
+        <PillChoice
+          legend="The set it needs first is paid by"
+          value={typed.setPaidBy ?? 'not-said'}
+          options={{ ...SET_PAYERS, 'not-said': 'not agreed' }}
+          onChange={(payer) => onChange({ setPaidBy: payer === 'not-said' ? null : payer })}
+        />
+      )}
     </>
   );
 }
@@ -134,7 +145,8 @@ export function CorrectingSaid({ job, onClose }: { readonly job: LeafJob; readon
   const [why, setWhy] = useState('');
   const fields = trouble?.code === 'invalid' ? trouble.fields : {};
   const { currency } = job.shop;
-  const part: PartProps = { typed: edit.value, fields, currency, onChange: edit.set };
+  const { needsSet } = job;
+  const part: PartProps = { typed: edit.value, fields, currency, needsSet, onChange: edit.set };
   const unread = !readAmount(edit.value.limit, currency).ok;
   const keep = async () => {
     const kept = await edit.save((typed, version) =>
@@ -185,6 +197,7 @@ const NAMES: Readonly<Record<string, string>> = {
   ...Object.fromEntries([...LINES, ...CUSTOMER].map(({ key, label }) => [key, label])),
   touch: 'Touch',
   matters: 'Matters to them for',
+  setPaidBy: 'Who pays for the set it needs first',
   neededBy: 'Needed by',
   hardReason: 'Why then',
   hardDate: 'The date cannot move',

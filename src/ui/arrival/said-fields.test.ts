@@ -4,6 +4,7 @@ const TYPED: SaidTexts = {
   complaint: 'Buzzes',
   wish: '',
   matters: null,
+  setPaidBy: null,
   plays: 'on stage',
   touch: 'heavy',
   neededBy: '2026-12-02',

@@ -1,6 +1,7 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency.ts';
 import type { Matters } from '../../core/job/matters.ts';
+import type { SetPayer } from '../../core/job/set-paid.ts';
 import type { Touch } from '../../core/targets/target.ts';
 import type { Fields } from '../data/edit-model.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
@@ -12,6 +13,8 @@ export interface SaidTexts extends Fields {
   readonly plays: string;
   /** null where nobody asked */
   readonly matters: Matters | null;
+  /** null where nobody said, or none is needed */
+  readonly setPaidBy: SetPayer | null;
   /** null where nobody said */
   readonly touch: Touch | null;
   readonly neededBy: string;
@@ -31,6 +34,7 @@ export const saidTexts = (job: LeafJob): SaidTexts => ({
   wish: job.wish,
   plays: job.plays,
   matters: job.matters,
+  setPaidBy: job.setPaidBy,
   touch: job.touch,
   neededBy: job.neededBy ?? '',
   hardDate: job.hardDate,
@@ -59,6 +63,7 @@ export function saidInput(
       touch: t.touch,
       plays: t.plays,
       matters: t.matters,
+      setPaidBy: t.setPaidBy,
       wish: t.wish,
       neededBy: t.neededBy === '' ? null : t.neededBy,
       hardDate: t.neededBy !== '' && t.hardDate,

@@ -6,6 +6,7 @@ import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Matters } from '../../core/job/matters.ts';
+import type { SetPayer } from '../../core/job/set-paid.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
 import type { RelativeWish, Touch } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
@@ -34,6 +35,7 @@ export interface IntakeForm {
   touch: Touch | 'not-said';
   plays: string;
   matters: Matters | 'not-said';
+  setPaidBy: SetPayer | 'not-said';
   wish: string;
   actionWish: RelativeWish | '';
   neededBy: string;
@@ -66,6 +68,7 @@ export const NOTHING_SAID: IntakeForm = {
   touch: 'not-said',
   plays: '',
   matters: 'not-said',
+  setPaidBy: 'not-said',
   wish: '',
   actionWish: '',
   neededBy: '',
@@ -182,6 +185,7 @@ export function intakeCommand(
     touch: f.touch === 'not-said' ? null : f.touch,
     plays,
     matters: f.matters === 'not-said' ? null : f.matters,
+    setPaidBy: f.setPaidBy === 'not-said' ? null : f.setPaidBy,
     wish,
     actionWish: f.actionWish === '' ? null : f.actionWish,
     neededBy: f.neededBy === '' ? null : f.neededBy,

@@ -18,6 +18,7 @@ import type { MoneyForm } from '../../core/money/currency.ts';
 import { intakeCommand, NOTHING_SAID, type IntakeForm } from './intake-form.ts';
 import { send } from '../data/send.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
+import { HowStrung } from './how-strung.tsx';
 import { usePromised } from './use-promised.ts';
 
 const LOWER: ReadonlySet<string> = new Set(['much-lower', 'little-lower']);
@@ -264,25 +265,16 @@ export function Intake({
             )}
           </FormField>
         </div>
-        <PillChoice
-          legend="Strings"
+        <HowStrung
           value={watch('stringsState')}
-          options={{
-            'at-pitch': 'at pitch',
-            missing: 'one missing',
-            'off-pitch': 'off pitch',
-            off: 'none on',
-          }}
+          error={errors.stringsState?.message}
+          payer={watch('setPaidBy')}
           onChange={(s) => {
             setValue('stringsState', s);
             clearErrors('stringsState');
           }}
+          onPayer={(payer) => setValue('setPaidBy', payer)}
         />
-        {errors.stringsState?.message && (
-          <p role="alert" className="mt-0.5 text-sm text-rubric">
-            ◆ {errors.stringsState.message}
-          </p>
-        )}
         <FormField label="What came with it, one thing a line" error={errors.cameWith?.message}>
           {(w) => (
             <textarea

@@ -1,5 +1,6 @@
 import Link from '../kit/link.tsx';
 import { MATTERS } from '../../core/job/matters.ts';
+import { SET_PAYERS } from '../../core/job/set-paid.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { sayTouch } from '../../core/targets/target.ts';
@@ -19,7 +20,12 @@ import type { LeafProps } from '../job/leaf-props.ts';
 /** What nobody has said yet: not compulsory, but worth asking while they are here or on the telephone. */
 function Unknowns({ job }: Pick<LeafProps<'kinds' | 'visits' | 'double' | 'receipt'>, 'job'>) {
   if (job.state === 'closed') return null;
-  const open = unknownAtArrival({ ...job, ...job.customer, ...job.instrument });
+  const open = unknownAtArrival({
+    ...job,
+    ...job.customer,
+    ...job.instrument,
+    setUnpaid: job.needsSet && job.setPaidBy === null,
+  });
   if (open.length === 0) return null;
   return <p className="text-sm text-quiet">Not known yet: {open.join(', ')}.</p>;
 }
@@ -46,6 +52,11 @@ function Said({ job, mayCorrect }: { readonly job: ArrivalJob; readonly mayCorre
       </p>
       <p>
         Strings: <span className="text-ink">{STRINGS_STATES[job.stringsState]}</span>
+        {job.setPaidBy && (
+          <>
+            ; the set it needs first is paid by <span className="text-ink">{SET_PAYERS[job.setPaidBy]}</span>
+          </>
+        )}
       </p>
       {job.matters && (
         <p>

@@ -184,7 +184,7 @@ const restedOf = ({ resting, zone }: LoadedWeek): OfDay[] =>
     number: r.number,
     day: dayOf(r.until),
     href: `/job/${r.number}/work`,
-    says: sayRested(r.title, clock(r.until, zone)),
+    says: sayRested(r.why, clock(r.until, zone)),
   }));
 
 /** The width of the names before the rows, px. */

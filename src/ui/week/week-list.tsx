@@ -82,9 +82,9 @@ function Day({ week, day }: { readonly week: LoadedWeek; readonly day: string })
     <section aria-label={sayWeekday(day)}>
       <h2 className="border-b border-plain text-xl">{sayWeekday(day)}</h2>
       {rested.map((r) => (
-        <OfDay key={`${r.number} ${r.title}`} href={`/job/${r.number}/work`} number={r.number}>
-          {sayRested(r.title, clock(r.until, week.zone))}
-          {r.spot !== null && `, in ${week.spots.find((s) => s.id === r.spot)?.name ?? 'its clamp'}`}
+        <OfDay key={`${r.number} ${r.why}`} href={`/job/${r.number}/work`} number={r.number}>
+          {sayRested(r.why, clock(r.until, week.zone))}
+          {r.held && `, in ${week.spots.find((s) => s.id === r.held?.spot)?.name ?? 'its clamp'}`}
         </OfDay>
       ))}
       {checks.map((c) => (

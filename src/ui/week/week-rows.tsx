@@ -194,11 +194,11 @@ function RestingHere({
   week,
   columns,
 }: Pick<Shared, 'week' | 'columns'> & { readonly id: string; readonly name: string }) {
-  const rest = week.resting.find((r) => r.spot === id);
-  if (!rest) return null;
-  const [left, right] = [placeOf(columns, rest.since), placeOf(columns, rest.until)];
+  const rest = week.resting.find((r) => r.held?.spot === id);
+  if (!rest?.held) return null;
+  const [left, right] = [placeOf(columns, rest.held.since), placeOf(columns, rest.until)];
   if (right <= 0 || left >= 1) return null;
-  const says = `${rest.number} ${sayRested(rest.title, `${sayWeekday(dayOf(rest.until))} ${clock(rest.until, week.zone)}`)}`;
+  const says = `${rest.number} ${sayRested(rest.why, `${sayWeekday(dayOf(rest.until))} ${clock(rest.until, week.zone)}`)}`;
   return (
     <Link
       href={`/job/${rest.number}/work`}

@@ -148,5 +148,6 @@ export function stretchesIn<S extends { readonly start: number; readonly end: nu
   return steps.map(({ start, end }) => [part(start), part(end)]);
 }
 
-/** When a rest ends, and what it is after: `rests until 10:05, after “Reglue the bridge”`. */
-export const sayRested = (title: string, until: string): string => `rests until ${until}, after “${title}”`;
+/** When a rest ends, and why it rests: `rests until 10:05, after “Reglue the bridge”`. */
+export const sayRested = (why: string, until: string): string =>
+  `rests until ${until}${why === '' ? '' : `, ${why}`}`;

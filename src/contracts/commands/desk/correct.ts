@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MATTERS_NAMES } from '../../../core/job/matters.ts';
+import { SET_PAYER_NAMES } from '../../../core/job/set-paid.ts';
 import { answering, command } from '../command.ts';
 import { id, text, version } from '../fields.ts';
 
@@ -16,6 +17,7 @@ export const deskCorrect = command({
       touch: z.enum(['light', 'medium', 'heavy']).nullable(),
       plays: text(200),
       matters: z.enum(MATTERS_NAMES).nullable().optional(),
+      setPaidBy: z.enum(SET_PAYER_NAMES).nullable().optional(),
       wish: text(1000),
       neededBy: z.union([z.null(), z.iso.date('Write the date as year-month-day')]),
       hardDate: z.boolean(),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MATTERS_NAMES } from '../../../core/job/matters.ts';
+import { SET_PAYER_NAMES } from '../../../core/job/set-paid.ts';
 import { constructionSchema } from '../../construction.ts';
 import { answering, command } from '../command.ts';
 import { id, kindId, relative, stringsState, text, together } from '../fields.ts';
@@ -35,6 +36,8 @@ export const deskTakeIn = command({
     plays: text(200),
     /** for what it matters to them; null where nobody asked */
     matters: z.enum(MATTERS_NAMES).nullable().optional(),
+    /** who pays for the set it needs to be judged; null where nobody said, or none is needed */
+    setPaidBy: z.enum(SET_PAYER_NAMES).nullable().optional(),
     wish: text(1000),
     /** the action they would like, against what is there now */
     actionWish: relative.optional(),

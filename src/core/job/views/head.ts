@@ -1,4 +1,5 @@
 import { sayMatters } from '../matters.ts';
+import { needsSet } from '../set-paid.ts';
 import { leafStates, type JobFacts } from '../leaves.ts';
 import type { JobInstrument } from '../job.ts';
 import type { JobWith } from '../job-parts.ts';
@@ -44,6 +45,9 @@ export function headView(
     touch: job.touch,
     plays: job.plays,
     matters: job.matters ?? null,
+    setPaidBy: job.setPaidBy ?? null,
+    /** it came in needing a set: nobody changed its strings since */
+    needsSet: g.stringChanges.length === 0 && needsSet(job.stringsState),
     /** the same in words; empty where there is nothing to say */
     mattersFor: sayMatters(job.matters),
     wish: job.wish,

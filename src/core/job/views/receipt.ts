@@ -1,6 +1,7 @@
 import { VIEW_NAMES } from '../../instrument/outline.ts';
 import { STRINGS_STATES } from '../../readings/conditions.ts';
 import type { JobParts, JobWith, SeenOnReceipt } from '../job-parts.ts';
+import { sayTicketSet } from '../set-paid.ts';
 import { iso } from './moment.ts';
 
 /** The item of the list that names damage already there. */
@@ -13,7 +14,13 @@ export const seenOnReceipt = (g: JobWith<'things' | 'marks'>): SeenOnReceipt => 
   ...(g.marks.length > 0 && {
     marks: g.marks.map((m) => `${VIEW_NAMES[m.view]}: ${m.words || 'marked'}`),
   }),
-  strings: STRINGS_STATES[g.job.stringsState],
+  strings: [
+    STRINGS_STATES[g.job.stringsState],
+    // What the bench made of them since is no matter of the counter.
+    g.stringChanges.length > 0 ? '' : sayTicketSet(g.job.stringsState, g.job.setPaidBy ?? null),
+  ]
+    .filter((part) => part !== '')
+    .join(': '),
 });
 
 /** What is in one list and not in the other, as often as it is there more often. */

@@ -7,6 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { Matters } from '../../../core/job/matters.ts';
+import type { SetPayer } from '../../../core/job/set-paid.ts';
 import type { JobFacts } from '../../../core/job/leaves.ts';
 import { WAITS, type Wait } from '../../../core/job/waiting.ts';
 import type { Discount } from '../../../core/money/money.ts';
@@ -23,6 +24,7 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare complaint: string;
   declare touch: Touch | null;
   declare matters: CreationOptional<Matters | null>;
+  declare setPaidBy: CreationOptional<SetPayer | null>;
   declare plays: CreationOptional<string>;
   declare wish: string;
   declare neededBy: CreationOptional<string | null>;
@@ -80,6 +82,7 @@ function initJob(sequelize: Sequelize, own: typeof Job): void {
       complaint: { type: DataTypes.TEXT },
       touch: { type: DataTypes.ENUM('light', 'medium', 'heavy') },
       matters: { type: DataTypes.ENUM('price', 'history', 'both', 'neither') },
+      setPaidBy: { type: DataTypes.ENUM('customer', 'shop'), field: 'set_paid_by' },
       plays: { type: DataTypes.STRING(200), defaultValue: '' },
       wish: { type: DataTypes.TEXT },
       neededBy: { type: DataTypes.DATEONLY, field: 'needed_by', defaultValue: null },
