@@ -10,7 +10,7 @@ import type { Outcome } from '../../whatif/consequences.ts';
 import type { Moves } from '../../whatif/moves.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { standings, together } from './judge-outcome.ts';
-import { offered, type Problem } from './problem.ts';
+import { getsNewSet, offered, type Problem } from './problem.ts';
 import { none, stay, type Part, type Refused, type Sizes, type Way, type Ways } from './way.ts';
 
 const mm = (v: number): string => formatLength(Math.abs(v), 'mm');
@@ -29,8 +29,8 @@ const moved = (m: Moves, out: readonly Out[], count: number): Moves => ({
 
 /** The answers to notes that are out at the 12th: set, compensate the saddle, move its slot. */
 export function contactWays(p: Problem, moves: Moves, o: Outcome, sizes: Sizes = 'asked'): Ways {
-  // Contacts move by readings of this neck at this height: until it is set, they wait.
-  if (!o.asRead) return none('contact', moves);
+  // Contacts move by readings of these strings at this height: until both are as they will be, they wait.
+  if (!o.asRead || getsNewSet(p)) return none('contact', moves);
   const c = p.model.construction;
   const notes = standings(p, o, ['intonation']).filter(
     (s) => s.value !== 0 && Math.abs(s.value) < MOST_CENTS,

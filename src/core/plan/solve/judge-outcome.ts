@@ -3,7 +3,7 @@ import { verdict, type Verdict } from '../../targets/target.ts';
 import { handFor, mapOfNeck, playedPositions, tightest, type Tightest } from '../../whatif/clearance-map.ts';
 import type { Outcome } from '../../whatif/consequences.ts';
 import type { NeckModel } from '../../whatif/neck-model.ts';
-import type { Judged, Problem } from './problem.ts';
+import { getsNewSet, type Judged, type Problem } from './problem.ts';
 import type { Sizes } from './way.ts';
 
 /** One place after a plan: what stands there and how it stands to its band. */
@@ -16,7 +16,7 @@ export interface Stands {
 }
 
 /**
- * How a pitch counts once heights have moved, where it was read before: it waits to be read, or it counts as it was read, so that
+ * How a pitch counts once heights have moved, or a new set goes on, where it was read before: it waits to be read, or it counts as it was read, so that
  * nothing is moved for the sake of not knowing.
  */
 export type Unread = 'waits' | 'as it was read';
@@ -31,7 +31,7 @@ const valueOf = (p: Problem, o: Outcome, j: Judged, unread: Unread): number | nu
       return o.gap[j.index] ?? null;
     case 'intonation':
       // A forecast is no reading.
-      if (o.asRead) return o.cents[j.index] ?? null;
+      if (o.asRead && !getsNewSet(p)) return o.cents[j.index] ?? null;
       return unread === 'waits' ? null : (p.model.cents[j.index] ?? null);
   }
 };

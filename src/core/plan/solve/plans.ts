@@ -9,9 +9,9 @@ import type { Problem } from './problem.ts';
 import { waysOfFinding } from './pin-ways.ts';
 import type { Removed } from './removed.ts';
 import { BY_AIM, BY_COST, first, leastAmong, leaveIt, search, type Candidate } from './solve.ts';
-import { stepsOf, type Step } from './steps.ts';
+import { READ_NEW_SET, stepsOf, type Step } from './steps.ts';
 import { undone, undonePlain } from './undone.ts';
-import { waitsToBeRead } from './waits.ts';
+import { bringsNewSet, waitsToBeRead } from './waits.ts';
 import type { Amount, Group } from './way.ts';
 
 /** A plan as it is shown, printed and kept. mm, cents, minor units, minutes. */
@@ -88,6 +88,7 @@ function saysOf(sums: string | undefined, inspection: string, ways: string): str
 function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]): Plan {
   const parts = c.ways.flatMap((w) => w.parts);
   const by = (f: Problem['findings'][number]) => dealsWith(f, c.moves);
+  const waits = waitsToBeRead(p, c);
   return {
     id,
     name: NAMES[id],
@@ -116,11 +117,14 @@ function planOf(p: Problem, id: Plan['id'], c: Candidate, calls: readonly Call[]
         removed: part?.removed ?? 0,
       };
     }),
-    steps: stepsOf(p, c.operations, parts),
+    steps: [
+      ...stepsOf(p, c.operations, parts),
+      ...(waits.length > 0 && bringsNewSet(p, c) ? [READ_NEW_SET] : []),
+    ],
     moves: c.moves,
     predicted: c.stands.map((s) => ({ key: s.judged.key, label: s.judged.label, value: s.value })),
     undone: undone(p, c, calls),
-    waits: waitsToBeRead(p, c),
+    waits,
     undonePlain: undonePlain(p, c),
     warns: c.ways.flatMap((w) => w.warns),
     calls,

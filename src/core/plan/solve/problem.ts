@@ -4,6 +4,7 @@ import type { LoggedTurn, RodPrior } from '../../neck/truss-rod.ts';
 import type { Target, Touch } from '../../targets/target.ts';
 import type { NeckModel } from '../../whatif/neck-model.ts';
 import type { Operation } from '../../catalogue/operation.ts';
+import { isStringing } from '../../catalogue/operations.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import type { Finding, Unplanned } from '../plan-input.ts';
 import type { Limits, Weights, WorthRules } from '../plan-rules.ts';
@@ -75,6 +76,16 @@ export const offered = (
   p: Pick<Problem, 'catalogue'> & Partial<Pick<Problem, 'declined'>>,
   id: OperationId,
 ): Operation | null => (p.declined?.has(id) ? null : (p.catalogue.find((o) => o.id === id) ?? null));
+
+/**
+ * Whether what was found asks for a new set of strings: pitches that were read on the old ones say nothing of it, and are read again
+ * when it is on.
+ */
+export const getsNewSet = (p: Pick<Problem, 'findings' | 'catalogue' | 'declined'>): boolean =>
+  p.findings.some((f) => {
+    const op = offered(p, f.leadsTo);
+    return op !== null && isStringing(op);
+  });
 
 /** Why an operation is not offered, in words. */
 export const notOffered = (p: Pick<Problem, 'declined'>, id: OperationId): string =>

@@ -142,7 +142,8 @@ function evaluate(
     parts.filter((x) => operations.has(x.operation)),
     p.catalogue,
   );
-  const stands = standings(p, outcome);
+  // Where findings are left, no new set goes on: pitches stand as they were read.
+  const stands = standings(withFindings ? p : { ...p, findings: [] }, outcome);
   const out = stands.filter(isOut);
   const tops = ways.at(-1)?.moves.tops ?? p.model.tops;
   const high = highFrets(p.model, tops, p.limits.highFret);

@@ -47,6 +47,12 @@ function readAgain(done: readonly Operation[], has: ReadonlySet<Quantity> | null
   return again.length === 0 ? [] : [read(done.at(-1)?.id ?? null, `Read again: ${names.join(', ')}.`)];
 }
 
+/** What is left of a plan whose pitches wait for a new set. */
+export const READ_NEW_SET: Step = read(
+  null,
+  'Read the intonation with the new strings on: what is out then is set by that.',
+);
+
 /** An operation as it is done: begun short of its line where it takes away for good, and its wait after it. */
 function doing(o: Operation, part: Part | undefined): Step[] {
   const says = part ? `${o.name}. ${part.says}` : `${o.name}.`;
