@@ -1,3 +1,7 @@
+import { MATTERS } from '../job/matters.ts';
+import { SET_PAYERS } from '../job/set-paid.ts';
+import { POSITIONS, STRINGS_STATES } from '../readings/conditions.ts';
+import { STRING_AGES } from '../readings/set-on.ts';
 import type { Construction } from '../instrument/construction.ts';
 import { sayConstructionChange } from '../instrument/say-facts.ts';
 
@@ -26,11 +30,22 @@ const FIELDS: Readonly<Record<string, string>> = {
   strings: 'how its strings are',
   position: 'how it lies',
   tuning: 'tuning',
+  setOn: 'string set',
+  setAge: 'how old its strings are',
   temperature: 'temperature',
   humidity: 'humidity',
   pitch: 'pitch',
   methods: 'how it is read',
   gauges: 'with which gauges',
+};
+
+/** What is kept by a name, in words. */
+const VALUES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  matters: MATTERS,
+  setPaidBy: SET_PAYERS,
+  strings: STRINGS_STATES,
+  position: POSITIONS,
+  setAge: STRING_AGES,
 };
 
 const text = (v: unknown): string => (typeof v === 'string' ? v : typeof v === 'number' ? String(v) : '');
@@ -57,7 +72,7 @@ export function fieldsChanged({ before, after, n }: Changed): string {
             ? v
               ? 'yes'
               : 'no'
-            : text(v);
+            : (VALUES[key]?.[text(v)] ?? text(v));
   return Object.keys(after)
     .filter((k) => JSON.stringify(before[k]) !== JSON.stringify(after[k]))
     .map((k) => {

@@ -10,6 +10,7 @@ import type { Methods } from '../readings/methods.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import type { Reading } from '../readings/reading.ts';
 import type { RoundKind } from '../readings/rounds.ts';
+import type { SetOn } from '../readings/set-on.ts';
 import type { RelativeWish, Side, Touch } from '../targets/target.ts';
 import type { Hunt } from '../hunt/hunt-record.ts';
 import type { HeardPlace } from '../whatif/heard.ts';
@@ -88,7 +89,7 @@ export interface JobAnswer extends JudgedAnswer {
 }
 
 /** A round of readings with the conditions it was read under. */
-export interface JobRound extends Conditions {
+export interface JobRound extends Conditions, Partial<SetOn> {
   readonly id: number;
   readonly kind: RoundKind;
   readonly title: string;

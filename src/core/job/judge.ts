@@ -20,6 +20,7 @@ import {
 import type { JobOfPlan } from '../plan/solve/problem-from.ts';
 import { judgedReadings, sayCoursesApart } from '../readings/courses.ts';
 import type { Conditions } from '../readings/conditions.ts';
+import { readOnOld, type StringAge } from '../readings/set-on.ts';
 import { latestReadings, type Reading } from '../readings/reading.ts';
 import { allStations, plannedStations, RELIEF_FRET, stationKey, type Station } from '../readings/stations.ts';
 import {
@@ -167,6 +168,20 @@ function staleOf(
   return { stale, staleByReading };
 }
 
+/** The rounds in which pitches were read that are out, and that no new set is planned for. */
+function pitchRounds(
+  g: JudgedJob,
+  found: readonly FoundItem[],
+  { targets }: Pick<PlanInput, 'targets'>,
+): { readonly setAge: StringAge | null }[] {
+  if (found.some((f) => f.item === 'strings' && f.finding === 'old')) return [];
+  return [...latestReadings(g.standard).values()].flatMap((r) => {
+    const t = targets.get(r.key);
+    const isOut = r.quantity === 'intonation' && t !== undefined && (r.value < t.low || r.value > t.high);
+    return isOut ? [{ setAge: g.rounds.find((x) => x.kind === r.round)?.setAge ?? null }] : [];
+  });
+}
+
 /** What the plan asks of a job beside its readings: the hand, the worth, the shop, the rod. */
 function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], input: PlanInput): JobOfPlan {
   const turns = answeredTurns(g.turns);
@@ -197,6 +212,7 @@ function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], inpu
       ...contradictions(found, relief, band),
       ...apart,
       ...askedOfWorth(g.job.matters, g.instrument.worthMinor),
+      ...readOnOld(pitchRounds(g, found, input)),
       ...takenAsUsual(g.job.touch, g.instrument.construction),
     ],
   };

@@ -1,3 +1,5 @@
+import type { RoundKind } from '../readings/rounds.ts';
+import type { StringAge } from '../readings/set-on.ts';
 import type { Matters } from './matters.ts';
 import type { SetPayer } from './set-paid.ts';
 import type { LearnedNumbers } from '../learn/learned.ts';
@@ -78,7 +80,11 @@ export interface JudgedJob {
   };
   readonly checklist: Pick<Checklist, 'items'> | null;
   readonly answers: readonly JudgedAnswer[];
-  readonly rounds: readonly { readonly strings: Conditions['strings'] }[];
+  readonly rounds: readonly {
+    readonly strings: Conditions['strings'];
+    readonly kind?: RoundKind | undefined;
+    readonly setAge?: StringAge | null | undefined;
+  }[];
   /** every reading as the sums want it */
   readonly standard: readonly Reading[];
   readonly wishes: readonly TargetWish[];

@@ -11,7 +11,8 @@ import type { ProposalLine } from '../../core/plan/proposal.ts';
 import type { Plans } from '../../core/plan/solve/plans.ts';
 import { USUAL_METHODS } from '../../core/readings/methods.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
-import type { RoundKind } from '../../core/readings/rounds.ts';
+import { round } from '../../contracts/commands/fields.ts';
+import { STRING_AGE_NAMES } from '../../core/readings/set-on.ts';
 import { standardReadings } from '../../core/readings/standard.ts';
 import { stationsOf } from '../../core/readings/stations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
@@ -56,7 +57,14 @@ const file = z.object({
   }),
   checklist: z.object({ items: z.array(z.unknown()) }).nullable(),
   parts: z.object({
-    rounds: z.array(z.object({ kind: z.string(), strings: z.enum(STRINGS), startedAt: date })),
+    rounds: z.array(
+      z.object({
+        kind: round,
+        strings: z.enum(STRINGS),
+        setAge: z.enum(STRING_AGE_NAMES).nullish(),
+        startedAt: date,
+      }),
+    ),
     readings: z.array(
       z.object({
         of: z.number().int().min(1),
@@ -153,7 +161,7 @@ function toJudge(f: JobFile): JudgedJob & JudgingShop {
         uncertainty: r.uncertainty ?? null,
         methodId: r.methodId ?? null,
       },
-      (parts.rounds[r.of - 1]?.kind ?? 'as-found') as RoundKind,
+      parts.rounds[r.of - 1]?.kind ?? 'as-found',
     ),
   );
   const items = (f.checklist?.items ?? []) as ChecklistItem[];

@@ -121,6 +121,8 @@ export const asRound = (r: Seen<Round>): JobRound => ({
   strings: r.strings,
   position: r.position,
   tuning: r.tuning,
+  setOn: r.setOn,
+  setAge: r.setAge,
   temperature: numberOrNull(r.temperature),
   humidity: numberOrNull(r.humidity),
   pitch: numberOrNull(r.pitch),

@@ -1,5 +1,6 @@
 import { tuningName } from '../../core/instrument/defaults.ts';
 import { roundMovers, type RoundMover } from '../../core/job/round-movers.ts';
+import { likelySet } from '../../core/readings/set-on.ts';
 import { nextAfterRound, type RoundKind } from '../../core/readings/rounds.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { loggedAir } from '../air/house-air.ts';
@@ -65,9 +66,10 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
     rounds.map((r) => ({ kind: r.kind, startedAt: r.startedAt.getTime() })),
     kind.startsWith('after-work') ? await moversOf(work, job) : [],
   );
-  const [instrument, air] = await Promise.all([
+  const [instrument, air, changes] = await Promise.all([
     models.Instrument.findByPk(job.instrumentId, { transaction: t }),
     airOfRound(work, before),
+    models.StringChange.findAll({ where: { jobId: job.id }, order: [['id', 'ASC']], transaction: t }),
   ]);
   return models.Round.create(
     {
@@ -77,6 +79,7 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
       strings: job.stringsState === 'off' ? 'off' : 'at-pitch',
       position: before?.position ?? 'playing',
       tuning: before?.tuning ?? tuningName(instrument?.construction.strings ?? []),
+      ...likelySet(before ?? null, changes),
       ...air,
       pitch: before?.pitch ?? null,
       methods: before?.methods ?? null,

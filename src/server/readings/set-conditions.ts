@@ -20,6 +20,8 @@ export const setConditions = defineUseCase({
       strings: round.strings,
       position: round.position,
       tuning: round.tuning,
+      setOn: round.setOn,
+      setAge: round.setAge,
       temperature: round.temperature,
       humidity: round.humidity,
       pitch: round.pitch,
@@ -35,12 +37,16 @@ export const setConditions = defineUseCase({
       pitch,
       methods,
       gauges,
+      setOn,
+      setAge,
       ...said
     } = input;
     const after = {
       ...said,
       temperature: temperature?.toString() ?? null,
       humidity: humidity?.toString() ?? null,
+      ...(setOn !== undefined && { setOn }),
+      ...(setAge !== undefined && { setAge }),
       ...(pitch !== undefined && { pitch: pitch?.toString() ?? null }),
       ...(methods !== undefined && { methods }),
       ...(gauges !== undefined && { gauges }),

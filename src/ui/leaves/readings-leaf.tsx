@@ -2,6 +2,7 @@
 
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { saySetOn } from '../../core/readings/set-on.ts';
 import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { afterNumber, type RoundKind } from '../../core/readings/rounds.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
@@ -85,6 +86,7 @@ export function ReadingsLeaf({ job, allowed }: LeafProps) {
         >
           {held && held.strings !== 'at-pitch' && '◆ '}
           {STRINGS_STATES[held?.strings ?? 'at-pitch']} · {POSITIONS[held?.position ?? 'playing']}
+          {held && saySetOn(held) !== '' && ` · ${saySetOn(held)}`}
           {held?.temperature != null && ` · ${held.temperature} °C`}
           {held?.humidity != null && ` · ${held.humidity} %`} · change
         </button>

@@ -2,6 +2,7 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
+import { STRING_AGES } from '../../core/readings/set-on.ts';
 import type { Methods } from '../../core/readings/methods.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
@@ -20,6 +21,8 @@ interface Typed extends Fields {
   readonly strings: Round['strings'];
   readonly position: Round['position'];
   readonly tuning: string;
+  readonly setOn: string;
+  readonly setAge: Round['setAge'];
   readonly temperature: string;
   readonly humidity: string;
   readonly pitch: string;
@@ -49,6 +52,8 @@ function useConditions({ job, round, onClose }: Props) {
     strings: known?.strings ?? 'at-pitch',
     position: known?.position ?? 'playing',
     tuning: known?.tuning ?? job.readings.rounds[0]?.tuning ?? '',
+    setOn: known?.setOn ?? '',
+    setAge: known?.setAge ?? null,
     temperature: known?.temperature?.toString() ?? '',
     humidity: known?.humidity?.toString() ?? '',
     pitch: known?.pitch?.toString() ?? '',
@@ -109,7 +114,7 @@ function Air({
 /** How the instrument is while a round is read; what is read from now on inherits it. */
 export function ConditionsDialog({ job, round, onClose }: Props) {
   const { edit, save, leave, busy, trouble } = useConditions({ job, round, onClose });
-  const { strings, position, tuning, methods, gauges } = edit.value;
+  const { strings, position, tuning, setOn, setAge, methods, gauges } = edit.value;
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
@@ -127,6 +132,21 @@ export function ConditionsDialog({ job, round, onClose }: Props) {
             options={POSITIONS}
             onChange={(v) => edit.set({ position: v })}
           />
+          <div className="flex flex-wrap items-end gap-3">
+            <TextField
+              label="String set"
+              className="min-w-40 flex-1"
+              maxLength={120}
+              value={setOn}
+              onChange={(text) => edit.set({ setOn: text })}
+            />
+            <PillChoice
+              legend="Strings are"
+              value={setAge ?? 'not-said'}
+              options={{ ...STRING_AGES, 'not-said': 'not said' }}
+              onChange={(age) => edit.set({ setAge: age === 'not-said' ? null : age })}
+            />
+          </div>
           <TextField label="Tuning" value={tuning} onChange={(text) => edit.set({ tuning: text })} />
           <Air typed={edit.value} onChange={edit.set} />
           <MethodChoice methods={methods} onChange={(v) => edit.set({ methods: v })} />

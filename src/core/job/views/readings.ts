@@ -4,6 +4,7 @@ import type { Job, JobReading } from '../job.ts';
 import type { EarlierReading, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import { partnersOf } from '../../readings/courses.ts';
+import { likelySet } from '../../readings/set-on.ts';
 import { settledAt, unrestedBy, type Unrested } from '../../staleness/stale.ts';
 import type { Judged } from '../judge.ts';
 import type { NameOf, Shop } from '../shop.ts';
@@ -33,6 +34,7 @@ function offeredRound(g: Job, habits: Habits, kind: RoundKind, title: string) {
     strings: g.job.stringsState === 'off' ? ('off' as const) : ('at-pitch' as const),
     position: newest?.position ?? ('playing' as const),
     tuning: newest?.tuning ?? '',
+    ...likelySet(newest ?? null, g.stringChanges),
     temperature: null,
     humidity: null,
     pitch: null,
@@ -54,6 +56,8 @@ function roundsView(g: Job, habits: Habits, next: ReturnType<typeof nextAfterRou
       name: roundName(r.kind, r.title),
       begun: true,
       strings: r.strings,
+      setOn: r.setOn ?? '',
+      setAge: r.setAge ?? null,
       position: r.position,
       tuning: r.tuning,
       temperature: r.temperature,

@@ -9,6 +9,7 @@ import {
 import type { Conditions } from '../../../core/readings/conditions.ts';
 import type { Quantity } from '../../../core/readings/quantities.ts';
 import type { Methods } from '../../../core/readings/methods.ts';
+import type { StringAge } from '../../../core/readings/set-on.ts';
 import type { RoundKind } from '../../../core/readings/rounds.ts';
 import type { RelativeWish, Side } from '../../../core/targets/target.ts';
 
@@ -19,6 +20,9 @@ export class Round extends Model<InferAttributes<Round>, InferCreationAttributes
   declare strings: Conditions['strings'];
   declare position: Conditions['position'];
   declare tuning: string;
+  /** the set it is read with, and how old that is; null where nobody said */
+  declare setOn: CreationOptional<string>;
+  declare setAge: CreationOptional<StringAge | null>;
   declare temperature: CreationOptional<string | null>;
   declare humidity: CreationOptional<string | null>;
   declare startedAt: Date;
@@ -96,6 +100,8 @@ const roundColumns = () => ({
   strings: { type: DataTypes.ENUM('at-pitch', 'missing', 'off-pitch', 'off') },
   position: { type: DataTypes.ENUM('playing', 'on-its-back') },
   tuning: { type: DataTypes.STRING(60) },
+  setOn: { type: DataTypes.STRING(120), field: 'set_on', defaultValue: '' },
+  setAge: { type: DataTypes.ENUM('new', 'played', 'old'), field: 'set_age', defaultValue: null },
   temperature: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
   humidity: { type: DataTypes.DECIMAL(4, 1), defaultValue: null },
   startedAt: { type: DataTypes.DATE(3), field: 'started_at' },
