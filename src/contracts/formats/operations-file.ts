@@ -29,6 +29,7 @@ export const operationsFile = (operations: readonly Operation[] = OPERATIONS): O
     askedBy: [...o.askedBy],
     replaces: [...o.replaces],
     includes: [...o.includes],
+    waitRange: o.waitRange,
     actWhen: o.actWhen,
     strung: o.strung,
     strings: o.strings,

@@ -48,6 +48,12 @@ const traits = {
     .array(operationId)
     .optional()
     .meta({ description: 'what is part of it, and is not done beside it' }),
+  waitRange: z
+    .strictObject({ low: minutes, high: minutes })
+    .refine((w) => w.low <= w.high, 'low and high must not fall')
+    .nullable()
+    .optional()
+    .meta({ description: 'minutes it may wait instead; null where it always waits as long' }),
   actWhen: sentence.meta({ description: 'when to act where it is left' }),
   strung: flag.meta({ description: 'it is done with the strings on' }),
   strings: z

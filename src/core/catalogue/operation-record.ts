@@ -46,6 +46,8 @@ export interface OperationTraits {
   readonly replaces: readonly string[];
   /** the operations that are part of it, and are not done beside it */
   readonly includes: readonly string[];
+  /** how long it may rest instead of its wait, minutes; null where it always rests as long */
+  readonly waitRange: { readonly low: number; readonly high: number } | null;
   /** when to act where it is left; a limit of the shop in braces: {fretHeight} */
   readonly actWhen: string;
   /** it is done with the strings on */
@@ -93,6 +95,7 @@ export const NO_TRAITS: OperationTraits = {
   askedBy: [],
   replaces: [],
   includes: [],
+  waitRange: null,
   actWhen: '',
   strung: false,
   strings: null,

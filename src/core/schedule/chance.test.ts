@@ -35,6 +35,16 @@ describe('the chance to be in time', () => {
     expect(found?.inTime).toBeCloseTo(below(due), 1.6);
   });
 
+  test.each([50, 75, 100, 130])(
+    'of a rest that may be shorter or longer is the closed form: due after %d minutes',
+    (due) => {
+      const steps = [step('a', 10, { wait: 60, rests: doubt })];
+      const b = firstPlan(newBoard(shop([worker(1)], [job(1, steps, { due: 10 + due })])));
+      const [found] = chancesOf(b, playThrough(b, 4000, 1));
+      expect(found?.inTime).toBeCloseTo(below(due), 1.6);
+    },
+  );
+
   test('a step that may be cut goes on after the break; one that may not waits for a stretch that is long enough', () => {
     const minutes = { low: 240, likely: 240, high: 240 };
     const both = [true, false].map((cut) => {

@@ -9,7 +9,7 @@ import {
   type Calendar,
 } from './calendar.ts';
 import type { Board } from './board.ts';
-import type { Doubt } from './shop-work.ts';
+import type { Doubt, Spot } from './shop-work.ts';
 
 /** How sure a job's date is. Moments are minutes since the plan's beginning; Infinity where it is not done in the hours known. */
 export interface JobChance {
@@ -31,26 +31,47 @@ export function drawn({ low, likely, high }: Doubt, u: number): number {
     : high - Math.sqrt((1 - u) * (high - low) * (high - top));
 }
 
+/** A stretch in which a place cannot be used: in minutes that anybody works, as the plan has it, and the moment it is over. */
+interface Out {
+  readonly from: number;
+  readonly to: number;
+  readonly over: number;
+}
+
 interface Turn {
   readonly at: number;
   readonly job: number;
   readonly worker: number;
   readonly spot: number;
-  /** when its place cannot be used; null: always */
-  readonly out: Calendar | null;
+  /** when its place cannot be used, in its order */
+  readonly out: readonly Out[];
   readonly calendar: Calendar;
   readonly minutes: Doubt;
   readonly waits: Doubt | null;
   readonly pin: number;
   readonly wait: number;
+  /** how long it may rest instead; null where it always rests as long */
+  readonly rests: Doubt | null;
   readonly holds: boolean;
   /** it must lie in one stretch; one as long as this there is */
   readonly whole: number;
 }
 
+/** When a place cannot be used; what lies in a night or on a closed day is in nobody's way. */
+function outOf(b: Board, s: Spot): Out[] {
+  const { from, to } = calendarOf(s.out);
+  return from
+    .map((at, i) => ({
+      from: workedBefore(b.anybody, at),
+      to: workedBefore(b.anybody, to[i] ?? at),
+      over: to[i] ?? at,
+    }))
+    .filter((o) => o.to > o.from);
+}
+
 /** The steps in the order in which the plan does them. */
 function turnsOf(b: Board): Turn[] {
-  const out = b.work.spots.map((s) => (s.out.length === 0 ? null : calendarOf(s.out)));
+  const out = b.work.spots.map((s) => outOf(b, s));
   return b.steps
     .flatMap((own) => {
       const s = b.seats[own.at];
@@ -63,12 +84,13 @@ function turnsOf(b: Board): Turn[] {
           worker: s.worker,
           spot: s.spot,
           // What runs is in its place already.
-          out: own.step.running ? null : (out[s.spot] ?? null),
+          out: own.step.running ? [] : (out[s.spot] ?? []),
           calendar,
           minutes: own.step.minutes,
           waits: own.step.waits?.until ?? null,
           pin: own.step.pin ?? 0,
           wait: own.step.wait,
+          rests: own.step.rests ?? null,
           holds: own.step.holds,
           whole: own.step.cut ? 0 : longestStretch(calendar),
         },
@@ -92,18 +114,22 @@ interface Drawn {
   readonly hold: number;
 }
 
-/** How a turn comes out that may begin after so many working minutes of its hands; whoever holds a place waits while it cannot be used. */
-function drawTurn(t: Turn, first: number, minutes: number): Drawn {
+/**
+ * How a turn comes out that may begin after so many working minutes of its hands; whoever holds a place waits while it cannot be used.
+ * @param anybody when anybody works
+ */
+function drawTurn(t: Turn, anybody: Calendar, first: number, minutes: number, wait: number): Drawn {
   let from = first;
   for (let i = 0; ; i++) {
     const worked = beginsAt(t.calendar, from, minutes, t.whole);
     const end = endAfter(t.calendar, worked + minutes);
-    const hold = t.holds ? end + t.wait : end;
-    const begin = t.out === null ? 0 : beginAfter(t.calendar, worked);
-    while (t.out !== null && (t.out.to[i] ?? Infinity) <= begin) i++;
-    const out = t.out?.from[i] ?? Infinity;
-    if (t.out === null || out >= hold) return { worked, end, hold };
-    from = Math.max(worked, workedBefore(t.calendar, t.out.to[i] ?? 0));
+    const hold = t.holds ? end + wait : end;
+    if (i >= t.out.length) return { worked, end, hold };
+    const begin = workedBefore(anybody, beginAfter(t.calendar, worked));
+    while ((t.out[i]?.to ?? Infinity) <= begin) i++;
+    const out = t.out[i];
+    if (!out || out.from >= workedBefore(anybody, hold)) return { worked, end, hold };
+    from = Math.max(worked, workedBefore(t.calendar, out.over));
   }
 }
 
@@ -136,9 +162,10 @@ export function playThrough(b: Board, draws: number, seed: number): Draws {
       if (t.waits) ready = Math.max(ready, drawn(t.waits, next()));
       if (t.spot >= 0) ready = Math.max(ready, places[t.spot] ?? 0);
       const from = Math.max(hands[t.worker] ?? 0, workedBefore(t.calendar, ready));
-      const { worked, end, hold } = drawTurn(t, from, minutes);
+      const wait = t.rests ? drawn(t.rests, next()) : t.wait;
+      const { worked, end, hold } = drawTurn(t, b.anybody, from, minutes, wait);
       hands[t.worker] = worked + minutes;
-      jobs[t.job] = end + t.wait;
+      jobs[t.job] = end + wait;
       if (t.spot >= 0) places[t.spot] = hold;
     }
     finishes.forEach((f, job) => (f[n] = whole[job] ? (jobs[job] ?? 0) : Infinity));

@@ -23,6 +23,8 @@ export interface Resting {
   readonly place: string | null;
   readonly since: number;
   readonly until: number;
+  /** when it may be over instead, ms */
+  readonly between: readonly [soonest: number, latest: number];
 }
 
 const MINUTE = 60_000;
@@ -41,19 +43,20 @@ export const restingOf = (
 ): Resting[] =>
   lines
     .flatMap((l): Resting[] => {
-      const { wait, holds, place } = wayOf(l.agreed ?? operationOf(l.operation, catalogue));
-      const until = l.finishedAt === null ? now : l.finishedAt + wait * MINUTE;
-      return l.finishedAt === null || until <= now
-        ? []
-        : [
-            {
-              step: lineStepId(l.id),
-              title: l.title,
-              place: holds ? place : null,
-              since: l.finishedAt,
-              until,
-            },
-          ];
+      const { wait, rests, holds, place } = wayOf(l.agreed ?? operationOf(l.operation, catalogue));
+      const { finishedAt: since, title } = l;
+      if (since === null || since + wait * MINUTE <= now) return [];
+      const after = (minutes: number): number => Math.max(now, since + minutes * MINUTE);
+      return [
+        {
+          step: lineStepId(l.id),
+          title,
+          place: holds ? place : null,
+          since,
+          until: after(wait),
+          between: [after(rests?.low ?? wait), after(rests?.high ?? wait)],
+        },
+      ];
     })
     .sort((a, b) => a.since - b.since);
 

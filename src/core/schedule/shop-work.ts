@@ -36,6 +36,8 @@ export interface Step {
   readonly spent: number;
   /** after it the instrument rests so long, day and night */
   readonly wait: number;
+  /** how long it may rest instead: low, likely and high; absent where it always rests as long */
+  readonly rests?: Doubt | undefined;
   /** its place is taken until the rest is over */
   readonly holds: boolean;
   /** steps of the same job that come before it */

@@ -4,8 +4,17 @@ import type { Doubt, Step } from './shop-work.ts';
 const LEVEL = { bench: 0, setup: 1, senior: 2 } as const;
 
 /** How an operation is done: what it takes of places, whether it can be cut. */
-export const wayOf = (op: Operation): Pick<Step, 'wait' | 'holds' | 'skill' | 'place' | 'cut'> => ({
+export const wayOf = (op: Operation): Pick<Step, 'wait' | 'rests' | 'holds' | 'skill' | 'place' | 'cut'> => ({
   wait: op.wait,
+  // Where the wait was changed and its range was not, it is within it all the same.
+  ...(op.wait > 0 &&
+    op.waitRange && {
+      rests: {
+        low: Math.min(op.waitRange.low, op.wait),
+        likely: op.wait,
+        high: Math.max(op.waitRange.high, op.wait),
+      },
+    }),
   holds: op.wait > 0 && (op.place === 'clamps' || op.place === 'neck-jig'),
   skill: LEVEL[op.skill],
   place: op.place,

@@ -1,4 +1,5 @@
 import { OPERATIONS, operation } from '../catalogue/operations.ts';
+import type { OperationId } from '../catalogue/operation-ids.ts';
 import fc from 'fast-check';
 import { wallClock } from '../days/zone.ts';
 import { NO_FACTS } from '../job/leaves.ts';
@@ -152,6 +153,16 @@ describe('an order', () => {
       expect(waits?.until.low).toBeLessThanOrEqual(waits?.until.likely ?? 0);
       expect(waits?.until.likely).toBeGreaterThan(0);
     }
+  });
+
+  test('a clamped neck may rest shorter or longer, glue does not; a wait the shop changed stays within its range', () => {
+    const rests = (id: OperationId, more: object = {}) =>
+      steps({ lines: [line(1, id, { agreed: { ...operation(id), ...more } })] }).find(
+        (s) => s.id === 'line:1',
+      )?.rests;
+    expect(rests('neck-clamp')).toEqual({ low: 3 * 1440, likely: 4 * 1440, high: 5 * 1440 });
+    expect(rests('neck-clamp', { wait: 1440 })).toEqual({ low: 1440, likely: 1440, high: 5 * 1440 });
+    expect(rests('bridge-reglue')).toBeUndefined();
   });
 
   test('a rest after its own work is waited for, whatever its tag says, and the longer of both', () => {

@@ -11,7 +11,7 @@ import { stringsBefore } from '../catalogue/strings-before.ts';
 import { isNeckFirst, orderRules } from '../work/order-rules.ts';
 import { likelyWork, type GuessedBy, type JobBefore } from './likely-work.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
-import { lineStepId, restingOf } from './resting.ts';
+import { lineStepId, restingOf, type Resting } from './resting.ts';
 import { plainStep, wayOf } from './step-of.ts';
 
 /** A line of a work order as far as planning goes. Minutes. */
@@ -216,10 +216,14 @@ function withStringing(
 const chained = (steps: readonly Step[]): Step[] =>
   steps.map((s, i) => ({ ...s, after: i === 0 ? [] : [(steps[i - 1] as Step).id] }));
 
-/** A rest that ends at a moment, ms. */
-function restUntil(at: number, { from }: PlanningDay): NonNullable<Step['waits']> {
-  const until = Math.max(0, (at - from) / MINUTE);
-  return { for: 'rest', until: { low: until, likely: until, high: until } };
+/** A rest that ends at a moment, or between two, ms. */
+function restUntil(
+  at: number,
+  { from }: PlanningDay,
+  [soonest, latest]: Resting['between'] = [at, at],
+): NonNullable<Step['waits']> {
+  const left = (ms: number): number => Math.max(0, (ms - from) / MINUTE);
+  return { for: 'rest', until: { low: left(soonest), likely: left(at), high: left(latest) } };
 }
 
 /** What the tag says that the whole job waits for. */
@@ -240,7 +244,7 @@ const laterOf = (a: Step['waits'], b: Step['waits']): Step['waits'] =>
  */
 function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
   const forAll = job.parts.filter((p) => p.lineId === null);
-  const rests = restingOf(job.lines, day.catalogue, day.from).map((r) => restUntil(r.until, day));
+  const rests = restingOf(job.lines, day.catalogue, day.from).map((r) => restUntil(r.until, day, r.between));
   return rests.reduce(laterOf, hungFor(job, day) ?? partsOf(forAll, day));
 }
 

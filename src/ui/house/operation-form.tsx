@@ -61,6 +61,31 @@ function NumberField({
   );
 }
 
+/** How long it may rest instead of its wait. Days of a clamped neck are told from a look, not from a clock. */
+function RestRange({
+  operation: o,
+  may,
+  onChange,
+}: {
+  readonly operation: Operation;
+  readonly may: boolean;
+  readonly onChange: (to: Operation) => void;
+}) {
+  if (o.wait === 0) return null;
+  const { low, high } = o.waitRange ?? { low: o.wait, high: o.wait };
+  const put = (some: { readonly low?: number; readonly high?: number }) =>
+    onChange({ ...o, waitRange: { low, high, ...some } });
+  return (
+    <>
+      <div className="grid grid-cols-3 gap-2">
+        <NumberField label="It may rest, minutes" value={low} may={may} onChange={(v) => put({ low: v })} />
+        <NumberField label="to" value={high} may={may} onChange={(v) => put({ high: v })} />
+      </div>
+      {low > high && <p className="text-sm text-rubric">◆ The least it rests is more than the most.</p>}
+    </>
+  );
+}
+
 /** Everything the shop knows of one kind of work. */
 export function OperationForm({
   operation: o,
@@ -115,6 +140,7 @@ export function OperationForm({
           onChange={(parts) => onChange({ ...o, parts })}
         />
       </div>
+      <RestRange operation={o} may={may} onChange={onChange} />
       {falls && <p className="text-sm text-rubric">◆ Low, likely and high must not fall.</p>}
       <div className="grid grid-cols-2 gap-2">
         <FormField label="Who may do it">

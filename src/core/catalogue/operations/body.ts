@@ -8,6 +8,7 @@ export const BODY_OPERATIONS = operations({
     askedBy: ['dry:dry', 'dry:damp'],
     skill: 'bench',
     wait: 5 * 1440,
+    waitRange: { low: 3 * 1440, high: 10 * 1440 },
     moves: ['neck'],
   }),
   'crack-glue': op('Glue a crack', 18, [30, 60, 120], 7500, {

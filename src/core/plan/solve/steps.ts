@@ -29,6 +29,12 @@ const hours = (minutes: number): string =>
       ? counted(Math.round(minutes / 60), 'hour')
       : counted(Math.round(minutes / 1440), 'day');
 
+/** How long it rests, and how long it may instead: `4 days (3 days to 5 days)`. */
+const sayRest = ({ wait, waitRange }: Operation): string =>
+  waitRange === null || waitRange.low === waitRange.high
+    ? hours(wait)
+    : `${hours(wait)} (${hours(Math.min(wait, waitRange.low))} to ${hours(Math.max(wait, waitRange.high))})`;
+
 const read = (operation: OperationId | null, says: string): Step => ({
   kind: 'read',
   operation,
@@ -72,7 +78,7 @@ function doing(o: Operation, part: Part | undefined): Step[] {
           {
             kind: 'wait',
             operation: o.id,
-            says: `Wait ${hours(o.wait)}, then look.`,
+            says: `Wait ${sayRest(o)}, then look.`,
             minutes: o.wait,
             cautions: [],
           },
