@@ -40,6 +40,17 @@ async function sign(number: number, signer = 'Petra Aldous') {
 }
 
 describe('handing over', () => {
+  test('nothing goes home while its glue sets, but with the reason on the sheet', async () => {
+    const job = await jobWith(['bridge-reglue', 'rod']);
+    for (const operation of ['rod', 'bridge-reglue'] as const)
+      for (const action of ['start', 'finish'] as const)
+        value(await job.step(operation, action, house.technician, { without: 'nothing was read' }));
+    const still = (await view(job.number)).handOver.obstacles.filter((o) => /rests/.test(o));
+    // The minutes of a rod hold nothing up.
+    expect(still).toEqual([expect.stringMatching(/^it still rests after “Reglue the bridge”, 2[34] h/)]);
+    value(await sign(job.number));
+  });
+
   test('what was shown is what is signed: a sheet that changed since is refused', async () => {
     const job = await jobWith([]);
     const { sheet, handOver } = await view(job.number);

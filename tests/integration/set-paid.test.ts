@@ -62,6 +62,17 @@ test('what was agreed is put right on the order too; what costs more is asked ab
   expect(await line('string-up')).toMatchObject({ parts: set, approval: 'yes', step: 'finished' });
 });
 
+test('what is planned costs what the order will: nothing for the set, once it is on the order as before', async () => {
+  const { number, jobId } = await house.jobWith([], { stringsState: 'off', setPaidBy: 'shop' });
+  const parts = async () =>
+    (await house.view(number)).plan.catalogue.find((o) => o.id === 'string-up')?.parts;
+  expect(await parts()).toBe(0);
+  const { lines } = (await house.view(number)).proposal;
+  expect(lines.map((l) => l.operation)).toEqual(['string-up']);
+  await house.order(house.technician, 'plan.add', { jobId, operation: 'string-up', detail: '' });
+  expect(await parts()).toBe(set);
+});
+
 test('where no set is needed, nobody pays for one', async () => {
   const { number } = await house.jobWith([], { stringsState: 'at-pitch', setPaidBy: 'shop' });
   expect(await house.view(number)).toMatchObject({ setPaidBy: null, needsSet: false });

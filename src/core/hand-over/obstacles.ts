@@ -1,3 +1,7 @@
+import { agreedOperation } from '../catalogue/operations.ts';
+import { sayLeft } from '../days/say-left.ts';
+import { LONG_REST } from '../staleness/stale.ts';
+import { waitsOf } from '../work/waits.ts';
 import { allTicked, benchChecks } from '../job/bench-check.ts';
 import { factsOf } from '../job/facts.ts';
 import type { JobThing, JobWith } from '../job/job-parts.ts';
@@ -28,11 +32,27 @@ const running = (g: Ending): string[] =>
 /** Whether strings came off at the bench: an instrument that came without any may go as it came. */
 const takenOff = (g: Ending): boolean => g.stringChanges.some((c) => c.kind === 'off');
 
+const MINUTE = 60_000;
+
+/** Long rests that run: glue that sets, a neck under tension. Nothing goes home in one, but with the reason. */
+const resting = (g: Ending, now: number): string[] =>
+  waitsOf(
+    g.lines.map((l) => ({
+      lineId: l.id,
+      title: l.title,
+      finishedAt: l.finishedAt?.getTime() ?? null,
+      wait: agreedOperation(l, g.catalogue).wait,
+    })),
+  )
+    .filter((w) => w.until > now && w.until - w.since >= LONG_REST * MINUTE)
+    .map((w) => `it still rests after “${w.title}”, ${sayLeft(now, w.until)} more`);
+
 /**
  * What stands between a job and the customer’s signature, in words; empty when nothing does. Where it goes home as it is, what
  * was agreed and not finished is no obstacle: it is not done any more, and the sheet says so.
+ * @param now ms since the epoch
  */
-export function obstacles(g: Ending, judged: Judged, rules: HandOverRules): string[] {
+export function obstacles(g: Ending, judged: Judged, rules: HandOverRules, now: number): string[] {
   const facts = factsOf(g, judged);
   const end = endOfJob(g);
   const sheet = g.handOver;
@@ -46,6 +66,7 @@ export function obstacles(g: Ending, judged: Judged, rules: HandOverRules): stri
     ...(end === 'done' && facts.asked > 0 ? [`${facts.asked} lines wait for the customer’s answer`] : []),
     ...(end === 'done' && facts.stepsOpen > 0 ? [`${facts.stepsOpen} agreed steps are not finished`] : []),
     ...(end === 'done' ? [] : running(g)),
+    ...(explained ? [] : resting(g, now)),
     ...(explained ? [] : sayTrouble(troubleAsLeft(g, judged))),
     ...(g.job.stringsState === 'off' && !explained && (end === 'done' || takenOff(g))
       ? ['the strings are off and that is not explained']

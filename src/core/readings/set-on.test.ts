@@ -1,4 +1,4 @@
-import { likelySet, readOnOld, saySetOn } from './set-on.ts';
+import { likelySet, likelyTuning, readOnOld, saySetOn } from './set-on.ts';
 
 const at = (hour: number): Date => new Date(Date.UTC(2026, 10, 30, hour));
 const found = { setOn: '.012–.053', setAge: 'old', startedAt: at(9) } as const;
@@ -45,4 +45,13 @@ test('is said in a few words, and old strings are no measure of a saddle', () =>
   expect(saySetOn({ setOn: '', setAge: null })).toBe('');
   expect(readOnOld([{ setAge: 'new' }, { setAge: 'old' }])).toHaveLength(1);
   expect(readOnOld([{ setAge: 'new' }, { setAge: null }])).toEqual([]);
+});
+
+test('the tuning is the round’s before, until strings went on', () => {
+  const before = { tuning: 'D A D G A D', startedAt: at(9) };
+  const own = 'E A D G B E';
+  expect(likelyTuning(before, [], own)).toBe('D A D G A D');
+  expect(likelyTuning(before, [on(8)], own)).toBe('D A D G A D');
+  expect(likelyTuning(before, [on(10)], own)).toBe(own);
+  expect(likelyTuning(null, [], own)).toBe(own);
 });

@@ -21,6 +21,25 @@ interface SetChange {
 
 const NOT_SAID: SetOn = { setOn: '', setAge: null };
 
+/** What went on last since a round began; undefined where nothing did. */
+const putOnSince = (
+  before: { readonly startedAt: Date } | null,
+  changes: readonly SetChange[],
+): SetChange | undefined =>
+  changes.findLast(
+    (c) => c.kind === 'on' && (before === null || c.changedAt.getTime() > before.startedAt.getTime()),
+  );
+
+/**
+ * The tuning a round is likely read in that begins now: as the round before, until strings went on.
+ * @param own what the strings that are on are tuned to
+ */
+export const likelyTuning = (
+  before: { readonly tuning: string; readonly startedAt: Date } | null,
+  changes: readonly SetChange[],
+  own: string,
+): string => (before === null || putOnSince(before, changes) !== undefined ? own : before.tuning);
+
 /**
  * The set a round is likely read with that begins now: what went on since the round before, else what that one was read with.
  * @param before the round before; null where it is the first
@@ -34,9 +53,7 @@ export function likelySet(
     ...NOT_SAID,
     ...(before && { setOn: before.setOn ?? '', setAge: before.setAge ?? null }),
   };
-  const on = changes.findLast(
-    (c) => c.kind === 'on' && (before === null || c.changedAt.getTime() > before.startedAt.getTime()),
-  );
+  const on = putOnSince(before, changes);
   if (!on) return known;
   const isNew = on.fresh === true && (on.newOnes ?? []).length === 0;
   return { setOn: on.setName || (isNew ? '' : known.setOn), setAge: isNew ? 'new' : known.setAge };

@@ -31,7 +31,7 @@ const MINUTE = 60_000;
 /** What is kept together with a turn was read after it, nobody knows how long. */
 const TOGETHER_MS = 1000;
 /** What rests so many minutes, or more, goes on moving by more than a gauge can tell. */
-const LONG_REST = 60;
+export const LONG_REST = 60;
 
 /** Until when what an operation moved goes on moving, ms. */
 export const settledAt = ({ at, wait = 0 }: Pick<FinishedOperation, 'at' | 'wait'>): number =>

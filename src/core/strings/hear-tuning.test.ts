@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { usualConstruction } from '../instrument/defaults.ts';
 import { KINDS, type Kind } from '../instrument/kinds.ts';
-import { hearTuning, nameOfPitch, stringsOf, type HeardOn } from './hear-tuning.ts';
+import { hearTuning, isOtherTuning, nameOfPitch, stringsOf, type HeardOn } from './hear-tuning.ts';
 import { noteFrequency, TUNINGS } from './pitch.ts';
 
 const on = (kind: Kind, more: Partial<HeardOn> = {}): HeardOn => {
@@ -135,4 +135,32 @@ test('strings beyond the usual ones pull like the lowest usual one', () => {
   expect(stringsOf(usual, ['G2', 'D3', 'G3', 'B3', 'D4']).map((s) => s.gauge)).toEqual(
     usual.slice(1).map((s) => s.gauge),
   );
+});
+
+describe('another tuning than the strings have', () => {
+  const six = usualConstruction('steel-acoustic');
+  const twelve = usualConstruction('twelve-string');
+  test.each([
+    ['E A D G B E', six, false],
+    ['EADGBE', six, false],
+    ['e a d g b e', six, false],
+    ['D A D G B E', six, true],
+    ['DADGAD', six, true],
+    ['E A D G B', six, false],
+    ['standard', six, false],
+    ['', six, false],
+    ['E A D G B E', twelve, false],
+    ['D A D G A D', twelve, true],
+    ['Eb Ab Db Gb Bb Eb', six, true],
+  ] as const)('“%s”', (text, { strings, perCourse }, is) => {
+    expect(isOtherTuning(text, strings, perCourse)).toBe(is);
+  });
+
+  test('a note by its other name is the same note', () => {
+    const down = six.strings.map((s, i) => ({
+      ...s,
+      note: ['Eb2', 'Ab2', 'Db3', 'Gb3', 'Bb3', 'Eb4'][i] ?? '',
+    }));
+    expect(isOtherTuning('D# G# C# F# A# D#', down, 1)).toBe(false);
+  });
 });

@@ -194,6 +194,25 @@ export function hearTuning(text: string, on: HeardOn): Result<HeardTuning, strin
 }
 
 /**
+ * Whether a tuning that was written is another than the strings are tuned to. What cannot be read as notes, one a string or one a
+ * course, says nothing.
+ * @example isOtherTuning('D A D G A D', [{ note: 'E2' }, { note: 'A2' }, { note: 'D3' }, { note: 'G3' }, { note: 'B3' }, { note: 'E4' }], 1) → true
+ */
+export function isOtherTuning(
+  text: string,
+  strings: readonly Pick<StringFact, 'note'>[],
+  perCourse: number,
+): boolean {
+  const typed = readNotes(text);
+  if (!typed.ok) return false;
+  const said = typed.value.map((t) => ((t.pitch % 12) + 12) % 12);
+  const own = strings.map((s) => midiOf(s.note) % 12);
+  const lowOfCourse = own.filter((_, i) => i % perCourse === perCourse - 1);
+  const each = [own, lowOfCourse].find((all) => all.length === said.length);
+  return each !== undefined && said.some((p, i) => p !== each[i]);
+}
+
+/**
  * The strings of a tuning: those it usually has from the highest down, each at its note; lower ones that are not usual get the
  * gauge of the lowest usual one, thicker as it is tuned lower, so that they pull alike.
  */

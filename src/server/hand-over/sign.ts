@@ -30,7 +30,7 @@ export const sign = defineUseCase({
     if (sheet.version !== input.version)
       return conflict(work, sheet.checkedBy, 'the hand-over sheet changed', sheet.version);
     const g = await readJob(models, job, SHEET_PARTS, t);
-    const open = obstacles(g, judge(g), g.shop.rules);
+    const open = obstacles(g, judge(g), g.shop.rules, now.getTime());
     if (open.length > 0) return { ok: false, error: refuse(`Not yet: ${open.join('; ')}.`) };
     const shown = sheetText(g, judge(g), now);
     if (input.shown !== undefined && input.shown !== sha256(shown))

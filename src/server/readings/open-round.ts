@@ -1,6 +1,6 @@
 import { tuningName } from '../../core/instrument/defaults.ts';
 import { roundMovers, type RoundMover } from '../../core/job/round-movers.ts';
-import { likelySet } from '../../core/readings/set-on.ts';
+import { likelySet, likelyTuning } from '../../core/readings/set-on.ts';
 import { nextAfterRound, type RoundKind } from '../../core/readings/rounds.ts';
 import { catalogueOf } from '../house/load-operations.ts';
 import { loggedAir } from '../air/house-air.ts';
@@ -78,7 +78,7 @@ export async function openRound(work: Work, job: Job, kind: RoundKind) {
       title: next?.kind === kind ? next.title : '',
       strings: job.stringsState === 'off' ? 'off' : 'at-pitch',
       position: before?.position ?? 'playing',
-      tuning: before?.tuning ?? tuningName(instrument?.construction.strings ?? []),
+      tuning: likelyTuning(before ?? null, changes, tuningName(instrument?.construction.strings ?? [])),
       ...likelySet(before ?? null, changes),
       ...air,
       pitch: before?.pitch ?? null,

@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
 import { invalidField } from '../../contracts/failure.ts';
 import type { CommandInput } from '../../contracts/commands/commands.ts';
-import { notRepresentative } from '../../core/readings/conditions.ts';
+import type { Construction } from '../../core/instrument/construction.ts';
+import { needsStrings, notRepresentative } from '../../core/readings/conditions.ts';
+import { isOtherTuning } from '../../core/strings/hear-tuning.ts';
 import { readEntry, withUnits, type EntryReading } from '../../core/readings/entry.ts';
 import { isOverdue, uncertainty } from '../../core/readings/gauge.ts';
 import { methodWords, METHODS } from '../../core/readings/methods.ts';
@@ -88,7 +90,20 @@ async function keepSound({ models, actor, now, t }: Work, { jobId, sound }: Save
   return { soundId: kept.id, buzz: buzzIn(read.value) };
 }
 
-function values(work: Work, input: Save, round: Round, read: EntryReading, shop: Shop) {
+/** Why it cannot stand for the instrument as it is played, or null. */
+function whyNotUsed(round: Round, { quantity }: Save, { strings, perCourse }: Construction): string | null {
+  const why = notRepresentative(round, quantity);
+  if (why !== null || !needsStrings(quantity)) return why;
+  return isOtherTuning(round.tuning, strings, perCourse) ? `taken in another tuning, ${round.tuning}` : null;
+}
+
+interface Known {
+  readonly round: Round;
+  readonly construction: Construction;
+  readonly shop: Shop;
+}
+
+function values(work: Work, input: Save, read: EntryReading, { round, construction, shop }: Known) {
   const { habits } = shop;
   const gauge = gaugeOf(work, input, round, shop);
   return {
@@ -102,7 +117,7 @@ function values(work: Work, input: Save, round: Round, read: EntryReading, shop:
     copiedFrom: null,
     strings: round.strings,
     position: round.position,
-    notRepresentative: notRepresentative(round, input.quantity),
+    notRepresentative: whyNotUsed(round, input, construction),
     takenBy: work.actor.personId,
     takenAt: work.now,
     version:
@@ -193,7 +208,10 @@ export const saveReading = defineUseCase({
       return conflict(work, known?.takenBy ?? null, known?.typed ?? 'nothing', known?.version ?? 0);
     }
     const before = known ? shown(known) : null;
-    const kept = { ...values(work, input, round, read.value, shop), ...pluck };
+    const kept = {
+      ...values(work, input, read.value, { round, construction: instrument.construction, shop }),
+      ...pluck,
+    };
     const replaced = known?.soundId ?? null;
     if (known) await updateRow(known, kept, t);
     else await models.ReadingRow.create({ ...where, ...kept }, { transaction: t });

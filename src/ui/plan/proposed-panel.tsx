@@ -73,7 +73,7 @@ function WholePlan({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   return (
     <div className="flex flex-wrap items-center gap-3 py-3">
       <button type="button" className="button button-main" disabled={busy} onClick={() => void choose()}>
-        Put all {all.length} on the work order
+        {all.length === 1 ? 'Put this on the work order' : `Put all ${all.length} on the work order`}
       </button>
       <p className="text-sm">
         {formatMoney(price, job.shop.currency)}, before tax. Each line can be answered by itself too.

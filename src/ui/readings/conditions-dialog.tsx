@@ -3,6 +3,8 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { POSITIONS, STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { STRING_AGES } from '../../core/readings/set-on.ts';
+import { tuningName } from '../../core/instrument/defaults.ts';
+import { isOtherTuning } from '../../core/strings/hear-tuning.ts';
 import type { Methods } from '../../core/readings/methods.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
@@ -111,10 +113,48 @@ function Air({
   );
 }
 
+/** Which set it is read with, how old that is, and in which tuning. */
+function SetAndTuning({
+  typed: { setOn, setAge, tuning },
+  own,
+  onChange,
+}: {
+  readonly typed: Typed;
+  readonly own: LeafJob['instrument']['construction'];
+  readonly onChange: (part: Partial<Typed>) => void;
+}) {
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-3">
+        <TextField
+          label="String set"
+          className="min-w-40 flex-1"
+          maxLength={120}
+          value={setOn}
+          onChange={(text) => onChange({ setOn: text })}
+        />
+        <PillChoice
+          legend="Strings are"
+          value={setAge ?? 'not-said'}
+          options={{ ...STRING_AGES, 'not-said': 'not said' }}
+          onChange={(age) => onChange({ setAge: age === 'not-said' ? null : age })}
+        />
+      </div>
+      <TextField label="Tuning" value={tuning} onChange={(text) => onChange({ tuning: text })} />
+      {isOtherTuning(tuning, own.strings, own.perCourse) && (
+        <p className="text-sm text-rubric">
+          ◆ Its strings are tuned {tuningName(own.strings)}: what is read in another tuning is kept, and not
+          used for a plan.
+        </p>
+      )}
+    </>
+  );
+}
+
 /** How the instrument is while a round is read; what is read from now on inherits it. */
 export function ConditionsDialog({ job, round, onClose }: Props) {
   const { edit, save, leave, busy, trouble } = useConditions({ job, round, onClose });
-  const { strings, position, tuning, setOn, setAge, methods, gauges } = edit.value;
+  const { strings, position, methods, gauges } = edit.value;
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 flex items-center justify-center bg-wall/50 p-4">
@@ -132,22 +172,7 @@ export function ConditionsDialog({ job, round, onClose }: Props) {
             options={POSITIONS}
             onChange={(v) => edit.set({ position: v })}
           />
-          <div className="flex flex-wrap items-end gap-3">
-            <TextField
-              label="String set"
-              className="min-w-40 flex-1"
-              maxLength={120}
-              value={setOn}
-              onChange={(text) => edit.set({ setOn: text })}
-            />
-            <PillChoice
-              legend="Strings are"
-              value={setAge ?? 'not-said'}
-              options={{ ...STRING_AGES, 'not-said': 'not said' }}
-              onChange={(age) => edit.set({ setAge: age === 'not-said' ? null : age })}
-            />
-          </div>
-          <TextField label="Tuning" value={tuning} onChange={(text) => edit.set({ tuning: text })} />
+          <SetAndTuning typed={edit.value} own={job.instrument.construction} onChange={edit.set} />
           <Air typed={edit.value} onChange={edit.set} />
           <MethodChoice methods={methods} onChange={(v) => edit.set({ methods: v })} />
           <GaugeChoice

@@ -48,6 +48,7 @@ export const handOverView = (
   judged: Judged,
   { rules, info }: Pick<Shop, 'rules' | 'info'>,
   name: NameOf,
+  now: Date,
 ) => {
   const h = g.handOver;
   const end = endOfJob(g);
@@ -71,7 +72,7 @@ export const handOverView = (
     askedWhenDone: benchChecks({ ...g, lines: g.lines.map(asIfDone) }, g.things.length > 0),
     /** new stock, whose check ends in a word for the floor */
     floor: (g.checklist?.ends.length ?? 0) > 0,
-    obstacles: g.job.state === 'open' ? obstacles(g, judged, rules) : [],
+    obstacles: g.job.state === 'open' ? obstacles(g, judged, rules, now.getTime()) : [],
     ending: {
       said: h?.ending ?? 'done',
       is: end,

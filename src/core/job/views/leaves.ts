@@ -105,15 +105,15 @@ export const commonView = (s: LeafSource<never>, { places }: Pick<Around, 'place
   ...proposalView(s.job, s.judged, s.name),
   ...workOrderView(s.job, s.judged, s.name, s.now),
   ...wordsView(s.job, s.name, s.now),
-  handOver: handOverView(s.job, s.judged, s.shop, s.name),
+  handOver: handOverView(s.job, s.judged, s.shop, s.name, s.now),
 });
 
 const inspected = (s: LeafSource<never>) => ({
   inspection: inspectionView(s.job, s.judged, s.shop, s.name),
 });
 /** Work that may turn out to be needed on the way: what it is called and comes to. */
-const operations = ({ job }: LeafSource<never>) => ({
-  operations: job.catalogue.map(({ id, name, price, parts }) => ({ id, name, price, parts })),
+const operations = ({ judged }: LeafSource<never>) => ({
+  operations: judged.plannedFor.catalogue.map(({ id, name, price, parts }) => ({ id, name, price, parts })),
 });
 
 /** What each leaf shows beside that. */

@@ -62,7 +62,8 @@ export const planView = (
   { planInput, plannedFor, decided }: Judged,
   name: NameOf,
 ) => ({
-  catalogue: g.catalogue,
+  /** as it is priced on this job */
+  catalogue: plannedFor.catalogue,
   findings: planInput.findings,
   unplanned: planInput.unplanned ?? [],
   decided,

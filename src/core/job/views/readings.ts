@@ -1,10 +1,11 @@
+import { tuningName } from '../../instrument/defaults.ts';
 import { roundMovers } from '../round-movers.ts';
 import { afterNumber, nextAfterRound, roundName, roundOrder, type RoundKind } from '../../readings/rounds.ts';
 import type { Job, JobReading } from '../job.ts';
 import type { EarlierReading, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import { partnersOf } from '../../readings/courses.ts';
-import { likelySet } from '../../readings/set-on.ts';
+import { likelySet, likelyTuning } from '../../readings/set-on.ts';
 import { settledAt, unrestedBy, type Unrested } from '../../staleness/stale.ts';
 import type { Judged } from '../judge.ts';
 import type { NameOf, Shop } from '../shop.ts';
@@ -33,7 +34,7 @@ function offeredRound(g: Job, habits: Habits, kind: RoundKind, title: string) {
     begun: false,
     strings: g.job.stringsState === 'off' ? ('off' as const) : ('at-pitch' as const),
     position: newest?.position ?? ('playing' as const),
-    tuning: newest?.tuning ?? '',
+    tuning: likelyTuning(newest ?? null, g.stringChanges, tuningName(g.instrument.construction.strings)),
     ...likelySet(newest ?? null, g.stringChanges),
     temperature: null,
     humidity: null,
