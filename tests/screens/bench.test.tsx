@@ -256,6 +256,30 @@ test('what was written at the counter is corrected, with its reason, and stands 
   await history.sees('It goes out of tune by the evening');
 });
 
+test('looked at by mistake is taken back; who pays for a set is corrected where one is needed', async () => {
+  const { number } = await house.takeIn('steel-acoustic', 'Unseen', {
+    stringsState: 'off',
+    construction: { assumed: ['finish', 'fingerboard'] },
+  });
+  const hand = await house.show('desk', `/job/${number}/arrival`);
+  await hand.sees(/usually\s*nitrocellulose/);
+  await hand.tap('button', 'Looked at: it is so');
+  await hand.sees('Looked at just now.');
+  await hand.misses('usually');
+  await hand.tap('button', 'Take it back: nobody looked');
+  await hand.sees('nobody has looked yet');
+  await hand.sees(/usually\s*nitrocellulose/);
+  await hand.sees('who pays for the set it needs');
+  await hand.tap('button', /^Correct/);
+  const form = hand.in('dialog', 'Correct what was said');
+  await form.tap('radio', 'the shop');
+  await form.fill(await form.labelled('Why it is corrected'), 'agreed on the telephone');
+  await form.tap('button', /^Keep$/);
+  await hand.sees('the set it needs first is paid by the shop');
+  const history = await house.show('desk', `/job/${number}/history`);
+  await history.sees('who pays for the set it needs first: the shop instead of nothing');
+});
+
 test('what a colleague does elsewhere shows by itself: the strings off and on, and that it is called off', async () => {
   const { number, jobId } = await house.takeIn('nylon', 'Elsewhere');
   const hand = await house.show('technician', `/job/${number}/work`);
