@@ -71,8 +71,22 @@ test('what was read before they came off is not asked for again while they are o
   expect(await step('bridge-reglue', 'finish')).toMatchObject({ ok: true });
   // The glue sets: only that stands in the way.
   expect(await hinders('restring')).toEqual(['rest']);
+  const { id: lineId, version } = await line('restring');
+  const { strings } = (await house.view(number)).instrument.construction;
+  const on = (without?: string) =>
+    house.give(house.technician, 'strings.on', {
+      jobId,
+      setName: '',
+      fresh: true,
+      strings: [...strings],
+      finishes: { lineId, version },
+      ...(without !== undefined && { without }),
+    });
+  expect(await on()).toMatchObject({ ok: false, error: { code: 'invalid' } });
   // Relief and the two actions: the bridge is not where it was.
   expect(await stale()).toBe(3);
+  expect(await on('a fast glue')).toMatchObject({ ok: true });
+  expect(await line('restring')).toMatchObject({ step: 'finished' });
 });
 
 test('a slip is taken back: the strings are on as they were; so with a step that is not finished after all', async () => {

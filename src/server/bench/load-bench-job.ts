@@ -28,6 +28,7 @@ export async function loadBenchJob({ models }: Database, number: number, now: Da
     photos: g.photos.map((p) => ({ id: p.id, markId: p.markId, item: p.item, by: name(p.takenBy) })),
     lines: order.lines,
     queue: order.queue,
+    waits: order.waits,
     ...saidView(g, name),
   };
 }

@@ -24,7 +24,11 @@ function wrongField({ strings, newOnes = [], broke = [] }: Input, count: number)
 }
 
 /** Finishes the step this was, begun in the same moment where nobody had begun it. */
-async function finishStep(work: Work, job: Job, { finishes }: Input): Promise<Result<null, Failure>> {
+async function finishStep(
+  work: Work,
+  job: Job,
+  { finishes, without = '' }: Input,
+): Promise<Result<null, Failure>> {
   if (!finishes) return ok(null);
   const opened = await openLine(work, finishes.lineId, finishes.version);
   if (!opened.ok) return opened;
@@ -35,7 +39,7 @@ async function finishStep(work: Work, job: Job, { finishes }: Input): Promise<Re
   for (const action of line.step === 'ready' ? (['start', 'finish'] as const) : (['finish'] as const)) {
     const done = await stepOpened(
       work,
-      { lineId: line.id, version: line.version, action, without: '' },
+      { lineId: line.id, version: line.version, action, without },
       { line, job },
     );
     if (!done.ok) return done;

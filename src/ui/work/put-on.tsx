@@ -2,6 +2,7 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
+import { sayLeft } from '../../core/days/say-left.ts';
 import { stringName, type Construction } from '../../core/instrument/construction.ts';
 import { STRING_SETS } from '../../core/strings/string-sets.ts';
 import { readGauges } from '../desk/read-gauges.ts';
@@ -11,6 +12,7 @@ import { PillChoice } from '../kit/pill-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
+import { useNow } from '../frame/bell.tsx';
 
 const inThou = (mm: number): string => `.${String(Math.round(mm / 0.0254)).padStart(3, '0')}`;
 
@@ -88,6 +90,8 @@ interface Meant {
   readonly id: number;
   readonly stringsState: string;
   readonly construction: Construction;
+  /** the rests that run: after what, and until when (ms) */
+  readonly waits: readonly { readonly title: string; readonly until: number }[];
 }
 
 /** What is said of the strings that went on, as typed; `read` says it as the command or what is wrong at which field. */
@@ -98,6 +102,7 @@ function useWhatIsOn(job: Meant, steps: readonly Step[], onlySome: boolean) {
   const [broke, setBroke] = useState<readonly number[]>([]);
   const [brokeNote, setBrokeNote] = useState('');
   const [step, setStep] = useState(String(steps[0]?.id ?? ''));
+  const [without, setWithout] = useState('');
   const [wrong, setWrong] = useState<{ readonly gauges?: string; readonly ones?: string }>({});
   const read = () => {
     const said = set.read();
@@ -113,11 +118,12 @@ function useWhatIsOn(job: Meant, steps: readonly Step[], onlySome: boolean) {
       ...(broke.length > 0 && { broke: [...broke], brokeNote }),
       strings: [...said.value],
       ...(finishes && { finishes: { lineId: finishes.id, version: finishes.version } }),
+      ...(without.trim() !== '' && { without }),
     };
   };
   return {
     ...{ set, fresh, setFresh, newOnes, setNewOnes, broke, setBroke },
-    ...{ brokeNote, setBrokeNote, step, setStep, wrong, read },
+    ...{ brokeNote, setBrokeNote, step, setStep, without, setWithout, wrong, read },
   };
 }
 type WhatIsOn = ReturnType<typeof useWhatIsOn>;
@@ -189,6 +195,26 @@ function WhichStep({ said, steps }: { readonly said: WhatIsOn; readonly steps: r
   );
 }
 
+/** Where it rests still, so; the step that stringing is waits for that, but with a reason. */
+function StillRests({ said, job: { waits } }: { readonly said: WhatIsOn; readonly job: Meant }) {
+  const now = useNow();
+  const [rest] = waits.filter((w) => w.until > now);
+  if (!rest || now === 0) return null;
+  return (
+    <>
+      <p className="text-rubric">
+        ◆ It rests after “{rest.title}”: {sayLeft(now, rest.until)} left.
+      </p>
+      <TextField
+        label="Why strings went on all the same"
+        maxLength={200}
+        value={said.without}
+        onChange={said.setWithout}
+      />
+    </>
+  );
+}
+
 /** Says which strings went on: the set, which are new, what broke. The step that was for it is finished with it. */
 export function PutOn({
   job,
@@ -215,6 +241,7 @@ export function PutOn({
           <DialogTitle className="text-xl">
             {on ? 'Strings that were replaced' : 'Put strings on'}
           </DialogTitle>
+          <StillRests said={said} job={job} />
           <PillChoice legend="These strings are" value={said.fresh} options={NEW} onChange={said.setFresh} />
           {said.fresh === 'some' && (
             <>

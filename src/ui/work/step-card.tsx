@@ -89,7 +89,7 @@ export function StepCard({
   may,
   large = false,
 }: {
-  readonly job: Pick<BenchJob, 'id' | 'number' | 'photos' | 'stringsState'> & {
+  readonly job: Pick<BenchJob, 'id' | 'number' | 'photos' | 'stringsState' | 'waits'> & {
     readonly instrument: Pick<BenchJob['instrument'], 'construction'>;
   };
   readonly line: Line;
@@ -209,7 +209,7 @@ export function StepCard({
       {stringing && (
         <Suspense>
           <PutOn
-            job={{ id: job.id, stringsState: job.stringsState, construction: job.instrument.construction }}
+            job={{ ...job, construction: job.instrument.construction }}
             steps={[line]}
             onClose={() => setStringing(false)}
           />

@@ -135,7 +135,7 @@ export function StringsPanel({ job, may }: { readonly job: LeafJob<'inspection'>
       {asking === 'on' && (
         <Suspense>
           <PutOn
-            job={{ id: job.id, stringsState: job.stringsState, construction: job.instrument.construction }}
+            job={{ ...job, construction: job.instrument.construction }}
             steps={job.lines.filter((l) => l.approval === 'yes' && l.step !== 'finished' && l.saysStrings)}
             onClose={close}
           />

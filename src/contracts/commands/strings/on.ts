@@ -21,6 +21,8 @@ export const stringsOn = command({
     newOnes: stringNumbers.min(1, 'Which are new?').optional(),
     broke: stringNumbers.optional(),
     brokeNote: text(200).optional(),
+    /** why its step was begun while something stood in its way */
+    without: text(200).optional(),
     /** the step this was */
     finishes: z.object({ lineId: id, version }).optional(),
     strings: z
