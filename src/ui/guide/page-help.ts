@@ -119,9 +119,10 @@ const RULES: readonly Rule[] = [
     at: /^\/week/,
     name: 'Week',
     purpose:
-      'Who does what when, and which promise is in danger. A bar is a step, its thread the rest after it; what you put somewhere stays, the rest flows around it. Steps too short for a finger are tapped together; the lines at the foot say where they stand. What the plan moved by itself today is told with why.',
+      'Who does what when, and which promise is in danger. A bar is a step, its thread the rest after it; what you put somewhere stays, the rest flows around it. Steps too short for a finger are tapped together; the lines at the foot say where they stand. What rests after a finished step stands dashed in the clamp or jig it keeps, and by its number on the day it has rested. What the plan moved by itself today is told with why.',
     keys: [
       { keys: '← →', does: 'a step a quarter of an hour earlier or later' },
+      { keys: 'Shift ← →', does: 'a step a quarter of an hour shorter or longer' },
       { keys: '↑ ↓', does: 'to the next person' },
       { keys: 'p', does: 'holds a step where it is' },
       { keys: 'Delete', does: 'gives it back to the planner' },
