@@ -26,7 +26,9 @@ function readTooSoon(line: Line): string | null {
   const rested = Date.now() - madeAfter(line);
   if (rested >= line.wait * 60_000) return null;
   const what = (line.rod?.turns.length ?? 0) > 0 ? 'The turn before was logged' : 'The step was begun';
-  return `${what} ${Math.max(0, Math.floor(rested / 60_000))} min ago: the neck has not rested its ${line.wait} min since this one. Log the turn alone, and read the relief then.`;
+  const minutes = Math.max(0, Math.floor(rested / 60_000));
+  const ago = minutes === 0 ? 'just now' : `${minutes} min ago`;
+  return `${what} ${ago}: the neck has not rested its ${line.wait} min since this one. Log the turn alone, and read the relief when it has.`;
 }
 
 /** Which way, how much, and what it reads now: two taps and a number. */
