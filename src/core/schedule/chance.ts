@@ -107,28 +107,19 @@ const beginsAt = (c: Calendar, worked: number, minutes: number, whole: number): 
   return from;
 };
 
-/** A turn as it is drawn: its working minutes at the beginning, the moment its hands are done, and until when its place is taken. */
-interface Drawn {
-  readonly worked: number;
-  readonly end: number;
-  readonly hold: number;
-}
-
 /**
- * How a turn comes out that may begin after so many working minutes of its hands; whoever holds a place waits while it cannot be used.
+ * The working minutes at which a turn begins whose place cannot be used now and then: it waits where it would take it then.
  * @param anybody when anybody works
  */
-function drawTurn(t: Turn, anybody: Calendar, first: number, minutes: number, wait: number): Drawn {
+function beginsClear(t: Turn, anybody: Calendar, first: number, minutes: number, rest: number): number {
   let from = first;
   for (let i = 0; ; i++) {
     const worked = beginsAt(t.calendar, from, minutes, t.whole);
-    const end = endAfter(t.calendar, worked + minutes);
-    const hold = t.holds ? end + wait : end;
-    if (i >= t.out.length) return { worked, end, hold };
+    const hold = endAfter(t.calendar, worked + minutes) + (t.holds ? rest : 0);
     const begin = workedBefore(anybody, beginAfter(t.calendar, worked));
     while ((t.out[i]?.to ?? Infinity) <= begin) i++;
     const out = t.out[i];
-    if (!out || out.from >= workedBefore(anybody, hold)) return { worked, end, hold };
+    if (!out || out.from >= workedBefore(anybody, hold)) return worked;
     from = Math.max(worked, workedBefore(t.calendar, out.over));
   }
 }
@@ -163,10 +154,14 @@ export function playThrough(b: Board, draws: number, seed: number): Draws {
       if (t.spot >= 0) ready = Math.max(ready, places[t.spot] ?? 0);
       const from = Math.max(hands[t.worker] ?? 0, workedBefore(t.calendar, ready));
       const wait = t.rests ? drawn(t.rests, next()) : t.wait;
-      const { worked, end, hold } = drawTurn(t, b.anybody, from, minutes, wait);
+      const worked =
+        t.out.length === 0
+          ? beginsAt(t.calendar, from, minutes, t.whole)
+          : beginsClear(t, b.anybody, from, minutes, wait);
+      const end = endAfter(t.calendar, worked + minutes);
       hands[t.worker] = worked + minutes;
       jobs[t.job] = end + wait;
-      if (t.spot >= 0) places[t.spot] = hold;
+      if (t.spot >= 0) places[t.spot] = t.holds ? end + wait : end;
     }
     finishes.forEach((f, job) => (f[n] = whole[job] ? (jobs[job] ?? 0) : Infinity));
   }
