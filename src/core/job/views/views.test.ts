@@ -295,6 +295,39 @@ test('a reading before finished work says that it is stale and why; one after it
   expect(stale(25)).toBeNull();
 });
 
+test('a relief that was read before the neck had rested is read again before the next turn', () => {
+  const turn = { id: 1, lineId: 1, eighths: 1, before: 0.5, after: 0.4, typed: '', turnedBy: 2, version: 1 };
+  const next = (readAt: number, now: number) =>
+    shown(
+      whole({
+        lines: [line(1, { step: 'running' })],
+        turns: [{ ...turn, turnedAt: at(20) }],
+        readings: [reading('relief:0:7', 0.4, { takenAt: at(readAt).getTime() })],
+      }),
+      at(now),
+    ).lines[0]?.rod?.next ?? '';
+  expect(next(22, 24)).toMatch(/read it again in 6 min\. By what it read then: Next: tighten/);
+  expect(next(22, 40)).toMatch(/read it again\. By what it read then: Next: tighten/);
+  expect(next(31, 40)).toMatch(/^Next: tighten/);
+});
+
+test('what rests is shown until it has rested, and stands in the way of the next step so long', () => {
+  const lines = [
+    line(1, { operation: 'bridge-reglue', title: 'Reglue the bridge', step: 'finished', finishedAt: at(0) }),
+    line(2, { operation: 'clean-body', title: 'Clean the body' }),
+  ];
+  const seen = (minutes: number) => {
+    const { waits, lines: all } = shown(whole({ lines }), at(minutes));
+    const hinders = all.find((l) => l.id === 2)?.hinders ?? [];
+    return { waits: waits.map((w) => w.title), hinders: hinders.map((h) => [h.kind, h.passable, h.until]) };
+  };
+  expect(seen(30)).toEqual({
+    waits: ['Reglue the bridge'],
+    hinders: [['rest', true, at(1440).getTime()]],
+  });
+  expect(seen(1440)).toEqual({ waits: [], hinders: [] });
+});
+
 test('what stood there before is the newest reading of each place of the visits before', () => {
   const earlier = [
     { key: 'relief:0:7', value: 0.2, takenAt: 1, job: 300 },

@@ -8,6 +8,9 @@ import { toFetch } from '../../work/fetch.ts';
 import { isPassable, stopped } from '../../work/may-start.ts';
 import { rangeOf } from '../../work/order-of-lines.ts';
 import { cutPlaces, isCutOperation, nextCut, plannedCuts } from '../../work/cuts.ts';
+import { sayLeft } from '../../days/say-left.ts';
+import { RELIEF_FRET, stationKey } from '../../readings/stations.ts';
+import { unrestedBy } from '../../staleness/stale.ts';
 import type { JobLine } from '../job.ts';
 import type { JobClock, JobWith } from '../job-parts.ts';
 import type { JudgingShop } from '../judged-job.ts';
@@ -52,10 +55,19 @@ function clocksView(own: readonly JobClock[], high: number, name: NameOf, now: D
   };
 }
 
+/** What is said before the next turn where the relief was read while the neck was still moving; nothing where it had rested. */
+function readTooSoon({ latest, operations }: Judged, now: number): string {
+  const relief = latest.get(stationKey('relief', 0, RELIEF_FRET));
+  const soon = relief ? unrestedBy(relief, operations) : null;
+  if (!soon) return '';
+  const when = soon.until > now ? ` in ${sayLeft(now, soon.until)}` : '';
+  return `The relief was read before the neck had rested: read it again${when}. By what it read then: `;
+}
+
 /** The turns a rod was given, and what the next one is. */
-function rodView(g: JobWith<'clocks'>, judged: Judged, name: NameOf) {
+function rodView(g: JobWith<'clocks'>, judged: Judged, name: NameOf, now: number) {
   const turns = judged.plannedFor.turns ?? [];
-  const next = sayNextTurn(judged.planInput, turns);
+  const next = readTooSoon(judged, now) + sayNextTurn(judged.planInput, turns);
   return {
     turns: g.turns.map((t) => ({
       id: t.id,
@@ -160,7 +172,7 @@ function lineView({ g, judged, bench, label, still, name, now }: Showing, l: Job
     hinders: hindersView(bench, l, label),
     /** what has to be done with the strings before it, beside what the order has for that */
     strings: bench.strings.get(l.id) ?? null,
-    rod: l.operation === 'rod' ? rodView(g, judged, name) : null,
+    rod: l.operation === 'rod' ? rodView(g, judged, name, now.getTime()) : null,
     cuts: cutsView(g, judged, l, name),
     ...clocksView(own, op.minutes.high, name, now),
   };
