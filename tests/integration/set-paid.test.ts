@@ -67,10 +67,27 @@ test('what is planned costs what the order will: nothing for the set, once it is
   const parts = async () =>
     (await house.view(number)).plan.catalogue.find((o) => o.id === 'string-up')?.parts;
   expect(await parts()).toBe(0);
-  const { lines } = (await house.view(number)).proposal;
-  expect(lines.map((l) => l.operation)).toEqual(['string-up']);
-  await house.order(house.technician, 'plan.add', { jobId, operation: 'string-up', detail: '' });
+  const [proposed] = (await house.view(number)).proposal.lines;
+  expect(proposed?.operation).toBe('string-up');
+  const decide = async (change: { readonly change: string; readonly instead?: 'tune-stretch' }) => {
+    const known = (await house.view(number)).decisions.find((d) => d.line === proposed?.key);
+    await house.order(house.lead, 'plan.decide', {
+      jobId,
+      line: proposed?.key ?? '',
+      decision: change.change === '' ? 'accepted' : 'changed',
+      reason: '',
+      version: known?.version ?? 0,
+      ...change,
+    });
+    const [only, ...rest] = (await house.view(number)).lines;
+    expect(rest).toEqual([]);
+    return [only?.operation, only?.parts, only?.priceReason];
+  };
+  expect(await decide({ change: '' })).toEqual(['string-up', 0, SHOP_PAYS_SET]);
+  // Once it is on the order, the next set costs what it costs; what is done instead brings none.
   expect(await parts()).toBe(set);
+  const instead = { change: 'it has strings after all', instead: 'tune-stretch' } as const;
+  expect(await decide(instead)).toEqual(['tune-stretch', 0, '']);
 });
 
 test('where no set is needed, nobody pays for one', async () => {

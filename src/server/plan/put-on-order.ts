@@ -4,6 +4,7 @@ import { operation } from '../../core/catalogue/operations.ts';
 import { firstAnswer } from '../../core/work/free-line.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Decision, WorkLine } from '../db/models/work.ts';
+import { SHOP_PAYS_SET } from '../../core/job/set-paid.ts';
 import { partsOn } from './price-set.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { Work } from '../use-case/use-case.ts';
@@ -60,7 +61,7 @@ export async function putOnOrder(
     minutes: op.minutes.likely,
     priceMinor: price,
     partsMinor: parts,
-    ...(reason !== '' && { priceReason: reason }),
+    ...(reason !== '' || line?.priceReason === SHOP_PAYS_SET ? { priceReason: reason } : {}),
   };
   if (!line) {
     const answer = firstAnswer(price, parts, now);
@@ -74,7 +75,7 @@ export async function putOnOrder(
     decision.decision === 'accepted';
   // What the customer has agreed to keeps the price it was agreed at.
   const kept = agreed
-    ? { priceMinor: line.priceMinor, partsMinor: line.partsMinor }
+    ? { priceMinor: line.priceMinor, partsMinor: reason === '' ? line.partsMinor : parts }
     : firstAnswer(price, parts, now);
   await line.update({ ...what, ...kept, version: line.version + 1 }, { transaction: t });
   return ok(null);
