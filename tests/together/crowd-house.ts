@@ -7,7 +7,7 @@ import { replay } from '../../src/core/history/replay.ts';
 import { usualConstruction } from '../../src/core/instrument/defaults.ts';
 import { stationKey } from '../../src/core/readings/stations.ts';
 import { after, freeOf, NOTHING } from '../../src/core/stock/ledger.ts';
-import { runningWait } from '../../src/core/work/waits.ts';
+import { waitsOf } from '../../src/core/work/waits.ts';
 import type { Database } from '../../src/server/db/connection.ts';
 import { execute } from '../../src/server/door/execute.ts';
 import { loadJob } from '../../src/server/leaves/load-job.ts';
@@ -212,14 +212,13 @@ export async function holdsTogether(db: Database, crowd: readonly Person[]): Pro
   for (const job of await models.Job.findAll()) {
     if (job.waitingUntil === null) continue;
     const own = lines.filter((l) => l.jobId === job.id && l.step === 'finished');
-    const rest = runningWait(
+    const [rest = null] = waitsOf(
       own.map((l) => ({
         lineId: l.id,
         title: l.title,
         finishedAt: l.finishedAt?.getTime() ?? null,
         wait: operation(l.operation).wait,
       })),
-      0,
     );
     expect([job.id, job.waitingUntil.getTime()]).toEqual([job.id, rest?.until]);
   }

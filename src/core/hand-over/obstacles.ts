@@ -1,7 +1,6 @@
-import { agreedOperation } from '../catalogue/operations.ts';
 import { sayLeft } from '../days/say-left.ts';
 import { LONG_REST } from '../staleness/stale.ts';
-import { waitsOf } from '../work/waits.ts';
+import { restsOf } from '../work/rests-of.ts';
 import { allTicked, benchChecks } from '../job/bench-check.ts';
 import { factsOf } from '../job/facts.ts';
 import type { JobThing, JobWith } from '../job/job-parts.ts';
@@ -36,14 +35,7 @@ const MINUTE = 60_000;
 
 /** Long rests that run: glue that sets, a neck under tension. Nothing goes home in one, but with the reason. */
 const resting = (g: Ending, now: number): string[] =>
-  waitsOf(
-    g.lines.map((l) => ({
-      lineId: l.id,
-      title: l.title,
-      finishedAt: l.finishedAt?.getTime() ?? null,
-      wait: agreedOperation(l, g.catalogue).wait,
-    })),
-  )
+  restsOf(g.lines, g.catalogue, g.turns.at(-1)?.turnedAt.getTime() ?? null)
     .filter((w) => w.until > now && w.until - w.since >= LONG_REST * MINUTE)
     .map((w) => `it still rests after “${w.title}”, ${sayLeft(now, w.until)} more`);
 

@@ -23,7 +23,8 @@ import { stringsBefore } from '../catalogue/strings-before.ts';
 import { inWorkOrder, STRINGS_OFF, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { isNeckFirst, orderRules, type OrderRules } from './order-rules.ts';
 import { queueOf, type Next } from './queue.ts';
-import { restsSince, waitsOf, type Wait } from './waits.ts';
+import { restsOf } from './rests-of.ts';
+import type { Wait } from './waits.ts';
 
 /** What a bench looks at a work order by. */
 export interface Ordered<L extends JobLine> {
@@ -142,23 +143,6 @@ function placesRead(
     });
 }
 
-/** The rests after finished lines; a rod's begins with its last turn. */
-function restsOf(
-  lines: readonly JobLine[],
-  op: (l: JobLine) => Operation,
-  turns: Ordered<JobLine>['turns'],
-): Wait[] {
-  const lastTurn = turns.at(-1)?.turnedAt.getTime() ?? null;
-  return waitsOf(
-    lines.map((l) => ({
-      lineId: l.id,
-      title: l.title,
-      finishedAt: restsSince(l.finishedAt?.getTime() ?? null, l.operation === 'rod' ? lastTurn : null),
-      wait: op(l).wait,
-    })),
-  );
-}
-
 /**
  * Looks at a job's work order the way the bench does.
  * @param now ms since the epoch
@@ -192,7 +176,8 @@ export function benchOrder<L extends JobLine>(
   const before = stringsBefore(open.map(op), bare);
   const all = ordered.map(startLine);
   const turned = lastTurn(lines, clocks, turns);
-  const resting = restsOf(lines, op, turns).filter((w) => w.until > now);
+  const lastTurned = turns.at(-1)?.turnedAt.getTime() ?? null;
+  const resting = restsOf(lines, catalogue, lastTurned).filter((w) => w.until > now);
   return {
     needs,
     rules,

@@ -5,7 +5,9 @@ import { looksForgotten, whyNotSoLong, workedMs } from './clocks.ts';
 import { toFetch } from './fetch.ts';
 import { limitStand, sayLimit, withinLimit } from './limit.ts';
 import { mentioned } from './mentions.ts';
-import { runningWait, waitsOf } from './waits.ts';
+import { OPERATIONS } from '../catalogue/operations.ts';
+import { restsOf } from './rests-of.ts';
+import { waitsOf } from './waits.ts';
 import { sayLeft } from '../days/say-left.ts';
 
 const MIN = 60_000;
@@ -60,8 +62,24 @@ describe('rests', () => {
   test('the one that ends last is told; steps without a rest, or not finished, have none', () => {
     const lines = [rest(1, 0, 10), rest(2, 0, 60), rest(3, null, 600), rest(4, 0, 0)];
     expect(waitsOf(lines).map((w) => w.lineId)).toEqual([2, 1]);
-    expect(runningWait(lines, 30 * MIN)?.lineId).toBe(2);
-    expect(runningWait(lines, 60 * MIN)).toBeNull();
+  });
+  test('a rod’s begins with its last turn, where that was logged before its step was finished; other work’s when it was finished', () => {
+    const line = (id: number, op: 'rod' | 'bridge-reglue') => ({
+      id,
+      operation: op,
+      title: op,
+      record: null,
+      finishedAt: new Date(100 * MIN),
+    });
+    const since = (op: 'rod' | 'bridge-reglue', turned: number | null) =>
+      restsOf([line(1, op)], OPERATIONS, turned === null ? null : turned * MIN).map((w) => [
+        w.since / MIN,
+        (w.until - w.since) / MIN,
+      ]);
+    expect(since('rod', 88)).toEqual([[88, 10]]);
+    expect(since('rod', null)).toEqual([[100, 10]]);
+    expect(since('rod', 120)).toEqual([[100, 10]]);
+    expect(since('bridge-reglue', 88)).toEqual([[100, 1440]]);
   });
   test.each([
     [0, 'over'],

@@ -32,7 +32,3 @@ export const waitsOf = (lines: readonly RestAfter[]): Wait[] =>
         : [{ lineId, title, since: finishedAt, until: finishedAt + wait * MINUTE }],
     )
     .sort((a, b) => b.until - a.until || a.lineId - b.lineId);
-
-/** The rest that ends last of those still running at a moment, or null. */
-export const runningWait = (lines: readonly RestAfter[], now: number): Wait | null =>
-  waitsOf(lines).find((w) => w.until > now) ?? null;

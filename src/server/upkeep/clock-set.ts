@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize';
-import { agreedOperation } from '../../core/catalogue/operations.ts';
 import type { Database } from '../db/connection.ts';
 import { catalogueOf } from '../house/load-operations.ts';
+import { restsOf } from '../../core/work/rests-of.ts';
 import { countLater } from '../jobs/job-facts.ts';
 
 const MINUTE = 60_000;
@@ -17,11 +17,17 @@ async function moveRests({ models }: Database, t: Transaction, by: number, was: 
     transaction: t,
     lock: t.LOCK.UPDATE,
   });
+  const turns = await models.RodTurn.findAll({
+    where: { jobId: [...open.keys()] },
+    order: [['id', 'ASC']],
+    transaction: t,
+  });
+  const lastTurn = new Map(turns.map((r) => [r.jobId, r.turnedAt.getTime()]));
   for (const line of lines) {
     const job = open.get(line.jobId);
-    if (!job || line.finishedAt === null) continue;
-    const until = line.finishedAt.getTime() + agreedOperation(line, catalogue).wait * MINUTE;
-    if (until <= was) continue;
+    const [rest] = restsOf([line], catalogue, lastTurn.get(line.jobId) ?? null);
+    if (!job || line.finishedAt === null || !rest || rest.until <= was) continue;
+    const { until } = rest;
     await line.update({ finishedAt: moved(line.finishedAt, by) }, { transaction: t });
     if (job.waitingFor === 'time' && job.waitingUntil?.getTime() === until)
       job.waitingUntil = moved(job.waitingUntil, by);

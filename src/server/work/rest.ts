@@ -1,5 +1,4 @@
-import { agreedOperation } from '../../core/catalogue/operations.ts';
-import { restsSince, runningWait } from '../../core/work/waits.ts';
+import { restsOf } from '../../core/work/rests-of.ts';
 import type { Job } from '../db/models/jobs.ts';
 import type { RodTurn } from '../db/models/work.ts';
 import { catalogueOf } from '../house/load-operations.ts';
@@ -12,16 +11,7 @@ export async function restAfterSteps({ models, t, now }: Work, job: Job): Promis
     catalogueOf(models, t),
     models.RodTurn.max<Date | null, RodTurn>('turnedAt', { where: { jobId: job.id }, transaction: t }),
   ]);
-  const lastTurn = turned?.getTime() ?? null;
-  const rest = runningWait(
-    lines.map((l) => ({
-      lineId: l.id,
-      title: l.title,
-      finishedAt: restsSince(l.finishedAt?.getTime() ?? null, l.operation === 'rod' ? lastTurn : null),
-      wait: agreedOperation(l, catalogue).wait,
-    })),
-    now.getTime(),
-  );
+  const rest = restsOf(lines, catalogue, turned?.getTime() ?? null).find((w) => w.until > now.getTime());
   if (rest) {
     job.set({
       waitingFor: 'time',
