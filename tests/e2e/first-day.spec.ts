@@ -157,14 +157,14 @@ test('a kind of its own, with eight strings in pairs and targets of its own', { 
   await expect(hana.getByText(/8 strings, 530.0 mm/)).toBeVisible();
   await go(hana, '/house/targets');
   await hana.getByLabel('Kind of instrument').selectOption({ label: 'Octave lark' });
-  await hana.getByLabel('Action 12, bass, mm: high').fill('1.2');
+  await hana.getByLabel('Action 12, bass: high').fill('1.2 mm');
   await expect(hana.locator('#main')).toContainText('low ≤ aim ≤ high');
   for (const [end, mm] of [
     ['low', '1.2'],
     ['aim', '1.4'],
     ['high', '1.6'],
   ] as const)
-    await hana.getByLabel(`Action 12, bass, mm: ${end}`).fill(mm);
+    await hana.getByLabel(`Action 12, bass: ${end}`).fill(`${mm} mm`);
   await hana.getByLabel('What changed, in words').fill('the lark’s own');
   await hana.getByRole('button', { name: /^Keep/ }).click();
   await accessible(hana, 'targets of a kind of one’s own');

@@ -61,16 +61,16 @@ test('the house shows what each list asks of each kind', async () => {
 
 test('the house keeps its targets in versions, its gauges, and how it reads', async () => {
   const targets = await house.show('owner', '/house/targets');
-  await targets.fill(await targets.labelled('Relief, mm: aim'), '0.9');
+  await targets.fill(await targets.labelled('Relief: aim'), '0.9 mm');
   await targets.sees('low ≤ aim ≤ high');
   expect(((await targets.one('button', /Keep as version/)) as HTMLButtonElement).disabled).toBe(true);
-  await targets.fill(await targets.labelled('Relief, mm: aim'), '0,22');
+  await targets.fill(await targets.labelled('Relief: aim'), '0,22 mm');
   await targets.fill(await targets.labelled('What changed, in words'), 'a little more relief');
   await house.accessible();
   await targets.tap('button', 'Keep as version 1');
   await targets.sees('version 1 of the shop');
   await targets.tap('button', 'Take version 0 as a start');
-  await targets.says(await targets.labelled('Relief, mm: aim'), '0.2');
+  await targets.says(await targets.labelled('Relief: aim'), '.008');
   await targets.tap('button', 'Keep as version 2');
   await targets.sees('version 2 of the shop');
 
@@ -84,7 +84,7 @@ test('the house keeps its targets in versions, its gauges, and how it reads', as
   await house.accessible();
 
   const reads = await house.show('owner', '/house/readings');
-  await reads.fill(await reads.labelled('“just clicks”: high, mm'), '0.08');
+  await reads.fill(await reads.labelled('“just clicks”: high'), '0.08 mm');
   await reads.user.selectOptions(await reads.labelled('Gauge for Saddle stands out'), 'Caliper, drawer 2');
   await reads.tap('button', 'Keep how we read');
   await reads.says(await reads.labelled('Gauge for Saddle stands out'), /./);

@@ -205,9 +205,9 @@ describe('each question by itself', () => {
   });
 
   test.each([
-    ['a quarter higher', 1, 2.25, 2, '0.25 mm'],
+    ['a quarter higher', 1, 2.25, 2, '0.2500 mm'],
     ['a hair less', 1, 2.2499, 2, null],
-    ['from the bass', 6, 1.5, 2.25, '0.75 mm'],
+    ['from the bass', 6, 1.5, 2.25, '0.7500 mm'],
     ['as it should be', 1, 1.5, 2.25, null],
   ] as const)('the treble stands %s', (_, string, value, other, by) => {
     const [own, theirs] = [`action:${string}:12`, `action:${string === 1 ? 6 : 1}:12`];

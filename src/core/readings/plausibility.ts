@@ -6,6 +6,7 @@ import { sayLeft } from '../days/say-left.ts';
 import { otherWays, type EntryQuestion, type EntryReading } from './entry.ts';
 import { actionAt } from './methods.ts';
 import type { Quantity } from './quantities.ts';
+import { readingWords } from './reading-words.ts';
 import { stationKey, type Station } from './stations.ts';
 import { unitSlip } from './unit-slip.ts';
 
@@ -52,7 +53,7 @@ const underTheFret: Rule = ({ value }, station, { construction: c, round }) => {
     if (actionAt(c, at12, n, { nut, relief }) > 0) continue;
     return {
       code: 'impossible',
-      message: `With ${formatLength(value, 'mm')} here the string would lie on fret ${n}. What did the gauge say?`,
+      message: `With ${readingWords('action', value)} here the string would lie on fret ${n}. What did the gauge say?`,
       others: [],
     };
   }
@@ -73,7 +74,7 @@ const halfOrDouble: Rule = ({ value, unit }, station, { before }, typed) => {
     number === undefined ? null : { text: `${number}${other}`, value: value * (other === '/32' ? 2 : 0.5) };
   return {
     code: 'half-or-double',
-    message: `${ratio > 1 ? 'Twice' : 'Half'} of what stood here before (${formatLength(was, 'mm')}). Were these 32nds or 64ths?`,
+    message: `${ratio > 1 ? 'Twice' : 'Half'} of what stood here before (${readingWords(station.quantity, was)}). Were these 32nds or 64ths?`,
     others:
       means && near(means.value / was, 1)
         ? [{ ...means, says: `${means.text} = ${formatLength(means.value, 'mm')}` }]
@@ -89,7 +90,7 @@ const tenTimes: Rule = ({ value, unit }, station, { before }, typed) => {
   if (!near(ratio, 10) && !near(ratio, 0.1)) return null;
   return {
     code: 'ten-times',
-    message: `${ratio > 1 ? 'Ten times' : 'A tenth of'} what stood here before (${formatLength(was, 'mm')}). Where does the point stand?`,
+    message: `${ratio > 1 ? 'Ten times' : 'A tenth of'} what stood here before (${readingWords(station.quantity, was)}). Where does the point stand?`,
     others: otherWays(typed, station.quantity, unit).filter((o) => near(o.value / was, 1)),
   };
 };
@@ -106,7 +107,7 @@ const sidesSwapped: Rule = ({ value }, station, { construction, round, aims }) =
   if (asAimed > -SWAPPED_BY) return null;
   return {
     code: 'sides-swapped',
-    message: `The treble side stands ${formatLength(Math.abs(value - other), 'mm')} higher than the bass. Were the two sides swapped?`,
+    message: `The treble side stands ${readingWords('action', Math.abs(value - other))} higher than the bass. Were the two sides swapped?`,
     others: [],
   };
 };
@@ -122,7 +123,7 @@ const oddOneOut: Rule = ({ value }, station, { round }) => {
   if (median === undefined || others.length < 2 || value < 4 * median || value - median < 0.15) return null;
   return {
     code: 'odd-one-out',
-    message: `The other gaps are about ${formatLength(median, 'mm')}. Is this one ${formatLength(value, 'mm')}?`,
+    message: `The other gaps are about ${readingWords('nut-gap', median)}. Is this one ${readingWords('nut-gap', value)}?`,
     others: [],
   };
 };

@@ -3,6 +3,7 @@ import { formatLength } from '../units/format-length.ts';
 import { parseLength } from '../units/parse-length.ts';
 import { otherWays, type EntryQuestion, type EntryReading, type OtherReading } from './entry.ts';
 import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
+import { readingWords } from './reading-words.ts';
 import type { Station } from './stations.ts';
 
 /** What tells a slip of the unit from an unusual instrument. */
@@ -91,7 +92,7 @@ function farFromItsAim(
   if (others.length === 0 && within(share, FAR)) return null;
   return {
     code: 'other-unit',
-    message: `${formatLength(entry.value, 'mm')} (${formatLength(entry.value, '64ths')}) is far from the ${formatLength(aim, 'mm')} aimed at. What did the gauge say?`,
+    message: `${formatLength(entry.value, 'mm')} (${formatLength(entry.value, '64ths')}) is far from the ${readingWords('action', aim)} aimed at. What did the gauge say?`,
     others,
   };
 }

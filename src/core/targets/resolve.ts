@@ -9,6 +9,7 @@ import { ACTION_FRET, RELIEF_FRET, type Station } from '../readings/stations.ts'
 import { noteFrequency } from '../strings/pitch.ts';
 import { pulls } from '../strings/string-pull.ts';
 import type { KindTargets } from '../instrument/kind-record.ts';
+import { bandsOf } from './bands-of.ts';
 import { KIND_TARGETS } from './defaults.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from './shop-targets.ts';
 import { RELATIVE_WISHES, type Side, type Target, type TargetWish, type Touch } from './target.ts';
@@ -168,11 +169,7 @@ export function targetLayers(
   { shop = SHIPPED_TARGETS, now, kind: own }: Resolving = {},
 ): readonly Target[] {
   const side = sideOfStation(construction, station);
-  const kind = {
-    ...KIND_TARGETS[construction.kind],
-    ...shop.kinds[construction.kind],
-    ...(own !== undefined && shop.kinds[own]),
-  };
+  const kind = bandsOf(shop, { id: own ?? construction.kind, base: construction.kind });
   const layers: Target[] = [];
   const base = underArc(construction, station.quantity, kindBand(kind, station.quantity, side));
   if (base !== null) layers.push({ ...base, layer: 'kind' });

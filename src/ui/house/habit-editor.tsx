@@ -10,6 +10,7 @@ import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import type { Fields } from '../data/edit-model.ts';
 import { useEdit } from '../data/use-edit.ts';
+import { SizeField } from './size-field.tsx';
 import { useSend } from '../data/use-send.ts';
 
 type Typed = ShopHabits & Fields;
@@ -47,7 +48,6 @@ export function HabitEditor({
     edit.set({ [which]: value === undefined ? rest : { ...rest, [quantity]: value } });
   };
   const feel = (at: number, end: 'low' | 'high', mm: number) => {
-    if (Number.isNaN(mm)) return;
     const feelings = habits.feelings.map((f, i) => (i === at ? { ...f, [end]: mm } : f));
     edit.set({ feelings });
   };
@@ -114,20 +114,14 @@ export function HabitEditor({
             <li key={f.says} className="flex items-center gap-2 py-1">
               <span className="w-28">“{f.says}”</span>
               {(['low', 'high'] as const).map((end) => (
-                <input
+                <SizeField
                   key={end}
-                  type="number"
-                  step="0.01"
-                  min="0"
-                  max="2"
-                  className="field w-24"
-                  aria-label={`“${f.says}”: ${end}, mm`}
+                  label={`“${f.says}”: ${end}`}
                   readOnly={!may}
                   value={f[end]}
-                  onChange={(e) => feel(i, end, e.target.valueAsNumber)}
+                  onChange={(mm) => feel(i, end, mm)}
                 />
               ))}
-              mm
             </li>
           ))}
         </ul>

@@ -2,11 +2,12 @@
 
 import type { PlanRules } from '../../core/plan/plan-rules.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import { PLANNING_GROUPS, planningTexts, readPlanning, unitOf } from './planning-fields.ts';
+import { labelOf, PLANNING_GROUPS, planningTexts, readPlanning } from './planning-fields.ts';
 
 /** The numbers of one group, side by side. */
 function Group({
@@ -29,15 +30,15 @@ function Group({
       <legend className="font-serif text-xl font-semibold">{group.title}</legend>
       <p className="mb-1 text-sm text-quiet">{group.says}</p>
       <div className="grid grid-cols-4 items-end gap-x-4 gap-y-2 max-lg:grid-cols-2 max-sm:grid-cols-1">
-        {group.fields.map(({ path, label, scale }) => (
+        {group.fields.map((field) => (
           <TextField
-            key={path}
-            label={`${label}, ${unitOf(scale, currency)}`}
-            error={errorAt(path)}
-            inputMode="decimal"
+            key={field.path}
+            label={labelOf(field, currency)}
+            error={errorAt(field.path)}
+            inputMode={field.scale === 'size' ? 'text' : 'decimal'}
             readOnly={!may}
-            value={texts[path] ?? ''}
-            onChange={(text) => onType(path, text)}
+            value={texts[field.path] ?? ''}
+            onChange={(text) => onType(field.path, text)}
           />
         ))}
       </div>
@@ -58,8 +59,10 @@ export function PlanningEditor({
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
-  const edit = useEdit(planningTexts(rules, currency), version, 'house:planning');
-  const { wrong } = readPlanning(edit.value, currency);
+  const [unit] = useDisplayUnit();
+  const reader = { currency, unit };
+  const edit = useEdit(planningTexts(rules, reader), version, `house:planning:${unit}`);
+  const { wrong } = readPlanning(edit.value, rules, reader);
   const refused = trouble?.code === 'invalid' ? trouble.fields : {};
   const fine = Object.keys(wrong).length === 0;
   return (
@@ -70,7 +73,7 @@ export function PlanningEditor({
         e.preventDefault();
         if (!fine) return;
         void edit.save((value, began) =>
-          give('house.save-planning', { version: began, rules: readPlanning(value, currency).rules }),
+          give('house.save-planning', { version: began, rules: readPlanning(value, rules, reader).rules }),
         );
       }}
     >

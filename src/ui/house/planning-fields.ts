@@ -1,9 +1,16 @@
 import { CAUSE_IDS, CAUSES } from '../../core/hunt/causes.ts';
 import { minorPerUnit, signOf, type MoneyForm } from '../../core/money/currency.ts';
 import type { PlanRules } from '../../core/plan/plan-rules.ts';
+import { bareUnit } from '../../core/units/bare-unit.ts';
+import { fromMm, type DisplayUnit } from '../../core/units/length-units.ts';
+import { parseLength } from '../../core/units/parse-length.ts';
+import { amountUnit } from '../neck-sheet/units.ts';
 
-/** How a number of the rules is shown: as it is, in hundredths of it (a share in per cent), or money in whole units. */
-type Scale = 'mm' | 'degrees' | 'per cent' | 'money' | 'times' | 'parts';
+/**
+ * How a number of the rules is shown: as it is, in hundredths of it (a share in per cent), money in whole units, or a size that a
+ * feeler reads, in whoever's unit reads it.
+ */
+type Scale = 'mm' | 'size' | 'degrees' | 'per cent' | 'money' | 'times' | 'parts';
 
 /** One number a shop plans by: where it stands in the rules, what it is called, how it is written. */
 export interface PlanningField {
@@ -44,17 +51,17 @@ export const PLANNING_GROUPS: readonly {
     says: 'What is cut first, and what a rod does that has not answered yet.',
     fields: [
       { path: 'firstCutShare', label: 'First cut, of the whole', scale: 'per cent' },
-      { path: 'rodPrior.perEighth', label: 'Relief for an eighth of a turn', scale: 'mm' },
-      { path: 'rodPrior.sd', label: 'Its spread', scale: 'mm' },
+      { path: 'rodPrior.perEighth', label: 'Relief for an eighth of a turn', scale: 'size' },
+      { path: 'rodPrior.sd', label: 'Its spread', scale: 'size' },
       {
         path: 'rodActionRatio',
         label: 'Action for relief (empty: by kind)',
         scale: 'times',
         empty: true,
       },
-      { path: 'limits.rod', label: 'The rod does at most', scale: 'mm' },
-      { path: 'limits.clamp.low', label: 'A neck is clamped or warmed from', scale: 'mm' },
-      { path: 'limits.clamp.high', label: 'Clamp or warmth does at most', scale: 'mm' },
+      { path: 'limits.rod', label: 'The rod does at most', scale: 'size' },
+      { path: 'limits.clamp.low', label: 'A neck is clamped or warmed from', scale: 'size' },
+      { path: 'limits.clamp.high', label: 'Clamp or warmth does at most', scale: 'size' },
     ],
   },
   {
@@ -78,11 +85,11 @@ export const PLANNING_GROUPS: readonly {
     fields: [
       { path: 'limits.fretHeight', label: 'A fret keeps at least', scale: 'mm' },
       { path: 'limits.newFretHeight', label: 'New wire stands', scale: 'mm' },
-      { path: 'limits.highFret', label: 'A fret is high from', scale: 'mm' },
-      { path: 'limits.planned', label: 'Room a plan leaves under a string', scale: 'mm' },
-      { path: 'shape.rise', label: 'The far end rises from', scale: 'mm' },
-      { path: 'shape.hump', label: 'A hump counts from', scale: 'mm' },
-      { path: 'shape.twist', label: 'A twist counts from', scale: 'mm' },
+      { path: 'limits.highFret', label: 'A fret is high from', scale: 'size' },
+      { path: 'limits.planned', label: 'Room a plan leaves under a string', scale: 'size' },
+      { path: 'shape.rise', label: 'The far end rises from', scale: 'size' },
+      { path: 'shape.hump', label: 'A hump counts from', scale: 'size' },
+      { path: 'shape.twist', label: 'A twist counts from', scale: 'size' },
     ],
   },
   {
@@ -102,25 +109,62 @@ type Tree = Readonly<Record<string, unknown>>;
 const at = (tree: Tree, path: string): unknown =>
   path.split('.').reduce<unknown>((node, key) => (node as Tree | undefined)?.[key], tree);
 
+/** Whoever edits them: the shop's money, and the unit they read heights in. */
+export interface PlanningReader {
+  readonly currency: MoneyForm;
+  readonly unit: DisplayUnit;
+}
+
+const PER_CENT = 100;
+
+/** A number of the rules as it stands in its field. */
+function shown(value: number, scale: Scale, { currency, unit }: PlanningReader): string {
+  const number = (n: number, places = 4): string => String(Number(n.toFixed(places)));
+  switch (scale) {
+    case 'per cent':
+      return number(value * PER_CENT);
+    case 'money':
+      return number(value / minorPerUnit(currency));
+    case 'size':
+      return unit === 'mm' ? `${number(value)} mm` : `${number(fromMm(value, 'thou'), 1)} thou`;
+    default:
+      return number(value);
+  }
+}
+
 /** The rules as they are typed, by field. */
-export function planningTexts(rules: PlanRules, currency: MoneyForm): Readonly<Record<string, string>> {
+export function planningTexts(rules: PlanRules, reader: PlanningReader): Readonly<Record<string, string>> {
   return Object.fromEntries(
     ALL.map(({ path, scale }) => {
       const value = at(rules as unknown as Tree, path);
-      if (typeof value !== 'number') return [path, ''];
-      const shown =
-        scale === 'per cent' ? value * 100 : scale === 'money' ? value / minorPerUnit(currency) : value;
-      return [path, String(Number(shown.toFixed(4)))];
+      return [path, typeof value === 'number' ? shown(value, scale, reader) : ''];
     }),
   );
 }
 
 const NUMBER = /^\d{1,7}(?:[.,]\d{1,4})?$/;
 
-/** What is typed as rules, or what is wrong by field. */
+/** What stands in a field as the number it means, or what is wrong with it. */
+function readNumber(text: string, scale: Scale, { currency, unit }: PlanningReader): number | string {
+  if (scale === 'size') {
+    const read = parseLength(text, bareUnit(text, amountUnit(unit)));
+    if (!read.ok) return read.error.message;
+    return read.value.mm < 0 ? 'Not less than nothing' : read.value.mm;
+  }
+  if (!NUMBER.test(text)) return 'A number';
+  const typed = Number(text.replace(',', '.'));
+  if (scale === 'money') return Math.round(typed * minorPerUnit(currency));
+  return scale === 'per cent' ? typed / PER_CENT : typed;
+}
+
+/**
+ * What is typed as rules, or what is wrong by field. A number that stands as it is shown is kept to its last digit.
+ * @param now the rules in force
+ */
 export function readPlanning(
   texts: Readonly<Record<string, string>>,
-  currency: MoneyForm,
+  now: PlanRules,
+  reader: PlanningReader,
 ): {
   readonly rules: PlanRules;
   readonly wrong: Readonly<Record<string, string>>;
@@ -129,28 +173,31 @@ export function readPlanning(
   const rules: Record<string, unknown> = {};
   for (const { path, scale, empty } of ALL) {
     const text = (texts[path] ?? '').trim();
-    if (text === '' && empty !== true) wrong[path] = 'A number';
-    else if (text !== '' && !NUMBER.test(text)) wrong[path] = 'A number';
-    const typed = Number(text.replace(',', '.'));
-    const value =
-      text === ''
-        ? null
-        : scale === 'money'
-          ? Math.round(typed * minorPerUnit(currency))
-          : scale === 'per cent'
-            ? typed / 100
-            : typed;
+    const stands = at(now as unknown as Tree, path);
+    const kept = typeof stands === 'number' && shown(stands, scale, reader) === text;
+    const read = kept ? stands : text === '' && empty === true ? null : readNumber(text, scale, reader);
+    if (typeof read === 'string') wrong[path] = text === '' ? 'A number' : read;
     const keys = path.split('.');
     const last = keys.pop() ?? '';
     const node = keys.reduce<Record<string, unknown>>(
       (n, k) => (n[k] ??= {}) as Record<string, unknown>,
       rules,
     );
-    node[last] = value;
+    node[last] = typeof read === 'string' ? 0 : read;
   }
   return { rules: rules as unknown as PlanRules, wrong };
 }
 
-/** The unit a field is written in. */
-export const unitOf = (scale: Scale, currency: MoneyForm): string =>
-  ({ mm: 'mm', degrees: '°', 'per cent': '%', money: signOf(currency), times: '×', parts: 'parts' })[scale];
+/** What a field is called: with its unit, where what stands in it does not say it. */
+export function labelOf({ label, scale }: PlanningField, currency: MoneyForm): string {
+  if (scale === 'size') return label;
+  const units = {
+    mm: 'mm',
+    degrees: '°',
+    'per cent': '%',
+    money: signOf(currency),
+    times: '×',
+    parts: 'parts',
+  };
+  return `${label}, ${units[scale]}`;
+}

@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { KindTargets } from '../../core/instrument/kind-record.ts';
-import { KIND_TARGETS } from '../../core/targets/defaults.ts';
+import { bandsOf, type TargetKind } from '../../core/targets/bands-of.ts';
 import { SHIPPED_TARGETS, type ShopTargets } from '../../core/targets/shop-targets.ts';
 import { TOUCHES, type Touch } from '../../core/targets/target.ts';
 import type { LoadedTargets } from '../../server/house/load-targets.ts';
@@ -13,86 +12,12 @@ import { Trouble } from '../kit/trouble.tsx';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
+import { useDisplayUnit } from '../data/display-unit.ts';
+import { ENDS, fieldsOf, readTargets, TARGET_FIELDS, targetTexts, type TargetTexts } from './target-texts.ts';
 import { VersionList } from './version-list.tsx';
 
-interface Kind {
-  readonly id: string;
+interface Kind extends TargetKind {
   readonly name: string;
-  /** the shipped kind whose bands it has until it has its own; itself for that */
-  readonly base: string;
-}
-
-const FIELDS: Readonly<Record<keyof KindTargets, string>> = {
-  relief: 'Relief, mm',
-  actionBass: 'Action 12, bass, mm',
-  actionTreble: 'Action 12, treble, mm',
-  nutGap: 'Gap over fret 1, mm',
-  intonation: 'Cents at 12',
-  pickupBass: 'Pickup, bass, mm',
-  pickupTreble: 'Pickup, treble, mm',
-  vibratoFloat: 'Vibrato floats, mm',
-};
-const ENDS = ['low', 'aim', 'high'] as const;
-type Texts = Readonly<Record<string, string>>;
-
-const NUMBER = /^[−-]?\d+(?:[.,]\d+)?$/;
-const toNumber = (text: string): number | null =>
-  NUMBER.test(text.trim()) ? Number(text.trim().replace(',', '.').replace('−', '-')) : null;
-
-const bandsOf = (targets: ShopTargets, { id, base }: Pick<Kind, 'id' | 'base'>): KindTargets => ({
-  ...KIND_TARGETS[base as keyof typeof KIND_TARGETS],
-  ...targets.kinds[base],
-  ...targets.kinds[id],
-});
-
-/** What is aimed at on a kind: a nylon has no pickup to set. */
-const fieldsOf = (bands: KindTargets): (keyof KindTargets)[] =>
-  (Object.keys(FIELDS) as (keyof KindTargets)[]).filter((f) => bands[f] !== undefined);
-
-function textsOf(targets: ShopTargets, kinds: readonly Kind[]): Texts {
-  const bands = kinds.flatMap((k) =>
-    Object.entries(bandsOf(targets, k)).flatMap(([field, band]) =>
-      ENDS.map((end) => [`${k.id}.${field}.${end}`, String((band as Record<string, number>)[end])]),
-    ),
-  );
-  const shares = Object.entries(targets.touch).map(([touch, share]) => [`touch.${touch}`, String(share)]);
-  return Object.fromEntries([...bands, ...shares, ['slack', String(targets.slackPerSemitone)]]) as Texts;
-}
-
-/** The targets typed, or what is wrong by field. */
-function readTexts(texts: Texts, now: ShopTargets, kinds: readonly Kind[]) {
-  const wrong: Record<string, string> = {};
-  const at = (name: string): number => {
-    const n = toNumber(texts[name] ?? '');
-    if (n === null) wrong[name] = 'A number';
-    return n ?? 0;
-  };
-  const own = kinds.map((k) => {
-    const fields = fieldsOf(bandsOf(now, k)).map((field) => {
-      const [low, aim, high] = ENDS.map((end) => at(`${k.id}.${field}.${end}`)) as [number, number, number];
-      if (!(low <= aim && aim <= high)) wrong[`${k.id}.${field}.aim`] ??= 'low ≤ aim ≤ high';
-      return [field, { low, aim, high }] as const;
-    });
-    return [k.id, Object.fromEntries(fields) as unknown as KindTargets] as const;
-  });
-  const touch = Object.fromEntries(
-    (Object.keys(TOUCHES) as Touch[]).map((t) => [t, at(`touch.${t}`)]),
-  ) as ShopTargets['touch'];
-  const bands = new Map(own);
-  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-  // A kind of the shop's own keeps a row of its own only where it differs: otherwise it goes by its base's, also later.
-  const differing = kinds.filter((k) => k.id === k.base || !same(bands.get(k.id), bands.get(k.base)));
-  const inherited = new Set(kinds.filter((k) => !differing.includes(k)).map((k) => k.id));
-  const rest = Object.entries(now.kinds).filter(([id]) => !inherited.has(id));
-  const targets = {
-    kinds: {
-      ...Object.fromEntries(rest),
-      ...Object.fromEntries(differing.flatMap((k) => (bands.has(k.id) ? [[k.id, bands.get(k.id)]] : []))),
-    } as Readonly<Record<string, KindTargets>>,
-    touch,
-    slackPerSemitone: at('slack'),
-  };
-  return { targets, wrong };
 }
 
 /** What the shop aims at: bands by kind, how far a touch moves them, versions with a way back, a file in. */
@@ -108,14 +33,18 @@ export function TargetEditor({
   const { give, busy, trouble } = useSend();
   const [kind, setKind] = useState(kinds[0]?.id ?? '');
   const chosen = kinds.find((k) => k.id === kind) ?? { id: kind, base: kind };
-  const kept = textsOf(loaded.targets, kinds);
-  const edit = useEdit<Readonly<Record<string, string>>>(kept, loaded.version, 'house:targets');
+  const [unit] = useDisplayUnit();
+  const [brought, setBrought] = useState<readonly ShopTargets[]>([]);
+  const textsOf = (t: ShopTargets): TargetTexts => targetTexts(t, kinds, unit);
+  const edit = useEdit<TargetTexts>(textsOf(loaded.targets), loaded.version, `house:targets:${unit}`);
   const texts = edit.value;
-  const setTexts = (to: Readonly<Record<string, string>>) =>
+  const setTexts = (to: TargetTexts) =>
     edit.set(Object.fromEntries(Object.entries(to).filter(([k, v]) => texts[k] !== v)));
   const [note, setNote] = useState('');
   const [fileWrong, setFileWrong] = useState('');
-  const { targets, wrong } = readTexts(texts, loaded.targets, kinds);
+  const versions = loaded.versions.map((v) => v.targets);
+  const from = [loaded.targets, ...brought, ...versions, SHIPPED_TARGETS] as const;
+  const { targets, wrong } = readTargets(texts, from, kinds, unit);
   const type = (name: string, text: string) => edit.set({ [name]: text });
   const changed = edit.changed;
   const keep = async () => {
@@ -127,7 +56,9 @@ export function TargetEditor({
     const { readTargetsFile } = await import('../../contracts/formats/targets.ts');
     const read = readTargetsFile(await file.text(), loaded.targets);
     setFileWrong(read.ok ? '' : `${read.error} Nothing was changed.`);
-    if (read.ok) setTexts(textsOf(read.value, kinds));
+    if (!read.ok) return;
+    setBrought([read.value]);
+    setTexts(textsOf(read.value));
   };
   const cell = (name: string, label: string) => (
     <input
@@ -135,7 +66,6 @@ export function TargetEditor({
       aria-label={label}
       aria-invalid={wrong[name] ? true : undefined}
       title={wrong[name]}
-      inputMode="decimal"
       readOnly={!may}
       value={texts[name] ?? ''}
       onChange={(e) => type(name, e.target.value)}
@@ -148,6 +78,10 @@ export function TargetEditor({
         <h2 id="bands" className="text-xl">
           Bands by kind
         </h2>
+        <p className="text-sm text-quiet">
+          Any unit may be typed, with its name: 5/64, .008, 1.8 mm. What is not typed over keeps its number to
+          the last digit.
+        </p>
         <FormField label="Kind of instrument">
           {(w) => (
             <select {...w} className="field" value={kind} onChange={(e) => setKind(e.target.value)}>
@@ -175,7 +109,7 @@ export function TargetEditor({
             {fieldsOf(bandsOf(loaded.targets, chosen)).map((field) => (
               <tr key={field} className="border-b border-line">
                 <th scope="row" className="py-1 font-normal">
-                  {FIELDS[field]}
+                  {TARGET_FIELDS[field].name}
                   {ENDS.some((end) => wrong[`${kind}.${field}.${end}`]) && (
                     <span className="block text-sm text-rubric">
                       ◆ {ENDS.map((end) => wrong[`${kind}.${field}.${end}`]).find(Boolean)}
@@ -184,7 +118,7 @@ export function TargetEditor({
                 </th>
                 {ENDS.map((end) => (
                   <td key={end} className="py-1">
-                    {cell(`${kind}.${field}.${end}`, `${FIELDS[field]}: ${end}`)}
+                    {cell(`${kind}.${field}.${end}`, `${TARGET_FIELDS[field].name}: ${end}`)}
                   </td>
                 ))}
               </tr>
@@ -248,7 +182,7 @@ export function TargetEditor({
             { version: 0, targets: SHIPPED_TARGETS, note: 'as it ships', by: '', at: '' },
           ]}
           may={may}
-          onTake={(v) => setTexts(textsOf(v.targets, kinds))}
+          onTake={(v) => setTexts(textsOf(v.targets))}
         />
         {may && (
           <FileField

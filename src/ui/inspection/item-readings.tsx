@@ -6,7 +6,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { fieldState, ReadingField } from '../neck-sheet/reading-field.tsx';
 import type { StationView } from '../neck-sheet/sheet-stations.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
-import { useDisplayUnit } from '../data/display-unit.ts';
+import { useDisplayUnit, useWords } from '../data/display-unit.ts';
 import { answerByKey } from '../neck-sheet/sheet-says.tsx';
 
 type State = ReturnType<typeof useReadings>;
@@ -24,10 +24,17 @@ function Says({
   readonly id: string;
 }) {
   const draft = state.drafts[s.key];
-  const says = draft?.message ?? draft?.question?.message ?? shown.words;
+  const words = useWords();
+  const asked = draft?.state === 'asked' ? draft.question : undefined;
+  const says = draft?.message ?? (draft?.question ? words(draft.question.message) : shown.words);
   return (
     <span id={id} className={`block empty:hidden ${shown.red ? 'text-rubric' : 'text-quiet'}`}>
       {shown.mark} {says}
+      {asked?.others.map((o) => (
+        <button key={o.text} type="button" className="button" onClick={() => state.say(s, o.text)}>
+          {o.says}
+        </button>
+      ))}
       {draft?.state === 'asked' && (
         <button type="button" className="button" onClick={() => state.say(s, draft.text)}>
           It is {draft.text}

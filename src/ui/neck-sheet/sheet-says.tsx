@@ -7,6 +7,7 @@ import { METHODS, methodWords } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
+import { useWords } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { HearAgain } from '../readings/hear-again.tsx';
 import { methodsOf, type StationView } from './sheet-stations.ts';
@@ -45,6 +46,7 @@ export function answerByKey(state: ReadingsState, station: StationView, key: str
 
 function Asked({ about, state }: { readonly about: StationView; readonly state: ReadingsState }) {
   const draft = state.drafts[about.key];
+  const words = useWords();
   const focus = () => document.getElementById(`station-${about.key}`)?.focus();
   if (draft?.state === 'wrong') {
     return (
@@ -73,7 +75,7 @@ function Asked({ about, state }: { readonly about: StationView; readonly state: 
   };
   return (
     <span className="flex flex-wrap items-center gap-2 text-rubric">
-      ◆ {about.label}: {draft.question.message}
+      ◆ {about.label}: {words(draft.question.message)}
       {draft.question.others.map((o, i) => (
         <button key={o.text} type="button" className="button" onClick={() => answer(o.text)}>
           <kbd className="mr-1 text-quiet">{OTHER_KEYS[i]}</kbd> {o.says}

@@ -73,7 +73,11 @@ const bareHalves = (n: number): string => {
 };
 
 /** Says a band short, 64ths to the nearest half: `5–6½`, `.006–.010`. */
-export function sayBand(target: Target, quantity: Quantity, displayUnit: DisplayUnit): string {
+export function sayBand(
+  target: Pick<Target, 'low' | 'high'>,
+  quantity: Quantity,
+  displayUnit: DisplayUnit,
+): string {
   const counted = quantity === 'action' && displayUnit === '64ths';
   const bare = (n: number) =>
     counted ? bareHalves(fromMm(n, '64ths')) : sayValue(n, quantity, displayUnit).replace(/( mm| c)$/, '');

@@ -1,27 +1,16 @@
 import { dayIn } from '../../../core/days/zone.ts';
-import { KIND_NAMES, KINDS } from '../../../core/instrument/kinds.ts';
 import { formatMoney } from '../../../core/money/currency.ts';
-import { KIND_TARGETS } from '../../../core/targets/defaults.ts';
+import { offeredKinds } from '../../../server/house/kinds.ts';
 import { loadOperations } from '../../../server/house/load-operations.ts';
 import { loadTargets } from '../../../server/house/load-targets.ts';
-import type { ReactNode } from 'react';
-import type { Band } from '../../../core/neck/truss-rod.ts';
 import { database } from '../../../server/db/connection.ts';
 import { loadShop } from '../../../server/house/load-shop.ts';
+import { bandsOf } from '../../../core/targets/bands-of.ts';
+import { TargetsInForce } from '../../../ui/house/targets-in-force.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
 
 export const metadata = { title: 'House' };
-
-/** The aim, and its band on a line of its own where there is no room beside it. */
-const say = (b: Band) => (
-  <>
-    {b.aim.toFixed(2)}{' '}
-    <span className="whitespace-nowrap text-quiet">
-      ({b.low.toFixed(2)}–{b.high.toFixed(2)})
-    </span>
-  </>
-);
 
 function Table({
   caption,
@@ -30,7 +19,7 @@ function Table({
 }: {
   readonly caption: string;
   readonly head: readonly string[];
-  readonly rows: readonly (readonly [string, ...ReactNode[]])[];
+  readonly rows: readonly (readonly string[])[];
 }) {
   return (
     <table className="w-full self-start text-left text-sm">
@@ -62,9 +51,10 @@ function Table({
 export default async function HousePage() {
   await requireActor();
   const db = database();
-  const [{ operations }, { targets }, shop, people, devices] = await Promise.all([
+  const [{ operations }, { targets }, kinds, shop, people, devices] = await Promise.all([
     loadOperations(db),
     loadTargets(db),
+    offeredKinds(db),
     loadShop(db),
     db.models.Person.findAll({ order: [['name', 'ASC']] }),
     db.models.Device.findAll({ where: { revokedAt: null }, order: [['pairedAt', 'DESC']] }),
@@ -84,13 +74,12 @@ export default async function HousePage() {
             head={['Device', 'Paired']}
             rows={devices.map((d) => [`${d.name} (${d.id})`, dayIn(d.pairedAt.getTime(), shop.zone)])}
           />
-          <Table
-            caption="Targets by kind, mm: aim (band)"
-            head={['Kind', 'Relief', 'Action 12, low', 'Action 12, high', 'Gap over 1']}
-            rows={KINDS.map((k) => {
-              const t = targets.kinds[k] ?? KIND_TARGETS[k];
-              return [KIND_NAMES[k], say(t.relief), say(t.actionBass), say(t.actionTreble), say(t.nutGap)];
-            })}
+          <TargetsInForce
+            kinds={kinds.map(({ id, name, own, usual }) => ({
+              id,
+              name,
+              targets: bandsOf(targets, { id, base: own ? usual.kind : id }),
+            }))}
           />
         </div>
         <Table
