@@ -174,6 +174,16 @@ describe('what would save a promise', () => {
     expect(best?.is).toBe(1);
   });
 
+  test('a call as soon as it is planned, where they have still to be asked', () => {
+    const asks = { wait: 1440, rests: { low: 120, likely: 1440, high: 4320 }, asks: true };
+    const jobs = [job(1, [step('read', 30, asks), step('glue', 60, { after: ['read'] })], { due: 1440 })];
+    const b = firstPlan(newBoard(shop([worker(1)], jobs)));
+    expect(whatKeeps(b, 0).find((k) => k.kind === 'to-ask')).toMatchObject({ step: 'read', minutes: 1440 });
+    const asked = remediesFor(b, 0, 1).find((t) => t.remedy.kind === 'ask');
+    expect(asked).toMatchObject({ remedy: { kind: 'ask', step: 'read' }, is: 1 });
+    expect(asked?.was).toBeLessThan(0.1);
+  });
+
   test('one call answers all that the customer was asked about a job, and nothing of another', () => {
     const waits = { for: 'word' as const, until: { low: 600, likely: 2880, high: 4320 } };
     const asked = (id: string) => step(id, 60, { waits });

@@ -1,6 +1,7 @@
 import { OPERATIONS } from '../catalogue/operations.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { usualConstruction } from '../instrument/defaults.ts';
+import { ANSWER } from './answers.ts';
 import { likelyWork, type GuessedBy, type JobBefore } from './likely-work.ts';
 import type { PastJob } from './such-jobs.ts';
 
@@ -80,6 +81,23 @@ test('what is guessed asks for no more skill than there is in the house', () => 
   expect(skills()).toEqual([1, 1, 2, 1]);
   expect(skills(1)).toEqual([1, 1, 1, 1]);
   expect(skills(0)).toEqual([0, 0, 0, 0]);
+});
+
+test('their yes is waited for before what goes beyond a setup, after all was read', () => {
+  const answers = { plain: null, beyond: { low: 60, likely: 1440, high: 4320 } };
+  const asked = (more: Partial<JobBefore>, by: Partial<GuessedBy> = {}) =>
+    work(more, by).steps.flatMap((s) => (s.asks ? [[s.id, s.wait, s.rests]] : []));
+  expect(asked({ said: 'The bridge is lifting.' }, { answers })).toEqual([['read:7', 1440, answers.beyond]]);
+  expect(asked({ said: 'The bridge is lifting.' })).toEqual([['read:7', ANSWER.likely, ANSWER]]);
+  expect(asked({ said: 'Set it up.' }, { answers })).toEqual([]);
+  expect(asked({ said: 'Set it up.' }, { answers: { ...answers, plain: ANSWER } })).toHaveLength(1);
+  // Just a set of strings is agreed over the counter, and so is everything where nobody ever had to be called.
+  expect(asked({ said: 'Just new strings' }, { answers: { plain: ANSWER, beyond: ANSWER } })).toEqual([]);
+  expect(asked({ said: 'The bridge is lifting.' }, { answers: { plain: null, beyond: null } })).toEqual([]);
+  // Where all was read already, no step of it is left after which they are asked: it is still to be asked.
+  const read = { inspectionFinished: true, read: 10, stations: 10 };
+  const after = work({ facts: read, findings: ['bridge:lifting'], wanted: ['bridge-reglue'] }, { answers });
+  expect([after.asks, after.steps.some((s) => s.asks)]).toEqual([answers.beyond, false]);
 });
 
 test('what such jobs took here goes before the trade’s minutes, and says by how many', () => {

@@ -7,6 +7,7 @@ import type { JobFacts } from '../job/leaves.ts';
 import { closure, inOrder } from '../plan/solve/cost.ts';
 import type { Conditions } from '../readings/conditions.ts';
 import type { Doubt, Step } from './shop-work.ts';
+import { USUAL_ANSWERS, type Answers } from './answers.ts';
 import { plainStep, wayOf } from './step-of.ts';
 import { suchJobs, type PastJob } from './such-jobs.ts';
 
@@ -35,6 +36,8 @@ export interface GuessedBy {
   readonly past?: readonly PastJob[] | undefined;
   /** the highest skill in the house: what is guessed asks for no more, whoever does it then */
   readonly best?: number | undefined;
+  /** how long customers take to say yes here; absent: as is usual */
+  readonly answers?: Answers | undefined;
 }
 
 /** What is likely to be done before anybody has looked. */
@@ -44,6 +47,8 @@ export interface LikelyWork {
   readonly said: readonly { readonly operation: OperationId; readonly words: string }[];
   /** by how many such jobs of this shop the setup is known; 0: by the trade's minutes */
   readonly such: number;
+  /** how long their yes to the price takes once it is planned, minutes; null where it is said at the counter */
+  readonly asks: Doubt | null;
 }
 
 /** What takes time before an order is there. Minutes; numbers of the trade, until the shop has its own. */
@@ -91,6 +96,10 @@ function plainSetup(job: JobBefore, { catalogue, measured }: GuessedBy): Doubt {
   return { low: sum('low'), likely: sum('likely'), high: sum('high') };
 }
 
+/** Steps after whose last the customer is asked, and the work goes on when they have answered. */
+const askedAfter = (steps: readonly Step[], asks: Doubt): Step[] =>
+  steps.map((s, i) => (i < steps.length - 1 ? s : { ...s, wait: asks.likely, rests: asks, asks: true }));
+
 /** The steps before there is an order: looking and reading, then what is likely. */
 export function likelyWork(job: JobBefore, by: GuessedBy): LikelyWork {
   const { facts, id } = job;
@@ -109,7 +118,12 @@ export function likelyWork(job: JobBefore, by: GuessedBy): LikelyWork {
   });
   const restring = by.catalogue.find((o) => o.id === RESTRING);
   if (restring && job.findings.length === 0 && job.wanted.length === 0 && onlyStrings(job.said))
-    return { steps: [guess(restring)], said: [{ operation: RESTRING, words: job.said.trim() }], such: 0 };
+    return {
+      steps: [guess(restring)],
+      said: [{ operation: RESTRING, words: job.said.trim() }],
+      such: 0,
+      asks: null,
+    };
   const said = saidWork(job.said, by.catalogue);
   const named = namedWork(job, by, said);
   const such = suchJobs(
@@ -122,5 +136,13 @@ export function likelyWork(job: JobBefore, by: GuessedBy): LikelyWork {
   const all = inOrder(by, new Set([...named, ...often].map((o) => o.id))).slice(0, MOST_GUESSED);
   const minutes = such?.rest ?? plainSetup(job, by);
   const setup = { ...plainStep(`guess:${id}:setup`, 'A setup', minutes), skill, guess: true };
-  return { steps: [...look, ...read, ...all.map(guess), setup], said, such: such?.count ?? 0 };
+  const answers = by.answers ?? USUAL_ANSWERS;
+  const asks = all.length > 0 ? answers.beyond : answers.plain;
+  const before = [...look, ...read];
+  return {
+    steps: [...(asks === null ? before : askedAfter(before, asks)), ...all.map(guess), setup],
+    said,
+    such: such?.count ?? 0,
+    asks,
+  };
 }

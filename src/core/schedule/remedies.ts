@@ -14,6 +14,8 @@ export type Remedy =
   | { readonly kind: 'hands'; readonly step: string; readonly worker: number }
   /** the customer is called, and answers today whatever they are asked about a job (its id) */
   | { readonly kind: 'call'; readonly job: number }
+  /** the customer is called as soon as a step is done, and answers within hours */
+  | { readonly kind: 'ask'; readonly step: string }
   /** somebody stays longer on a day: moments */
   | { readonly kind: 'longer'; readonly worker: number; readonly from: number; readonly to: number };
 
@@ -71,6 +73,7 @@ function candidates(b: Board, job: number): Remedy[] {
     const place = b.seats[at];
     if (!s) continue;
     if (s.step.waits?.for === 'word') found.push({ kind: 'call', job: b.work.jobs[job]?.id ?? 0 });
+    if (s.step.asks && s.step.wait > ANSWERED.likely) found.push({ kind: 'ask', step: s.step.id });
     if (s.step.only !== null && !s.step.running)
       for (const w of b.work.workers)
         if (w.skill >= s.step.skill && !s.step.only.includes(w.id))
@@ -121,6 +124,12 @@ export function workWith(work: ShopWork, r: Remedy): ShopWork {
         work,
         (s, job) => job === r.job && s.waits?.for === 'word',
         () => ({ waits: { for: 'word', until: ANSWERED } }),
+      );
+    case 'ask':
+      return withSteps(
+        work,
+        (s) => s.id === r.step,
+        () => ({ wait: ANSWERED.likely, rests: ANSWERED }),
       );
     case 'longer':
       return staysLonger(work, r);

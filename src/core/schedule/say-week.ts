@@ -32,6 +32,8 @@ export function sayKeeps(k: Keeps, w: WeekWords): string {
   switch (k.kind) {
     case 'word':
       return `the customer has not answered; if they do by ${w.moment(k.until)}, “${k.step}” goes on`;
+    case 'to-ask':
+      return `the customer is asked after “${k.step}”, and likely answers by ${w.moment(k.until)}`;
     case 'part':
       return `a part is awaited, likely ${w.day(k.until)}`;
     case 'resting':
@@ -90,6 +92,8 @@ export function sayRemedy(r: Remedy, w: WeekWords & { readonly step: (id: string
       return `give “${w.step(r.step)}” to ${w.person(r.worker)}`;
     case 'call':
       return 'call the customer, and have their answer today';
+    case 'ask':
+      return `call the customer right after “${w.step(r.step)}”, and have their answer within hours`;
     case 'longer':
       return `${w.person(r.worker)} stays until ${w.moment(r.to)}`;
   }

@@ -38,6 +38,8 @@ export interface Step {
   readonly wait: number;
   /** how long it may rest instead: low, likely and high; absent where it always rests as long */
   readonly rests?: Doubt | undefined;
+  /** it rests for an answer: when it is done the customer is asked whether it may go on */
+  readonly asks?: boolean | undefined;
   /** its place is taken until the rest is over */
   readonly holds: boolean;
   /** steps of the same job that come before it */

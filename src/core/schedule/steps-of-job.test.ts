@@ -66,6 +66,27 @@ describe('before there is an order', () => {
     expect(steps({ wanted: ['neck-clamp'] }).map((s) => s.id)).toContain('guess:7:neck-clamp');
   });
 
+  test('what goes beyond a setup waits for their yes: after it is read, or from now on where it was', () => {
+    const ids = (all: ReturnType<typeof steps>) =>
+      all.map((s) => [s.id, s.asks === true, s.waits?.for ?? null]);
+    expect(ids(steps({ wanted: ['bridge-reglue'] }))).toEqual([
+      ['look:7', false, null],
+      ['read:7', true, null],
+      ['guess:7:bridge-reglue', false, null],
+      ['guess:7:setup', false, null],
+      ['check:7', false, null],
+    ]);
+    const facts = { ...NO_FACTS, inspectionFinished: true, read: 4, stations: 4 };
+    expect(ids(steps({ facts, wanted: ['bridge-reglue'] }))[0]).toEqual([
+      'guess:7:bridge-reglue',
+      false,
+      'word',
+    ]);
+    expect(ids(steps({ facts }))[0]).toEqual(['guess:7:setup', false, null]);
+    const answers = { plain: { low: 0, likely: 60, high: 600 }, beyond: null };
+    expect(ids(steps({ facts }, { answers }))[0]).toEqual(['guess:7:setup', false, 'word']);
+  });
+
   test('a job on its way home, and one that is signed, has nothing left', () => {
     expect(steps({ waitingFor: 'home' })).toEqual([]);
     expect(steps({ facts: { ...NO_FACTS, signed: true } })).toEqual([]);

@@ -9,7 +9,8 @@ import { stopped } from '../work/may-start.ts';
 import { inWorkOrder, STRINGS_OFF, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { stringsBefore } from '../catalogue/strings-before.ts';
 import { isNeckFirst, orderRules } from '../work/order-rules.ts';
-import { likelyWork, type GuessedBy, type JobBefore } from './likely-work.ts';
+import { ANSWER } from './answers.ts';
+import { likelyWork, type GuessedBy, type JobBefore, type LikelyWork } from './likely-work.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
 import { lineStepId, restingOf, type Resting } from './resting.ts';
 import { plainStep, wayOf } from './step-of.ts';
@@ -103,11 +104,10 @@ const MINUTE = 60_000;
 const DAY = 1440;
 /** What takes time after all is done. Minutes; numbers of the trade. */
 const CHECK: Doubt = { low: 10, likely: 15, high: 30 };
-/** When a customer answers, and a part arrives of which nobody said when. Minutes from when they were asked. */
-const ANSWER: Doubt = { low: 120, likely: DAY, high: 3 * DAY };
 /** Between these nobody answers: minutes after midnight, by the shop's clock. */
 const WAKES = 8 * 60;
 const SLEEPS = 21 * 60;
+/** When a part arrives of which nobody said when. Minutes from now. */
 const PART: Doubt = { low: DAY, likely: 5 * DAY, high: 12 * DAY };
 /** A rest of which nobody said how long it is. */
 const REST: Doubt = { low: 60, likely: DAY, high: 3 * DAY };
@@ -248,6 +248,10 @@ function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
   return rests.reduce(laterOf, hungFor(job, day) ?? partsOf(forAll, day));
 }
 
+/** Their answer, where all was read and only the price has still to be asked. */
+const toAsk = (likely: LikelyWork | null, day: PlanningDay): Step['waits'] =>
+  likely?.asks && !likely.steps.some((s) => s.asks) ? { for: 'word', until: answerIn(null, day) } : null;
+
 /** The minutes that are left where somebody said what a step takes in all; as doubtful as before. */
 function minutesBy(s: Step, inAll: number): Doubt {
   const by = inAll / Math.max(1, s.minutes.likely + s.spent);
@@ -277,8 +281,10 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
   const neckFirst = isNeckFirst(job.rodNut, found);
   const { needs, usual } = orderRules(agreed, day.catalogue, neckFirst);
   const still = awaited(job.lines, needs);
-  const own = any
-    ? withStringing(
+  const likely = any ? null : likelyWork(job, day);
+  const own = likely
+    ? likely.steps
+    : withStringing(
         job,
         inWorkOrder(open, needs, usual).map((line) => ({
           line,
@@ -290,12 +296,11 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
           ),
         })),
         day,
-      )
-    : likelyWork(job, day).steps;
+      );
   const done = job.waitingFor === 'home' || job.facts.signed;
   const check = plainStep(`check:${job.id}`, 'Bench check and papers', CHECK);
   const all = done ? [] : [...own, ...(job.facts.benchChecked ? [] : [check])];
-  const waits = outside(job, day);
+  const waits = laterOf(outside(job, day), toAsk(likely, day));
   const first = all.findIndex((s) => !s.running);
   const steps = chained(all).map((s, i) => {
     const put = withPut(s, day.puts.get(s.id), day);

@@ -3,6 +3,8 @@ import { isSpotFree, mayBegin, type Board, type BoardStep, type Seat } from './b
 /** What keeps a job: how long it does, in minutes of the clock, and until when. */
 export type Keeps = { readonly minutes: number; readonly until: number; readonly step: string } & (
   | { readonly kind: 'word' | 'part' | 'resting' }
+  /** the customer is asked when a step of it is done, and it goes on when they have answered */
+  | { readonly kind: 'to-ask' }
   /** it rests after a step of its own */
   | { readonly kind: 'rest'; readonly after: string }
   /** a place is taken by other jobs */
@@ -75,7 +77,9 @@ export function whatKeeps(b: Board, job: number): Keeps[] {
     const ready = Math.max(at, mayBegin(b, step));
     if (s.start > ready) kept.push(between(b, step, s, ready));
     kept.push({ kind: 'work', minutes: s.end - s.start, until: s.end, step: title });
-    if (s.free > s.end)
+    if (s.free > s.end && step.step.asks)
+      kept.push({ kind: 'to-ask', minutes: s.free - s.end, until: s.free, step: title });
+    else if (s.free > s.end)
       kept.push({ kind: 'rest', minutes: s.free - s.end, until: s.free, step: title, after: title });
     at = Math.max(at, s.free);
   }

@@ -65,6 +65,8 @@ export interface WeekStep {
   } | null;
   readonly running: boolean;
   readonly guess: boolean;
+  /** when it is done the customer is asked, and what stands free then is their answer */
+  readonly asks: boolean;
   readonly waitsFor: 'word' | 'part' | 'rest' | null;
 }
 
@@ -206,6 +208,7 @@ function stepsOf({ board, from, puts }: KeptPlan): WeekStep[] {
         put: puts.get(own.step.id) ?? null,
         running: own.step.running,
         guess: own.step.guess,
+        asks: own.step.asks === true,
         waitsFor: own.step.waits?.for ?? null,
       },
     ];

@@ -4,6 +4,7 @@ import { operation } from '../../core/catalogue/operations.ts';
 import type { OfferedKind } from '../../core/job/shop.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
 import { likelyWork } from '../../core/schedule/likely-work.ts';
+import type { Doubt } from '../../core/schedule/shop-work.ts';
 import { promise } from '../../core/schedule/promise.ts';
 import { jobToPlan, NEW_JOB } from '../../core/schedule/steps-of-job.ts';
 import { addDays } from '../../core/days/zone.ts';
@@ -29,6 +30,8 @@ export interface PromiseDates {
   readonly steps: readonly { readonly title: string; readonly minutes: number; readonly rests: number }[];
   /** what their words spoke of: the operation’s name, and the words */
   readonly said: readonly { readonly title: string; readonly words: string }[];
+  /** how long their yes to its price may take, minutes; null where it is said at the counter */
+  readonly asks: Doubt | null;
   /** how many such jobs of this shop it goes by; 0: by the trade’s minutes */
   readonly such: number;
   /** whose date becomes less likely, with before and after */
@@ -93,8 +96,13 @@ export async function promiseDates(
   return {
     days,
     wanted: neededBy === null || found.inTime === null ? null : { day: neededBy, chance: found.inTime },
-    steps: job.steps.map((s) => ({ title: s.title, minutes: Math.round(s.minutes.likely), rests: s.wait })),
+    steps: job.steps.map((s) => ({
+      title: s.title,
+      minutes: Math.round(s.minutes.likely),
+      rests: s.asks ? 0 : s.wait,
+    })),
     said: likely.said.map((s) => ({ title: operation(s.operation, day.catalogue).name, words: s.words })),
+    asks: likely.asks,
     such: likely.such,
     others: found.others.map((o) => ({
       ...o,

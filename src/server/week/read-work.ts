@@ -4,14 +4,13 @@ import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { wholeOperation, type KeptOperation } from '../../core/catalogue/operations.ts';
 import { startOfDay, addDays, dayIn } from '../../core/days/zone.ts';
 import { may } from '../../core/people/roles.ts';
+import { answersHere, type Answered } from '../../core/schedule/answers.ts';
 import type { Board } from '../../core/schedule/board.ts';
 import type { ShopWork, Spot } from '../../core/schedule/shop-work.ts';
 import {
   jobToPlan,
-  measuredMinutes,
   type JobToPlan,
   type LineToPlan,
-  type Measured,
   type PlanningDay,
   type Put,
 } from '../../core/schedule/steps-of-job.ts';
@@ -23,13 +22,14 @@ import {
   withTaken,
   type RestShown,
 } from '../../core/schedule/resting.ts';
-import type { PastJob } from '../../core/schedule/such-jobs.ts';
 import { weekRulesSchema, type WeekRules } from '../../contracts/week-rules.ts';
 import type { Database } from '../db/connection.ts';
 import { readShop, type ShopState } from '../house/read-shop.ts';
 import { loadRack, type RackTag } from '../rack/load-rack.ts';
 import { awaitedParts } from '../stores/read-orders.ts';
+import { grouped } from './grouped.ts';
 import { loadAway, loadExtraHours } from './load-away.ts';
+import { measuredHere } from './measured-here.ts';
 import { closesOn, workingTime, type Away, type ExtraHours } from './working-time.ts';
 
 export const MINUTE = 60_000;
@@ -105,57 +105,6 @@ type SaidRow = Pick<JobToPlan, 'said' | 'strings' | 'kind'> &
 const PROMISES_SQL = `SELECT p.job_id AS jobId, DATE_FORMAT(p.day, '%Y-%m-%d') AS day FROM jobs j JOIN promises p ON p.job_id = j.id
   WHERE j.state = 'open' AND p.id = (SELECT MAX(id) FROM promises WHERE job_id = j.id)`;
 
-const TIMES_SQL = `SELECT l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e.ended_at)) / 60 AS minutes
-  FROM time_entries e JOIN work_lines l ON l.id = e.line_id
-  WHERE l.step = 'finished' AND e.ended_at IS NOT NULL AND e.started_at > ? GROUP BY l.id ORDER BY l.id DESC LIMIT 4000`;
-
-/** What each operation took on what went home: the last 1,500 of them, so that a long life of a shop costs no more. */
-const PAST_SQL = `SELECT j.id AS jobId, i.kind, l.operation, SUM(TIMESTAMPDIFF(SECOND, e.started_at, e.ended_at)) / 60 AS minutes
-  FROM (SELECT id, instrument_id FROM jobs WHERE state = 'closed' AND closed_at > ? ORDER BY closed_at DESC LIMIT 1500) j
-  JOIN instruments i ON i.id = j.instrument_id JOIN work_lines l ON l.job_id = j.id AND l.step = 'finished'
-  JOIN time_entries e ON e.line_id = l.id AND e.ended_at IS NOT NULL
-  GROUP BY j.id, i.kind, l.operation`;
-
-const MEASURED_MS = 15 * MINUTE;
-const YEAR_MS = 365 * 24 * 60 * MINUTE;
-interface MeasuredHere {
-  readonly measured: Measured;
-  readonly past: readonly PastJob[];
-}
-const known = new WeakMap<Database['models'], MeasuredHere & { readonly at: number }>();
-
-interface PastRow {
-  readonly jobId: number;
-  readonly kind: string;
-  readonly operation: OperationId;
-  readonly minutes: string;
-}
-
-/** The newest first. */
-const pastJobs = (rows: readonly PastRow[]): PastJob[] =>
-  [...grouped(rows.toSorted((a, b) => b.jobId - a.jobId)).values()].map((own) => ({
-    kind: own[0]?.kind ?? '',
-    minutes: new Map(own.map((r) => [r.operation, Number(r.minutes)])),
-  }));
-
-/** What steps, and whole jobs, took here within two years; asked anew every quarter of an hour. */
-async function measuredHere({ models, sequelize }: Database, now: number): Promise<MeasuredHere> {
-  const found = known.get(models);
-  if (found && now - found.at < MEASURED_MS) return found;
-  const since = [new Date(now - 2 * YEAR_MS)];
-  const rows = await sequelize.query<{ operation: string; minutes: string }>(TIMES_SQL, {
-    type: QueryTypes.SELECT,
-    replacements: since,
-  });
-  const past = await sequelize.query<PastRow>(PAST_SQL, { type: QueryTypes.SELECT, replacements: since });
-  const own: MeasuredHere = {
-    measured: measuredMinutes(rows.map((r) => ({ operation: r.operation, minutes: Number(r.minutes) }))),
-    past: pastJobs(past),
-  };
-  known.set(models, { at: now, ...own });
-  return own;
-}
-
 const msOf = (d: Date | null): number | null => (d === null ? null : new Date(d).getTime());
 
 const asLine = (r: LineRow): LineToPlan => ({
@@ -227,16 +176,6 @@ async function readRows(db: Database, now: Date) {
   return { shop, tags, lines, findings, said, promises, people, places, puts, planned, times, parts };
 }
 
-function grouped<T extends { readonly jobId: number }>(rows: readonly T[]): ReadonlyMap<number, T[]> {
-  const by = new Map<number, T[]>();
-  for (const r of rows) {
-    const own = by.get(r.jobId);
-    if (own) own.push(r);
-    else by.set(r.jobId, [r]);
-  }
-  return by;
-}
-
 type Rows = Awaited<ReturnType<typeof readRows>>;
 
 /** What is known of a job without an order; of one that has one, how its strings are. */
@@ -300,6 +239,15 @@ function placesOf(rows: Rows, jobs: readonly JobToPlan[], rules: WeekRules, from
   return { spots: withTaken(places, taken, from), resting: restsWithPlaces(resting, taken, from), before };
 }
 
+/** How this shop’s customers answered: what went beyond a plain setup apart. */
+function answeredOf({ times, shop }: Rows): Answered[] {
+  const plain = new Set<string>(shop.catalogue.filter((o) => o.plain).map((o) => o.id));
+  return times.answered.map(({ operations, minutes }) => ({
+    beyond: operations.some((o) => !plain.has(o)),
+    minutes,
+  }));
+}
+
 /** Reads all that is planned, and by what, as it stands now. */
 export async function readWork(db: Database, now: Date = new Date()): Promise<WeekWork> {
   const rows = await readRows(db, now);
@@ -322,7 +270,9 @@ export async function readWork(db: Database, now: Date = new Date()): Promise<We
     zone,
     closes: (d) => closesOn(shop.opening, d),
     catalogue: shop.catalogue,
-    ...rows.times,
+    measured: rows.times.measured,
+    past: rows.times.past,
+    answers: answersHere(answeredOf(rows)),
     puts,
     workers: new Set(workers.map((p) => p.id)),
     best: Math.max(0, ...workers.map(skillOf)),

@@ -29,7 +29,7 @@ function sayRest(minutes: number): string {
 }
 
 /** What a day was counted with: the steps, the words that spoke of them, by whose minutes. */
-function countedWith({ steps, said, such }: Dates): string {
+function countedWith({ steps, said, such, asks }: Dates): string {
   const names = steps.map(({ title }) => {
     const words = said.find((s) => s.title === title)?.words;
     const small = title.charAt(0).toLowerCase() + title.slice(1);
@@ -39,7 +39,10 @@ function countedWith({ steps, said, such }: Dates): string {
   const rests = steps.reduce((sum, s) => sum + s.rests, 0);
   const by = such === 0 ? '' : ` The setup as ${such} such jobs took here.`;
   // What goes beyond a setup is done when they have said yes to its price.
-  const asked = said.length === 0 ? '' : ' Waiting for their yes to an estimate is not in it.';
+  const asked =
+    asks === null
+      ? ''
+      : ` Their yes to its price is in it: ${asks.low < 30 ? 'at once' : sayRest(asks.low)} to ${sayRest(asks.high)}.`;
   const resting = rests < 60 ? '' : `, ${sayRest(rests)} of rest`;
   return `Counted with: ${names.join(', ')}; about ${Math.round(hands / 6) / 10} h of hands${resting}, behind what stands in the week.${by}${asked}`;
 }

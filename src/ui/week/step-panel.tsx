@@ -158,7 +158,8 @@ function StepWords({ step, week }: { readonly step: WeekStep; readonly week: Loa
       {step.minutes} min{high > low && ` (${low} to ${high})`}.
       {step.inAll > step.minutes && <> {step.inAll - step.minutes} min of it are done.</>}
       {step.put?.minutes != null && <> So long by the word of who put it.</>}
-      {step.free > step.end && <> It rests until {moment(step.free, week.zone)}.</>}
+      {step.free > step.end && !step.asks && <> It rests until {moment(step.free, week.zone)}.</>}
+      {step.asks && <> Then the customer is asked, and likely answers by {moment(step.free, week.zone)}.</>}
       {step.waitsFor && <> {WAITS[step.waitsFor]}</>}
       {step.guess && <> Not decided yet: what such jobs take.</>}
       {step.running && <> It is worked on now.</>}
