@@ -137,3 +137,48 @@ test('what was turned blind before counts with the turn after which was read', a
   expect(Number(blind?.expected)).toBeCloseTo(0.4, 6);
   expect(Number(told?.expected)).toBeCloseTo(0.3, 6);
 });
+
+test('a relief that was read at once gives way to the first that was read when the neck had rested', async () => {
+  const { order, technician, db } = house;
+  const relief = { quantity: 'relief' as const, string: 0, fret: 7, unit: 'mm' as const, version: 0 };
+  const after = async (moved: boolean): Promise<string[]> => {
+    const { jobId, line, step } = await house.jobWith(moved ? ['rod', 'restring'] : ['rod']);
+    await order(technician, 'readings.save', { ...relief, jobId, round: 'as-found', typed: '0.5 mm' });
+    await step('rod', 'start');
+    const { id: lineId } = await line('rod');
+    await order(technician, 'work.turn', { lineId, eighths: 2, after: '0.45', unit: 'mm' });
+    const rounds = `(SELECT id FROM rounds WHERE job_id = ${jobId})`;
+    for (const [table, column, which] of [
+      ['rod_turns', 'turned_at', `job_id = ${jobId}`],
+      ['readings', 'taken_at', `round_id IN ${rounds}`],
+      ['time_entries', 'started_at', `line_id = ${lineId}`],
+    ])
+      await db.sequelize.query(
+        `UPDATE ${table} SET ${column} = ${column} - INTERVAL 40 MINUTE WHERE ${which}`,
+      );
+    await step('rod', 'finish');
+    if (moved) {
+      await step('restring', 'start', technician, { without: 'it rested meanwhile' });
+      await step('restring', 'finish');
+    }
+    const said: string[] = [];
+    for (const [round, typed] of [
+      ['as-left', '0.40 mm'],
+      ['after-work', '0.38 mm'],
+    ] as const) {
+      await order(technician, 'readings.save', {
+        ...relief,
+        jobId,
+        round,
+        typed,
+        version: round === 'as-left' ? 0 : 1,
+      });
+      const turn = await db.models.RodTurn.findOne({ where: { lineId } });
+      said.push(Number(turn?.reliefAfter).toFixed(2));
+    }
+    return said;
+  };
+  expect(await after(false)).toEqual(['0.40', '0.40']);
+  // New strings pull otherwise: what was read under them is not what the rod did.
+  expect(await after(true)).toEqual(['0.45', '0.45']);
+});

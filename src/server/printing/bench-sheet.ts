@@ -1,15 +1,20 @@
 import { sayDate } from '../../core/days/say-days.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
+import { stringName } from '../../core/instrument/construction.ts';
+import { methodsOf, sheetStations, type StationView } from '../../core/job/sheet-stations.ts';
+import { methodWords } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
-import { readingWords } from '../../core/readings/reading-words.ts';
+import type { RoundKind } from '../../core/readings/rounds.ts';
+import { sayBand, sayValue, unitOf } from '../../core/targets/say-values.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
-type Station = JobView['readings']['stations'][number];
-const ROUNDS = ['as found', 'after work', 'as left'] as const;
 const BOX = { width: 42, height: 20, gap: 4 } as const;
+/** Boxes side by side, and the room their names have, points. */
+const A_ROW = 8;
+const NAMES = 106;
 const NECK_HEIGHT = 46;
 
 /** The neck to scale along the page: nut, frets, joint, saddle, and where each group of boxes is read. */
@@ -56,39 +61,107 @@ function neck(paper: Paper, job: JobView): (mm: number) => number {
 }
 
 /** The unit a bare number means in a box: the reader’s, or the shop’s own for that quantity. */
-const unitOf = (job: JobView, quantity: Quantity, unit: DisplayUnit): string =>
-  QUANTITY_FACTS[quantity].measure === 'cents'
-    ? 'cents'
-    : (job.readings.habits.units[quantity] ??
-      (quantity === 'action' || unit === 'mm' ? unit : QUANTITY_FACTS[quantity].unit));
+const unitIn = (job: JobView, quantity: Quantity, unit: DisplayUnit): string =>
+  QUANTITY_FACTS[quantity].measure === 'cents' ? 'cents' : unitOf(quantity, unit, job.readings.habits.units);
 
-function aim(station: Station | undefined, unit: DisplayUnit): string {
-  const target = station?.target;
-  if (!target || !station) return '';
-  const { quantity } = station;
+function aim({ target, quantity }: StationView, unit: DisplayUnit): string {
+  if (!target) return '';
   if (QUANTITY_FACTS[quantity].measure === 'cents') return `within ${Math.round(target.high)}`;
-  const say = (value: number) => wordsIn(readingWords(quantity, value), unit);
-  return `${say(target.low)} to ${say(target.high)}`;
+  return sayBand(target, quantity, unit);
 }
 
-/** One row of empty boxes: a box a place, with what it is called over it. */
-function boxes(paper: Paper, name: string, stations: readonly Station[]): void {
+/** Places of one quantity on a round, with what is aimed at. */
+interface BoxRow {
+  readonly job: JobView;
+  readonly round: RoundKind;
+  readonly stations: readonly StationView[];
+  readonly unit: DisplayUnit;
+}
+
+/** What was read already stands in its box, struck through where it is not to be used. */
+function reading(paper: Paper, { job, round, unit }: BoxRow, s: StationView, x: number, top: number): void {
   const { pdf } = paper;
-  paper.need(BOX.height + 20);
+  const r = job.readings.readings.find((own) => own.round === round && own.key === s.key);
+  if (!r) return;
+  pdf.font('sans').fontSize(8).fillColor(TONES.ink);
+  const says = sayValue(r.value, s.quantity, unit);
+  pdf.text(says, x + 3, top + 6, { lineBreak: false });
+  if (r.stale === null && r.notRepresentative === null) return;
+  pdf.lineWidth(0.6).strokeColor(TONES.ink);
+  pdf
+    .moveTo(x + 2, top + 11)
+    .lineTo(x + 4 + pdf.widthOfString(says), top + 11)
+    .stroke();
+}
+
+/** One row of boxes: a box a place, with what it is called over it, and its band under it where they differ. */
+function boxes(paper: Paper, name: string, row: BoxRow): void {
+  const { pdf } = paper;
+  const { job, stations, unit } = row;
+  const bands = stations.map((s) => aim(s, unit));
+  const alike = bands.every((b) => b === bands[0]);
+  const under = alike ? 0 : 9;
+  paper.need(BOX.height + 20 + under);
   const top = pdf.y + 9;
-  paper.text(name, { size: 8 });
+  paper.text(alike && bands[0] !== '' ? `${name}\n${bands[0] ?? ''}` : name, { size: 8 });
   paper.drawn(() => {
     stations.forEach((s, i) => {
-      const x = paper.left + 96 + i * (BOX.width + BOX.gap);
-      pdf.font('sans').fontSize(6.5).fillColor(TONES.quiet);
-      const said = s.string > 0 ? `string ${s.string}` : `fret ${s.fret}`;
-      pdf.text(said, x, top - 9, { lineBreak: false });
+      const x = paper.left + NAMES + i * (BOX.width + BOX.gap);
+      const quiet = (text: string, y: number) =>
+        pdf.font('sans').fontSize(6.5).fillColor(TONES.quiet).text(text, x, y, { lineBreak: false });
+      const construction = job.instrument.construction;
+      quiet(s.string > 0 ? `string ${stringName(construction, s.string)}` : `fret ${s.fret}`, top - 9);
       pdf.lineWidth(0.6).strokeColor(TONES.plain).rect(x, top, BOX.width, BOX.height).stroke();
+      if (!alike) quiet(bands[i] ?? '', top + BOX.height + 2);
+      reading(paper, row, s, x, top);
     });
   });
-  pdf.y = Math.max(pdf.y, top + BOX.height + 3);
+  pdf.y = Math.max(pdf.y, top + BOX.height + 3 + under);
   pdf.x = paper.left;
 }
+
+/** The boxes of a round, as its methods read it; they are printed with them, so that nobody guesses. */
+function roundBoxes(paper: Paper, job: JobView, round: RoundKind, unit: DisplayUnit): void {
+  const required = sheetStations(job, round).filter((s) => !s.optional);
+  const methods = methodsOf(job, round);
+  for (const q of new Set(required.map((s) => s.quantity))) {
+    const own = required.filter((s) => s.quantity === q);
+    const name = `${QUANTITY_FACTS[q].name}, ${unitIn(job, q, unit)}\n${methodWords(q, methods)}`;
+    for (let i = 0; i < own.length; i += A_ROW)
+      boxes(paper, name, { job, round, stations: own.slice(i, i + A_ROW), unit });
+  }
+}
+
+/** The rounds that are printed: the newest after work that was begun. */
+function roundsOf(job: JobView): readonly { readonly kind: RoundKind; readonly name: string }[] {
+  const after = job.readings.rounds.findLast((r) => r.begun && r.kind.startsWith('after-work'));
+  return [
+    { kind: 'as-found', name: 'as found' },
+    { kind: after?.kind ?? 'after-work', name: after?.name.toLowerCase() ?? 'after work' },
+    { kind: 'as-left', name: 'as left' },
+  ];
+}
+
+type Line = JobView['lines'][number];
+
+/** A step in words: what, whether it may be begun at all, what cannot be undone, what to beware of. */
+function stepWords(l: Line, unit: DisplayUnit): string {
+  const detail = wordsIn(l.detail, unit).replace(/[.!?]?$/, '.');
+  return [
+    l.detail === '' ? `${l.title}.` : `${l.title}: ${detail}`,
+    l.approval === 'asked' && 'Not agreed yet: do not begin.',
+    l.forGood !== '' && `${l.forGood.slice(0, 1).toUpperCase()}${l.forGood.slice(1)}.`,
+    l.hazards.length > 0 &&
+      l.step !== 'finished' &&
+      `Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.`,
+  ]
+    .filter((part) => part !== false)
+    .join(' ');
+}
+
+/** How far a step is: to be ticked, begun, done, or not to be begun. */
+const MARKS = { ready: '[   ]', running: '[ / ]', paused: '[ / ]', finished: '[ x ]' } as const;
+const markOf = (l: Line): string => (l.approval === 'asked' ? '–' : MARKS[l.step]);
 
 /**
  * A bench sheet for hands that write on paper: the neck, boxes for every reading of a round, steps, checks, notes.
@@ -105,20 +178,11 @@ export function benchSheet(
     `${job.customer.name} · ${job.instrument.kindName.toLowerCase()} · ${job.place ?? 'no place'}${job.neededBy ? ` · by ${sayDate(job.neededBy, job.shop.dates)}` : ''}`,
   );
   paper.text(job.complaint, { tone: 'ink' });
-  const required = job.readings.stations.filter((s) => !s.optional);
-  const quantities = [...new Set(required.map((s) => s.quantity))];
+  if (job.wish !== '') paper.text(job.wish, { tone: 'ink' });
   neck(paper, job);
-  for (const round of ROUNDS) {
-    paper.heading(`Readings ${round}`);
-    for (const q of quantities) {
-      const own = required.filter((s) => s.quantity === q);
-      for (let i = 0; i < own.length; i += 8)
-        boxes(
-          paper,
-          `${QUANTITY_FACTS[q].name}, ${unitOf(job, q, unit)}\n${aim(own[0], unit)}`,
-          own.slice(i, i + 8),
-        );
-    }
+  for (const { kind, name } of roundsOf(job)) {
+    paper.heading(`Readings ${name}`);
+    roundBoxes(paper, job, kind, unit);
   }
   paper.heading('Steps');
   paper.table(
@@ -127,10 +191,10 @@ export function benchSheet(
       ...job.lines
         .filter((l) => l.approval !== 'no')
         .map((l) => [
-          '[   ]',
-          `${l.title}${l.detail ? `: ${wordsIn(l.detail, unit)}` : ''}${l.forGood === '' ? '' : ` (${l.forGood})`}${l.hazards.length > 0 ? ` Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.` : ''}`,
+          markOf(l),
+          stepWords(l, unit),
           `${l.minutes.low}–${l.minutes.high}`,
-          '',
+          l.finishedBy ?? '',
         ]),
     ],
     [0.08, 0.68, 0.12, 0.12],

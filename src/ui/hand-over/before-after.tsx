@@ -1,7 +1,7 @@
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
-import { sayBand, sayValue, sayVerdict } from '../neck-sheet/units.ts';
+import { sayBand, sayValue, sayVerdict } from '../../core/targets/say-values.ts';
 
 type Station = LeafJob['readings']['stations'][number];
 

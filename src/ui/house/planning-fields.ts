@@ -4,7 +4,7 @@ import type { PlanRules } from '../../core/plan/plan-rules.ts';
 import { bareUnit } from '../../core/units/bare-unit.ts';
 import { fromMm, type DisplayUnit } from '../../core/units/length-units.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 
 /**
  * How a number of the rules is shown: as it is, in hundredths of it (a share in per cent), money in whole units, or a size that a

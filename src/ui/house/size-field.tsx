@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { bareUnit } from '../../core/units/bare-unit.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
-import { amountUnit, sayValue } from '../neck-sheet/units.ts';
+import { amountUnit, sayValue } from '../../core/targets/say-values.ts';
 
 /** A size that a feeler reads, mm, in a field: shown in whoever's unit reads it, typed in any. */
 export function SizeField({

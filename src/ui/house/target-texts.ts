@@ -8,7 +8,7 @@ import { bareUnit } from '../../core/units/bare-unit.ts';
 import type { DisplayUnit, LengthUnit } from '../../core/units/length-units.ts';
 import { parseCents } from '../../core/units/parse-cents.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
-import { unitOf } from '../neck-sheet/units.ts';
+import { unitOf } from '../../core/targets/say-values.ts';
 
 /** What is aimed at: what it is called, and what is read of it. */
 export const TARGET_FIELDS: Readonly<

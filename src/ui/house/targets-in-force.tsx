@@ -2,7 +2,7 @@
 
 import type { KindTargets } from '../../core/instrument/kind-record.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
-import { sayBand, sayValue } from '../neck-sheet/units.ts';
+import { sayBand, sayValue } from '../../core/targets/say-values.ts';
 import { TARGET_FIELDS } from './target-texts.ts';
 
 const SHOWN = ['relief', 'actionBass', 'actionTreble', 'nutGap'] as const satisfies (keyof KindTargets)[];

@@ -5,7 +5,7 @@ import type { loadInstrument } from '../../server/shelf/load-shelf.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayMoment } from '../kit/dates.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 
 type Known = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>;
 

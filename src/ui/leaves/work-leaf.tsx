@@ -12,7 +12,6 @@ import { StringsPanel } from '../work/strings-panel.tsx';
 import { OrderTotals } from '../work/order-totals.tsx';
 import { useDisplayUnit, useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
-import { ChangeRequest } from '../work/change-request.tsx';
 import { HandedOn, HandOn } from '../work/hand-on.tsx';
 import { OrderList } from '../work/order-list.tsx';
 import { RemarksPanel } from '../work/remarks-panel.tsx';
@@ -22,6 +21,7 @@ const LinksPanel = lazyPart(() => import('../customer/links-panel.tsx').then((m)
 
 const FromTheShelf = lazyPart(() => import('../stores/from-the-shelf.tsx').then((m) => m.FromTheShelf));
 
+const ChangeRequest = lazyPart(() => import('../work/change-request.tsx').then((m) => m.ChangeRequest));
 const AccidentsPanel = lazyPart(() => import('../work/accidents-panel.tsx').then((m) => m.AccidentsPanel));
 
 type Line = LeafProps<'operations' | 'inspection'>['job']['lines'][number];
@@ -140,7 +140,15 @@ function AboutTheOrder({ job, me }: Pick<LeafProps<'operations' | 'inspection'>,
   );
   return (
     <div className="flex flex-wrap items-start gap-2">
-      <ChangeRequest job={job} />
+      <Suspense
+        fallback={
+          <button type="button" className="button" disabled>
+            Found something inside
+          </button>
+        }
+      >
+        <ChangeRequest job={job} />
+      </Suspense>
       <HandOn job={job} me={me} />
       {paper('bench', 'Bench sheet')}
       {paper('estimate', 'Estimate')}

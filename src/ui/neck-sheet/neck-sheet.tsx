@@ -19,11 +19,11 @@ import {
   type Placed,
 } from './sheet-layout.ts';
 import { roundActionFret, sheetLines, type LineChoice } from './sheet-lines.ts';
-import type { StationView } from './sheet-stations.ts';
+import type { StationView } from '../../core/job/sheet-stations.ts';
 import { FretNames, RowNames } from './sheet-names.tsx';
 import { SideView } from './side-view.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { sayBand } from './units.ts';
+import { sayBand } from '../../core/targets/say-values.ts';
 import { useWidth } from '../kit/use-width.ts';
 import { answerByKey } from './sheet-says.tsx';
 import type { ReadingsState } from './use-readings.ts';

@@ -11,9 +11,9 @@ import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { OWN, refreshSoon } from '../data/refresh.ts';
 import { send } from '../data/send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
-import { sheetStations } from './sheet-stations.ts';
+import { sheetStations } from '../../core/job/sheet-stations.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { asTyped, unitOf } from './units.ts';
+import { asTyped, unitOf } from '../../core/targets/say-values.ts';
 
 /** What is being typed at a station and not yet in the house. */
 export interface Draft {

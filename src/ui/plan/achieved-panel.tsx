@@ -3,7 +3,7 @@
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 
 /** What the chosen plan said would stand at each place, and what was read when it was done. */
 export function AchievedPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {

@@ -9,7 +9,7 @@ import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import Link from '../kit/link.tsx';
 import { PrintButton } from '../kit/print-button.tsx';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 import { planInputOf } from './plan-problem.ts';
 import { PlanSays } from './plan-says.tsx';
 import { RockMap } from './rock-map.tsx';

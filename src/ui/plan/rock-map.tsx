@@ -1,6 +1,6 @@
 import { formatLength } from '../../core/units/format-length.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 
 const COLUMN = 40;
 const HEIGHT = 70;

@@ -4,7 +4,7 @@ import type { EntryView } from '../../core/practice/bench-view.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
 import { HEARD_MARKS } from './heard-marks.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 
 /** What was done so far, the last first. */
 export function DoneList({

@@ -8,7 +8,7 @@ import type { LoadedBench } from '../../server/practice/load-practice.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { wordsIn } from '../../core/units/words-in.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { amountUnit, sayValue } from '../neck-sheet/units.ts';
+import { amountUnit, sayValue } from '../../core/targets/say-values.ts';
 import type { Measured } from '../neck-sheet/geometry.ts';
 import { PracticeDrawing } from './practice-drawing.tsx';
 

@@ -4,7 +4,7 @@ import type { StationView } from '../../core/practice/bench-view.ts';
 import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { sayValue, sayVerdict } from '../neck-sheet/units.ts';
+import { sayValue, sayVerdict } from '../../core/targets/say-values.ts';
 import type { Practice } from './use-practice.ts';
 
 type Props = {

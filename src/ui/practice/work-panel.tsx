@@ -7,7 +7,7 @@ import { bareUnit } from '../../core/units/bare-unit.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';

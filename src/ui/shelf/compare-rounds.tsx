@@ -11,7 +11,7 @@ import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView } from '../neck-sheet/side-view.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 
 const ReadingCharts = dynamic(() => import('./reading-charts.tsx').then((m) => m.ReadingCharts), {

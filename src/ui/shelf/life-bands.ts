@@ -3,7 +3,7 @@ import { sayAmount } from '../../core/learn/say-number.ts';
 import type { Quantity } from '../../core/readings/quantities.ts';
 import type { Life } from '../../server/shelf/load-life.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 import type { LifeBand, LifePoint } from './life-layout.ts';
 
 const NINE_OF_TEN = 1.645;

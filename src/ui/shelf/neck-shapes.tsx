@@ -5,7 +5,7 @@ import { measuredNeck } from '../../core/neck/measured-neck.ts';
 import type { NeckProfile } from '../../core/neck/neck-profile.ts';
 import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 import { drawShapes, type DrawnShape } from './neck-shape-layout.ts';
 
 type Round = InstrumentRounds['rounds'][number];

@@ -5,7 +5,7 @@ import { sayAmount, sayFrom, sayNumber, type SmallUnit } from '../../core/learn/
 import { sayTurn } from '../../core/neck/say-turn.ts';
 import type { Life } from '../../server/shelf/load-life.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 import { sayDate } from '../../core/days/say-days.ts';
 import { dayIn } from '../../core/days/zone.ts';
 import type { DateForm } from '../../core/days/say-days.ts';

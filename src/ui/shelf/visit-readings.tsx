@@ -3,7 +3,7 @@
 import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
 import type { loadInstrument } from '../../server/shelf/load-shelf.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
-import { sayValue } from '../neck-sheet/units.ts';
+import { sayValue } from '../../core/targets/say-values.ts';
 
 type Visit = NonNullable<Awaited<ReturnType<typeof loadInstrument>>>['visits'][number];
 

@@ -9,7 +9,7 @@ import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 import type { Line } from './clock.tsx';
 
 const WAYS = { tighten: 'Tightened', loosen: 'Loosened' } as const;

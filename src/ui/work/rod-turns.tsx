@@ -3,7 +3,7 @@
 import { sayTurn } from '../../core/neck/say-turn.ts';
 import { formatLength } from '../../core/units/format-length.ts';
 import { useDisplayUnit, useWords } from '../data/display-unit.ts';
-import { amountUnit } from '../neck-sheet/units.ts';
+import { amountUnit } from '../../core/targets/say-values.ts';
 import { LoggedRow } from './logged-row.tsx';
 import { LogTurn } from './log-turn.tsx';
 import type { Line } from './clock.tsx';

@@ -1,9 +1,9 @@
-import { usualConstruction } from '../../core/instrument/defaults.ts';
-import { stationsOf } from '../../core/readings/stations.ts';
-import type { Target } from '../../core/targets/target.ts';
-import { fieldState, type ReadingView } from './reading-field.tsx';
-import type { StationView } from './sheet-stations.ts';
-import { asTyped, sayBand, sayValue, sayVerdict, unitOf } from './units.ts';
+import { usualConstruction } from '../instrument/defaults.ts';
+import { stationsOf } from '../readings/stations.ts';
+import type { Target } from './target.ts';
+import { fieldState, type ReadingView } from '../../ui/neck-sheet/reading-field.tsx';
+import type { StationView } from '../job/sheet-stations.ts';
+import { asTyped, sayBand, sayValue, sayVerdict, unitOf } from './say-values.ts';
 
 const band = (low: number, aim: number, high: number): Target => ({ low, aim, high, layer: 'kind' });
 const ACTION = band(2.0, 2.2, 2.5);
@@ -22,9 +22,9 @@ describe('how the sheet speaks', () => {
 
   test.each([
     [1.984375, 'action', '64ths', '5/64'],
-    [1.984375, 'action', 'thou', '.078'],
+    [1.984375, 'action', 'thou', '../../ui/neck-sheet/.078'],
     [1.984375, 'action', 'mm', '1.98 mm'],
-    [0.2032, 'relief', '64ths', '.008'],
+    [0.2032, 'relief', '64ths', '../../ui/neck-sheet/.008'],
     [-1.5, 'intonation', '64ths', '−1.5 c'],
   ] as const)('%d %s on a sheet of %s is %s', (value, quantity, displayUnit, said) => {
     expect(sayValue(value, quantity, displayUnit)).toBe(said);
@@ -33,7 +33,7 @@ describe('how the sheet speaks', () => {
   test.each([
     [ACTION, 'action', '64ths', '5–6½'],
     [ACTION, 'action', 'mm', '2.00–2.50'],
-    [band(0.15, 0.2, 0.25), 'relief', '64ths', '.006–.010'],
+    [band(0.15, 0.2, 0.25), 'relief', '64ths', '../../ui/neck-sheet/.006–.010'],
     [band(-2, 0, 2), 'intonation', '64ths', '−2 to +2'],
   ] as const)('a band is said short', (target, quantity, displayUnit, said) => {
     expect(sayBand(target, quantity, displayUnit)).toBe(said);
@@ -57,7 +57,7 @@ describe('how the sheet speaks', () => {
   test.each([
     ['5', '64ths', 'mm', '5/64'],
     ['5', '64ths', '64ths', '5'],
-    ['.014', 'in', 'thou', '.014 in'],
+    ['../../ui/neck-sheet/.014', 'in', 'thou', '../../ui/neck-sheet/.014 in'],
     ['5/64', 'in', 'mm', '5/64'],
     ['+3', 'cents', 'mm', '+3'],
   ] as const)('%s typed in %s stands in a field of %s as %s', (typed, unit, field, said) => {

@@ -1,7 +1,7 @@
-import { sayEntry, withUnits } from '../../core/readings/entry.ts';
-import { fromMm, LENGTH_UNITS, type DisplayUnit, type LengthUnit } from '../../core/units/length-units.ts';
-import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
-import { verdict, type Target } from '../../core/targets/target.ts';
+import { sayEntry, withUnits } from '../readings/entry.ts';
+import { fromMm, LENGTH_UNITS, type DisplayUnit, type LengthUnit } from '../units/length-units.ts';
+import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
+import { verdict, type Target } from './target.ts';
 
 /** The unit of a bare number at a quantity's field: the shop's own for it, else what the sheet speaks. */
 export function unitOf(
