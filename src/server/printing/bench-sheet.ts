@@ -7,14 +7,14 @@ import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { sayBand, sayValue, unitOf } from '../../core/targets/say-values.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
-import { wordsIn } from '../../core/units/words-in.ts';
 import type { JobView } from '../leaves/load-job.ts';
+import { stepMark, stepWords } from './bench-words.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
 
 const BOX = { width: 42, height: 20, gap: 4 } as const;
 /** Boxes side by side, and the room their names have, points. */
 const A_ROW = 8;
-const NAMES = 106;
+const NAMES = 96;
 const NECK_HEIGHT = 46;
 
 /** The neck to scale along the page: nut, frets, joint, saddle, and where each group of boxes is read. */
@@ -120,13 +120,19 @@ function boxes(paper: Paper, name: string, row: BoxRow): void {
   pdf.x = paper.left;
 }
 
-/** The boxes of a round, as its methods read it; they are printed with them, so that nobody guesses. */
+/** The boxes of a round, as its methods read it; they are printed over them, so that nobody guesses. */
 function roundBoxes(paper: Paper, job: JobView, round: RoundKind, unit: DisplayUnit): void {
   const required = sheetStations(job, round).filter((s) => !s.optional);
+  const quantities = [...new Set(required.map((s) => s.quantity))];
   const methods = methodsOf(job, round);
-  for (const q of new Set(required.map((s) => s.quantity))) {
+  paper.text(quantities.map((q) => `${QUANTITY_FACTS[q].name}: ${methodWords(q, methods)}.`).join(' '), {
+    size: 8,
+    tone: 'quiet',
+  });
+  paper.pdf.y += 3;
+  for (const q of quantities) {
     const own = required.filter((s) => s.quantity === q);
-    const name = `${QUANTITY_FACTS[q].name}, ${unitIn(job, q, unit)}\n${methodWords(q, methods)}`;
+    const name = `${QUANTITY_FACTS[q].name}, ${unitIn(job, q, unit)}`;
     for (let i = 0; i < own.length; i += A_ROW)
       boxes(paper, name, { job, round, stations: own.slice(i, i + A_ROW), unit });
   }
@@ -141,27 +147,6 @@ function roundsOf(job: JobView): readonly { readonly kind: RoundKind; readonly n
     { kind: 'as-left', name: 'as left' },
   ];
 }
-
-type Line = JobView['lines'][number];
-
-/** A step in words: what, whether it may be begun at all, what cannot be undone, what to beware of. */
-function stepWords(l: Line, unit: DisplayUnit): string {
-  const detail = wordsIn(l.detail, unit).replace(/[.!?]?$/, '.');
-  return [
-    l.detail === '' ? `${l.title}.` : `${l.title}: ${detail}`,
-    l.approval === 'asked' && 'Not agreed yet: do not begin.',
-    l.forGood !== '' && `${l.forGood.slice(0, 1).toUpperCase()}${l.forGood.slice(1)}.`,
-    l.hazards.length > 0 &&
-      l.step !== 'finished' &&
-      `Beware: ${l.hazards.join(' ')} Follow the safety sheet and local rules.`,
-  ]
-    .filter((part) => part !== false)
-    .join(' ');
-}
-
-/** How far a step is: to be ticked, begun, done, or not to be begun. */
-const MARKS = { ready: '[   ]', running: '[ / ]', paused: '[ / ]', finished: '[ x ]' } as const;
-const markOf = (l: Line): string => (l.approval === 'asked' ? '–' : MARKS[l.step]);
 
 /**
  * A bench sheet for hands that write on paper: the neck, boxes for every reading of a round, steps, checks, notes.
@@ -191,7 +176,7 @@ export function benchSheet(
       ...job.lines
         .filter((l) => l.approval !== 'no')
         .map((l) => [
-          markOf(l),
+          stepMark(l),
           stepWords(l, unit),
           `${l.minutes.low}–${l.minutes.high}`,
           l.finishedBy ?? '',

@@ -1,3 +1,4 @@
+import { agreedOperation } from '../../catalogue/operations.ts';
 import { countingLines, droppedLines } from '../../hand-over/ends.ts';
 import { endOfJob, obstacles, troubleAsLeft } from '../../hand-over/obstacles.ts';
 import { needsSecond } from '../../hand-over/rules.ts';
@@ -18,6 +19,14 @@ const asIfDone = ({ operation, record, approval, step }: JobLine) => ({
   approval,
   step: approval === 'yes' ? ('finished' as const) : step,
 });
+
+/** What is asked at the bench once everything agreed is done, whatever state the strings are in until then. */
+function checksWhenDone(g: JobWith<'things'> & JudgingShop) {
+  const lines = g.lines.map(asIfDone);
+  const strung = lines.some((l) => l.step === 'finished' && agreedOperation(l, g.catalogue).strings === 'on');
+  const job = strung ? { ...g.job, stringsState: 'at-pitch' as const } : g.job;
+  return benchChecks({ ...g, lines, job }, g.things.length > 0);
+}
 
 /** What was paid, what is still open; minor units. */
 function paymentsView(g: JobWith<'payments'>, { tax }: ShopInfo, name: NameOf) {
@@ -69,7 +78,7 @@ export const handOverView = (
     checker: h?.checkedBy ?? null,
     asked: benchChecks(g, g.things.length > 0),
     /** the same once everything agreed is done, for paper that goes to the bench before */
-    askedWhenDone: benchChecks({ ...g, lines: g.lines.map(asIfDone) }, g.things.length > 0),
+    askedWhenDone: checksWhenDone(g),
     /** new stock, whose check ends in a word for the floor */
     floor: (g.checklist?.ends.length ?? 0) > 0,
     obstacles: g.job.state === 'open' ? obstacles(g, judged, rules, now.getTime()) : [],

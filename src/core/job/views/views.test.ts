@@ -448,3 +448,15 @@ test('the order rows come in changes no seal', () => {
   const turned = whole({ answers: [...answers].reverse(), readings: [...g.readings].reverse() });
   expect(sealed(turned)).toBe(sealed(g));
 });
+
+test('paper for the bench asks for what is true once all is done, whatever state the strings are in now', () => {
+  const asked = (operation: JobLine['operation']) =>
+    shown(
+      whole({
+        job: { ...whole({}).job, stringsState: 'off' },
+        lines: [line(1, { operation, title: 'A step' })],
+      }),
+    ).handOver.askedWhenDone.map((c) => c.key);
+  expect(asked('restring')).toContain('played');
+  expect(asked('clean-body')).not.toContain('played');
+});
