@@ -79,3 +79,37 @@ describe('strings in pairs', () => {
     for (const other of [high(6, 1), high('6b', '1a'), high('6', '1')]) expect(other).toEqual(own);
   });
 });
+
+describe('what is known beside the readings', () => {
+  const asked = (more: object): string => {
+    const out = [6, 5, 4, 3, 2, 1].map((string) => ({ quantity: 'intonation', string, typed: '9' }));
+    const read = planOfCase({
+      ...caseWith('.010'),
+      readings: [{ quantity: 'relief', typed: '.008' }, ...out],
+      ...more,
+    });
+    return read.ok ? read.value.questions.join(' ') : read.error;
+  };
+
+  test('pitches that are out on old strings are asked about; on new ones, or where a new set goes on, not', () => {
+    expect(asked({ stringAge: 'old' })).toContain('old strings');
+    expect(asked({ stringAge: 'new' })).not.toContain('old strings');
+    expect(asked({})).not.toContain('old strings');
+    const found = { stringAge: 'old', findings: [{ item: 'strings', finding: 'old' }] };
+    expect(asked(found)).not.toContain('seldom true');
+    expect(asked({ stringAge: 'ancient' })).toMatch(/^stringAge/);
+  });
+
+  test('where its price matters its worth is asked for, and where its history does its price refuses nothing', () => {
+    expect(asked({ matters: 'price' })).toContain('nobody said what it is worth');
+    expect(asked({ matters: 'price', worth: 900 })).not.toContain('nobody said');
+    const worn = { worth: 100, findings: [{ item: 'fret-wear', finding: 'worn' }] };
+    const does = (more: object): readonly string[] => {
+      const read = planOfCase({ ...caseWith('.008'), ...worn, ...more });
+      const plan = read.ok ? read.value.plans.find((p) => p.id === 'enough') : undefined;
+      return plan?.steps.map((s) => s.operation) ?? [];
+    };
+    expect(does({})).not.toContain('refret');
+    expect(does({ matters: 'history' })).toContain('refret');
+  });
+});

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { KINDS } from '../../core/instrument/kinds.ts';
 import { middleScale } from '../../core/instrument/scales.ts';
+import { MATTERS_NAMES } from '../../core/instrument/matters.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { stringsOfCourse, type Construction } from '../../core/instrument/construction.ts';
 import type { Case } from '../../core/plan/case/case.ts';
@@ -8,6 +9,7 @@ import { answerCase, type CaseAnswer } from '../../core/plan/case/case-answer.ts
 import { readEntry } from '../../core/readings/entry.ts';
 import { QUANTITIES, type Quantity } from '../../core/readings/quantities.ts';
 import type { Reading } from '../../core/readings/reading.ts';
+import { STRING_AGE_NAMES } from '../../core/readings/set-on.ts';
 import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
@@ -29,6 +31,12 @@ export const caseFormat = z
     touch: z.enum(['light', 'medium', 'heavy']).default('medium'),
     worth: z.number().min(0).nullish().meta({
       description: 'what it is worth in good order, in the shop’s currency; absent where nobody has said',
+    }),
+    matters: z.enum(MATTERS_NAMES).nullish().meta({
+      description: 'for what it matters to whom it belongs; absent where nobody asked',
+    }),
+    stringAge: z.enum(STRING_AGE_NAMES).nullish().meta({
+      description: 'how old the strings are it was read with; absent where nobody said',
     }),
     readings: z
       .array(
@@ -195,6 +203,8 @@ export function readCase(data: unknown): Result<Case, string> {
     construction,
     touch: file.touch,
     worth: file.worth == null ? null : Math.round(file.worth * HUNDRED),
+    matters: file.matters ?? null,
+    stringAge: file.stringAge ?? null,
     readings: readings.value,
     findings: file.findings,
     turns: turns.value,

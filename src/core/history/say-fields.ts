@@ -1,4 +1,4 @@
-import { MATTERS } from '../job/matters.ts';
+import { MATTERS } from '../instrument/matters.ts';
 import { SET_PAYERS } from '../job/set-paid.ts';
 import { POSITIONS, STRINGS_STATES } from '../readings/conditions.ts';
 import { STRING_AGES } from '../readings/set-on.ts';

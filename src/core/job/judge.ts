@@ -5,6 +5,7 @@ import { titleOfItem } from '../inspection/lists/title-of-item.ts';
 import { itemsFor } from '../inspection/checklist.ts';
 import { rodAdvice } from '../neck/truss-rod.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
+import { pitchesOut } from '../plan/pitches-out.ts';
 import { answeredTurns } from '../plan/next-turn.ts';
 import { agreedOperation, operation } from '../catalogue/operations.ts';
 import { planOfJob, type DecidedLine, type PlanOfJob } from '../plan/plan-of-job.ts';
@@ -31,7 +32,7 @@ import {
 } from '../staleness/stale.ts';
 import { resolveTarget } from '../targets/resolve.ts';
 import { playedWith, type Target } from '../targets/target.ts';
-import { askedOfWorth, countsHistory } from './matters.ts';
+import { askedOfWorth, countsHistory } from '../instrument/matters.ts';
 import { pricedCatalogue } from './set-paid.ts';
 import { takenAsUsual } from './taken-as-usual.ts';
 import type { JudgedJob, JudgingShop } from './judged-job.ts';
@@ -169,18 +170,14 @@ function staleOf(
 }
 
 /** The rounds in which pitches were read that are out, and that no new set is planned for. */
-function pitchRounds(
+const pitchRounds = (
   g: JudgedJob,
   found: readonly FoundItem[],
   { targets }: Pick<PlanInput, 'targets'>,
-): { readonly setAge: StringAge | null }[] {
-  if (found.some((f) => f.item === 'strings' && f.finding === 'old')) return [];
-  return [...latestReadings(g.standard).values()].flatMap((r) => {
-    const t = targets.get(r.key);
-    const isOut = r.quantity === 'intonation' && t !== undefined && (r.value < t.low || r.value > t.high);
-    return isOut ? [{ setAge: g.rounds.find((x) => x.kind === r.round)?.setAge ?? null }] : [];
-  });
-}
+): { readonly setAge: StringAge | null }[] =>
+  pitchesOut(found, g.standard, targets).map((r) => ({
+    setAge: g.rounds.find((x) => x.kind === r.round)?.setAge ?? null,
+  }));
 
 /** What the plan asks of a job beside its readings: the hand, the worth, the shop, the rod. */
 function jobOfPlan(g: JudgedJob & JudgingShop, found: readonly FoundItem[], input: PlanInput): JobOfPlan {

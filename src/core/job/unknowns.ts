@@ -1,5 +1,5 @@
 import type { Construction } from '../instrument/construction.ts';
-import type { Matters } from './matters.ts';
+import type { Matters } from '../instrument/matters.ts';
 import type { Touch } from '../targets/target.ts';
 
 /** What the counter may have left open. */

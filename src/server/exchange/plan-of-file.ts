@@ -21,7 +21,7 @@ import { SHIPPED_TARGETS } from '../../core/targets/shop-targets.ts';
 import { USUAL_HABITS } from '../../core/readings/stations.ts';
 import { asReading, asWish } from '../jobs/job-rows.ts';
 import type { JudgedJob, JudgingShop } from '../../core/job/judged-job.ts';
-import { MATTERS_NAMES } from '../../core/job/matters.ts';
+import { MATTERS_NAMES } from '../../core/instrument/matters.ts';
 import { SET_PAYER_NAMES } from '../../core/job/set-paid.ts';
 import { judge } from '../../core/job/judge.ts';
 

@@ -4,7 +4,7 @@ import { DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
-import { MATTERS } from '../../core/job/matters.ts';
+import { MATTERS } from '../../core/instrument/matters.ts';
 import { SET_PAYERS } from '../../core/job/set-paid.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';

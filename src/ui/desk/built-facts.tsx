@@ -2,7 +2,7 @@
 
 import { isAssumed } from '../../core/instrument/assumable.ts';
 import { saidOf } from '../../core/instrument/assumed.ts';
-import { MATTERS, type Matters } from '../../core/job/matters.ts';
+import { MATTERS, type Matters } from '../../core/instrument/matters.ts';
 import type { Construction } from '../../core/instrument/construction.ts';
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { FACT_NAMES, seenWith } from '../instrument/instrument-facts.ts';

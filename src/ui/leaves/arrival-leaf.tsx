@@ -1,5 +1,5 @@
 import Link from '../kit/link.tsx';
-import { MATTERS } from '../../core/job/matters.ts';
+import { MATTERS } from '../../core/instrument/matters.ts';
 import { SET_PAYERS } from '../../core/job/set-paid.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';

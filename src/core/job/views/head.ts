@@ -1,4 +1,4 @@
-import { sayMatters } from '../matters.ts';
+import { sayMatters } from '../../instrument/matters.ts';
 import { needsSet } from '../set-paid.ts';
 import { leafStates, type JobFacts } from '../leaves.ts';
 import type { JobInstrument } from '../job.ts';

@@ -1,7 +1,7 @@
 import { operation } from '../../catalogue/operations.ts';
 import type { Job } from '../job.ts';
 import type { JobParts } from '../job-parts.ts';
-import { countsHistory } from '../matters.ts';
+import { countsHistory } from '../../instrument/matters.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
 import { NO_HUNT, type Hunt } from '../../hunt/hunt-record.ts';

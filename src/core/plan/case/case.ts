@@ -4,9 +4,11 @@ import { findingOn } from '../../inspection/findings.ts';
 import { BENCH_ARRIVAL } from '../../inspection/lists/bench-arrival.ts';
 import { titleOfItem } from '../../inspection/lists/title-of-item.ts';
 import type { Construction } from '../../instrument/construction.ts';
+import { askedOfWorth, countsHistory, type Matters } from '../../instrument/matters.ts';
 import { rodAdvice, type LoggedTurn } from '../../neck/truss-rod.ts';
 import type { Reading } from '../../readings/reading.ts';
 import { judgedReadings, sayCoursesApart } from '../../readings/courses.ts';
+import { readOnOld, type StringAge } from '../../readings/set-on.ts';
 import { standardReadings } from '../../readings/standard.ts';
 import {
   allStations,
@@ -20,6 +22,7 @@ import { resolveTarget } from '../../targets/resolve.ts';
 import { SHIPPED_TARGETS } from '../../targets/shop-targets.ts';
 import type { Target, Touch } from '../../targets/target.ts';
 import { OPERATIONS } from '../../catalogue/operations.ts';
+import { pitchesOut } from '../pitches-out.ts';
 import { settingsFor, type PlanInput } from '../plan-input.ts';
 import { USUAL_PLAN_RULES } from '../plan-rules.ts';
 import { contradictions, rodStateOf, saddleEndOf, sortFindings } from '../sort-findings.ts';
@@ -39,6 +42,10 @@ export interface Case {
   readonly touch: Touch;
   /** minor units; null where nobody has said */
   readonly worth: number | null;
+  /** for what it matters to whom it belongs; absent where nobody asked */
+  readonly matters?: Matters | null | undefined;
+  /** how old the strings are it was read with; absent where nobody said */
+  readonly stringAge?: StringAge | null | undefined;
   readonly readings: readonly Reading[];
   readonly findings: readonly CaseFinding[];
   readonly turns: readonly LoggedTurn[];
@@ -102,6 +109,7 @@ export function caseProblem(c: Case): CaseProblem {
   const problem = problemFrom(input, {
     touch,
     worth: c.worth,
+    history: countsHistory(c.matters),
     catalogue: OPERATIONS,
     currency: '¤',
     rod: rodStateOf(found, turn),
@@ -112,6 +120,10 @@ export function caseProblem(c: Case): CaseProblem {
     ...questions,
     ...contradictions(found, relief, band),
     ...sayCoursesApart(construction, standard),
+    ...askedOfWorth(c.matters, c.worth),
+    ...readOnOld(
+      pitchesOut(found, [...standard.values()], targets).map(() => ({ setAge: c.stringAge ?? null })),
+    ),
     ...(relief === null ? ['The relief was not read: read it first, everything else hangs on it.'] : []),
     ...('because' in problem ? [] : problem.questions),
   ];

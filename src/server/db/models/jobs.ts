@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { Matters } from '../../../core/job/matters.ts';
+import type { Matters } from '../../../core/instrument/matters.ts';
 import type { SetPayer } from '../../../core/job/set-paid.ts';
 import type { JobFacts } from '../../../core/job/leaves.ts';
 import { WAITS, type Wait } from '../../../core/job/waiting.ts';
