@@ -2,7 +2,7 @@ import { usualConstruction } from '../instrument/defaults.ts';
 import { stationsOf } from '../readings/stations.ts';
 import type { Target } from './target.ts';
 import { fieldState, type ReadingView } from '../../ui/neck-sheet/reading-field.tsx';
-import type { StationView } from '../job/sheet-stations.ts';
+import type { StationView } from '../job/views/sheet-stations.ts';
 import { asTyped, sayBand, sayValue, sayVerdict, unitOf } from './say-values.ts';
 
 const band = (low: number, aim: number, high: number): Target => ({ low, aim, high, layer: 'kind' });

@@ -1,7 +1,7 @@
 import { sayDate } from '../../core/days/say-days.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { stringName } from '../../core/instrument/construction.ts';
-import { methodsOf, sheetStations, type StationView } from '../../core/job/sheet-stations.ts';
+import { methodsOf, sheetStations, type StationView } from '../../core/job/views/sheet-stations.ts';
 import { methodWords } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';

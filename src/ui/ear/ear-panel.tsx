@@ -11,7 +11,7 @@ import type { RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, stationKey } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
-import { methodsOf } from '../../core/job/sheet-stations.ts';
+import { methodsOf } from '../../core/job/views/sheet-stations.ts';
 import type { Playing } from '../neck-sheet/plan-view.tsx';
 import type { ReadingsState } from '../neck-sheet/use-readings.ts';
 import { Begin, type Wish } from './ear-begin.tsx';

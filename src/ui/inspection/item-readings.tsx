@@ -4,7 +4,7 @@ import { useId } from 'react';
 import type { LeafJob } from '../job/leaf-props.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
 import { fieldState, ReadingField } from '../neck-sheet/reading-field.tsx';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';
 import { useDisplayUnit, useWords } from '../data/display-unit.ts';
 import { answerByKey } from '../neck-sheet/sheet-says.tsx';

@@ -11,7 +11,7 @@ import { InspectionEnd, InspectionList } from '../inspection/inspection-end.tsx'
 import { ItemReadings } from '../inspection/item-readings.tsx';
 import { PhotoStrip } from '../photos/photo-strip.tsx';
 import { useQueue, type Queued } from '../data/command-queue.ts';
-import { sheetStations } from '../../core/job/sheet-stations.ts';
+import { sheetStations } from '../../core/job/views/sheet-stations.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { StringsPanel } from '../work/strings-panel.tsx';
 import { Trouble } from '../kit/trouble.tsx';

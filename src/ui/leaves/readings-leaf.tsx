@@ -13,7 +13,7 @@ import type { Playing } from '../neck-sheet/plan-view.tsx';
 import { ReadingsTable } from '../neck-sheet/readings-table.tsx';
 import type { LineChoice } from '../neck-sheet/sheet-lines.ts';
 import { SheetSays } from '../neck-sheet/sheet-says.tsx';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import { SheetTools } from '../neck-sheet/sheet-tools.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { useReadings } from '../neck-sheet/use-readings.ts';

@@ -17,7 +17,7 @@ import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {

@@ -19,7 +19,7 @@ import {
   type Placed,
 } from './sheet-layout.ts';
 import { roundActionFret, sheetLines, type LineChoice } from './sheet-lines.ts';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import { FretNames, RowNames } from './sheet-names.tsx';
 import { SideView } from './side-view.tsx';
 import type { DisplayUnit } from '../../core/units/length-units.ts';

@@ -4,7 +4,7 @@ import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { pastedCells } from '../../core/readings/pasted-cells.ts';
 import { readEntry, sayEntry } from '../../core/readings/entry.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import { isGone, type Draft, type KeptText } from './use-readings.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { asTyped, sayVerdict, unitOf } from '../../core/targets/say-values.ts';

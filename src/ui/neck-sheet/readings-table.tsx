@@ -5,7 +5,7 @@ import { SHEET_PARTS, type SheetPart } from '../../core/readings/stations.ts';
 import { LAYER_NAMES } from '../../core/targets/target.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { fieldState, ReadingField } from './reading-field.tsx';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { sayBand, sayValue } from '../../core/targets/say-values.ts';
 import type { ReadingsState } from './use-readings.ts';

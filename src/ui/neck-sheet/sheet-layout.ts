@@ -3,7 +3,7 @@ import { fretAlong } from '../../core/instrument/scales.ts';
 import type { SheetPart } from '../../core/readings/stations.ts';
 import { FIELD, placeLabels, rowOfString, saddleAlong, USUAL_SIDE, type SheetGeometry } from './geometry.ts';
 import { ROW } from './plan-view.tsx';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 
 export const HEAD_FIELD = 176;
 export const HEAD = 88;

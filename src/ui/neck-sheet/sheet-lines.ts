@@ -5,7 +5,7 @@ import { roundName, type RoundKind } from '../../core/readings/rounds.ts';
 import { ACTION_FRET, RELIEF_FRET, stationKey } from '../../core/readings/stations.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import type { Measured } from './geometry.ts';
-import { methodsOf } from '../../core/job/sheet-stations.ts';
+import { methodsOf } from '../../core/job/views/sheet-stations.ts';
 import type { SheetLine } from './side-view.tsx';
 
 /** Which lines may lie over that of the round in hand. */

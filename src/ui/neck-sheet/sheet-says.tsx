@@ -10,7 +10,7 @@ import { LAYER_NAMES } from '../../core/targets/target.ts';
 import { useWords } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { HearAgain } from '../readings/hear-again.tsx';
-import { methodsOf, type StationView } from '../../core/job/sheet-stations.ts';
+import { methodsOf, type StationView } from '../../core/job/views/sheet-stations.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { sayValue, unitOf } from '../../core/targets/say-values.ts';
 import type { ReadingsState } from './use-readings.ts';

@@ -9,7 +9,7 @@ import { FileField } from '../kit/file-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { GaugePanel } from './gauge-panel.tsx';
-import type { StationView } from '../../core/job/sheet-stations.ts';
+import type { StationView } from '../../core/job/views/sheet-stations.ts';
 import type { ReadingsState } from './use-readings.ts';
 
 interface Props {

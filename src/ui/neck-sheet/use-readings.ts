@@ -11,7 +11,7 @@ import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
 import { OWN, refreshSoon } from '../data/refresh.ts';
 import { send } from '../data/send.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
-import { sheetStations } from '../../core/job/sheet-stations.ts';
+import { sheetStations } from '../../core/job/views/sheet-stations.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { asTyped, unitOf } from '../../core/targets/say-values.ts';
 

@@ -10,7 +10,7 @@ import { useDisplayUnit } from '../data/display-unit.ts';
 import type { LeafJob } from '../job/leaf-props.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
-import { layersOf, type StationView } from '../../core/job/sheet-stations.ts';
+import { layersOf, type StationView } from '../../core/job/views/sheet-stations.ts';
 import { sayValue, unitOf } from '../../core/targets/say-values.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';

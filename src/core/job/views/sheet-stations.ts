@@ -1,9 +1,9 @@
-import { USUAL_METHODS } from '../readings/methods.ts';
-import type { RoundKind } from '../readings/rounds.ts';
-import { allStations, type Station } from '../readings/stations.ts';
-import { resolveTarget, targetLayers, type Resolving } from '../targets/resolve.ts';
-import { playedWith, type Target } from '../targets/target.ts';
-import type { LeafJob } from './views/leaves.ts';
+import { USUAL_METHODS } from '../../readings/methods.ts';
+import type { RoundKind } from '../../readings/rounds.ts';
+import { allStations, type Station } from '../../readings/stations.ts';
+import { resolveTarget, targetLayers, type Resolving } from '../../targets/resolve.ts';
+import { playedWith, type Target } from '../../targets/target.ts';
+import type { LeafJob } from './leaves.ts';
 
 /** A station with the band its reading is held against, as the round's method shows it. */
 export interface StationView extends Station {
