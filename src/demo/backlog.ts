@@ -20,7 +20,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'Frets are down to the board.',
     plays: 'band, bends a lot',
     place: 'E1',
-    add: ['refret', 'nut-new', 'restring', 'play-test'],
+    add: ['refret', 'nut-new', 'play-test'],
   },
   {
     serial: 'WH-8833',
@@ -29,7 +29,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'High up the neck nobody can press it down, and the saddle has nothing left to give.',
     plays: 'fingerstyle',
     place: 'E2',
-    add: ['neck-reset', 'fret-dress', 'saddle-new', 'restring', 'play-test'],
+    add: ['neck-reset', 'fret-dress', 'saddle-new', 'play-test'],
   },
   {
     serial: 'OR12-1107',
@@ -38,7 +38,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'The bridge is cracked along the pins.',
     plays: 'strums',
     place: 'E3',
-    add: ['bridge-new', 'bridge-plate', 'saddle-new', 'restring', 'play-test'],
+    add: ['bridge-new', 'bridge-plate', 'saddle-new', 'play-test'],
   },
   {
     serial: 'AB-7914',
@@ -47,7 +47,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'Wants bigger frets and a nut that fits them.',
     plays: 'lead, light strings',
     place: 'E4',
-    add: ['refret', 'nut-new', 'restring', 'play-test'],
+    add: ['refret', 'nut-new', 'play-test'],
   },
   {
     serial: 'OL-1402',
@@ -56,7 +56,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'Hums in every room, and one pickup is weak.',
     plays: 'fingers, stage',
     place: 'F1',
-    add: ['shield', 'wiring', 'pickup-new', 'fret-dress', 'restring', 'play-test'],
+    add: ['shield', 'wiring', 'pickup-new', 'fret-dress', 'play-test'],
   },
   {
     serial: 'AV-7103',
@@ -65,7 +65,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'Something is loose inside, and the binding comes off at the waist.',
     plays: 'chord melody',
     place: 'F2',
-    add: ['brace-glue', 'binding-glue', 'finish-touch', 'restring', 'play-test'],
+    add: ['brace-glue', 'binding-glue', 'finish-touch', 'play-test'],
   },
   {
     serial: 'WO-15032',
@@ -74,7 +74,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'A hump where the neck meets the body, frets worn on both sides of it.',
     plays: 'picks hard',
     place: 'F3',
-    add: ['board-plane', 'refret', 'nut-new', 'restring', 'play-test'],
+    add: ['board-plane', 'refret', 'nut-new', 'play-test'],
   },
   {
     serial: 'WO-97720',
@@ -83,7 +83,7 @@ const WAITING: readonly Waiting[] = [
     complaint: 'The neck has come up; it was like this when I bought it.',
     plays: 'flatpicks',
     place: 'F4',
-    add: ['neck-reset', 'fret-dress', 'saddle-new', 'restring', 'play-test'],
+    add: ['neck-reset', 'fret-dress', 'saddle-new', 'play-test'],
   },
 ];
 

@@ -1,8 +1,10 @@
 import { operation } from '../core/catalogue/operations.ts';
 import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
 import type { Database } from '../server/db/connection.ts';
 import type { Person } from '../server/db/models/people.ts';
 import type { JobView } from '../server/leaves/load-job.ts';
+import { deliverDue } from '../server/messages/deliver.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
@@ -273,6 +275,18 @@ async function beginNumbersAt({ models }: Database, firstNumber: number): Promis
   await setting.update({ value: { ...(setting.value as object), firstNumber } });
 }
 
+/** What was written to customers before a moment went out when it was written, through the stand-in that ships. */
+async function sendAsWritten(db: Database, before: Date): Promise<void> {
+  for (;;) {
+    const next = await db.models.MessageRow.findOne({
+      where: { state: 'waiting', dueAt: { [Op.lt]: before } },
+      order: ['dueAt', 'id'],
+    });
+    if (!next) return;
+    await deliverDue(db, next.dueAt);
+  }
+}
+
 /** Loads the invented demo shop into an empty database. Deterministic; dates are relative to `now`'s day. */
 export async function fillDemo(db: Database, now: Date): Promise<void> {
   await fillShop(db, DEMO_SHOP);
@@ -331,6 +345,7 @@ export async function fillDemo(db: Database, now: Date): Promise<void> {
   await logAir(new Story(db, actor(0), today - DAY + 19 * 60 * MINUTE), today);
   const tomas = people.find((p) => p.initials === 'TV') ?? raise('Tomas does not work here');
   await practise(new Story(db, actor(0), today - 2 * DAY + 16 * 60 * MINUTE), tomas.id);
+  await sendAsWritten(db, new Date(now.getTime() - 12 * HOUR));
   await countDue(db);
   while ((await learnDue(db)) > 0);
 }

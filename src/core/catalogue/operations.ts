@@ -65,6 +65,10 @@ export const takesAway = (op: Pick<Operation, 'reversible' | 'takesFrom' | 'alon
 export const sayForGood = (op: Pick<Operation, 'reversible' | 'takesFrom' | 'alongString'>): string =>
   op.reversible ? '' : `cannot be undone${takesAway(op) ? ': first cut, rest, then read again' : ''}`;
 
+/** Whether a set of strings goes on with it that has its price. */
+export const bringsSet = (op: Pick<Operation, 'strings' | 'takesFrom' | 'parts'>): boolean =>
+  isStringing(op) && op.parts > 0;
+
 /** Whether it is the stringing itself, not a cut after which strings go on again. */
 export const isStringing = (op: Pick<Operation, 'strings' | 'takesFrom'>): boolean =>
   op.strings === 'on' && op.takesFrom === null;

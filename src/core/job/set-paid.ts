@@ -1,5 +1,5 @@
 import type { Operation } from '../catalogue/operation.ts';
-import { isStringing } from '../catalogue/operations.ts';
+import { bringsSet } from '../catalogue/operations.ts';
 import type { Conditions } from '../readings/conditions.ts';
 
 /** Who pays for the set that an instrument needs before it can be judged, as it was agreed at the counter. */
@@ -27,8 +27,6 @@ interface StrungLine {
   readonly approval: 'asked' | 'yes' | 'no';
   readonly op: Pick<Operation, 'strings' | 'takesFrom' | 'parts'>;
 }
-
-const bringsSet = (op: StrungLine['op']): boolean => isStringing(op) && op.parts > 0;
 
 /** What the parts of an operation cost on a job, minor units, and why that is not the catalogue’s price. */
 export interface PartsPrice {

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '../units/length-units.ts';
-import type { Quantity } from './quantities.ts';
+import { QUANTITY_FACTS, type Quantity } from './quantities.ts';
 
 /** A gauge of the shop. Resolution and zero offset in mm, or cents for a tuner. */
 export interface Gauge {
@@ -19,6 +19,20 @@ export interface Gauge {
 const DAY_MS = 86_400_000;
 /** A gauge that is overdue is believed half as well. */
 const OVERDUE_FACTOR = 2;
+
+/**
+ * The gauges that can read a quantity: whatever reads lengths any length, other quantities those that are kept for them.
+ * @example readers('intonation', [{ quantities: ['action'] }]) → []
+ */
+export const readers = <G extends Pick<Gauge, 'quantities'>>(
+  quantity: Quantity,
+  gauges: readonly G[],
+): readonly G[] =>
+  gauges.filter(({ quantities }) =>
+    QUANTITY_FACTS[quantity].measure === 'length'
+      ? quantities.length === 0 || quantities.some((q) => QUANTITY_FACTS[q].measure === 'length')
+      : quantities.includes(quantity),
+  );
 
 /** When a gauge is due for its next check, ms since the epoch; null when it was never checked. */
 export const checkDue = ({ checkedAt, checkEveryDays }: Pick<Gauge, 'checkedAt' | 'checkEveryDays'>) =>

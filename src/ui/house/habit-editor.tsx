@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { ShopHabits } from '../../contracts/habits.ts';
+import { readers, type Gauge } from '../../core/readings/gauge.ts';
 import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import { MethodChoice } from '../readings/method-choice.tsx';
@@ -26,7 +27,7 @@ export function HabitEditor({
 }: {
   readonly habits: ShopHabits;
   readonly version: number;
-  readonly gauges: readonly { readonly id: number; readonly name: string }[];
+  readonly gauges: readonly Pick<Gauge, 'id' | 'name' | 'quantities'>[];
   readonly may: boolean;
 }) {
   const { give, busy, trouble } = useSend();
@@ -176,7 +177,7 @@ export function HabitEditor({
                     }
                   >
                     <option value="">{QUANTITY_FACTS[q].gauge}</option>
-                    {gauges.map((g) => (
+                    {readers(q, gauges).map((g) => (
                       <option key={g.id} value={g.id}>
                         {g.name}
                       </option>

@@ -9,12 +9,13 @@ import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
+import { SaidBeside } from '../work/said-beside.tsx';
 import { LimitSays } from '../work/limit-says.tsx';
 import { JobTargets } from './job-targets.tsx';
 import { DecidedWords, ProposedLine } from './proposed-line.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 
-function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
+function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [operation, setOperation] = useState<OperationId>('play-test');
   const [detail, setDetail] = useState('');
@@ -52,6 +53,7 @@ function AddOperation({ job }: { readonly job: LeafProps<'plan'>['job'] }) {
       <button type="submit" className="button" disabled={busy}>
         Put it on the work order
       </button>
+      <SaidBeside says={job.plan.besides[operation]} />
       <Trouble trouble={trouble} />
     </form>
   );

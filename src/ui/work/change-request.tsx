@@ -10,6 +10,7 @@ import { TextField } from '../kit/text-field.tsx';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { Trouble } from '../kit/trouble.tsx';
+import { SaidBeside } from './said-beside.tsx';
 import { useSend } from '../data/use-send.ts';
 
 /** What is typed of something found inside, what it comes to, and how the customer is asked. */
@@ -113,6 +114,7 @@ export function ChangeRequest({ job }: Pick<LeafProps<'operations'>, 'job'>) {
       <h2 className="text-xl">Found something inside</h2>
       <TextField label="What was found" error={field('found')} rows={2} value={found} onChange={setFound} />
       <WhatItTakes job={job} change={change} />
+      <SaidBeside says={job.operations.find((o) => o.id === change.operation)?.beside} />
       <p className="text-sm text-quiet">
         {formatMoney(price, job.shop.currency)} with tax.{' '}
         {job.limit === null

@@ -1,3 +1,4 @@
+import { sayDate } from '../../../core/days/say-days.ts';
 import { dayIn } from '../../../core/days/zone.ts';
 import { formatMoney } from '../../../core/money/currency.ts';
 import { offeredKinds } from '../../../server/house/kinds.ts';
@@ -72,7 +73,10 @@ export default async function HousePage() {
           <Table
             caption="Paired devices"
             head={['Device', 'Paired']}
-            rows={devices.map((d) => [`${d.name} (${d.id})`, dayIn(d.pairedAt.getTime(), shop.zone)])}
+            rows={devices.map((d) => [
+              `${d.name} (${d.id})`,
+              sayDate(dayIn(d.pairedAt.getTime(), shop.zone), shop.dates),
+            ])}
           />
           <TargetsInForce
             kinds={kinds.map(({ id, name, own, usual }) => ({

@@ -1,3 +1,5 @@
+import { besideOrder } from '../../work/beside-order.ts';
+import { standingLines } from './standing-lines.ts';
 import { POLICIES } from '../../care/care.ts';
 import type { Withdrawn } from '../job.ts';
 import type { CustomerSheet } from '../../hand-over/customer-sheet.ts';
@@ -112,8 +114,15 @@ const inspected = (s: LeafSource<never>) => ({
   inspection: inspectionView(s.job, s.judged, s.shop, s.name),
 });
 /** Work that may turn out to be needed on the way: what it is called and comes to. */
-const operations = ({ judged }: LeafSource<never>) => ({
-  operations: judged.plannedFor.catalogue.map(({ id, name, price, parts }) => ({ id, name, price, parts })),
+const operations = ({ judged: { plannedFor }, job }: LeafSource<never>) => ({
+  operations: plannedFor.catalogue.map((o) => ({
+    id: o.id,
+    name: o.name,
+    price: o.price,
+    parts: o.parts,
+    /** what there is to say before it comes on the order by hand */
+    beside: besideOrder(o, standingLines(job)),
+  })),
 });
 
 /** What each leaf shows beside that. */

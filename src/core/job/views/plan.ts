@@ -1,6 +1,8 @@
 import { operation } from '../../catalogue/operations.ts';
 import type { Job } from '../job.ts';
 import type { JobParts } from '../job-parts.ts';
+import { besides } from '../../work/beside-order.ts';
+import { standingLines } from './standing-lines.ts';
 import { countsHistory } from '../../instrument/matters.ts';
 import type { JudgingShop } from '../judged-job.ts';
 import type { Judged } from '../judge.ts';
@@ -64,6 +66,8 @@ export const planView = (
 ) => ({
   /** as it is priced on this job */
   catalogue: plannedFor.catalogue,
+  /** what there is to say before an operation comes on the order by hand, where there is something */
+  besides: besides(plannedFor.catalogue, standingLines(g)),
   findings: planInput.findings,
   unplanned: planInput.unplanned ?? [],
   decided,

@@ -23,7 +23,9 @@ export default async function HabitsPage() {
       <HabitEditor
         habits={habits}
         version={version}
-        gauges={gauges.filter((g) => !g.retired).map(({ id, name }) => ({ id, name }))}
+        gauges={gauges
+          .filter((g) => !g.retired)
+          .map(({ id, name, quantities }) => ({ id, name, quantities }))}
         may={may(actor.role, 'house')}
       />
     </>
