@@ -1,7 +1,7 @@
 import type { CommandInput } from '../contracts/commands/commands.ts';
 import type { Story } from './story.ts';
 
-type Of<N extends 'shelf.watch' | 'shelf.originality' | 'shelf.keep-part'> = Omit<
+type Of<N extends 'shelf.watch' | 'shelf.originality' | 'shelf.keep-part' | 'shelf.inside'> = Omit<
   CommandInput<N>,
   'instrumentId' | 'version'
 >;
@@ -13,6 +13,7 @@ const BIOGRAPHIES: Readonly<
     {
       readonly watches?: readonly Of<'shelf.watch'>[];
       readonly originality?: readonly Of<'shelf.originality'>[];
+      readonly inside?: readonly Of<'shelf.inside'>[];
       readonly kept?: readonly Of<'shelf.keep-part'>[];
     }
   >
@@ -35,6 +36,21 @@ const BIOGRAPHIES: Readonly<
         state: 'original',
         knownBy: 'solder never reheated',
         lookedUp: 'the maker’s own list of 2001, at the library in Quillmere',
+      },
+    ],
+    inside: [
+      {
+        name: 'Pickup at the neck',
+        value: '7.8 kΩ',
+        wires: 'white to the switch, braid to the back of the volume pot',
+        note: 'solder never heated',
+      },
+      { name: 'Volume', value: '500 kΩ', wires: 'lug 3 to the case', note: '' },
+      {
+        name: 'Tone condenser',
+        value: '22 nF',
+        wires: 'tone lug 2 to the case',
+        note: 'replaced before 2019',
       },
     ],
     kept: [
@@ -66,11 +82,14 @@ export async function tellBiographies(
   story: Story,
   instruments: ReadonlyMap<string, { readonly id: number }>,
 ): Promise<void> {
-  for (const [serial, { watches = [], originality = [], kept = [] }] of Object.entries(BIOGRAPHIES)) {
+  for (const [serial, { watches = [], originality = [], inside = [], kept = [] }] of Object.entries(
+    BIOGRAPHIES,
+  )) {
     const instrumentId = instruments.get(serial)?.id;
     if (instrumentId === undefined) throw new Error(`demo: no instrument ${serial}`);
     for (const w of watches) await story.give('shelf.watch', { instrumentId, ...w });
     for (const o of originality) await story.give('shelf.originality', { instrumentId, ...o, version: 0 });
+    for (const p of inside) await story.give('shelf.inside', { instrumentId, ...p });
     for (const k of kept) await story.give('shelf.keep-part', { instrumentId, ...k });
   }
 }

@@ -1,10 +1,8 @@
 import { operation } from '../core/catalogue/operations.ts';
 import { randomUUID } from 'node:crypto';
-import { Op } from 'sequelize';
 import type { Database } from '../server/db/connection.ts';
 import type { Person } from '../server/db/models/people.ts';
 import type { JobView } from '../server/leaves/load-job.ts';
-import { deliverDue } from '../server/messages/deliver.ts';
 import { keepPhoto } from '../server/photos/keep-photo.ts';
 import { hashPin } from '../server/people/pin.ts';
 import type { Actor } from '../server/use-case/use-case.ts';
@@ -26,6 +24,7 @@ import { DEMO_PEOPLE } from './people.ts';
 import { practise } from './practice.ts';
 import { readRound } from './read-round.ts';
 import { fillShelves, orderSome } from './stores.ts';
+import { sendAsWritten } from './send-as-written.ts';
 import { Story } from './story.ts';
 
 const DAY = 86_400_000;
@@ -273,18 +272,6 @@ const SHELVES_SINCE = 200;
 async function beginNumbersAt({ models }: Database, firstNumber: number): Promise<void> {
   const setting = await models.Setting.findOne({ where: { name: 'shop' }, rejectOnEmpty: true });
   await setting.update({ value: { ...(setting.value as object), firstNumber } });
-}
-
-/** What was written to customers before a moment went out when it was written, through the stand-in that ships. */
-async function sendAsWritten(db: Database, before: Date): Promise<void> {
-  for (;;) {
-    const next = await db.models.MessageRow.findOne({
-      where: { state: 'waiting', dueAt: { [Op.lt]: before } },
-      order: ['dueAt', 'id'],
-    });
-    if (!next) return;
-    await deliverDue(db, next.dueAt);
-  }
 }
 
 /** Loads the invented demo shop into an empty database. Deterministic; dates are relative to `now`'s day. */

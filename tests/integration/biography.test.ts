@@ -155,3 +155,35 @@ test('a message that offers a look says why, and is refused without', async () =
   expect(row.body).toContain('its frets have probably worn further');
   expect(row.body).not.toContain('{why}');
 });
+
+test('what is inside is said with values and wires, put right, replaced, and goes with the instrument', async () => {
+  const { order, give, technician, desk, owner, db } = house;
+  const { id } = await closedVisit('2 mm', 30);
+  const other = await closedVisit('2 mm', 20);
+  const part = { name: 'Tone condenser', value: '22 nF', wires: 'tone lug 2 to the case', note: '' };
+  expect(await give(desk, 'shelf.inside', { instrumentId: id, ...part }, randomUUID())).toMatchObject({
+    error: { code: 'not-allowed' },
+  });
+  expect(
+    await give(technician, 'shelf.inside', { instrumentId: id, ...part, name: ' ' }, randomUUID()),
+  ).toMatchObject({ error: { code: 'invalid', fields: { name: 'What is it?' } } });
+  const { partId } = await order(technician, 'shelf.inside', { instrumentId: id, ...part });
+  const change = { partId, ...part, value: '47 nF', gone: '' };
+  await order(technician, 'shelf.change-inside', { ...change, version: 0 });
+  expect(
+    await give(technician, 'shelf.change-inside', { ...change, version: 0 }, randomUUID()),
+  ).toMatchObject({ error: { code: 'conflict' } });
+  const inside = async (of: number) => (await loadBiography(db, of, now()))?.inside ?? [];
+  expect(await inside(id)).toMatchObject([{ value: '47 nF', wires: part.wires, gone: '', version: 1 }]);
+  await order(technician, 'shelf.change-inside', { ...change, version: 1, gone: 'leaked; a new one is in' });
+  expect(await inside(id)).toMatchObject([{ gone: 'leaked; a new one is in' }]);
+  const joining = { entity: 'instrument' as const, keepId: other.id, goneId: id, verdict: 'same' as const };
+  const { mergeId } = await order(owner, 'shelf.merge', joining);
+  expect([(await inside(other.id)).length, (await inside(id)).length]).toEqual([1, 0]);
+  await order(owner, 'shelf.undo-merge', { mergeId });
+  expect([(await inside(other.id)).length, (await inside(id)).length]).toEqual([0, 1]);
+  const said = await db.models.EventRow.findAll({
+    where: { entity: 'part inside', entityId: String(partId) },
+  });
+  expect(said.map((e) => e.kind)).toEqual(['inside said', 'inside changed', 'inside changed']);
+});

@@ -1,5 +1,6 @@
 import { shelfDropView, shelfKeepView } from './shelf/views.ts';
 import { shelfWatch, shelfChangeWatch } from './shelf/watch.ts';
+import { shelfChangeInside, shelfInside } from './shelf/inside.ts';
 import { shelfOriginality, shelfKeepPart, shelfChangePart } from './shelf/parts.ts';
 import { deskAfterwards } from './desk/afterwards.ts';
 import type { z } from 'zod';
@@ -255,6 +256,8 @@ export const COMMANDS = {
   'shelf.originality': shelfOriginality,
   'shelf.keep-part': shelfKeepPart,
   'shelf.change-part': shelfChangePart,
+  'shelf.inside': shelfInside,
+  'shelf.change-inside': shelfChangeInside,
   'desk.afterwards': deskAfterwards,
   'shelf.keep-view': shelfKeepView,
   'shelf.drop-view': shelfDropView,

@@ -28,6 +28,18 @@ test.each<[string, object, string, string]>([
     'took out again what a file had brought in: 1 job, 2 customers',
   ],
   [
+    'inside said',
+    { instrument: 'Kestrow Lantern', name: 'Tone condenser', value: '22 nF', wires: 'lug 2 to the case' },
+    '1',
+    'wrote down what is inside Kestrow Lantern: Tone condenser, 22 nF: lug 2 to the case',
+  ],
+  [
+    'inside changed',
+    { instrument: 'Kestrow Lantern', name: 'Volume', value: '', wires: '', gone: 'scratched, a new one' },
+    '1',
+    'took out of Kestrow Lantern: Volume: scratched, a new one',
+  ],
+  [
     'clock set',
     { minutes: -60 },
     'clock',

@@ -54,6 +54,11 @@ const watchSaid = (data: Plain): string =>
   `${WATCHED[text(data['what']) as WatchedId]?.name ?? text(data['what'])}, not ${data['side'] === 'below' ? 'under' : 'over'} ${Number(data['limit'] ?? 0).toFixed(2)} mm`;
 const partSaid = (data: Plain): string =>
   `${ORIGINAL_PARTS[text(data['part']) as OriginalPart] ?? text(data['part'])} ${PART_STATES[text(data['state']) as PartState] ?? ''}`;
+/** A part inside in words: `Tone condenser, 22 nF: lug 3 to ground`. */
+const insideSaid = (data: Plain): string => {
+  const value = text(data['value']);
+  return `${text(data['name'])}${value === '' ? '' : `, ${value}`}${colon(data['wires'])}`;
+};
 const noted = (what: string) => (e: HouseEntry) => `kept ${what}${colon(e.data['note'])}`;
 const said = (words: string) => () => words;
 
@@ -81,6 +86,11 @@ export const HOUSE_SENTENCES: Readonly<Record<string, (e: HouseEntry) => string>
     text(data['gone']) === ''
       ? `changed what is said of a part of ${text(data['instrument'])}: ${text(data['name'])}, ${text(data['place'])}`
       : `let a part of ${text(data['instrument'])} go, ${text(data['name'])}${colon(data['gone'])}`,
+  'inside said': ({ data }) => `wrote down what is inside ${text(data['instrument'])}: ${insideSaid(data)}`,
+  'inside changed': ({ data }) =>
+    text(data['gone']) === ''
+      ? `changed what is said of inside ${text(data['instrument'])}: ${insideSaid(data)}`
+      : `took out of ${text(data['instrument'])}: ${text(data['name'])}${colon(data['gone'])}`,
   ...STORES_SENTENCES,
   'air brought in': ({ data }) => `took in what a logger wrote down of the air${colon(data['name'])}`,
   'air taken out': ({ data }) => `took what a logger wrote down of the air out again${colon(data['name'])}`,

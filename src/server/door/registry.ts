@@ -2,6 +2,7 @@ import { dropView, keepView } from '../find/views.ts';
 import { beginPractice, setPractice } from '../practice/begin.ts';
 import { doPractice, dropPractice, endPractice } from '../practice/do.ts';
 import { setWatch, changeWatch } from '../shelf/watches.ts';
+import { changeInside, sayInside } from '../shelf/inside.ts';
 import { sayOriginality, keepPart, changePart } from '../shelf/parts.ts';
 import { noteAfterwards } from '../desk/note-afterwards.ts';
 import type { CommandName } from '../../contracts/commands/commands.ts';
@@ -215,6 +216,8 @@ export const USE_CASES: { readonly [N in CommandName]: UseCase<N> } = {
   'shelf.originality': sayOriginality,
   'shelf.keep-part': keepPart,
   'shelf.change-part': changePart,
+  'shelf.inside': sayInside,
+  'shelf.change-inside': changeInside,
   'desk.afterwards': noteAfterwards,
   'shelf.keep-view': keepView,
   'shelf.drop-view': dropView,

@@ -32,6 +32,7 @@ const OF_INSTRUMENT = [
   'Afterward',
   'Originality',
   'KeptPart',
+  'InsidePart',
 ] as const satisfies readonly (keyof Models)[];
 
 /** What holds the name or the hand of whoever spoke for the customer, or how they are reached: it goes whole. */

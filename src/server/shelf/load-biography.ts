@@ -92,11 +92,12 @@ async function soundsOf({ models }: Database, instrument: Instrument, jobs: Jobs
   });
 }
 
-/** What is original and what is kept of it. */
+/** What is original, what is inside and what is kept of it. */
 async function partsOf({ models }: Database, instrumentId: number) {
-  const [originality, kept, people] = await Promise.all([
+  const [originality, kept, inside, people] = await Promise.all([
     models.Originality.findAll({ where: { instrumentId } }),
     models.KeptPart.findAll({ where: { instrumentId }, order: [['id', 'ASC']] }),
+    models.InsidePart.findAll({ where: { instrumentId }, order: [['id', 'ASC']] }),
     models.Person.findAll({ attributes: ['id', 'name'] }),
   ]);
   const by = (id: number): string => people.find((p) => p.id === id)?.name ?? '';
@@ -109,6 +110,17 @@ async function partsOf({ models }: Database, instrumentId: number) {
       by: by(o.saidBy),
       at: o.saidAt.toISOString(),
       version: o.version,
+    })),
+    inside: inside.map((p) => ({
+      id: p.id,
+      name: p.name,
+      value: p.value,
+      wires: p.wires,
+      note: p.note,
+      gone: p.gone,
+      by: by(p.saidBy),
+      at: p.saidAt.toISOString(),
+      version: p.version,
     })),
     kept: kept.map((k) => ({
       id: k.id,

@@ -40,12 +40,22 @@ async function belongings({ models, t }: Work, entity: Entity, id: number): Prom
     entity === 'customer' ? models.Instrument.findAll({ where: { customerId: id }, ...at }) : [],
   ]);
   const own = { where: { instrumentId: id }, ...at };
-  const [watches, parts] =
+  const [watches, parts, inside] =
     entity === 'customer'
-      ? [[], []]
-      : await Promise.all([models.Watch.findAll(own), models.KeptPart.findAll(own)]);
+      ? [[], [], []]
+      : await Promise.all([
+          models.Watch.findAll(own),
+          models.KeptPart.findAll(own),
+          models.InsidePart.findAll(own),
+        ]);
   const ids = (rows: readonly { readonly id: number }[]): number[] => rows.map((r) => r.id);
-  return { jobs: ids(jobs), instruments: ids(instruments), watches: ids(watches), parts: ids(parts) };
+  return {
+    jobs: ids(jobs),
+    instruments: ids(instruments),
+    watches: ids(watches),
+    parts: ids(parts),
+    inside: ids(inside),
+  };
 }
 
 async function give({ models, t }: Work, entity: Entity, moved: Moved, id: number): Promise<void> {
@@ -57,6 +67,7 @@ async function give({ models, t }: Work, entity: Entity, moved: Moved, id: numbe
   }
   await models.Watch.update({ instrumentId: id }, at(moved.watches ?? []));
   await models.KeptPart.update({ instrumentId: id }, at(moved.parts ?? []));
+  await models.InsidePart.update({ instrumentId: id }, at(moved.inside ?? []));
 }
 
 /** Joins two that are one: jobs and instruments go to the one that is kept, the other steps back. Or says they are two. */

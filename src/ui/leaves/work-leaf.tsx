@@ -1,5 +1,6 @@
 'use client';
 
+import Link from '../kit/link.tsx';
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Suspense, useState } from 'react';
 import { formatMoney } from '../../core/money/currency.ts';
@@ -152,6 +153,11 @@ function AboutTheOrder({ job, me }: Pick<LeafProps<'operations' | 'inspection'>,
       <HandOn job={job} me={me} />
       {paper('bench', 'Bench sheet')}
       {paper('estimate', 'Estimate')}
+      {job.instrument.construction.electronics !== 'none' && (
+        <Link className="button" href={`/shelf/${job.instrument.id}#inside`}>
+          What is inside
+        </Link>
+      )}
       {job.waits.length > 0 && (
         <a className="button" href={`/api/job/${job.number}/wait`} download={`job-${job.number}-rest.ics`}>
           Rest in the calendar

@@ -64,6 +64,21 @@ export class KeptPart extends Model<InferAttributes<KeptPart>, InferCreationAttr
   declare version: CreationOptional<number>;
 }
 
+/** A part inside an instrument: its value, and which wire goes where. */
+export class InsidePart extends Model<InferAttributes<InsidePart>, InferCreationAttributes<InsidePart>> {
+  declare id: CreationOptional<number>;
+  declare instrumentId: number;
+  declare name: string;
+  declare value: CreationOptional<string>;
+  declare wires: CreationOptional<string>;
+  declare note: CreationOptional<string>;
+  declare saidBy: number;
+  declare saidAt: Date;
+  declare gone: CreationOptional<string>;
+  declare goneAt: CreationOptional<Date | null>;
+  declare version: CreationOptional<number>;
+}
+
 const id = () => ({ type: DataTypes.INTEGER.UNSIGNED, primaryKey: true, autoIncrement: true });
 const number = (field: string) => ({ type: DataTypes.INTEGER.UNSIGNED, field });
 const moment = (field: string) => ({ type: DataTypes.DATE(3), field });
@@ -110,6 +125,20 @@ const originalityColumns = () => ({
   version: { type: DataTypes.INTEGER, defaultValue: 1 },
 });
 
+const insidePartColumns = () => ({
+  id: id(),
+  instrumentId: number('instrument_id'),
+  name: { type: DataTypes.STRING(120) },
+  value: words(80, 'value'),
+  wires: words(500, 'wires'),
+  note: words(300, 'note'),
+  saidBy: number('said_by'),
+  saidAt: moment('said_at'),
+  gone: words(200, 'gone'),
+  goneAt: { ...moment('gone_at'), defaultValue: null },
+  version: version(),
+});
+
 const keptPartColumns = () => ({
   id: id(),
   instrumentId: number('instrument_id'),
@@ -131,6 +160,7 @@ export function initBiography(
     readonly Afterward: typeof Afterward;
     readonly Originality: typeof Originality;
     readonly KeptPart: typeof KeptPart;
+    readonly InsidePart: typeof InsidePart;
   },
 ): void {
   own.Watch.init(watchColumns(), { sequelize, modelName: 'Watch', tableName: 'watches' });
@@ -141,4 +171,5 @@ export function initBiography(
     tableName: 'originality',
   });
   own.KeptPart.init(keptPartColumns(), { sequelize, modelName: 'KeptPart', tableName: 'kept_parts' });
+  own.InsidePart.init(insidePartColumns(), { sequelize, modelName: 'InsidePart', tableName: 'inside_parts' });
 }

@@ -31,7 +31,7 @@ import { initPayments, InvoiceRow, PaymentRow } from './payments.ts';
 import { initReceipts, Receipt } from './receipts.ts';
 import { initStrings, StringChange } from './strings.ts';
 import { initLedger, LedgerRow } from './ledger.ts';
-import { Afterward, initBiography, KeptPart, Originality, Watch } from './biography.ts';
+import { Afterward, initBiography, InsidePart, KeptPart, Originality, Watch } from './biography.ts';
 import { AirHour, AirLog, initAir } from './air.ts';
 import { initOrders, OrderHead, OrderLine, StockWantRow, Supplier } from './orders.ts';
 import { CareVersion, initCare } from './care.ts';
@@ -76,6 +76,7 @@ const ALL = {
   Afterward,
   Originality,
   KeptPart,
+  InsidePart,
   SavedView,
   PracticeSession,
   PracticeActRow,

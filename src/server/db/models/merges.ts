@@ -15,6 +15,7 @@ export interface Moved {
   /** what is watched, and parts that are kept; absent in older ones */
   readonly watches?: readonly number[];
   readonly parts?: readonly number[];
+  readonly inside?: readonly number[];
 }
 
 /** A verdict on two entries: one, joined; or two, kept apart. */

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { database } from '../../../../server/db/connection.ts';
 import { loadInstrument } from '../../../../server/shelf/load-shelf.ts';
 import { sayDate } from '../../../../core/days/say-days.ts';
+import type { Construction } from '../../../../core/instrument/construction.ts';
 import { dayIn } from '../../../../core/days/zone.ts';
 import { loadShop } from '../../../../server/house/load-shop.ts';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
@@ -13,6 +14,7 @@ import { loadLife, type Life as LifeOf } from '../../../../server/shelf/load-lif
 import { Life } from '../../../../ui/shelf/life.tsx';
 import { loadBiography, type Biography } from '../../../../server/shelf/load-biography.ts';
 import { InstrumentFacts } from '../../../../ui/shelf/instrument-facts.tsx';
+import { InsideParts } from '../../../../ui/shelf/inside-parts.tsx';
 import { KeptParts } from '../../../../ui/shelf/kept-parts.tsx';
 import { OriginalityPanel } from '../../../../ui/shelf/originality-panel.tsx';
 import { PhotosOfPlaces } from '../../../../ui/shelf/photos-of-places.tsx';
@@ -78,12 +80,14 @@ function Body({
   id,
   life,
   biography,
+  electronics,
   shop,
   role,
 }: {
   readonly id: number;
   readonly life: LifeOf | null;
   readonly biography: Biography | null;
+  readonly electronics: Construction['electronics'];
   readonly shop: Awaited<ReturnType<typeof loadShop>>;
   readonly role: Role;
 }) {
@@ -111,6 +115,9 @@ function Body({
               originality={biography.originality}
               may={may(role, 'inspect')}
             />
+            {(biography.inside.length > 0 || electronics !== 'none') && (
+              <InsideParts instrumentId={id} inside={biography.inside} may={may(role, 'work')} />
+            )}
             <KeptParts instrumentId={id} kept={biography.kept} may={may(role, 'work')} />
             <SoundsKept sounds={biography.sounds} />
           </>
@@ -156,7 +163,14 @@ export default async function InstrumentPage({ params }: { readonly params: Prom
           may={may(actor.role, 'hand-over')}
         />
       )}
-      <Body id={found.id} life={life} biography={biography} shop={shop} role={actor.role} />
+      <Body
+        id={found.id}
+        life={life}
+        biography={biography}
+        electronics={found.construction.electronics}
+        shop={shop}
+        role={actor.role}
+      />
       <Visits found={found} shop={shop} />
     </>
   );
