@@ -130,6 +130,9 @@ test('a discount wants its reason, comes off before the tax, and stands in the h
   const plan = await house.show('owner', `/job/${number}/plan`);
   await plan.pick(/^Another operation/, 'Adjust the truss rod');
   await plan.tap('button', 'Put it on the work order');
+  await plan.misses('stands on the order already');
+  await plan.pick(/^Another operation/, 'Adjust the truss rod');
+  await plan.sees('“Adjust the truss rod” stands on the order already.');
   const hand = await house.show('owner', `/job/${number}/work`);
   await hand.tap('button', /^Yes/);
   const totals = hand.in('region', 'Agreed');

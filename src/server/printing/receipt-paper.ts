@@ -1,4 +1,5 @@
 import { sayDate } from '../../core/days/say-days.ts';
+import { sayLimit } from '../../core/money/say-limit.ts';
 import { dayOn } from './day-on.ts';
 import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
@@ -14,12 +15,14 @@ export function receiptPaper(job: JobView, size: PaperSize, head = PLAIN_HEAD): 
   letterhead(paper, job.shop, head);
   paper.title(
     `Receipt ${job.number}`,
-    `Left by ${job.customer.name} on ${dayOn(job, job.takenInAt)}, taken in by ${job.takenInBy}`,
+    `Left by ${job.customer.name} on ${dayOn(job, job.takenInAt)}, taken in by ${job.takenInBy}${job.neededBy ? `; wanted by ${sayDate(job.neededBy, job.shop.dates)}` : ''}`,
   );
   paper.text(
     `${job.instrument.name}, ${job.instrument.kindName.toLowerCase()}${job.instrument.year ? `, ${job.instrument.year}` : ''}; serial ${job.instrument.serial || 'not read'}; strings: ${seen.strings}.`,
   );
   paper.text(`In the customer’s words: ${job.complaint}`, { tone: 'ink' });
+  if (job.wish !== '') paper.text(job.wish, { tone: 'ink' });
+  if (job.limit !== null) paper.text(sayLimit(job.limit, job.shop.currency));
   paper.heading('What came with it');
   if (seen.things.length === 0) paper.text('Nothing but the instrument.');
   paper.list(seen.things.map((t) => `${t.name}${t.state ? `: ${t.state}` : ''}`));

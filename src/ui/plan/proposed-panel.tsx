@@ -17,7 +17,12 @@ import type { LeafProps } from '../job/leaf-props.ts';
 
 function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { give, busy, trouble } = useSend();
-  const [operation, setOperation] = useState<OperationId>('play-test');
+  const [chosen, setChosen] = useState<OperationId | null>(null);
+  const { catalogue, besides: beside } = job.plan;
+  // Until one is chosen it is one there is nothing to say of.
+  const free =
+    catalogue.find((o) => o.id === 'play-test' && !beside[o.id]) ?? catalogue.find((o) => !beside[o.id]);
+  const operation = chosen ?? free?.id ?? 'play-test';
   const [detail, setDetail] = useState('');
   const [done, setDone] = useState(false);
   return (
@@ -25,9 +30,14 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       className="flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void give('plan.add', { jobId: job.id, operation, detail, done }).then(
-          (added) => added && (setDetail(''), setDone(false)),
-        );
+        // The next one may be chosen while this one is on its way.
+        setChosen(null);
+        void give('plan.add', { jobId: job.id, operation, detail, done }).then((added) => {
+          if (added) {
+            setDetail('');
+            setDone(false);
+          } else setChosen((next) => next ?? operation);
+        });
       }}
     >
       <FormField label="Another operation" className="w-72">
@@ -35,8 +45,8 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
           <ListChoice
             {...w}
             value={operation}
-            items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
-            onChange={(value) => setOperation(value as OperationId)}
+            items={catalogue.map((o) => ({ value: o.id, name: o.name }))}
+            onChange={(value) => setChosen(value as OperationId)}
           />
         )}
       </FormField>
@@ -53,7 +63,7 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       <button type="submit" className="button" disabled={busy}>
         Put it on the work order
       </button>
-      <SaidBeside says={job.plan.besides[operation]} />
+      <SaidBeside says={beside[operation]} />
       <Trouble trouble={trouble} />
     </form>
   );

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { VIEW_NAMES, VIEWS } from '../../../../../core/instrument/outline.ts';
+import { sayLimit } from '../../../../../core/money/say-limit.ts';
 import { loadJob, type JobView } from '../../../../../server/leaves/load-job.ts';
 import { InstrumentDrawing } from '../../../../../ui/custody/instrument-drawing.tsx';
 import { dayOf, sayDate } from '../../../../../ui/kit/dates.ts';
@@ -70,7 +71,14 @@ function ReceiptHead({ job }: { readonly job: JobView }) {
       </p>
       <p>
         In the customer’s words: <q>{job.complaint}</q>
+        {job.wish !== '' && (
+          <>
+            {' '}
+            <q>{job.wish}</q>
+          </>
+        )}
       </p>
+      {job.limit !== null && <p>{sayLimit(job.limit, job.shop.currency)}</p>}
     </>
   );
 }
