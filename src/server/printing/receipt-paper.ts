@@ -1,5 +1,5 @@
 import { sayDate } from '../../core/days/say-days.ts';
-import { sayLimit } from '../../core/money/say-limit.ts';
+import { limitOnReceipt } from '../../core/money/limit-on-receipt.ts';
 import { dayOn } from './day-on.ts';
 import QRCode from 'qrcode';
 import { VIEW_NAMES } from '../../core/instrument/outline.ts';
@@ -22,7 +22,7 @@ export function receiptPaper(job: JobView, size: PaperSize, head = PLAIN_HEAD): 
   );
   paper.text(`In the customer’s words: ${job.complaint}`, { tone: 'ink' });
   if (job.wish !== '') paper.text(job.wish, { tone: 'ink' });
-  if (job.limit !== null) paper.text(sayLimit(job.limit, job.shop.currency));
+  if (job.limit !== null) paper.text(limitOnReceipt(job.limit, job.shop.currency));
   paper.heading('What came with it');
   if (seen.things.length === 0) paper.text('Nothing but the instrument.');
   paper.list(seen.things.map((t) => `${t.name}${t.state ? `: ${t.state}` : ''}`));

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { database } from '../../../../../server/db/connection.ts';
 import { VIEW_NAMES, VIEWS } from '../../../../../core/instrument/outline.ts';
-import { sayLimit } from '../../../../../core/money/say-limit.ts';
+import { limitOnReceipt } from '../../../../../core/money/limit-on-receipt.ts';
 import { loadJob, type JobView } from '../../../../../server/leaves/load-job.ts';
 import { InstrumentDrawing } from '../../../../../ui/custody/instrument-drawing.tsx';
 import { dayOf, sayDate } from '../../../../../ui/kit/dates.ts';
@@ -78,7 +78,7 @@ function ReceiptHead({ job }: { readonly job: JobView }) {
           </>
         )}
       </p>
-      {job.limit !== null && <p>{sayLimit(job.limit, job.shop.currency)}</p>}
+      {job.limit !== null && <p>{limitOnReceipt(job.limit, job.shop.currency)}</p>}
     </>
   );
 }
