@@ -206,6 +206,24 @@ test('what is original is said part by part, and a part that is kept is found ag
   await kept.sees('the old nut, drawer 4');
 });
 
+test('what is inside is read part by part, one is added, and another says by what it was replaced', async () => {
+  const hand = await house.show('technician', `/shelf/${await idOf('KL-0107')}`);
+  const inside = hand.in('region', 'Inside');
+  await inside.sees('Tone condenser, 22 nF: tone lug 2 to the case');
+  await inside.tap('button', 'Write down a part inside');
+  await inside.tap('button', 'Keep it');
+  await inside.sees('What is it?');
+  await inside.fill(await inside.labelled(/^What it is/), 'Output socket');
+  await inside.fill(await inside.labelled('Which wire goes where'), 'tip white, sleeve braid');
+  await house.accessible();
+  await inside.tap('button', 'Keep it');
+  await inside.sees('Output socket: tip white, sleeve braid');
+  await inside.tap('button', 'Change: Tone condenser');
+  await inside.fill(await inside.labelled(/^By what it was replaced/), 'one of 47 nF');
+  await inside.tap('button', 'Keep it');
+  await inside.sees('not inside any more: one of 47 nF');
+});
+
 test('where noises come from in this shop is said in House, and the hunt begins with it', async () => {
   const keep = async (parts: string) => {
     const hand = await house.show('lead', '/house/planning');

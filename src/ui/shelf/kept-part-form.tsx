@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Biography } from '../../server/shelf/load-biography.ts';
 import { useSend } from '../data/use-send.ts';
 import { TextField } from '../kit/text-field.tsx';
-import { Trouble } from '../kit/trouble.tsx';
+import { KeepOrLeave } from './keep-or-leave.tsx';
 
 type Part = Biography['kept'][number];
 interface Typed {
@@ -104,15 +104,7 @@ export function KeptPartForm({
         known={part !== null}
         onChange={setTyped}
       />
-      <div className="flex gap-2">
-        <button type="submit" className="button button-main" disabled={busy}>
-          Keep it
-        </button>
-        <button type="button" className="button" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
-      <Trouble trouble={trouble?.code === 'invalid' ? null : trouble} />
+      <KeepOrLeave busy={busy} trouble={trouble} onLeave={onDone} />
     </form>
   );
 }
