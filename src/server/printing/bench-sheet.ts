@@ -2,11 +2,12 @@ import { sayDate } from '../../core/days/say-days.ts';
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import { stringName } from '../../core/instrument/construction.ts';
 import { methodsOf, sheetStations, type StationView } from '../../core/job/views/sheet-stations.ts';
+import { sayEntry } from '../../core/readings/entry.ts';
 import { methodWords } from '../../core/readings/methods.ts';
 import { QUANTITY_FACTS, type Quantity } from '../../core/readings/quantities.ts';
 import type { RoundKind } from '../../core/readings/rounds.ts';
-import { sayBand, sayValue, unitOf } from '../../core/targets/say-values.ts';
-import type { DisplayUnit } from '../../core/units/length-units.ts';
+import { sayBand, unitOf } from '../../core/targets/say-values.ts';
+import type { DisplayUnit, LengthUnit } from '../../core/units/length-units.ts';
 import type { JobView } from '../leaves/load-job.ts';
 import { stepMark, stepWords } from './bench-words.ts';
 import { Paper, TONES, type PaperSize } from './paper.ts';
@@ -61,13 +62,16 @@ function neck(paper: Paper, job: JobView): (mm: number) => number {
 }
 
 /** The unit a bare number means in a box: the reader’s, or the shop’s own for that quantity. */
-const unitIn = (job: JobView, quantity: Quantity, unit: DisplayUnit): string =>
-  QUANTITY_FACTS[quantity].measure === 'cents' ? 'cents' : unitOf(quantity, unit, job.readings.habits.units);
+const unitIn = (job: JobView, quantity: Quantity, unit: DisplayUnit): LengthUnit =>
+  unitOf(quantity, unit, job.readings.habits.units);
 
-function aim({ target, quantity }: StationView, unit: DisplayUnit): string {
+/** What is aimed at, in the unit of its box: who writes beside it compares it with nothing else. */
+function aim({ target, quantity }: StationView, job: JobView, unit: DisplayUnit): string {
   if (!target) return '';
   if (QUANTITY_FACTS[quantity].measure === 'cents') return `within ${Math.round(target.high)}`;
-  return sayBand(target, quantity, unit);
+  const own = job.readings.habits.units[quantity];
+  if (own === undefined) return sayBand(target, quantity, unit);
+  return `${sayEntry(target.low, quantity, own)} to ${sayEntry(target.high, quantity, own)}`;
 }
 
 /** Places of one quantity on a round, with what is aimed at. */
@@ -84,7 +88,7 @@ function reading(paper: Paper, { job, round, unit }: BoxRow, s: StationView, x: 
   const r = job.readings.readings.find((own) => own.round === round && own.key === s.key);
   if (!r) return;
   pdf.font('sans').fontSize(8).fillColor(TONES.ink);
-  const says = sayValue(r.value, s.quantity, unit);
+  const says = sayEntry(r.value, s.quantity, unitIn(job, s.quantity, unit));
   pdf.text(says, x + 3, top + 6, { lineBreak: false });
   if (r.stale === null && r.notRepresentative === null) return;
   pdf.lineWidth(0.6).strokeColor(TONES.ink);
@@ -98,7 +102,7 @@ function reading(paper: Paper, { job, round, unit }: BoxRow, s: StationView, x: 
 function boxes(paper: Paper, name: string, row: BoxRow): void {
   const { pdf } = paper;
   const { job, stations, unit } = row;
-  const bands = stations.map((s) => aim(s, unit));
+  const bands = stations.map((s) => aim(s, job, unit));
   const alike = bands.every((b) => b === bands[0]);
   const under = alike ? 0 : 9;
   paper.need(BOX.height + 20 + under);
@@ -132,15 +136,15 @@ function roundBoxes(paper: Paper, job: JobView, round: RoundKind, unit: DisplayU
   paper.pdf.y += 3;
   for (const q of quantities) {
     const own = required.filter((s) => s.quantity === q);
-    const name = `${QUANTITY_FACTS[q].name}, ${unitIn(job, q, unit)}`;
+    const name = `${QUANTITY_FACTS[q].name}, ${QUANTITY_FACTS[q].measure === 'cents' ? 'cents' : unitIn(job, q, unit)}`;
     for (let i = 0; i < own.length; i += A_ROW)
       boxes(paper, name, { job, round, stations: own.slice(i, i + A_ROW), unit });
   }
 }
 
-/** The rounds that are printed: the newest after work that was begun. */
+/** The rounds that are printed: after work the one that is written in now. */
 function roundsOf(job: JobView): readonly { readonly kind: RoundKind; readonly name: string }[] {
-  const after = job.readings.rounds.findLast((r) => r.begun && r.kind.startsWith('after-work'));
+  const after = job.readings.rounds.findLast((r) => r.kind.startsWith('after-work'));
   return [
     { kind: 'as-found', name: 'as found' },
     { kind: after?.kind ?? 'after-work', name: after?.name.toLowerCase() ?? 'after work' },

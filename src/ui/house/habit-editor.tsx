@@ -177,11 +177,13 @@ export function HabitEditor({
                     }
                   >
                     <option value="">{QUANTITY_FACTS[q].gauge}</option>
-                    {readers(q, gauges).map((g) => (
-                      <option key={g.id} value={g.id}>
-                        {g.name}
-                      </option>
-                    ))}
+                    {gauges
+                      .filter((g) => g.id === habits.gauges[q] || readers(q, [g]).length > 0)
+                      .map((g) => (
+                        <option key={g.id} value={g.id}>
+                          {g.name}
+                        </option>
+                      ))}
                   </select>
                 </td>
               </tr>
