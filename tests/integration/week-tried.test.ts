@@ -3,6 +3,7 @@ import { lookForBetter, type WorkToSearch } from '../../src/core/schedule/look-f
 import { toEnd } from '../../src/core/to-end.ts';
 import { remediesOf, tryWeek, workToSearch } from '../../src/server/week/try-week.ts';
 import { placesOf } from '../../src/ui/week/places-of.ts';
+import { readWork } from '../../src/server/week/read-work.ts';
 import { loadWeek } from '../../src/server/week/load-week.ts';
 import { loadReliability } from '../../src/server/week/load-reliability.ts';
 import { momentOn, WEDNESDAY, wednesdayAnd } from './a-wednesday.ts';
@@ -208,4 +209,37 @@ test('what such jobs took here goes before the minutes of the trade', async () =
   expect(such).toBe(took.length);
   expect(steps.find((s) => s.title === 'A setup')?.minutes).toBe(120);
   expect((await promiseDates(house.db, { ...counter, kind: 'bass' }, later)).such).toBe(0);
+});
+
+test('an estimate that waits since a while is awaited for longer; what is asked anew begins anew', async () => {
+  const job = await house.jobWith(['rod'], { neededBy: wednesdayAnd(20), hardDate: false });
+  const price = async (priceMinor: number) => {
+    const line = await job.line('rod');
+    const same = { tax: null, partsTax: null, partsMinor: line.parts, reason: 'as agreed' };
+    await house.order(house.desk, 'work.price', {
+      lineId: line.id,
+      version: line.version,
+      priceMinor,
+      ...same,
+    });
+  };
+  const awaited = async () => {
+    const { work } = await readWork(house.db, WEDNESDAY);
+    const step = work.jobs.find((j) => j.id === job.jobId)?.steps[0];
+    return { for: step?.waits?.for, likely: step?.waits?.until.likely ?? 0 };
+  };
+  expect((await awaited()).for).toBeUndefined();
+  await price(9000);
+  const { models } = house.db;
+  const offered = (at: Date) => models.WorkLine.update({ offeredAt: at }, { where: { jobId: job.jobId } });
+  await offered(WEDNESDAY);
+  const now = await awaited();
+  await offered(new Date(WEDNESDAY.getTime() - 8 * 86_400_000));
+  const old = await awaited();
+  expect([now.for, old.for]).toEqual(['word', 'word']);
+  expect(old.likely).toBeGreaterThan(2 * now.likely);
+  // Another price is another question, asked when it was said.
+  await price(12_000);
+  const line = await models.WorkLine.findOne({ where: { jobId: job.jobId } });
+  expect(Date.now() - (line?.offeredAt?.getTime() ?? 0)).toBeLessThan(86_400_000);
 });

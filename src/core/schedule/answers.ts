@@ -40,3 +40,29 @@ export function answersHere(all: readonly Answered[]): Answers {
   const of = (beyond: boolean): number[] => all.flatMap((a) => (a.beyond === beyond ? [a.minutes] : []));
   return { plain: took(of(false), USUAL_ANSWERS.plain), beyond: took(of(true), USUAL_ANSWERS.beyond) };
 }
+
+/** One who has not answered for a while takes as likely as not half as long again, and hardly more than twice as long. Numbers of the trade. */
+const AGAIN = { likely: 0.5, high: 2 };
+/** Nobody waits in a plan for longer than this, minutes: somebody calls. */
+const LONGEST = { likely: 7 * DAY, high: 14 * DAY };
+/** A word takes this long at the least, minutes. */
+const SOONEST = 30;
+
+/**
+ * How long an answer still takes when the customer has been asked for a while: what is left of the time it usually takes, and the
+ * longer it is awaited the less that tells.
+ * @param usual minutes from question to answer
+ * @param waited minutes since they were asked
+ * @returns minutes from now
+ * @example answerAfter({ low: 120, likely: 1440, high: 4320 }, 1440) → { low: 30, likely: 720, high: 2880 }
+ */
+export function answerAfter(usual: Doubt, waited: number): Doubt {
+  const gone = Math.max(0, waited);
+  const low = Math.max(SOONEST, usual.low - gone);
+  const likely = Math.max(low, usual.likely - gone, Math.min(LONGEST.likely, AGAIN.likely * gone));
+  return {
+    low,
+    likely,
+    high: Math.max(likely, usual.high - gone, Math.min(LONGEST.high, AGAIN.high * gone)),
+  };
+}

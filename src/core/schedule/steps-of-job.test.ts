@@ -3,6 +3,7 @@ import type { OperationId } from '../catalogue/operation-ids.ts';
 import fc from 'fast-check';
 import { wallClock } from '../days/zone.ts';
 import { NO_FACTS } from '../job/leaves.ts';
+import type { Answers } from './answers.ts';
 import {
   endOfDay,
   jobToPlan,
@@ -131,10 +132,28 @@ describe('an order', () => {
       ['line:2', 'word'],
       ['check:7', null],
     ]);
-    // A day after it was asked is six in the morning: at eight; never sooner than two hours from now.
+    // A day after it was asked is six in the morning: at eight. Who said nothing for ten days takes some more.
     expect(found[1]?.waits?.until.likely).toBe(23 * 60);
     const old = [line(2, 'rod', { approval: 'asked', askedAt: from - 10 * 86_400_000 })];
-    expect(steps({ lines: old })[0]?.waits?.until.likely).toBe(120);
+    expect(steps({ lines: old })[0]?.waits?.until.likely).toBe(5 * 1440);
+    // The tag that says the same asks nothing anew.
+    const both = steps({ lines: old, waitingFor: 'word' })[0]?.waits;
+    expect(both?.until).toEqual(steps({ lines: old })[0]?.waits?.until);
+  });
+
+  test('an answer takes as long as customers take here, to a plain order as to one', () => {
+    const answers = {
+      plain: { low: 60, likely: 120, high: 240 },
+      beyond: { low: 1440, likely: 4320, high: 8640 },
+    };
+    const likely = (operation: OperationId, own: Answers = answers): number | undefined =>
+      steps({ lines: [line(1, operation, { approval: 'asked', askedAt: from })] }, { answers: own }).find(
+        (s) => s.id === 'line:1',
+      )?.waits?.until.likely;
+    expect(likely('rod')).toBe(120);
+    expect(likely('neck-reset')).toBe(4320);
+    // Where plain ones are said at the counter, one that was asked all the same takes what the others do.
+    expect(likely('rod', { ...answers, plain: null })).toBe(4320);
   });
 
   test('nobody answers at night, wherever the shop is and whatever its clocks do', () => {
@@ -225,6 +244,9 @@ describe('an order', () => {
       until: { likely: 5 * 1440 },
     });
     expect(steps({ lines, parts: [{ lineId: 1, at: from - 1 }] })[0]?.waits?.until.likely).toBe(0);
+    // What should have been here the day before yesterday is not here now.
+    const late = { waitingFor: 'part' as const, waitingUntil: from - 2 * 86_400_000 };
+    expect(steps({ lines, ...late })[0]?.waits?.until.likely).toBe(5 * 1440);
     // A part and the customer's word: the later of the two.
     const asked = [line(1, 'rod', { approval: 'asked', askedAt: from })];
     const both = (waitingUntil: number) =>

@@ -9,7 +9,7 @@ import { stopped } from '../work/may-start.ts';
 import { inWorkOrder, STRINGS_OFF, type NeedsOf } from '../catalogue/order-of-work.ts';
 import { stringsBefore } from '../catalogue/strings-before.ts';
 import { isNeckFirst, orderRules } from '../work/order-rules.ts';
-import { ANSWER } from './answers.ts';
+import { ANSWER, answerAfter, USUAL_ANSWERS } from './answers.ts';
 import { likelyWork, type GuessedBy, type JobBefore, type LikelyWork } from './likely-work.ts';
 import type { Doubt, PlannedJob, Step } from './shop-work.ts';
 import { lineStepId, restingOf, type Resting } from './resting.ts';
@@ -140,11 +140,18 @@ function awake(minutes: number, { from, zone }: PlanningDay): number {
   return at < clockOn(day, SLEEPS, zone) ? minutes : morning(addDays(day, 1));
 }
 
-/** An answer that is awaited: from when it was asked, never in the past, and never in the night. */
-function answerIn(askedAt: number | null, day: PlanningDay): Doubt {
-  const asked = askedAt === null ? 0 : (askedAt - day.from) / MINUTE;
-  const soon = (m: number, least: number): number => awake(Math.max(least, asked + m), day);
-  return { low: soon(ANSWER.low, 30), likely: soon(ANSWER.likely, 120), high: soon(ANSWER.high, DAY) };
+/** An answer that is awaited: what is left of the time it usually takes since they were asked, and never in the night. */
+function answerIn(askedAt: number | null, usual: Doubt, day: PlanningDay): Doubt {
+  const left = answerAfter(usual, askedAt === null ? 0 : (day.from - askedAt) / MINUTE);
+  return { low: awake(left.low, day), likely: awake(left.likely, day), high: awake(left.high, day) };
+}
+
+/** How long customers take here to answer about such an order, minutes. Who was not asked at the counter is asked afterwards. */
+function answersTo(lines: readonly LineToPlan[], { catalogue, answers = USUAL_ANSWERS }: PlanningDay): Doubt {
+  const isPlain = lines.every(
+    (l) => l.stops === null && (l.agreed ?? operationOf(l.operation, catalogue)).plain,
+  );
+  return (isPlain ? answers.plain : null) ?? answers.beyond ?? ANSWER;
 }
 
 /** The lines that stand still, each with the one whose answer they wait for. */
@@ -158,9 +165,12 @@ function awaited(lines: readonly LineToPlan[], needs: NeedsOf): ReadonlyMap<numb
   return last ? new Map(stopped(all, needs).map((id) => [id, last])) : new Map();
 }
 
-/** A part that comes at a moment (ms): a day sooner, some days later; where nobody knows when, by what parts usually take. */
+/**
+ * A part that comes at a moment (ms): a day sooner, some days later; where nobody knows when, or it should have been here the day
+ * before, by what parts usually take.
+ */
 function partBy(at: number | null, { from }: PlanningDay): Doubt {
-  if (at === null) return PART;
+  if (at === null || at < from - DAY * MINUTE) return PART;
   const until = Math.max(0, (at - from) / MINUTE);
   return { low: Math.max(0, until - DAY), likely: until, high: until + 3 * DAY };
 }
@@ -175,6 +185,7 @@ function lineStep(
   line: LineToPlan,
   waitsFor: LineToPlan | null,
   parts: JobToPlan['parts'],
+  usual: Doubt,
   day: PlanningDay,
 ): Step {
   const op = line.agreed ?? operationOf(line.operation, day.catalogue);
@@ -187,7 +198,7 @@ function lineStep(
     spent: line.spent,
     only: hands === null ? null : [hands],
     running: line.step === 'running' && hands !== null,
-    waits: asked ? { for: 'word', until: answerIn(asked.askedAt, day) } : partsOf(parts, day),
+    waits: asked ? { for: 'word', until: answerIn(asked.askedAt, usual, day) } : partsOf(parts, day),
   };
 }
 
@@ -226,11 +237,16 @@ function restUntil(
   return { for: 'rest', until: { low: left(soonest), likely: left(at), high: left(latest) } };
 }
 
+/** Since when the customer is asked about anything, ms; null where nobody kept it. */
+const askedLast = (lines: readonly LineToPlan[]): number | null =>
+  Math.max(0, ...lines.map((l) => (l.approval === 'asked' ? (l.askedAt ?? 0) : 0))) || null;
+
 /** What the tag says that the whole job waits for. */
 function hungFor(job: JobToPlan, day: PlanningDay): Step['waits'] {
   if (job.waitingFor === 'time')
     return job.waitingUntil === null ? { for: 'rest', until: REST } : restUntil(job.waitingUntil, day);
-  if (job.waitingFor === 'word') return { for: 'word', until: answerIn(null, day) };
+  if (job.waitingFor === 'word')
+    return { for: 'word', until: answerIn(askedLast(job.lines), answersTo(job.lines, day), day) };
   return job.waitingFor === 'part' ? { for: 'part', until: partBy(job.waitingUntil, day) } : null;
 }
 
@@ -250,7 +266,9 @@ function outside(job: JobToPlan, day: PlanningDay): Step['waits'] {
 
 /** Their answer, where all was read and only the price has still to be asked. */
 const toAsk = (likely: LikelyWork | null, day: PlanningDay): Step['waits'] =>
-  likely?.asks && !likely.steps.some((s) => s.asks) ? { for: 'word', until: answerIn(null, day) } : null;
+  likely?.asks && !likely.steps.some((s) => s.asks)
+    ? { for: 'word', until: answerIn(null, likely.asks, day) }
+    : null;
 
 /** The minutes that are left where somebody said what a step takes in all; as doubtful as before. */
 function minutesBy(s: Step, inAll: number): Doubt {
@@ -281,6 +299,10 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
   const neckFirst = isNeckFirst(job.rodNut, found);
   const { needs, usual } = orderRules(agreed, day.catalogue, neckFirst);
   const still = awaited(job.lines, needs);
+  const usualAnswer = answersTo(
+    job.lines.filter((l) => l.approval !== 'no'),
+    day,
+  );
   const likely = any ? null : likelyWork(job, day);
   const own = likely
     ? likely.steps
@@ -292,6 +314,7 @@ export function jobToPlan(job: JobToPlan, day: PlanningDay): PlannedJob {
             line,
             still.get(line.id) ?? null,
             job.parts.filter((p) => p.lineId === line.id),
+            usualAnswer,
             day,
           ),
         })),

@@ -6,5 +6,11 @@ export const NOTHING_TO_PAY = 'nothing to pay';
 /** A new line's answer: one of nothing to pay needs no yes. Minor units. */
 export const firstAnswer = (price: Minor, parts: Minor, now: Date) =>
   price + parts === 0
-    ? ({ approval: 'yes', approvedBy: '', approvedHow: NOTHING_TO_PAY, approvedAt: now } as const)
-    : ({ approval: 'asked', approvedBy: '', approvedHow: '', approvedAt: null } as const);
+    ? ({
+        approval: 'yes',
+        approvedBy: '',
+        approvedHow: NOTHING_TO_PAY,
+        approvedAt: now,
+        offeredAt: now,
+      } as const)
+    : ({ approval: 'asked', approvedBy: '', approvedHow: '', approvedAt: null, offeredAt: now } as const);

@@ -52,6 +52,7 @@ import { up as matters } from './migrations/054-matters.ts';
 import { up as setPaid } from './migrations/055-set-paid.ts';
 import { up as setOfRounds } from './migrations/056-set-of-rounds.ts';
 import { up as inside } from './migrations/057-inside.ts';
+import { up as offered } from './migrations/058-offered.ts';
 import { up as biography } from './migrations/037-biography.ts';
 import { up as shortList } from './migrations/013-short-list.ts';
 import { up as findingsAndTurns } from './migrations/011-findings-and-turns.ts';
@@ -117,6 +118,7 @@ const MIGRATIONS = [
   { name: '055-set-paid', up: setPaid },
   { name: '056-set-of-rounds', up: setOfRounds },
   { name: '057-inside', up: inside },
+  { name: '058-offered', up: offered },
 ];
 
 /** The names of all migrations, in order. */

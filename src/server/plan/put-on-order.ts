@@ -73,10 +73,11 @@ export async function putOnOrder(
     line.operation === op.id &&
     line.priceMinor + line.partsMinor >= price + parts &&
     decision.decision === 'accepted';
+  const asSaid = line.approval === 'asked' && line.priceMinor + line.partsMinor === price + parts;
   // What the customer has agreed to keeps the price it was agreed at.
   const kept = agreed
     ? { priceMinor: line.priceMinor, partsMinor: reason === '' ? line.partsMinor : parts }
-    : firstAnswer(price, parts, now);
+    : { ...firstAnswer(price, parts, now), ...(asSaid && { offeredAt: line.offeredAt }) };
   await line.update({ ...what, ...kept, version: line.version + 1 }, { transaction: t });
   return ok(null);
 }

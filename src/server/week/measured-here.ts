@@ -24,8 +24,8 @@ const PAST_SQL = `SELECT j.id AS jobId, i.kind, l.operation, SUM(TIMESTAMPDIFF(S
  * of nobody; what was answered before it stood there was chosen otherwise.
  */
 const ANSWERS_SQL = `SELECT l.job_id AS jobId, GROUP_CONCAT(l.operation) AS operations,
-  TIMESTAMPDIFF(SECOND, MIN(d.decided_at), MIN(l.approved_at)) / 60 AS minutes
-  FROM work_lines l JOIN decisions d ON d.id = l.decision_id
+  TIMESTAMPDIFF(SECOND, MIN(l.offered_at), MIN(l.approved_at)) / 60 AS minutes
+  FROM work_lines l
   WHERE l.found IS NULL AND l.approved_at > ? AND l.approved_how NOT IN ('', '${NOTHING_TO_PAY}')
   GROUP BY l.job_id HAVING minutes >= 0 ORDER BY l.job_id DESC LIMIT 2000`;
 

@@ -80,7 +80,7 @@ interface LineRow {
   readonly strings: JobToPlan['strings'];
 }
 
-const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.asked_at AS askedAt,
+const LINES_SQL = `SELECT l.id, l.job_id AS jobId, l.operation, l.title, l.sort, l.minutes, l.approval, l.step, l.offered_at AS askedAt,
   l.finished_at AS finishedAt, IF(l.operation = 'rod', (SELECT MAX(turned_at) FROM rod_turns t WHERE t.job_id = l.job_id), NULL) AS turnedAt, l.stops,
   l.record, COALESCE(SUM(TIMESTAMPDIFF(SECOND, e.started_at, COALESCE(e.ended_at, ?))), 0) / 60 AS spent,
   SUBSTRING_INDEX(GROUP_CONCAT(e.person_id ORDER BY e.started_at DESC, e.id DESC), ',', 1) AS begunBy,

@@ -117,6 +117,7 @@ export const askChange = defineUseCase({
         stops: input.stops,
         askedBy: actor.personId,
         askedAt: now,
+        offeredAt: now,
         ...(goes && agreedBefore(free, now)),
       },
       { transaction: t },

@@ -57,6 +57,8 @@ export class WorkLine extends Model<InferAttributes<WorkLine>, InferCreationAttr
   declare stops: CreationOptional<number | null>;
   declare askedBy: CreationOptional<number | null>;
   declare askedAt: CreationOptional<Date | null>;
+  /** since when it stands before the customer as it does */
+  declare offeredAt: CreationOptional<Date | null>;
   /** the operation as it was agreed */
   declare record: CreationOptional<KeptOperation | null>;
   declare version: CreationOptional<number>;
@@ -212,6 +214,7 @@ const workLineColumns = () => ({
   stops: { type: DataTypes.INTEGER.UNSIGNED, defaultValue: null },
   askedBy: { type: DataTypes.INTEGER.UNSIGNED, field: 'asked_by', defaultValue: null },
   askedAt: { type: DataTypes.DATE(3), field: 'asked_at', defaultValue: null },
+  offeredAt: { type: DataTypes.DATE(3), field: 'offered_at', defaultValue: null },
   version: { type: DataTypes.INTEGER, defaultValue: 0 },
 });
 
