@@ -5,7 +5,7 @@ import { firstPlan, replan } from './place.ts';
 import { promise } from './promise.ts';
 import { remediesFor, tryingRemedies } from './remedies.ts';
 import { seeded } from '../seeded.ts';
-import { whatKeeps } from './why.ts';
+import { mainReasons, whatKeeps } from './why.ts';
 import { job, randomShop, shop, shopHours, step, worker } from './work-for-tests.ts';
 
 const doubt = { low: 30, likely: 60, high: 150 };
@@ -143,6 +143,24 @@ describe('what keeps a job', () => {
     const away = firstPlan(newBoard(shop([worker(1, 2, shopHours(2, [0, 1]))], [job(1, [step('a', 60)])])));
     expect(whatKeeps(away, 0)[0]).toMatchObject({ kind: 'hours', until: 2 * 1440 });
   });
+
+  test('is told: hands first, then the place for them; and that it could begin sooner, where nothing keeps it any more', () => {
+    const jobs = [
+      job(1, [step('long', 120)]),
+      job(2, [step('press', 60, { place: 'neck-jig', only: [2] })]),
+      job(3, [step('fret', 60, { place: 'neck-jig', only: [1] })]),
+    ];
+    const at = (start: number, spot: string | null, worker = 1) => ({ worker, spot, start });
+    const before = { long: at(0, null), press: at(90, 'jig', 2), fret: at(1440, 'jig') };
+    const b = replan(newBoard(shop([worker(1), worker(2)], jobs, { before, spots: [jig] })));
+    expect(whatKeeps(b, 2).slice(0, 3)).toMatchObject([
+      { kind: 'hands', by: [401], until: 120 },
+      { kind: 'place', by: [402], until: 150 },
+      { kind: 'stands', from: 150, until: 1440 },
+    ]);
+    // Those who have the jig or the hands after that moment keep nobody from it.
+    expect(mainReasons(b, 2).map((k) => k.kind)).toEqual(['stands', 'hands']);
+  });
 });
 
 const ANSWERED_TODAY = { low: 30, likely: 180, high: 360 };
@@ -194,6 +212,34 @@ describe('what would save a promise', () => {
     expect(tried[0]).toMatchObject({ remedy: { kind: 'call', job: 1 }, is: 1 });
     const until = (id: string) => tried[0]?.board.steps.find((s) => s.step.id === id)?.step.waits?.until;
     expect([until('a'), until('b'), until('c')]).toEqual([ANSWERED_TODAY, ANSWERED_TODAY, waits.until]);
+  });
+
+  test('a call alone does not help where hands are busy until then: after it, it goes first', () => {
+    const waits = { for: 'word' as const, until: { low: 600, likely: 1440, high: 4320 } };
+    const long = { minutes: { low: 200, likely: 260, high: 400 } };
+    const jobs = [
+      job(1, [step('a', 150, { waits })], { due: 1440 + 540, hard: true }),
+      ...[2, 3, 4].map((id) => job(id, [step(`b${id}`, 260, long)], { due: 20 * 1440 })),
+    ];
+    const stood = ['b2', 'b3', 'b4'].map((id, i) => [
+      id,
+      { worker: 1, spot: null, start: [0, 260, 1440][i] ?? 0 },
+    ]);
+    const before = { ...Object.fromEntries(stood), a: { worker: 1, spot: null, start: 1440 + 260 } };
+    const b = replan(newBoard(shop([worker(1)], jobs, { before })));
+    const tried = remediesFor(b, 0, 1);
+    console.log(
+      chancesOf(b, playThrough(b, 200, 1)).map((c) => c.inTime),
+      b.seats.map((x) => x?.start),
+      tried.map((t) => [JSON.stringify(t.remedy), t.was, t.is, t.board.seats.map((x) => x?.start).join()]),
+    );
+    const of = (first: boolean) =>
+      tried.find((t) => t.remedy.kind === 'call' && 'first' in t.remedy === first);
+    expect(of(true)).toMatchObject({ remedy: { kind: 'call', job: 1, first: true } });
+    expect(of(true)?.is).toBeGreaterThan(0.9);
+    expect(of(true)?.is).toBeGreaterThan((of(false)?.is ?? 0) + 0.1);
+    // It is judged by the day it is wanted, not by the one it was hurried to.
+    expect(of(true)?.board.work.jobs[0]?.due).toBe(1440 + 540);
   });
 
   test('another hour, when the day ends too early', () => {

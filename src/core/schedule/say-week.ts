@@ -46,6 +46,8 @@ export function sayKeeps(k: Keeps, w: WeekWords): string {
       return `${k.who.length === 1 ? `${w.person(k.who[0] ?? 0)} alone may do “${k.step}”, and is` : `those who may do “${k.step}” (${list(k.who.map(w.person))}) are`} busy ${jobs(k.by).replace('by', 'with')} until ${w.moment(k.until)}`;
     case 'hours':
       return `nobody who may do “${k.step}” is here before ${w.moment(k.until)}`;
+    case 'stands':
+      return `“${k.step}” could begin ${w.moment(k.from)}, and stands where it stood: ${w.moment(k.until)}`;
     case 'pin':
       return `“${k.step}” was put on ${w.moment(k.until)}`;
     case 'work':
@@ -83,17 +85,21 @@ export function sayMoved(m: MovedWhy, w: WeekWords & { readonly step: (id: strin
   }
 }
 
+const FIRST = 'do it before what it waits behind';
+
 /** What would save a promise, as a sentence without its full stop. */
 export function sayRemedy(r: Remedy, w: WeekWords & { readonly step: (id: string) => string }): string {
   switch (r.kind) {
     case 'first':
-      return 'do it before what it waits behind';
+      return FIRST;
     case 'hands':
       return `give “${w.step(r.step)}” to ${w.person(r.worker)}`;
     case 'call':
-      return 'call the customer, and have their answer today';
+      return r.first
+        ? `call the customer, have their answer today, and ${FIRST}`
+        : 'call the customer, and have their answer today';
     case 'ask':
-      return `call the customer right after “${w.step(r.step)}”, and have their answer within hours`;
+      return `call the customer right after “${w.step(r.step)}”${r.first ? `, have their answer within hours, and ${FIRST}` : ', and have their answer within hours'}`;
     case 'longer':
       return `${w.person(r.worker)} stays until ${w.moment(r.to)}`;
   }

@@ -1,4 +1,5 @@
-import { isSpotFree, mayBegin, type Board, type BoardStep, type Seat } from './board.ts';
+import { copyBoard, earliestSeat, mayBegin, unseat, type Board, type BoardStep, type Seat } from './board.ts';
+import { SAME_MINUTES } from './cost.ts';
 
 /** What keeps a job: how long it does, in minutes of the clock, and until when. */
 export type Keeps = { readonly minutes: number; readonly until: number; readonly step: string } & (
@@ -13,6 +14,8 @@ export type Keeps = { readonly minutes: number; readonly until: number; readonly
   | { readonly kind: 'hands'; readonly who: readonly number[]; readonly by: readonly number[] }
   /** nobody who may do it is here: nights, closed days, days off */
   | { readonly kind: 'hours' }
+  /** nothing: it could begin from a moment on, and stands where it stood */
+  | { readonly kind: 'stands'; readonly from: number }
   /** somebody put it there */
   | { readonly kind: 'pin' }
   /** it is worked on */
@@ -38,23 +41,45 @@ const restingIn = (b: Board, spots: readonly number[], from: number, to: number)
     ),
   );
 
-/** What a step waits for between the moment it might begin and the moment it does. */
-function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps {
-  const minutes = s.start - ready;
-  const common = { minutes, until: s.start, step: own.step.title };
-  const spots = own.where ?? [];
-  if (spots.length > 0 && !spots.some((i) => isSpotFree(b, i, ready, ready + own.minutes))) {
-    const place = b.work.spots[spots[0] ?? 0]?.kind ?? '';
-    const by = [
-      ...restingIn(b, spots, ready, s.start),
-      ...others(b, own, ready, s.start, (o) => spots.includes(o.spot)),
-    ].filter((n, i, all) => all.indexOf(n) === i);
-    if (by.length > 0 || spots.every((i) => (b.work.spots[i]?.out.length ?? 0) > 0))
-      return { ...common, kind: 'place', place, by };
+/** From when on a step has hands, and from when on hands and a place, if all others stay where they are. Moments. */
+function soonest(b: Board, own: BoardStep, ready: number): { readonly hands: number; readonly both: number } {
+  const without = copyBoard(b);
+  unseat(without, own.at);
+  const among = (spots: readonly number[]): number =>
+    Math.min(
+      ...own.who.flatMap((w) =>
+        spots.map((spot) => earliestSeat(without, own, ready, w, spot)?.start ?? Infinity),
+      ),
+    );
+  const hands = among([-1]);
+  return { hands, both: own.where ? among(own.where) : hands };
+}
+
+/** What a step waits for between the moment it might begin and the moment it does: hands, a place for them, nothing. */
+function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps[] {
+  const { hands, both } = soonest(b, own, ready);
+  const common = { step: own.step.title };
+  const kept: Keeps[] = [];
+  const forHands = Math.min(hands, s.start);
+  if (forHands > ready) {
+    const by = others(b, own, ready, forHands, (o) => own.who.includes(o.worker));
+    const piece = { ...common, minutes: forHands - ready, until: forHands };
+    const who = own.who.map((i) => b.work.workers[i]?.id ?? 0);
+    kept.push(by.length > 0 ? { ...piece, kind: 'hands', who, by } : { ...piece, kind: 'hours' });
   }
-  const busy = others(b, own, ready, s.start, (o) => own.who.includes(o.worker));
-  const who = own.who.map((i) => b.work.workers[i]?.id ?? 0);
-  return busy.length > 0 ? { ...common, kind: 'hands', who, by: busy } : { ...common, kind: 'hours' };
+  const forPlace = Math.min(both, s.start);
+  if (forPlace > forHands) {
+    const spots = own.where ?? [];
+    const by = [
+      ...restingIn(b, spots, forHands, forPlace),
+      ...others(b, own, forHands, forPlace, (o) => spots.includes(o.spot)),
+    ].filter((n, i, all) => all.indexOf(n) === i);
+    const place = b.work.spots[spots[0] ?? 0]?.kind ?? '';
+    kept.push({ ...common, kind: 'place', place, by, minutes: forPlace - forHands, until: forPlace });
+  }
+  if (s.start - forPlace > SAME_MINUTES)
+    kept.push({ ...common, kind: 'stands', from: forPlace, minutes: s.start - forPlace, until: s.start });
+  return kept;
 }
 
 /** Everything that keeps a job until it is done, in the order of time; what is worked on is one of them. */
@@ -75,7 +100,7 @@ export function whatKeeps(b: Board, job: number): Keeps[] {
     } else if (pin !== null && pin > at)
       kept.push({ kind: 'pin', minutes: pin - at, until: pin, step: title });
     const ready = Math.max(at, mayBegin(b, step));
-    if (s.start > ready) kept.push(between(b, step, s, ready));
+    if (s.start > ready) kept.push(...between(b, step, s, ready));
     kept.push({ kind: 'work', minutes: s.end - s.start, until: s.end, step: title });
     if (s.free > s.end && step.step.asks)
       kept.push({ kind: 'to-ask', minutes: s.free - s.end, until: s.free, step: title });
