@@ -3,6 +3,7 @@ import { lateCost } from '../../core/schedule/cost.ts';
 import { findPlan } from '../../core/schedule/find-plan.ts';
 import { improve } from '../../core/schedule/improve.ts';
 import { replan } from '../../core/schedule/place.ts';
+import { pullUp } from '../../core/schedule/pull-up.ts';
 import type { Database } from '../db/connection.ts';
 import { lookOnly } from '../keep/look-only.ts';
 import { houseLog } from '../keep/log.ts';
@@ -14,11 +15,14 @@ const SEED = 1;
 const FIRST_TRIES = 400;
 const TRIES = 60;
 
-/** The plan for work as it stands: what stood stays, unless something new makes another one clearly better. */
+/**
+ * The plan for work as it stands: what stood stays, unless something new makes another one clearly better; and what has little to
+ * spare before its day moves up where there is room for it.
+ */
 export function planFor({ work }: Pick<WeekWork, 'work'>): Board {
   if (Object.keys(work.before).length === 0)
-    return findPlan(work, { seed: SEED, more: (n) => n < FIRST_TRIES });
-  const b = replan(newBoard(work));
+    return pullUp(findPlan(work, { seed: SEED, more: (n) => n < FIRST_TRIES }));
+  const b = pullUp(replan(newBoard(work)));
   const isNew = b.steps.some((s) => b.seats[s.at] && !work.before[s.step.id] && !s.step.running);
   if (!isNew || lateCost(b) === 0) return b;
   // Others move only where that brings something in time, or nearer to it.
