@@ -5,7 +5,7 @@ import { FACTS } from '../instrument/construction-facts.ts';
 import { gaugeSpan, tuningName } from '../instrument/defaults.ts';
 import { KIND_NAMES } from '../instrument/kinds.ts';
 import { sayTurn } from '../neck/say-turn.ts';
-import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
+import type { Quantity } from '../readings/quantities.ts';
 import type { SheetPart } from '../readings/stations.ts';
 import type { Band } from '../neck/truss-rod.ts';
 import { sizeWords } from '../units/words-in.ts';
@@ -135,14 +135,13 @@ function stationViews(p: PracticeInstrument, { entries }: Bench): StationView[] 
     const read = entries[at];
     const stale = works.some((w) => w.at > at && operation(w.operation).stale.includes(s.quantity));
     const state = read === undefined ? 'none' : stale ? 'stale' : read.atPitch ? 'holds' : 'not-at-pitch';
-    const needsPitch = QUANTITY_FACTS[s.quantity].strings;
     return {
       key: s.key,
       label: s.label,
       part: s.part,
       quantity: s.quantity,
       value: read?.value ?? null,
-      state: state === 'not-at-pitch' && !needsPitch ? 'holds' : state,
+      state,
       band: bands.get(s.key) ?? null,
     };
   });

@@ -1,6 +1,7 @@
 import { operation } from '../catalogue/operations.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import { BENCH_ARRIVAL } from '../inspection/lists/bench-arrival.ts';
+import { needsStrings } from '../readings/conditions.ts';
 import { seeded } from '../seeded.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import { normals } from '../whatif/buzz-chance.ts';
@@ -22,7 +23,7 @@ export interface Entry {
   /** a reading's value as read, and as it truly was: mm, cents, degrees or kΩ */
   readonly value: number | null;
   readonly truth: number | null;
-  /** whether it was read with the strings at pitch */
+  /** whether it was read with the strings at pitch, or needs none */
   readonly atPitch: boolean;
   /** something was found or heard that is not as it should be */
   readonly wrong: boolean;
@@ -88,7 +89,7 @@ function read(bench: Bench, act: Extract<Act, { kind: 'read' }>, seed: number): 
   const station = practiceStations(bench.inside.construction).find((s) => s.key === act.station);
   const value = station ? readWith(bench.inside, station, errorAt(seed, bench.entries.length)) : null;
   if (!station || value === null) return withEntry(bench, entry(act, 'There is nothing to read there.', 0));
-  const atPitch = bench.inside.flat <= AT_PITCH;
+  const atPitch = bench.inside.flat <= AT_PITCH || !needsStrings(station.quantity);
   const truth = truthAt(bench.inside, station);
   const fresh = atPitch ? new Set([...bench.fresh, station.quantity]) : bench.fresh;
   return withEntry({ ...bench, fresh }, entry(act, station.label, READ_MINUTES, { value, truth, atPitch }));

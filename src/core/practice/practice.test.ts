@@ -146,6 +146,10 @@ describe('readings', () => {
     expect(after?.atPitch).toBe(true);
     expect((after?.truth ?? 0) - (before?.truth ?? 0)).toBeGreaterThan(0.03);
     expect(bench.minutes).toBe(12);
+    // What needs no strings reads the same: how far the saddle stands out.
+    const standout = { kind: 'read', station: stationKey('saddle-standout', 0, 0) } as const;
+    const [out] = benchAfter({ ...p, inside: { ...p.inside, flat: 60 } }, [standout]).entries;
+    expect(out).toMatchObject({ atPitch: true, value: expect.any(Number) as number });
   });
 });
 

@@ -4,6 +4,7 @@ import { calendarOf, type Stretch } from './calendar.ts';
 import { chancesOf, playThrough, type JobChance } from './chance.ts';
 import { improving } from './improve.ts';
 import { replan } from './place.ts';
+import { pullUp } from './pull-up.ts';
 import type { Doubt, ShopWork, Step } from './shop-work.ts';
 
 /** What might save a promise. */
@@ -181,7 +182,7 @@ function* planWith(
   const sooner = { ...work, jobs: work.jobs.map((j, i) => (i === job ? { ...j, due } : j)) };
   const board = replan(newBoard(until === 1 ? work : sooner), [job]);
   yield* improving(board, { seed, more: (n: number) => n < TRIES });
-  return { ...board, work };
+  return pullUp({ ...board, work });
 }
 
 /** Whether a call that goes first is another that does not. */

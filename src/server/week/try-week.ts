@@ -8,6 +8,7 @@ import {
 } from '../../core/schedule/difference.ts';
 import { improving } from '../../core/schedule/improve.ts';
 import { replan } from '../../core/schedule/place.ts';
+import { pullUp } from '../../core/schedule/pull-up.ts';
 import type { WorkToSearch } from '../../core/schedule/look-for-better.ts';
 import { standing, staysLonger, tryingRemedies, type Remedy } from '../../core/schedule/remedies.ts';
 import { sayRemedy } from '../../core/schedule/say-week.ts';
@@ -119,7 +120,7 @@ export async function tryWeek(
   const other = replan(newBoard(work), ahead);
   const more = (n: number): boolean => n < OTHER_TRIES && performance.now() < until;
   await inSlices(improving(other, { seed: SEED, more }), signal);
-  return { ...differenceOf(board, other, timeOf(plan)), gap: null };
+  return { ...differenceOf(board, pullUp(other), timeOf(plan)), gap: null };
 }
 
 /** A way to save a promise as a screen shows it. */
