@@ -29,8 +29,13 @@ export type FormField = Common &
 
 const text = (v: unknown): string => (typeof v === 'string' ? v : '');
 
+/** Names whose own words say little at a bench. */
+const OWN_LABELS: Readonly<Record<string, string>> = { sd: 'Give or take' };
+
 /** `firstCutShare` → `First cut share`. */
 export const labelOf = (key: string): string => {
+  const own = OWN_LABELS[key];
+  if (own !== undefined) return own;
   const words = key.replace(/([A-Z0-9]+)/g, (m) => ` ${m.toLowerCase()}`).trim();
   return words.charAt(0).toUpperCase() + words.slice(1);
 };

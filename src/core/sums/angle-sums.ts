@@ -81,7 +81,7 @@ export const shimSum = declare({
     endThickness: result('mm', 'at the inner end'),
     angle: result('degrees', 'taper'),
     saddleDrop: result('mm', 'strings come down at the saddle'),
-    actionChange: result('mm', 'at the fret, up positive'),
+    actionChange: result('mm', 'how the action at the fret changes; more than 0 is up'),
   }),
   formula: 't(x) = t_a + (t_b − t_a)(x − x_a)/(x_b − x_a); action changes by −t(x_s)·x_n/x_s',
   source: 'Geometry: the neck turns as one piece.',

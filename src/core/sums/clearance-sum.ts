@@ -74,7 +74,7 @@ export const clearanceSum = declare({
     worst: cell.meta({ description: 'the cell with the least margin' }),
     firstBuzz: z
       .union([result('fret', 'held position'), z.null()])
-      .meta({ description: 'the lowest held position that buzzes; null when none does', unit: 'fret' }),
+      .meta({ description: 'the lowest held position that buzzes, if one does', unit: 'fret' }),
   }),
   formula:
     'A = share·F·p(ℓ − p)/(T·ℓ); margin = gap − A·s/p up to s = p from the held end, gap − A·(ℓ − s)/(ℓ − p) beyond',

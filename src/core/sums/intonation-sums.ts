@@ -24,7 +24,7 @@ export const intonationSaddleSum = declare({
     fret: fret('where it was read against the open string'),
     cents: cents('error, sharp positive'),
   }),
-  output: group({ move: result('mm', 'away from the nut') }),
+  output: group({ move: result('mm', 'how far the contact moves; more than 0 is away from the nut') }),
   formula: 'm = (x_s − ρ(x_s − x_n))/(ρ − 1), ρ = 2^(−e/1200)·x_s/(x_s − x_n)',
   source: 'Pitch goes with 1/length; solved exactly, not by a straight line.',
   assumptions: [
@@ -65,8 +65,8 @@ export const intonationFitSum = declare({
     nut: yesNo('move the nut’s contact too'),
   }),
   output: group({
-    saddleMove: result('mm', 'away from the nut'),
-    nutMove: result('mm', 'toward the saddle'),
+    saddleMove: result('mm', 'how far the saddle’s contact moves; more than 0 is away from the nut'),
+    nutMove: result('mm', 'how far the nut’s contact moves; more than 0 is toward the saddle'),
     nutSpread: result('mm', '± of the nut’s move for one cent of error in each reading; 0 where it stays'),
     residuals: z
       .array(
@@ -78,7 +78,7 @@ export const intonationFitSum = declare({
       )
       .meta({ description: 'what is left at each fret' }),
     rmsBefore: result('cents', 'weighted root mean square now'),
-    rmsAfter: result('cents', 'and after'),
+    rmsAfter: result('cents', 'weighted root mean square after'),
   }),
   formula: 'min Σ w·(e_n + 1200·log2[((x_s + m − u)/(x_s − x_n + m))·((x_s − x_n)/x_s)])²',
   source: 'Least squares on the exact expression by damped Gauss–Newton.',
@@ -130,7 +130,7 @@ export const contactFitSum = declare({
   }),
   output: group({
     at: result('mm', 'contact from the front edge after the move'),
-    outside: result('mm', '0 when it fits; negative in front, positive behind'),
+    outside: result('mm', 'how far outside the crown; 0 when it fits, negative in front, positive behind'),
     ways: z.array(z.string()).meta({ description: 'what can be done when it does not fit' }),
   }),
   formula: 'at = contact + move; it must stay between 0 and crown',

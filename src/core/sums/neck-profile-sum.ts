@@ -47,11 +47,11 @@ export const neckProfileSum = declare({
     hump: result('mm', 'how far the highest place stands over that bow'),
     humpAt: z
       .union([result('fret', 'fret'), z.null()])
-      .meta({ description: 'where; null when none does', unit: 'fret' }),
+      .meta({ description: 'the fret of that place, if there is one', unit: 'fret' }),
     rise: result('mm', 'how far the far end rises; negative falls away'),
     riseFrom: z
       .union([result('fret', 'fret'), z.null()])
-      .meta({ description: 'from which fret on it was read; null when it was not', unit: 'fret' }),
+      .meta({ description: 'the fret from which on the end was read, if it was', unit: 'fret' }),
     twist: result('mm', 'relief of the bass side less that of the treble side'),
   }),
   formula:

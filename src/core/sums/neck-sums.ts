@@ -184,7 +184,7 @@ export const trussTurnSum = declare({
   }),
   output: group({
     advice: choice('what to do', ['tighten', 'loosen', 'leave', 'stop']),
-    eighths: result('eighths of a turn', 'tighten positive'),
+    eighths: result('eighths of a turn', 'eighths of a turn; more than 0 tightens'),
     expected: group({
       low: result('mm', '95 of 100 readings after the turn lie between this'),
       likely: result('mm', 'most likely'),
@@ -248,7 +248,7 @@ export const rodToActionSum = declare({
     }).optional(),
   }),
   output: group({
-    actionChange: result('mm', 'up positive'),
+    actionChange: result('mm', 'how the action changes; more than 0 is up'),
     ratio: result('count', 'action change per relief change'),
   }),
   formula:

@@ -16,7 +16,7 @@ export const nutSlotSum = declare({
     target: length('gap wanted', 0, 5),
   }),
   output: group({
-    deeper: result('mm', 'deeper; negative when the slot is already too deep'),
+    deeper: result('mm', 'how much deeper the slot goes; negative when it is too deep already'),
     perGap: result('count', 'slot per gap'),
   }),
   formula: 'Δslot = Δg/(1 − x_1/x_m)',

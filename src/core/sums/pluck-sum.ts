@@ -37,8 +37,8 @@ export const pluckReachSum = declare({
     neck: neck.optional(),
   }),
   output: group({
-    force: result('N', 'of the pluck'),
-    share: result('share', 'of the motion that goes toward the frets'),
+    force: result('N', 'force of the pluck'),
+    share: result('share', 'share of its motion that goes toward the frets'),
     fitted: z.boolean().meta({ description: 'whether the force was fitted to marks' }),
     lowest: group({
       bass: result('mm', 'lowest action at the 12th that clears, bass side'),

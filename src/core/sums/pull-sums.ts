@@ -21,9 +21,9 @@ export const tensionToReliefSum = declare({
     after: number('N', 'pull of all strings then', { min: 0, max: MOST }),
   }),
   output: group({
-    reliefChange: result('mm', 'likely; more relief positive'),
-    low: result('mm', 'the smaller number it may be'),
-    high: result('mm', 'the larger one'),
+    reliefChange: result('mm', 'how the relief changes, likely; more than 0 is more relief'),
+    low: result('mm', 'at the least'),
+    high: result('mm', 'at the most'),
   }),
   formula: `Δr = c·(T′ − T), c = ${RELIEF_PER_NEWTON.low} to ${RELIEF_PER_NEWTON.high}, likely ${RELIEF_PER_NEWTON.likely} mm for each N`,
   source: 'Bench practice: a heavier set about 0.05 mm more, a whole tone down 0.11 to 0.16 mm less.',

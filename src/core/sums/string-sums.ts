@@ -73,7 +73,7 @@ export const stringTensionSum = declare({
       )
       .meta({ description: 'each string' }),
     total: result('N', 'pull of all'),
-    change: result('N', 'more than before, when that was given').optional(),
+    change: result('N', 'how much more than before, where that was given').optional(),
     relief: choice('which way the relief will go', ['more', 'less', 'the same']).optional(),
   }),
   formula: 'T = μ(2Lf)²; plain μ = ρπd²/4; wound: the core plus a wrap that fills π/4 of its ring',
