@@ -1,4 +1,8 @@
-import type { Target } from './target.ts';
+import { QUANTITY_FACTS } from '../readings/quantities.ts';
+import { bareUnit } from '../units/bare-unit.ts';
+import { parseLength } from '../units/parse-length.ts';
+import { KIND_TARGETS } from './defaults.ts';
+import { verdict, type Target } from './target.ts';
 import { asTyped, sayBand, sayValue, sayVerdict, unitOf } from './say-values.ts';
 
 const band = (low: number, aim: number, high: number): Target => ({ low, aim, high, layer: 'kind' });
@@ -27,12 +31,39 @@ describe('how the sheet speaks', () => {
   });
 
   test.each([
-    [ACTION, 'action', '64ths', '5–6½'],
+    [ACTION, 'action', '64ths', '5–6.3'],
+    [band(2.0, 2.2, 2.58), 'action', '64ths', '5–6½'],
+    [band(0.25, 0.3, 0.4), 'relief', '64ths', '.010–.0157'],
+    [band(0.04, 0.08, 0.12), 'nut-gap', 'thou', '.0016–.0047'],
     [ACTION, 'action', 'mm', '2.00–2.50'],
     [band(0.15, 0.2, 0.25), 'relief', '64ths', '.006–.010'],
     [band(-2, 0, 2), 'intonation', '64ths', '−2 to +2'],
   ] as const)('a band is said short', (target, quantity, displayUnit, said) => {
     expect(sayBand(target, quantity, displayUnit)).toBe(said);
+  });
+
+  test('who reads the edge of a band as it is said is not out of it, whatever the kind and the unit', () => {
+    let edges = 0;
+    for (const target of Object.values(KIND_TARGETS).flatMap((t) =>
+      (['relief', 'nutGap', 'actionBass', 'actionTreble'] as const).map(
+        (field) => [field, t[field]] as const,
+      ),
+    ))
+      for (const unit of ['64ths', 'thou', 'mm'] as const) {
+        const [field, own] = target;
+        const quantity = field === 'relief' ? 'relief' : field === 'nutGap' ? 'nut-gap' : 'action';
+        const said = sayBand(own, quantity, unit);
+        for (const text of said.split(/–| to /)) {
+          const read = parseLength(text, bareUnit(text, unitOf(quantity, unit)));
+          if (!read.ok) throw new Error(text);
+          expect([said, verdict(read.value.mm, own, QUANTITY_FACTS[quantity].tells)]).toEqual([
+            said,
+            expect.stringMatching(/in|edge/),
+          ]);
+          edges++;
+        }
+      }
+    expect(edges).toBeGreaterThan(100);
   });
 
   test.each([

@@ -1,5 +1,5 @@
 import { sayEntry, withUnits } from '../readings/entry.ts';
-import { fromMm, LENGTH_UNITS, type DisplayUnit, type LengthUnit } from '../units/length-units.ts';
+import { fromMm, LENGTH_UNITS, toMm, type DisplayUnit, type LengthUnit } from '../units/length-units.ts';
 import { QUANTITY_FACTS, type Quantity } from '../readings/quantities.ts';
 import { verdict, type Target } from './target.ts';
 
@@ -67,21 +67,27 @@ export function sayVerdict(
   }
 }
 
-const bareHalves = (n: number): string => {
-  const halves = Math.round(n * 2);
-  return `${Math.floor(halves / 2)}${halves % 2 === 1 ? '½' : ''}`;
-};
+/** An edge of a band, short: no further from the edge than a reading can tell, so that who reads just that reads no more. */
+function edge(value: number, quantity: Quantity, displayUnit: DisplayUnit): string {
+  const unit = unitOf(quantity, displayUnit);
+  const says = sayValue(value, quantity, displayUnit).replace(/( mm| c|\/64)$/, '');
+  if (unit !== 'thou' || QUANTITY_FACTS[quantity].measure !== 'length') return says;
+  const thou = fromMm(value, 'thou');
+  const off = Math.abs(toMm(Math.round(thou) - thou, 'thou'));
+  return off <= QUANTITY_FACTS[quantity].tells
+    ? says
+    : (thou / 1000)
+        .toFixed(4)
+        .replace(/^(-?)0/, '$1')
+        .replace('-', '\u2212');
+}
 
-/** Says a band short, 64ths to the nearest half: `5–6½`, `.006–.010`. */
+/** Says a band short, without its unit: `5–6.3`, `.006–.010`. */
 export function sayBand(
   target: Pick<Target, 'low' | 'high'>,
   quantity: Quantity,
   displayUnit: DisplayUnit,
 ): string {
-  const counted = quantity === 'action' && displayUnit === '64ths';
-  const bare = (n: number) =>
-    counted ? bareHalves(fromMm(n, '64ths')) : sayValue(n, quantity, displayUnit).replace(/( mm| c)$/, '');
-  return target.low < 0
-    ? `${bare(target.low)} to ${bare(target.high)}`
-    : `${bare(target.low)}–${bare(target.high)}`;
+  const [low, high] = [edge(target.low, quantity, displayUnit), edge(target.high, quantity, displayUnit)];
+  return target.low < 0 ? `${low} to ${high}` : `${low}–${high}`;
 }

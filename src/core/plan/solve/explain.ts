@@ -2,6 +2,7 @@ import { formatMoney } from '../../money/currency.ts';
 import type { OperationId } from '../../catalogue/operation-ids.ts';
 import { notOffered, type Problem } from './problem.ts';
 import { BY_COST, first, type Candidate, type Search } from './solve.ts';
+import { leftByOne } from './stays-out.ts';
 import { GROUPS, type Group } from './way.ts';
 
 /** Why an operation is in a plan or out of it, and what would have to be true for the other choice. */
@@ -32,6 +33,12 @@ const QUESTIONS: Readonly<Record<Group, string>> = {
 const money = (p: Problem, v: number): string => formatMoney(Math.abs(v), p.currency);
 const places = (n: number): string => `${n} ${n === 1 ? 'place' : 'places'}`;
 
+/** How much more one candidate leaves out than another, and what. */
+function leaves(p: Problem, one: Candidate, other: Candidate): string {
+  const what = leftByOne(p, one, other);
+  return `${places(one.misses - other.misses)} more would stay out${what === '' ? '' : `: ${what}`}`;
+}
+
 const nameOf = (p: Problem, id: OperationId): string => p.catalogue.find((o) => o.id === id)?.name ?? id;
 
 /** The best candidate that has an operation, and the best that does without. */
@@ -47,7 +54,7 @@ function inPlan(p: Problem, s: Search, plan: Candidate, id: OperationId): Reason
     without === null
       ? 'There is no way without it.'
       : without.misses > plan.misses
-        ? `Without it ${places(without.misses - plan.misses)} more would stay out.`
+        ? `Without it ${leaves(p, without, plan)}.`
         : without.weight > plan.weight
           ? `Without it the rest weighs ${money(p, without.weight - plan.weight)} more.`
           : `Without it the plan weighs ${money(p, plan.weight - without.weight)} less and ends further from its aims.`;
@@ -75,7 +82,7 @@ function outOfPlan(p: Problem, s: Search, plan: Candidate, id: OperationId): Rea
   if (withIt.misses > plan.misses)
     return {
       ...base,
-      because: `With it ${places(withIt.misses - plan.misses)} more would stay out.`,
+      because: `With it ${leaves(p, withIt, plan)}.`,
       would: 'It would be right if those were left.',
     };
   const more = withIt.weight - plan.weight;

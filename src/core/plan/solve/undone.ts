@@ -1,4 +1,3 @@
-import { stringName, stringNumber } from '../../instrument/construction.ts';
 import { bandWords, sizeWords } from '../../units/words-in.ts';
 import { readingWords } from '../../readings/reading-words.ts';
 import { formatCents } from '../../units/parse-cents.ts';
@@ -6,6 +5,7 @@ import type { Undone } from '../plan-input.ts';
 import { isOut } from './judge-outcome.ts';
 import type { Call } from './explain.ts';
 import type { Judged, Problem } from './problem.ts';
+import { buzzOf } from './stays-out.ts';
 import type { Candidate } from './solve.ts';
 import type { Group } from './way.ts';
 
@@ -51,22 +51,8 @@ export function undone(p: Problem, c: Candidate, calls: readonly Call[]): Undone
     what: `Fret ${h.fret}`,
     why: `It stands ${sizeWords(h.over)} over its neighbours.`,
   }));
-  const t = c.tightest;
-  const unsure = c.ways.some((w) => w.parts.length > 0) ? p.limits.planned : 0;
-  const buzz =
-    t !== null && c.tight
-      ? [
-          {
-            what: `String ${stringName(p.model.construction, stringNumber(p.model.construction, t.string))} held at ${t.held === 0 ? 'no fret' : t.held}`,
-            why:
-              t.margin < -unsure
-                ? `It meets fret ${t.fret} for this touch, by ${sizeWords(-t.margin)}.`
-                : t.margin < 0
-                  ? `It may just meet fret ${t.fret} for this touch: ${sizeWords(-t.margin)}, less than readings can be wrong by.`
-                  : `It would clear fret ${t.fret} by only ${sizeWords(t.margin)}, less than readings can be wrong by.`,
-          },
-        ]
-      : [];
+  const found = buzzOf(p, c);
+  const buzz = found ? [found] : [];
   const left = c.leftFindings.map(({ finding, why }) => ({ what: finding.title, why }));
   return [...places, ...frets, ...buzz, ...left, ...p.unplanned.map(({ what, why }) => ({ what, why }))];
 }
