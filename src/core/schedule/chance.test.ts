@@ -180,6 +180,18 @@ describe('what would save a promise', () => {
     expect(chancesOf(b, playThrough(b, 100, 1))[1]?.inTime).toBe(0);
     const first = remediesFor(b, 1, 1).find((t) => t.remedy.kind === 'first');
     expect(first).toMatchObject({ was: 0, is: 1 });
+    // Nobody is asked to stay longer for what going first does by itself.
+    expect(remediesFor(b, 1, 1).map((t) => t.remedy.kind)).toEqual(['first']);
+  });
+
+  test.each([
+    [false, []],
+    [true, ['first']],
+  ])('what takes as much from another as it brings is told only for a date that stands: %s', (hard, told) => {
+    const jobs = [job(1, [step('a', 120)], { due: 130 }), job(2, [step('b', 120)], { due: 130, hard })];
+    const before = { a: { worker: 1, spot: null, start: 0 }, b: { worker: 1, spot: null, start: 120 } };
+    const b = replan(newBoard(shop([worker(1)], jobs, { before })));
+    expect(remediesFor(b, 1, 1).map((t) => t.remedy.kind)).toEqual(told);
   });
 
   test('a call to the customer, when their answer is what it waits for', () => {
@@ -257,7 +269,7 @@ describe('what would save a promise', () => {
     for (;;) {
       const { done, value } = pieces.next();
       if (done) {
-        expect(value).toHaveLength(3);
+        expect(value.length).toBeGreaterThan(0);
         expect(value).toEqual(remediesFor(b, pressed, 1));
         break;
       }

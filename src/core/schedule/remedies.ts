@@ -193,7 +193,31 @@ const sameCall = (one: Remedy, first: Remedy): boolean =>
 const pressedBy = (r: Remedy): readonly number[] =>
   r.kind === 'first' ? [1, 0.5, 0] : 'first' in r && r.first === true ? [0.5, 0] : [1];
 
-const helps = (t: Tried): boolean => t.is - t.was >= WORTH_SAYING;
+/** A date that stands counts so many others. */
+const HARD = 5;
+
+/** Whether a way makes it clearly more likely, and brings this job more than it takes from others. */
+function helps(t: Tried, job: number): boolean {
+  const { jobs } = t.board.work;
+  const counts = (hard: boolean | undefined): number => (hard ? HARD : 1);
+  const lost = t.others.reduce(
+    (sum, o) => sum + (o.was - o.is) * counts(jobs.find((j) => j.id === o.job)?.hard),
+    0,
+  );
+  return t.is - t.was >= WORTH_SAYING && (t.is - t.was) * counts(jobs[job]?.hard) > lost;
+}
+
+/** What a way asks of people: nothing, another pair of hands, a call, hours of somebody's evening. */
+const ASKS: Readonly<Record<Remedy['kind'], number>> = { first: 0, hands: 1, call: 2, ask: 2, longer: 3 };
+
+/** Whether nothing that asks less of people does about as much, at no more cost to others. */
+const isNeeded = (t: Tried, all: readonly Tried[]): boolean =>
+  !all.some(
+    (o) =>
+      ASKS[o.remedy.kind] < ASKS[t.remedy.kind] &&
+      o.is > t.is - WORTH_SAYING &&
+      o.others.length <= t.others.length,
+  );
 
 /**
  * What would save a job's date: each way is planned and played through before it is said; only what makes it clearly more
@@ -229,7 +253,7 @@ export function* tryingRemedies(
     if (best && best.is - (gentler?.is ?? 0) >= WORTH_SAYING) tried.push(best);
   }
   const best = tried
-    .filter(helps)
+    .filter((t) => helps(t, job) && isNeeded(t, tried))
     .sort((x, y) => y.is - x.is || x.others.length - y.others.length)
     .slice(0, most);
   if (draws <= roughly.draws) return best;
@@ -239,5 +263,5 @@ export function* tryingRemedies(
     yield;
     told.push(judged(remedy, board, known, job, { draws, seed }));
   }
-  return told.filter(helps).sort((x, y) => y.is - x.is || x.others.length - y.others.length);
+  return told.filter((t) => helps(t, job)).sort((x, y) => y.is - x.is || x.others.length - y.others.length);
 }

@@ -1,9 +1,9 @@
 import { copyBoard, newBoard, type Board } from '../../core/schedule/board.ts';
 import { lateCost } from '../../core/schedule/cost.ts';
-import { findPlan } from '../../core/schedule/find-plan.ts';
 import { improve } from '../../core/schedule/improve.ts';
 import { replan } from '../../core/schedule/place.ts';
 import { pullUp } from '../../core/schedule/pull-up.ts';
+import { surestPlan } from '../../core/schedule/surest-plan.ts';
 import type { Database } from '../db/connection.ts';
 import { lookOnly } from '../keep/look-only.ts';
 import { houseLog } from '../keep/log.ts';
@@ -11,6 +11,9 @@ import { noteMoves } from './plan-moves.ts';
 import { MINUTE, readWork, type KeptPlan, type WeekWork } from './read-work.ts';
 
 const SEED = 1;
+/** A first plan is the surest of so many, unless there are so many jobs that one takes its time. */
+const SEEDS = [1, 2, 3, 4, 5];
+const MANY = 60;
 /** Tries for a first plan, and for one into which something new came. */
 const FIRST_TRIES = 400;
 const TRIES = 60;
@@ -21,7 +24,7 @@ const TRIES = 60;
  */
 export function planFor({ work }: Pick<WeekWork, 'work'>): Board {
   if (Object.keys(work.before).length === 0)
-    return pullUp(findPlan(work, { seed: SEED, more: (n) => n < FIRST_TRIES }));
+    return surestPlan(work, work.jobs.length > MANY ? [SEED] : SEEDS, FIRST_TRIES);
   const b = pullUp(replan(newBoard(work)));
   const isNew = b.steps.some((s) => b.seats[s.at] && !work.before[s.step.id] && !s.step.running);
   if (!isNew || lateCost(b) === 0) return b;
