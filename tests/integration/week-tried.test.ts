@@ -234,7 +234,7 @@ test('an estimate that waits since a while is awaited for longer; what is asked 
   const offered = (at: Date) => models.WorkLine.update({ offeredAt: at }, { where: { jobId: job.jobId } });
   await offered(WEDNESDAY);
   const now = await awaited();
-  const long = new Date(WEDNESDAY.getTime() - 8 * 86_400_000);
+  const long = new Date(WEDNESDAY.getTime() - 20 * 86_400_000);
   await offered(long);
   const old = await awaited();
   expect([now.for, old.for]).toEqual(['word', 'word']);

@@ -28,7 +28,8 @@ export const priceLine = defineUseCase({
     if (dearer && line.step !== 'ready')
       return fail(refuse('They said yes to less and the work has begun: ask them for the rest as a change.'));
     const again = dearer && line.approval === 'yes';
-    const free = line.approval === 'asked' && is.price + is.parts === 0;
+    // Nothing to pay is a yes by itself; another price is another question.
+    const asked = line.approval === 'asked' && is.price + is.parts !== was.price + was.parts;
     await line.update(
       {
         priceMinor,
@@ -37,7 +38,7 @@ export const priceLine = defineUseCase({
         partsTax,
         priceReason: reason,
         version: version + 1,
-        ...((again || free) && firstAnswer(priceMinor, partsMinor, now)),
+        ...((again || asked) && firstAnswer(priceMinor, partsMinor, now)),
       },
       { transaction: t },
     );
