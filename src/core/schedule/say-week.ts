@@ -47,7 +47,7 @@ export function sayKeeps(k: Keeps, w: WeekWords): string {
     case 'hours':
       return `nobody who may do “${k.step}” is here before ${w.moment(k.until)}`;
     case 'stands':
-      return `“${k.step}” could begin ${w.moment(k.from)}, and stands where it stood: ${w.moment(k.until)}`;
+      return `“${k.step}” could begin ${w.moment(k.from)}; the plan has it on ${w.moment(k.until)}`;
     case 'pin':
       return `“${k.step}” was put on ${w.moment(k.until)}`;
     case 'work':

@@ -14,7 +14,7 @@ export type Keeps = { readonly minutes: number; readonly until: number; readonly
   | { readonly kind: 'hands'; readonly who: readonly number[]; readonly by: readonly number[] }
   /** nobody who may do it is here: nights, closed days, days off */
   | { readonly kind: 'hours' }
-  /** nothing: it could begin from a moment on, and stands where it stood */
+  /** nothing: it could begin from a moment on, and the plan has it later */
   | { readonly kind: 'stands'; readonly from: number }
   /** somebody put it there */
   | { readonly kind: 'pin' }
@@ -60,13 +60,14 @@ function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps[] {
   const { hands, both } = soonest(b, own, ready);
   const common = { step: own.step.title };
   const kept: Keeps[] = [];
-  const forHands = Math.min(hands, s.start);
-  if (forHands > ready) {
-    const by = others(b, own, ready, forHands, (o) => own.who.includes(o.worker));
-    const piece = { ...common, minutes: forHands - ready, until: forHands };
+  const waitsForHands = (from: number, until: number): Keeps => {
+    const by = others(b, own, from, until, (o) => own.who.includes(o.worker));
+    const piece = { ...common, minutes: until - from, until };
     const who = own.who.map((i) => b.work.workers[i]?.id ?? 0);
-    kept.push(by.length > 0 ? { ...piece, kind: 'hands', who, by } : { ...piece, kind: 'hours' });
-  }
+    return by.length > 0 ? { ...piece, kind: 'hands', who, by } : { ...piece, kind: 'hours' };
+  };
+  const forHands = Math.min(hands, s.start);
+  if (forHands > ready) kept.push(waitsForHands(ready, forHands));
   const forPlace = Math.min(both, s.start);
   if (forPlace > forHands) {
     const spots = own.where ?? [];
@@ -75,7 +76,12 @@ function between(b: Board, own: BoardStep, s: Seat, ready: number): Keeps[] {
       ...others(b, own, forHands, forPlace, (o) => spots.includes(o.spot)),
     ].filter((n, i, all) => all.indexOf(n) === i);
     const place = b.work.spots[spots[0] ?? 0]?.kind ?? '';
-    kept.push({ ...common, kind: 'place', place, by, minutes: forPlace - forHands, until: forPlace });
+    // Where nobody has such a place and it can be used, the hands that were free are not, once it would do.
+    kept.push(
+      by.length > 0 || spots.every((i) => (b.work.spots[i]?.out.length ?? 0) > 0)
+        ? { ...common, kind: 'place', place, by, minutes: forPlace - forHands, until: forPlace }
+        : waitsForHands(forHands, forPlace),
+    );
   }
   if (s.start - forPlace > SAME_MINUTES)
     kept.push({ ...common, kind: 'stands', from: forPlace, minutes: s.start - forPlace, until: s.start });
