@@ -20,6 +20,7 @@ export const operationsFile = (operations: readonly Operation[] = OPERATIONS): O
     reversible: o.reversible,
     hazards: [...o.hazards],
     customer: o.customer,
+    done: o.done,
     changes: o.changes,
     risky: o.risky,
     takesFrom: o.takesFrom,

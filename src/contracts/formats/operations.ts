@@ -22,6 +22,7 @@ const flag = z.boolean().optional();
 /** What an operation is known for. A file from before it was asked for has none of it: then as it ships. */
 const traits = {
   customer: sentence.meta({ description: 'what the customer reads; empty where it is nothing to them' }),
+  done: sentence.meta({ description: 'what they read once it is done; empty where that is the same' }),
   changes: sentence.meta({ description: 'what is no longer original, as the customer reads it' }),
   risky: flag.meta({ description: 'it may show what nobody can see before' }),
   takesFrom: z

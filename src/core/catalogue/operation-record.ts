@@ -28,6 +28,8 @@ export type WornPart = (typeof WORN_PARTS)[number];
 export interface OperationTraits {
   /** what the customer reads of it; empty where it is nothing to them */
   readonly customer: string;
+  /** what the customer reads of it once it is done; empty where that is the same */
+  readonly done: string;
   /** what is no longer as it was made, as the customer reads it; empty where all stays original */
   readonly changes: string;
   /** it may show what nobody can see before */
@@ -86,6 +88,7 @@ export interface OperationRecord extends OperationTraits {
 /** What an operation is known for where nothing is said. */
 export const NO_TRAITS: OperationTraits = {
   customer: '',
+  done: '',
   changes: '',
   risky: false,
   takesFrom: null,

@@ -5,6 +5,7 @@ import { OPERATION_IDS, type OperationId } from './operation-ids.ts';
 import {
   agreedOperation,
   askedFor,
+  customerIsTold,
   OPERATIONS,
   operation,
   ownOperation,
@@ -98,5 +99,28 @@ describe('one record says all of an operation', () => {
     expect(wholeOperation(own)).toEqual(own);
     expect(agreedOperation({ operation: 'rod', record: { ...operation('rod'), wait: 1 } }, []).wait).toBe(1);
     expect(agreedOperation({ operation: 'rod', record: null }, []).wait).toBe(operation('rod').wait);
+  });
+
+  test('the customer is told afterwards what was done, never what is to be', () => {
+    for (const o of OPERATIONS) {
+      expect(o.done === '', o.id).toBe(o.customer === '');
+      if (o.done === '') continue;
+      expect(o.done, o.id).not.toBe(o.customer);
+      // What is meant to last is said as it is; what somebody did is over.
+      expect(o.done, o.id).toMatch(/\b(was|were|has a new)\b.*\.$/);
+    }
+    const restrung = { operation: 'restring' as const, title: 'New strings' };
+    const told = (step: string, record: ReturnType<typeof operation> | null = null): string =>
+      customerIsTold({ ...restrung, step, record }, OPERATIONS);
+    expect(told('running')).toBe('It gets a new set of strings.');
+    expect(told('finished')).toBe('It has a new set of strings.');
+    const own = { ...operation('restring'), customer: 'Our own set.', done: '' };
+    expect(told('finished', own)).toBe('Our own set.');
+  });
+
+  test('who wrote a sentence of their own before there were two of them is said no other', () => {
+    const { done: _, ...kept } = operation('restring');
+    expect(wholeOperation(kept).done).toBe('It has a new set of strings.');
+    expect(wholeOperation({ ...kept, customer: 'Flat-wounds of ours.' }).done).toBe('');
   });
 });

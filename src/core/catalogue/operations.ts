@@ -21,11 +21,15 @@ export type KeptOperation = Omit<Operation, keyof OperationTraits> & {
 export const ownOperation = (id: OperationId, name: string): Operation =>
   ({ id, ...op(name, 75, [10, 20, 30], 0) }) as Operation;
 
-/** A kept operation with what it is known for: where that was not kept, as it ships. */
+/**
+ * A kept operation with what it is known for: where that was not kept, as it ships. What ships for it once it is done goes with the
+ * sentence that ships: who wrote one of their own is not said another.
+ */
 export function wholeOperation(kept: KeptOperation): Operation {
   const known = OPERATIONS.find((o) => o.id === kept.id) ?? ownOperation(kept.id, kept.name);
   const said = Object.entries(kept).filter(([, v]) => v !== undefined);
-  return { ...known, ...(Object.fromEntries(said) as Partial<Operation>) };
+  const done = (kept.customer ?? known.customer) === known.customer ? known.done : '';
+  return { ...known, done, ...(Object.fromEntries(said) as Partial<Operation>) };
 }
 
 const KNOWN = new WeakMap<readonly Operation[], ReadonlyMap<OperationId, Operation>>();
@@ -90,6 +94,13 @@ export const customerSays = (
   },
   catalogue: readonly Operation[],
 ): string => agreedOperation(line, catalogue).customer || line.title;
+
+/** What a customer reads of a line where work is told afterwards: as done once it is, as what is to be done until then. */
+export const customerIsTold = (
+  line: Parameters<typeof customerSays>[0] & { readonly step: string },
+  catalogue: readonly Operation[],
+): string =>
+  (line.step === 'finished' && agreedOperation(line, catalogue).done) || customerSays(line, catalogue);
 
 /** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
 export function circleIn(

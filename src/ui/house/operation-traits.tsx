@@ -15,6 +15,7 @@ const ASKING = [...FINDINGS].flatMap(([item, all]) =>
 
 const SENTENCES = {
   customer: 'What the customer reads of it; empty where it is nothing to them',
+  done: 'What they read of it once it is done; empty where that is the same',
   changes: 'What is no longer original after it, as the customer reads it',
   actWhen: 'When to act, where it is left as it is',
 } as const;

@@ -5,6 +5,7 @@ import { op, operations } from '../operation-record.ts';
 export const BODY_OPERATIONS = operations({
   humidify: op('Bring it to humidity and let it rest', 17, [5, 10, 15], 800, {
     customer: 'It is brought to the right humidity and rests some days.',
+    done: 'It was brought to the right humidity and rested some days.',
     askedBy: ['dry:dry', 'dry:damp'],
     skill: 'bench',
     wait: 5 * 1440,
@@ -13,6 +14,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'crack-glue': op('Glue a crack', 18, [30, 60, 120], 7500, {
     customer: 'A crack is glued.',
+    done: 'A crack was glued.',
     askedBy: ['board-cracks:cracked', 'cracks:open', 'cracks:moves', 'seams:open'],
     actWhen: 'Mark its ends: act when it passes a mark or its edges part.',
     skill: 'senior',
@@ -26,6 +28,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'brace-glue': op('Glue a loose brace', 18, [30, 50, 90], 6800, {
     customer: 'A loose brace inside is glued.',
+    done: 'A loose brace inside was glued.',
     askedBy: ['braces:loose'],
     actWhen: 'Act when a .1 mm feeler goes under it, or it rattles.',
     skill: 'senior',
@@ -38,6 +41,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'bridge-plate': op('Mend the plate under the bridge', 18, [60, 90, 150], 11000, {
     customer: 'The plate under the bridge, worn by the strings’ ends, is mended.',
+    done: 'The plate under the bridge, worn by the strings’ ends, was mended.',
     askedBy: ['wrap:climbs', 'plate:worn', 'plate:cracked'],
     actWhen: 'Act when a ball end pulls into the wood.',
     skill: 'senior',
@@ -49,6 +53,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'bridge-reglue': op('Reglue the bridge', 18, [60, 90, 150], 12000, {
     customer: 'The bridge is taken off and glued on again.',
+    done: 'The bridge was taken off and glued on again.',
     risky: true,
     askedBy: ['bridge-lift:lifting'],
     actWhen: 'Act when a slip of paper goes 3 mm under its edge.',
@@ -62,6 +67,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'bridge-thin': op('Thin the bridge', 46, [60, 90, 140], 10500, {
     customer: 'The bridge is made thinner, so that the saddle can stand lower.',
+    done: 'The bridge was made thinner, so that the saddle can stand lower.',
     changes: 'the bridge is made thinner',
     risky: true,
     takesFrom: 'bridge',
@@ -77,6 +83,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'bridge-new': op('Make and glue a new bridge', 18, [180, 240, 360], 32000, {
     customer: 'A new bridge is made and glued on.',
+    done: 'A new bridge was made and glued on.',
     changes: 'the bridge is replaced (you get the old one back)',
     risky: true,
     heavy: true,
@@ -94,6 +101,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'bridge-fit': op('Fit a floating bridge to the top', 46, [45, 70, 110], 8000, {
     customer: 'The bridge’s feet are fitted to the top, so that all of them stands on it.',
+    done: 'The bridge’s feet were fitted to the top, so that all of them stands on it.',
     changes: 'a little wood comes off the bridge’s feet',
     askedBy: ['bridge-place:feet'],
     needs: ['strings-off'],
@@ -103,6 +111,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'bridge-swap': op('Replace the bridge on its posts', 46, [20, 35, 60], 3800, {
     customer: 'The bridge on its posts is replaced.',
+    done: 'The bridge on its posts was replaced.',
     changes: 'the bridge is replaced (you get the old one back)',
     askedBy: ['thumbwheels:bowed'],
     needs: ['strings-off'],
@@ -112,6 +121,7 @@ export const BODY_OPERATIONS = operations({
   }),
   pins: op('Fit the bridge pins', 52, [15, 25, 40], 2600, {
     customer: 'The bridge pins are fitted to their holes.',
+    done: 'The bridge pins were fitted to their holes.',
     changes: 'the pin holes are fitted anew',
     askedBy: ['pins:proud', 'pins:loose', 'pin-holes:worn'],
     needs: ['bridge-plate'],
@@ -122,6 +132,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'finish-touch': op('Touch in the finish', 75, [30, 60, 120], 6500, {
     customer: 'The finish is touched in.',
+    done: 'The finish was touched in.',
     changes: 'some of the finish is new',
     skill: 'senior',
     place: 'finish',
@@ -131,6 +142,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'finish-polish': op('Polish the finish', 76, [20, 40, 60], 3800, {
     customer: 'The finish is polished.',
+    done: 'The finish was polished.',
     place: 'finish',
     needs: ['finish-touch'],
     reversible: false,
@@ -138,6 +150,7 @@ export const BODY_OPERATIONS = operations({
   }),
   'clean-body': op('Wipe the body down', 77, [5, 10, 20], 600, {
     customer: 'The body is wiped down.',
+    done: 'The body was wiped down.',
     plain: true,
     skill: 'bench',
     hazards: [H.solvent],

@@ -5,6 +5,7 @@ import { op, operations } from '../operation-record.ts';
 export const ELECTRONICS_OPERATIONS = operations({
   'clean-controls': op('Clean controls and switch', 16, [10, 15, 30], 1800, {
     customer: 'Controls and switch are cleaned.',
+    done: 'Controls and switch were cleaned.',
     askedBy: ['controls:crackles', 'switch:cuts'],
     skill: 'bench',
     place: 'electronics',
@@ -13,6 +14,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   battery: op('New battery, clean contacts', 17, [5, 8, 15], 500, {
     customer: 'It gets a new battery, and its contacts are cleaned.',
+    done: 'It has a new battery, and its contacts were cleaned.',
     askedBy: ['battery:flat', 'battery:corroded'],
     skill: 'bench',
     materials: ['battery'],
@@ -21,6 +23,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   socket: op('Tighten or replace the output socket', 17, [10, 20, 35], 1900, {
     customer: 'The output socket is tightened or replaced.',
+    done: 'The output socket was tightened or replaced.',
     askedBy: ['socket:loose', 'socket:crackles'],
     place: 'electronics',
     materials: ['output socket'],
@@ -29,6 +32,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   wiring: op('Repair the wiring', 17, [20, 40, 80], 4200, {
     customer: 'The wiring is repaired.',
+    done: 'The wiring was repaired.',
     askedBy: ['controls:dead', 'noise:dead', 'cavity:cold', 'cavity:corroded'],
     place: 'electronics',
     materials: ['solder', 'wire'],
@@ -37,6 +41,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   shield: op('Shield the cavities', 17, [45, 60, 90], 6500, {
     customer: 'The cavities are shielded against hum.',
+    done: 'The cavities were shielded against hum.',
     askedBy: ['noise:hum', 'shield:open'],
     place: 'electronics',
     materials: ['copper foil'],
@@ -45,6 +50,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   'switch-new': op('Replace the switch', 17, [20, 30, 50], 3600, {
     customer: 'The switch is replaced.',
+    done: 'The switch was replaced.',
     changes: 'the switch is replaced (you get the old one back)',
     askedBy: ['switch:dead'],
     replaces: ['clean-controls'],
@@ -55,6 +61,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   'pickup-new': op('Replace a pickup', 17, [30, 45, 75], 5200, {
     customer: 'A pickup is replaced.',
+    done: 'A pickup was replaced.',
     changes: 'a pickup is replaced (you get the old one back)',
     replaces: ['wiring'],
     place: 'electronics',
@@ -64,6 +71,7 @@ export const ELECTRONICS_OPERATIONS = operations({
   }),
   'pickup-height': op('Set the pickup heights', 70, [5, 10, 15], 900, {
     customer: 'The pickups are set to their distance from the strings.',
+    done: 'The pickups were set to their distance from the strings.',
     strung: true,
     askedBy: ['pickup-height:out', 'pickup-height:near', 'pickup-height:far'],
     plain: true,

@@ -7,6 +7,7 @@ const CUT = { reversible: false, hazards: [H.dust, H.files] } as const;
 export const FRETS_OPERATIONS = operations({
   'board-plane': op('Level the fingerboard', 28, [60, 90, 150], 12000, {
     customer: 'The fingerboard is levelled.',
+    done: 'The fingerboard was levelled.',
     changes: 'some wood comes off the fingerboard',
     risky: true,
     askedBy: ['sight:waves'],
@@ -19,6 +20,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'binding-glue': op('Glue loose binding', 28, [20, 35, 60], 3800, {
     customer: 'Loose binding is glued.',
+    done: 'Loose binding was glued.',
     askedBy: ['binding:loose'],
     place: 'clamps',
     wait: 720,
@@ -26,6 +28,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'fret-seat': op('Seat a lifted fret and hold it down', 28, [10, 20, 35], 1800, {
     customer: 'A fret that lifts is seated again and held down.',
+    done: 'A fret that lifted was seated again and held down.',
     askedBy: ['fret-seat:lifts', 'fret-seat:several'],
     actWhen: 'Act when a .05 mm feeler slides under the fret’s end.',
     needs: ['strings-off'],
@@ -35,6 +38,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'fret-spot': op('Take down the high spots only', 29, [20, 30, 50], 3500, {
     customer: 'Only the frets that stand too high are taken down and rounded again.',
+    done: 'Only the frets that stood too high were taken down and rounded again.',
     changes: 'a little metal comes off the high frets',
     takesFrom: 'frets',
     restsOn: ['relief'],
@@ -47,6 +51,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'fret-dress': op('Level and dress the frets', 30, [60, 90, 150], 9500, {
     customer: 'All frets are levelled and rounded again.',
+    done: 'All frets were levelled and rounded again.',
     changes: 'some metal comes off the frets',
     takesFrom: 'frets',
     restsOn: ['relief'],
@@ -63,6 +68,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'fret-replace': op('Replace some frets', 31, [60, 90, 140], 11000, {
     customer: 'Worn frets are replaced.',
+    done: 'Worn frets were replaced.',
     changes: 'some frets are new',
     takesFrom: 'frets',
     wantsStraight: true,
@@ -78,6 +84,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   refret: op('Replace all frets', 31, [240, 330, 480], 36000, {
     customer: 'All frets are replaced.',
+    done: 'All frets were replaced.',
     changes: 'all frets are new',
     risky: true,
     wantsStraight: true,
@@ -96,6 +103,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'fall-away': op('Take fall-away into the frets over the body', 31, [20, 30, 45], 3200, {
     customer: 'The frets over the body are taken down a little, so that the strings clear them.',
+    done: 'The frets over the body were taken down a little, so that the strings clear them.',
     changes: 'a little metal comes off the frets over the body',
     takesFrom: 'frets',
     restsOn: ['relief'],
@@ -107,12 +115,14 @@ export const FRETS_OPERATIONS = operations({
   }),
   'fret-ends': op('Seat and dress the fret ends', 32, [20, 30, 50], 3500, {
     customer: 'The ends of the frets are seated and rounded.',
+    done: 'The ends of the frets were seated and rounded.',
     askedBy: ['fret-ends:sharp', 'fret-ends:proud'],
     needs: ['fret-dress'],
     ...CUT,
   }),
   'fret-polish': op('Polish the frets', 33, [15, 20, 35], 1800, {
     customer: 'The frets are polished.',
+    done: 'The frets were polished.',
     askedBy: ['tarnish:dull'],
     skill: 'bench',
     needs: ['strings-off', 'fret-dress', 'fret-ends'],
@@ -121,6 +131,7 @@ export const FRETS_OPERATIONS = operations({
   }),
   'board-clean': op('Clean and oil the fingerboard', 35, [10, 15, 25], 1500, {
     customer: 'The fingerboard is cleaned and, where its wood wants it, oiled.',
+    done: 'The fingerboard was cleaned and, where its wood wants it, oiled.',
     askedBy: ['board:dry', 'board:dirty'],
     plain: true,
     skill: 'bench',

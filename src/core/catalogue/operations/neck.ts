@@ -5,6 +5,7 @@ import { op, operations } from '../operation-record.ts';
 export const NECK_OPERATIONS = operations({
   'rod-free': op('Free a stiff rod nut', 19, [10, 20, 45], 2200, {
     customer: 'The stiff nut of the neck’s rod is freed.',
+    done: 'The stiff nut of the neck’s rod was freed.',
     skill: 'senior',
     materials: ['penetrating oil'],
     moves: ['rod'],
@@ -12,6 +13,7 @@ export const NECK_OPERATIONS = operations({
   }),
   rod: op('Adjust the truss rod', 20, [5, 10, 20], 1200, {
     customer: 'The neck’s curve is set with its rod.',
+    done: 'The neck’s curve was set with its rod.',
     strung: true,
     restsOn: ['relief'],
     askedBy: ['rod:loose'],
@@ -24,6 +26,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-clamp': op('Clamp the neck into a back-bow and take up the rod', 21, [20, 30, 60], 4500, {
     customer: 'The neck is clamped straight for some days, and its rod taken up.',
+    done: 'The neck was clamped straight for some days, and its rod taken up.',
     heavy: true,
     skill: 'senior',
     place: 'clamps',
@@ -35,6 +38,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-heat': op('Warm the neck under control and clamp it', 22, [40, 60, 90], 9000, {
     customer: 'The neck is warmed under control and clamped until it keeps straight.',
+    done: 'The neck was warmed under control and clamped until it kept straight.',
     risky: true,
     heavy: true,
     askedBy: ['twist:twisted', 'far-end:lifted'],
@@ -49,6 +53,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-settle': op('Leave the neck a week under tension', 23, [5, 10, 15], 0, {
     customer: 'The neck rests a week under the strings’ pull before it is judged.',
+    done: 'The neck rested a week under the strings’ pull before it was judged.',
     strung: true,
     skill: 'bench',
     needs: ['neck-clamp', 'neck-heat'],
@@ -59,6 +64,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-tighten': op('Tighten the neck’s screws', 18, [5, 10, 20], 900, {
     customer: 'The screws that hold the neck are tightened.',
+    done: 'The screws that hold the neck were tightened.',
     askedBy: ['pocket:moves'],
     needs: ['neck-hole'],
     moves: ['neck'],
@@ -66,6 +72,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-hole': op('Plug and drill a hole of the neck’s screws', 18, [30, 45, 75], 3200, {
     customer: 'A stripped hole of the neck’s screws is plugged and drilled anew.',
+    done: 'A stripped hole of the neck’s screws was plugged and drilled anew.',
     askedBy: ['neck-screws:stripped'],
     needs: ['strings-off'],
     wait: 60,
@@ -75,12 +82,14 @@ export const NECK_OPERATIONS = operations({
   }),
   'neck-off': op('Take the neck off and put it back', 24, [15, 25, 40], 2500, {
     customer: 'The neck comes off and goes back on.',
+    done: 'The neck was taken off and put back on.',
     needs: ['strings-off'],
     moves: ['neck'],
     hazards: [H.strings],
   }),
   shim: op('Shim the neck', 25, [20, 35, 60], 4000, {
     customer: 'A thin wedge in the joint changes the neck’s angle.',
+    done: 'A thin wedge was put into the joint; it changes the neck’s angle.',
     heavy: true,
     needs: ['neck-off', 'rod'],
     materials: ['tapered shim'],
@@ -90,12 +99,14 @@ export const NECK_OPERATIONS = operations({
   }),
   tilt: op('Set the tilt screw', 26, [5, 10, 20], 1200, {
     customer: 'The neck’s angle is set by its screw.',
+    done: 'The neck’s angle was set by its screw.',
     strung: true,
     needs: ['rod'],
     moves: ['neck'],
   }),
   'neck-reset': op('Reset the neck', 27, [240, 360, 540], 52000, {
     customer: 'The neck joint is opened and fitted anew at a better angle.',
+    done: 'The neck joint was opened and fitted anew at a better angle.',
     changes: 'the neck joint is opened and fitted anew',
     risky: true,
     restsOn: ['relief', 'action'],
@@ -113,6 +124,7 @@ export const NECK_OPERATIONS = operations({
   }),
   'headstock-glue': op('Glue a broken headstock', 18, [60, 120, 200], 18000, {
     customer: 'The broken headstock is glued.',
+    done: 'The broken headstock was glued.',
     risky: true,
     skill: 'senior',
     place: 'clamps',

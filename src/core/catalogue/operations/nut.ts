@@ -7,6 +7,7 @@ const CUT = { reversible: false, hazards: [H.dust, H.files] } as const;
 export const NUT_OPERATIONS = operations({
   'nut-new': op('Make a new nut', 38, [50, 75, 110], 8500, {
     customer: 'A new nut is made.',
+    done: 'A new nut was made.',
     changes: 'the nut is replaced (you get the old one back)',
     wantsStraight: true,
     heavy: true,
@@ -22,6 +23,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-fill': op('Fill a nut slot', 39, [15, 20, 30], 1800, {
     customer: 'A nut slot that is too deep is filled and cut again.',
+    done: 'A nut slot that was too deep was filled and cut again.',
     filesNut: true,
     wait: 30,
     moves: ['nut'],
@@ -29,6 +31,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-glue': op('Fix the nut in its place', 37, [10, 15, 25], 1200, {
     customer: 'The nut, which was loose, is fixed in its place again.',
+    done: 'The nut, which was loose, was fixed in its place again.',
     askedBy: ['nut-cracks:loose'],
     skill: 'bench',
     needs: ['strings-off'],
@@ -37,12 +40,14 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-shim': op('Shim the nut', 39, [15, 20, 35], 1900, {
     customer: 'The nut is raised by a thin layer under it.',
+    done: 'The nut was raised by a thin layer under it.',
     materials: ['shim stock'],
     moves: ['nut'],
     hazards: [H.dust, H.quickGlue],
   }),
   'nut-lower': op('Lower the nut’s base', 39, [15, 25, 40], 2400, {
     customer: 'The nut is lowered from below.',
+    done: 'The nut was lowered from below.',
     strung: true,
     changes: 'the nut is lowered from below',
     takesFrom: 'nut',
@@ -53,6 +58,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-slots': op('Cut the nut slots', 40, [15, 25, 40], 2500, {
     customer: 'The nut’s slots are filed to fit their strings, in height and in width.',
+    done: 'The nut’s slots were filed to fit their strings, in height and in width.',
     strung: true,
     changes: 'nut slots are filed',
     takesFrom: 'nut',
@@ -69,6 +75,7 @@ export const NUT_OPERATIONS = operations({
   }),
   'nut-compensate': op('Compensate the nut', 41, [30, 45, 75], 5200, {
     customer: 'The nut is shaped so that the first frets play in tune.',
+    done: 'The nut was shaped so that the first frets play in tune.',
     strung: true,
     changes: 'the nut is shaped anew',
     wantsStraight: true,

@@ -7,6 +7,7 @@ const CUT = { reversible: false, hazards: [H.dust, H.files] } as const;
 export const SADDLE_OPERATIONS = operations({
   'saddle-slot': op('Fill and re-rout the saddle slot', 47, [60, 90, 130], 11500, {
     customer: 'The saddle’s slot is filled and cut anew where the strings need it.',
+    done: 'The saddle’s slot was filled and cut anew where the strings need it.',
     changes: 'the saddle’s slot is filled and cut anew',
     risky: true,
     wantsStraight: true,
@@ -21,6 +22,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-new': op('Make a new saddle', 48, [40, 60, 90], 7200, {
     customer: 'A new saddle is made.',
+    done: 'A new saddle was made.',
     changes: 'the saddle is replaced (you get the old one back)',
     wantsStraight: true,
     heavy: true,
@@ -34,6 +36,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-shim': op('Shim the saddle', 49, [10, 15, 25], 1500, {
     customer: 'The saddle is raised by a thin layer under it.',
+    done: 'The saddle was raised by a thin layer under it.',
     strung: true,
     heavy: true,
     materials: ['shim stock'],
@@ -41,6 +44,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-set': op('Set the saddles by their screws or wheels', 50, [5, 10, 15], 900, {
     customer: 'The height of the strings is set at the bridge.',
+    done: 'The height of the strings was set at the bridge.',
     strung: true,
     plain: true,
     skill: 'bench',
@@ -49,6 +53,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-lower': op('Lower the saddle', 50, [15, 25, 40], 2800, {
     customer: 'The saddle is lowered, so that the strings stand nearer.',
+    done: 'The saddle was lowered, so that the strings stand nearer.',
     strung: true,
     changes: 'the saddle is cut lower',
     takesFrom: 'saddle',
@@ -63,6 +68,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   'saddle-raise': op('Raise the saddle', 51, [20, 40, 70], 4800, {
     customer: 'A higher saddle is made, so that the strings stand clear.',
+    done: 'A higher saddle was made, so that the strings stand clear.',
     strung: true,
     changes: 'the saddle is replaced (you get the old one back)',
     wantsStraight: true,
@@ -75,6 +81,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   vibrato: op('Set the vibrato: springs, claw, float', 55, [15, 25, 45], 2800, {
     customer: 'The vibrato is set: springs, height, back to pitch.',
+    done: 'The vibrato was set: springs, height, back to pitch.',
     strung: true,
     askedBy: [
       'vibrato-return:drifts',
@@ -90,6 +97,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   intonate: op('Set the intonation', 60, [10, 15, 25], 1500, {
     customer: 'Each string is set to play in tune up the neck.',
+    done: 'Each string was set to play in tune up the neck.',
     askedBy: ['bridge-place:moved'],
     strung: true,
     alongString: true,
@@ -100,6 +108,7 @@ export const SADDLE_OPERATIONS = operations({
   }),
   compensate: op('Compensate the saddle', 61, [20, 35, 60], 3800, {
     customer: 'The saddle’s top is shaped so that each string plays in tune up the neck.',
+    done: 'The saddle’s top was shaped so that each string plays in tune up the neck.',
     strung: true,
     changes: 'the saddle’s top is shaped anew',
     restsOn: ['intonation'],

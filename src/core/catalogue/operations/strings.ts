@@ -5,6 +5,7 @@ import { op, operations } from '../operation-record.ts';
 export const STRINGS_OPERATIONS = operations({
   'string-up': op('String it up', 10, [10, 15, 25], 1500, {
     customer: 'It is strung up, so that it can be judged.',
+    done: 'It was strung up, so that it could be judged.',
     strings: 'on',
     plain: true,
     skill: 'bench',
@@ -15,6 +16,7 @@ export const STRINGS_OPERATIONS = operations({
   }),
   'tune-stretch': op('Tune, stretch, tune again', 11, [5, 10, 15], 500, {
     customer: 'The strings are tuned, stretched and tuned again until they hold.',
+    done: 'The strings were tuned, stretched and tuned again until they held.',
     strung: true,
     askedBy: ['tune:drifts'],
     plain: true,
@@ -25,6 +27,7 @@ export const STRINGS_OPERATIONS = operations({
   }),
   'strings-off': op('Take the strings off', 12, [3, 5, 10], 300, {
     customer: 'The strings are taken off.',
+    done: 'The strings were taken off.',
     strings: 'off',
     alongside: true,
     plain: true,
@@ -33,6 +36,7 @@ export const STRINGS_OPERATIONS = operations({
   }),
   restring: op('Put a new set on', 80, [10, 15, 25], 1500, {
     customer: 'It gets a new set of strings.',
+    done: 'It has a new set of strings.',
     strings: 'on',
     alongside: true,
     plain: true,
@@ -45,6 +49,7 @@ export const STRINGS_OPERATIONS = operations({
   }),
   'play-test': op('Restring, settle, play every fret', 90, [15, 20, 35], 1500, {
     customer: 'It gets a new set of strings, and every fret is played and listened to.',
+    done: 'It has a new set of strings, and every fret was played and listened to.',
     askedBy: ['strings:old', 'octaves:mixed', 'ties:untidy'],
     strings: 'on',
     alongside: true,

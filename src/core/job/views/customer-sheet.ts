@@ -12,7 +12,7 @@ import { dayIn } from '../../days/zone.ts';
 import { nextCheckDay } from '../../hand-over/rules.ts';
 import type { Taxing } from '../../money/tax.ts';
 import { total } from '../../money/money.ts';
-import { agreedOperation, customerSays, operation } from '../../catalogue/operations.ts';
+import { agreedOperation, customerIsTold, customerSays, operation } from '../../catalogue/operations.ts';
 import { countingLines, droppedLines, type End } from '../../hand-over/ends.ts';
 import { endOfJob } from '../../hand-over/obstacles.ts';
 import { benchChecks } from '../bench-check.ts';
@@ -188,7 +188,7 @@ function adviceOf(g: SheetJob, items: Judged['items'], care: ShopCare): string[]
 
 /** A line as the customer reads it, and what it costs them. */
 const costing = (g: SheetJob, l: JobLine): CustomerSheet['done'][number] => ({
-  title: customerSays(l, g.catalogue),
+  title: customerIsTold(l, g.catalogue),
   detail: detailOf(g, l),
   price: l.priceMinor + l.partsMinor,
 });

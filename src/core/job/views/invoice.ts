@@ -1,4 +1,4 @@
-import { agreedOperation, customerSays } from '../../catalogue/operations.ts';
+import { agreedOperation, customerIsTold } from '../../catalogue/operations.ts';
 import { dayIn, type Day } from '../../days/zone.ts';
 import { countingLines } from '../../hand-over/ends.ts';
 import { endOfJob } from '../../hand-over/obstacles.ts';
@@ -58,7 +58,7 @@ export function invoiceView(
     customer: g.customer?.name ?? '',
     instrument: `${instrument.maker} ${instrument.model}`.trim(),
     lines: lines.flatMap((l) => {
-      const title = customerSays(l, g.catalogue);
+      const title = customerIsTold(l, g.catalogue);
       const whole = [
         { title, amount: l.priceMinor, tax: rate(l.tax, info.tax.labour) },
         {
