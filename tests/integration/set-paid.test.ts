@@ -1,5 +1,6 @@
 import { operation } from '../../src/core/catalogue/operations.ts';
-import { SHOP_PAYS_SET, type SetPayer } from '../../src/core/job/set-paid.ts';
+import { SHOP_PAYS_SET } from '../../src/core/job/set-paid.ts';
+import { type SetPayer } from '../../src/core/job/set-payer.ts';
 import { workingHouse } from './working-house.ts';
 
 let house: Awaited<ReturnType<typeof workingHouse>>;

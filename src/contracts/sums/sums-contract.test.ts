@@ -4,7 +4,7 @@ import { LENGTH_UNITS } from '../../core/units/length-units.ts';
 import { formFields, labelOf } from './form-fields.ts';
 import { openApi } from './openapi.ts';
 import { sumsReference } from './reference.ts';
-import { fromAddress, readForm, toAddress, typeOut, unitAt, withOldUnit } from './typed-form.ts';
+import { exampleIn, fromAddress, readForm, toAddress, typeOut, unitAt, withOldUnit } from './typed-form.ts';
 
 const sum = (id: string): AnySum => {
   const found = sumById(id);
@@ -31,9 +31,17 @@ describe.each(SUMS.map((s) => [s.id, s] as const))('the form of %s', (_, s) => {
     expect(opened).toEqual({ typed, unit: '64ths' });
   });
 
-  test.each(LENGTH_UNITS)('a change from mm to %s keeps what was typed', (unit) => {
-    const kept = withOldUnit(s, typeOut(s, s.example), 'mm');
-    expect(rounded(readForm(s, kept, unit).input)).toEqual(rounded(s.example));
+  test.each(LENGTH_UNITS)('in %s its example is itself, and stays so in any other unit', (unit) => {
+    const typed = exampleIn(s, unit);
+    expect(rounded(readForm(s, typed, unit).input)).toEqual(rounded(s.example));
+    for (const next of LENGTH_UNITS) {
+      const kept = withOldUnit(s, typed, unit, next);
+      expect(rounded(readForm(s, kept, next).input), next).toEqual(rounded(s.example));
+    }
+  });
+
+  test('who reads mm finds its example in bare numbers', () => {
+    expect(exampleIn(s, 'mm')).toEqual(typeOut(s, s.example));
   });
 
   test('an empty form says at a field what is missing', () => {

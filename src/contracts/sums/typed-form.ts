@@ -270,30 +270,35 @@ export function toAddress(typed: Typed, unit: LengthUnit): string {
 
 const BARE = /^[+-]?(\d+([.,]\d+)?|[.,]\d+)$/;
 
-const withSuffix = (text: string, unit: LengthUnit, space: string): string => {
+const withSuffix = (text: string, old: LengthUnit, next: LengthUnit, space: string): string => {
   if (!BARE.test(text)) return text;
-  const meant = bareUnit(text, unit);
+  const meant = bareUnit(text, old);
+  if (meant === bareUnit(text, next)) return text;
   return meant === '64ths' ? `${text}/64` : meant === '32nds' ? `${text}/32` : `${text}${space}${meant}`;
 };
 
-/** Keeps the meaning of bare numbers when the unit changes: they get the unit they were typed in. */
-export function withOldUnit(sum: AnySum, typed: Typed, old: LengthUnit): Typed {
+/** Keeps the meaning of bare numbers when the unit changes: those that would mean something else get the unit they were typed in. */
+export function withOldUnit(sum: AnySum, typed: Typed, old: LengthUnit, next: LengthUnit): Typed {
   const fields = formFields(sum);
   return Object.fromEntries(
     Object.entries(typed).map(([path, text]) => {
       const f = fieldAt(fields, path.split('.'));
       if (!f || (f.kind !== 'number' && f.kind !== 'numbers') || f.unit !== 'mm') return [path, text];
-      const unit = unitAt(f.measure, old);
-      if (f.kind === 'number') return [path, withSuffix(text.trim(), unit, ' ')];
+      const [was, is] = [unitAt(f.measure, old), unitAt(f.measure, next)];
+      if (f.kind === 'number') return [path, withSuffix(text.trim(), was, is, ' ')];
       return [
         path,
         tokens(text)
-          .map((t) => withSuffix(t, unit, ''))
+          .map((t) => withSuffix(t, was, is, ''))
           .join(' '),
       ];
     }),
   );
 }
+
+/** A sum's worked example as whoever reads in a unit would find it typed: what a bare number would not say has its millimetres. */
+export const exampleIn = (sum: AnySum, unit: LengthUnit): Typed =>
+  withOldUnit(sum, typeOut(sum, sum.example), 'mm', unit);
 
 /** The field at a path; the numbers of rows say nothing about which field it is. */
 function fieldAt(fields: readonly FormField[], path: readonly string[]): FormField | null {

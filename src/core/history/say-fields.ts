@@ -1,5 +1,5 @@
 import { MATTERS } from '../instrument/matters.ts';
-import { SET_PAYERS } from '../job/set-paid.ts';
+import { SET_PAYERS } from '../job/set-payer.ts';
 import { POSITIONS, STRINGS_STATES } from '../readings/conditions.ts';
 import { STRING_AGES } from '../readings/set-on.ts';
 import type { Construction } from '../instrument/construction.ts';

@@ -15,7 +15,7 @@ import type { RelativeWish, Side, Touch } from '../targets/target.ts';
 import type { Hunt } from '../hunt/hunt-record.ts';
 import type { HeardPlace } from '../whatif/heard.ts';
 import type { Matters } from '../instrument/matters.ts';
-import type { SetPayer } from './set-paid.ts';
+import type { SetPayer } from './set-payer.ts';
 import type { JobFacts } from './leaves.ts';
 import type { Wait } from './waiting.ts';
 import type { JudgedAnswer, JudgedJob, JudgedLine, JudgedStringChange, JudgedTurn } from './judged-job.ts';

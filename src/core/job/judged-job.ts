@@ -1,7 +1,7 @@
 import type { RoundKind } from '../readings/rounds.ts';
 import type { StringAge } from '../readings/set-on.ts';
 import type { Matters } from '../instrument/matters.ts';
-import type { SetPayer } from './set-paid.ts';
+import type { SetPayer } from './set-payer.ts';
 import type { LearnedNumbers } from '../learn/learned.ts';
 import type { Answer, Checklist } from '../inspection/checklist.ts';
 import type { Construction } from '../instrument/construction.ts';

@@ -1,5 +1,6 @@
 import { OPERATIONS, operation } from '../catalogue/operations.ts';
-import { needsSet, partsFor, pricedCatalogue, sayTicketSet, SHOP_PAYS_SET } from './set-paid.ts';
+import { partsFor, pricedCatalogue, SHOP_PAYS_SET } from './set-paid.ts';
+import { needsSet, sayTicketSet } from './set-payer.ts';
 
 const line = (id: Parameters<typeof operation>[0], approval: 'asked' | 'yes' | 'no' = 'yes') => ({
   approval,

@@ -1,4 +1,4 @@
-import { needsSet } from '../../core/job/set-paid.ts';
+import { needsSet } from '../../core/job/set-payer.ts';
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { invalidField, refuse } from '../../contracts/failure.ts';
 import { ok } from '../../core/result.ts';

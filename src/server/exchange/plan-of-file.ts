@@ -22,7 +22,7 @@ import { USUAL_HABITS } from '../../core/readings/stations.ts';
 import { asReading, asWish } from '../jobs/job-rows.ts';
 import type { JudgedJob, JudgingShop } from '../../core/job/judged-job.ts';
 import { MATTERS_NAMES } from '../../core/instrument/matters.ts';
-import { SET_PAYER_NAMES } from '../../core/job/set-paid.ts';
+import { SET_PAYER_NAMES } from '../../core/job/set-payer.ts';
 import { judge } from '../../core/job/judge.ts';
 
 const decimal = z.string().regex(/^-?\d{1,12}(\.\d{1,12})?$/);

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';
 import { TOUCHES } from '../../core/targets/target.ts';
 import { MATTERS } from '../../core/instrument/matters.ts';
-import { SET_PAYERS } from '../../core/job/set-paid.ts';
+import { SET_PAYERS } from '../../core/job/set-payer.ts';
 import { ConflictChoice } from '../data/conflict-choice.tsx';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';

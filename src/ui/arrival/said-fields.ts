@@ -1,7 +1,7 @@
 import type { CommandInput } from '../../contracts/commands/commands.ts';
 import { readAmount, sayAmount, type MoneyForm } from '../../core/money/currency.ts';
 import type { Matters } from '../../core/instrument/matters.ts';
-import type { SetPayer } from '../../core/job/set-paid.ts';
+import type { SetPayer } from '../../core/job/set-payer.ts';
 import type { Touch } from '../../core/targets/target.ts';
 import type { Fields } from '../data/edit-model.ts';
 import type { LeafJob } from '../job/leaf-props.ts';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Suspense } from 'react';
-import type { SetPayer } from '../../core/job/set-paid.ts';
+import type { SetPayer } from '../../core/job/set-payer.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
 import { lazyPart } from '../kit/lazy-part.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';

@@ -6,7 +6,7 @@ import type { StringFact } from '../../core/instrument/construction-facts.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Matters } from '../../core/instrument/matters.ts';
-import type { SetPayer } from '../../core/job/set-paid.ts';
+import type { SetPayer } from '../../core/job/set-payer.ts';
 import type { Conditions } from '../../core/readings/conditions.ts';
 import type { RelativeWish, Touch } from '../../core/targets/target.ts';
 import { readAmount, type MoneyForm } from '../../core/money/currency.ts';

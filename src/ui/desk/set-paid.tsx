@@ -1,6 +1,6 @@
 'use client';
 
-import { SET_PAYERS, type SetPayer } from '../../core/job/set-paid.ts';
+import { SET_PAYERS, type SetPayer } from '../../core/job/set-payer.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
 
 /** Who pays for the set that goes on before it can be judged: agreed while they are here. */

@@ -1,6 +1,6 @@
 import Link from '../kit/link.tsx';
 import { MATTERS } from '../../core/instrument/matters.ts';
-import { SET_PAYERS } from '../../core/job/set-paid.ts';
+import { SET_PAYERS } from '../../core/job/set-payer.ts';
 import { unknownAtArrival } from '../../core/job/unknowns.ts';
 import { STRINGS_STATES } from '../../core/readings/conditions.ts';
 import { sayTouch } from '../../core/targets/target.ts';

@@ -5,12 +5,16 @@ import { formatCents } from '../../core/units/parse-cents.ts';
 
 const SMALL_MM = 0.75;
 const LARGE_MM = 80;
+/** From here on nobody counts 64ths: half an inch. */
+const COUNTED_MM = 12.7;
 
 /** Millimetres with as many places as the bench can read. */
 function sayMm(mm: number): string {
   const text = mm.toFixed(Math.abs(mm) < 1 ? 3 : 2);
   return `${Number(text) === 0 ? '0' : text} mm`.replace('-', '\u2212');
 }
+
+const isCounted = (unit: LengthUnit): boolean => unit === '64ths' || unit === '32nds';
 
 function sayIn(mm: number, unit: LengthUnit): string {
   const size = Math.abs(mm);
@@ -22,7 +26,9 @@ function sayIn(mm: number, unit: LengthUnit): string {
 /** How results are said when the reader works in a unit: always with the millimetres beside it. */
 export const sayFor = (unit: LengthUnit): Say => ({
   length: (mm) =>
-    unit === 'mm' || Math.abs(mm) >= LARGE_MM ? sayMm(mm) : `${sayIn(mm, unit)} (${sayMm(mm)})`,
+    unit === 'mm' || Math.abs(mm) >= (isCounted(unit) ? COUNTED_MM : LARGE_MM)
+      ? sayMm(mm)
+      : `${sayIn(mm, unit)} (${sayMm(mm)})`,
   cents: formatCents,
 });
 

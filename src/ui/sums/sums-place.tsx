@@ -6,13 +6,13 @@ import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { formFields, hasPitch } from '../../contracts/sums/form-fields.ts';
 import { jsonSchema } from '../../contracts/sums/openapi.ts';
 import {
+  exampleIn,
   fromAddress,
   readForm,
   HAND_KEY,
   isLeftHanded,
   REFERENCE_KEY,
   toAddress,
-  typeOut,
   withOldUnit,
   type ReadForm,
   type Typed,
@@ -21,6 +21,7 @@ import type { FrettedString } from '../../core/intonation/predicted.ts';
 import { SUMS } from '../../core/sums/catalogue.ts';
 import { sumById, type AnySum } from '../../core/sums/run-sum.ts';
 import type { LengthUnit } from '../../core/units/length-units.ts';
+import { useDisplayUnit } from '../data/display-unit.ts';
 import { useLateAddress } from './use-late-address.ts';
 import { TextField } from '../kit/text-field.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -51,13 +52,22 @@ interface Open {
   readonly unit: LengthUnit;
 }
 
-/** A sum as an address opens it: with what the address carries, else with its worked example. */
-export function openSum(id: string, query: string): Open | null {
-  const sum = sumById(id);
-  if (!sum) return null;
-  const carried = fromAddress(new URLSearchParams(query));
-  return { sum, typed: carried?.typed ?? typeOut(sum, sum.example), unit: carried?.unit ?? 'mm' };
+/** A sum that is open, and what its address carries or was typed in it; null: nothing yet. */
+interface Opened {
+  readonly sum: AnySum;
+  readonly carried: Omit<Open, 'sum'> | null;
 }
+
+function openSum(id: string, query: string): Opened | null {
+  const sum = sumById(id);
+  return sum ? { sum, carried: fromAddress(new URLSearchParams(query)) } : null;
+}
+
+/** A sum as it is shown: as it was typed, else with its worked example in the unit of whoever reads it. */
+const shownIn = ({ sum, carried }: Opened, mine: LengthUnit): Open => ({
+  sum,
+  ...(carried ?? { typed: exampleIn(sum, mine), unit: mine }),
+});
 
 function Answer({ open, read }: { readonly open: Open; readonly read: ReadForm }) {
   const { sum, unit } = open;
@@ -180,7 +190,8 @@ function Worksheet({ open, onChange }: { readonly open: Open; readonly onChange:
     first?.focus();
   }, [sum]);
   const type = (path: string, text: string) => onChange({ ...open, typed: { ...typed, [path]: text } });
-  const speak = (next: LengthUnit) => onChange({ ...open, typed: withOldUnit(sum, typed, unit), unit: next });
+  const speak = (next: LengthUnit) =>
+    onChange({ ...open, typed: withOldUnit(sum, typed, unit, next), unit: next });
   const fill = (next: Typed) => onChange({ ...open, typed: next });
   const total = read.result.ok ? ((read.result.value as { total?: number }).total ?? null) : null;
   return (
@@ -274,7 +285,8 @@ const idIn = (path: string): string | null => /^\/sums\/([\w-]+)$/.exec(path)?.[
 
 /** Any of the calculations, without a job: found by what one wants to do, live as one types, kept in the address. */
 export function SumsPlace({ id, query }: { readonly id: string | null; readonly query: string }) {
-  const [open, setOpen] = useState<Open | null>(() => (id === null ? null : openSum(id, query)));
+  const [mine] = useDisplayUnit();
+  const [open, setOpen] = useState<Opened | null>(() => (id === null ? null : openSum(id, query)));
   const address = useLateAddress();
   useEffect(() => {
     // A page that is shown again was made for the address it had at first: what was typed since stands in the present one.
@@ -299,7 +311,7 @@ export function SumsPlace({ id, query }: { readonly id: string | null; readonly 
     address.drop();
   }, [path, address]);
   const change = (next: Open) => {
-    setOpen(next);
+    setOpen({ sum: next.sum, carried: { typed: next.typed, unit: next.unit } });
     address.later(`/sums/${next.sum.id}?${toAddress(next.typed, next.unit)}`);
   };
   const go = (to: string) => {
@@ -312,7 +324,7 @@ export function SumsPlace({ id, query }: { readonly id: string | null; readonly 
       <SumList here={open?.sum.id ?? null} onOpen={go} />
       {open ? (
         <div className="min-w-0 flex-1 overflow-y-auto print:overflow-visible">
-          <Worksheet key={open.sum.id} open={open} onChange={change} />
+          <Worksheet key={open.sum.id} open={shownIn(open, mine)} onChange={change} />
         </div>
       ) : (
         <Wishes onOpen={go} />

@@ -31,6 +31,8 @@ describe('results are said in the unit of the bench, with mm beside it', () => {
     ['64ths', 1.984375, '5/64 (1.98 mm)'],
     ['64ths', 0.2032, '.008 (0.203 mm)'],
     ['64ths', 648, '648.00 mm'],
+    ['64ths', 35.5, '35.50 mm'],
+    ['32nds', 12, '15.1/32 (12.00 mm)'],
     ['thou', 0.2032, '.008 (0.203 mm)'],
     ['thou', 30, '1.1811 in (30.00 mm)'],
     ['32nds', 1.5875, '2/32 (1.59 mm)'],

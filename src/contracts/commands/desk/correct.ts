@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MATTERS_NAMES } from '../../../core/instrument/matters.ts';
-import { SET_PAYER_NAMES } from '../../../core/job/set-paid.ts';
+import { SET_PAYER_NAMES } from '../../../core/job/set-payer.ts';
 import { answering, command } from '../command.ts';
 import { id, text, version } from '../fields.ts';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MATTERS_NAMES } from '../../../core/instrument/matters.ts';
-import { SET_PAYER_NAMES } from '../../../core/job/set-paid.ts';
+import { SET_PAYER_NAMES } from '../../../core/job/set-payer.ts';
 import { constructionSchema } from '../../construction.ts';
 import { answering, command } from '../command.ts';
 import { id, kindId, relative, stringsState, text, together } from '../fields.ts';

@@ -1,5 +1,5 @@
 import { sayMatters } from '../../instrument/matters.ts';
-import { needsSet } from '../set-paid.ts';
+import { needsSet } from '../set-payer.ts';
 import { leafStates, type JobFacts } from '../leaves.ts';
 import type { JobInstrument } from '../job.ts';
 import type { JobWith } from '../job-parts.ts';

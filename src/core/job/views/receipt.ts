@@ -1,7 +1,7 @@
 import { VIEW_NAMES } from '../../instrument/outline.ts';
 import { STRINGS_STATES } from '../../readings/conditions.ts';
 import type { JobParts, JobWith, SeenOnReceipt } from '../job-parts.ts';
-import { sayTicketSet } from '../set-paid.ts';
+import { sayTicketSet } from '../set-payer.ts';
 import { iso } from './moment.ts';
 
 /** The item of the list that names damage already there. */

@@ -7,7 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { Matters } from '../../../core/instrument/matters.ts';
-import type { SetPayer } from '../../../core/job/set-paid.ts';
+import type { SetPayer } from '../../../core/job/set-payer.ts';
 import type { JobFacts } from '../../../core/job/leaves.ts';
 import { WAITS, type Wait } from '../../../core/job/waiting.ts';
 import type { Discount } from '../../../core/money/money.ts';
