@@ -17,6 +17,18 @@ const rounded = (value: unknown): unknown =>
     JSON.stringify(value, (_, v: unknown) => (typeof v === 'number' ? Number(v.toPrecision(12)) : v)),
   );
 
+/** How far the numbers of two values of one shape lie apart at most; all else is the same in both. */
+function furthest(a: unknown, b: unknown): number {
+  if (typeof a === 'number' && typeof b === 'number') return Math.abs(a - b);
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null)
+    return Object.is(a, b) ? 0 : Number.POSITIVE_INFINITY;
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
+  return Math.max(
+    0,
+    ...[...keys].map((k) => furthest((a as Record<string, unknown>)[k], (b as Record<string, unknown>)[k])),
+  );
+}
+
 describe.each(SUMS.map((s) => [s.id, s] as const))('the form of %s', (_, s) => {
   test('typed out and read again, the example is itself', () => {
     const read = readForm(s, typeOut(s, s.example), 'mm');
@@ -31,13 +43,24 @@ describe.each(SUMS.map((s) => [s.id, s] as const))('the form of %s', (_, s) => {
     expect(opened).toEqual({ typed, unit: '64ths' });
   });
 
-  test.each(LENGTH_UNITS)('in %s its example is itself, and stays so in any other unit', (unit) => {
-    const typed = exampleIn(s, unit);
-    expect(rounded(readForm(s, typed, unit).input)).toEqual(rounded(s.example));
-    for (const next of LENGTH_UNITS) {
-      const kept = withOldUnit(s, typed, unit, next);
-      expect(rounded(readForm(s, kept, next).input), next).toEqual(rounded(s.example));
-    }
+  test.each(LENGTH_UNITS)(
+    'in %s its example is what a gauge shows, and stays so in any other unit',
+    (unit) => {
+      const typed = exampleIn(s, unit);
+      const { input, errors, result } = readForm(s, typed, unit);
+      expect(errors).toEqual({});
+      expect(result.ok).toBe(true);
+      expect(furthest(input, s.example)).toBeLessThan(0.04);
+      for (const next of LENGTH_UNITS) {
+        const kept = withOldUnit(s, typed, unit, next);
+        expect(rounded(readForm(s, kept, next).input), next).toEqual(rounded(input));
+      }
+    },
+  );
+
+  test.each(LENGTH_UNITS)('what was typed in mm keeps its meaning in %s', (unit) => {
+    const kept = withOldUnit(s, typeOut(s, s.example), 'mm', unit);
+    expect(rounded(readForm(s, kept, unit).input)).toEqual(rounded(s.example));
   });
 
   test('who reads mm finds its example in bare numbers', () => {

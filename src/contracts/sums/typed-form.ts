@@ -2,9 +2,9 @@ import { fail, ok, type Result } from '../../core/result.ts';
 import type { Measure } from '../../core/sums/fields.ts';
 import { runDeclared, type AnySum } from '../../core/sums/run-sum.ts';
 import { parsePitch } from '../../core/strings/pitch.ts';
-import { bareUnit } from '../../core/units/bare-unit.ts';
+import { BARE, bareUnit } from '../../core/units/bare-unit.ts';
 import { formatLength } from '../../core/units/format-length.ts';
-import { LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
+import { fromMm, LENGTH_UNITS, type LengthUnit } from '../../core/units/length-units.ts';
 import { parseCents } from '../../core/units/parse-cents.ts';
 import { parseLength } from '../../core/units/parse-length.ts';
 import { formFields, type FormField } from './form-fields.ts';
@@ -268,8 +268,6 @@ export function toAddress(typed: Typed, unit: LengthUnit): string {
   return query.toString();
 }
 
-const BARE = /^[+-]?(\d+([.,]\d+)?|[.,]\d+)$/;
-
 const withSuffix = (text: string, old: LengthUnit, next: LengthUnit, space: string): string => {
   if (!BARE.test(text)) return text;
   const meant = bareUnit(text, old);
@@ -296,9 +294,35 @@ export function withOldUnit(sum: AnySum, typed: Typed, old: LengthUnit, next: Le
   );
 }
 
-/** A sum's worked example as whoever reads in a unit would find it typed: what a bare number would not say has its millimetres. */
-export const exampleIn = (sum: AnySum, unit: LengthUnit): Typed =>
-  withOldUnit(sum, typeOut(sum, sum.example), 'mm', unit);
+/** A length as a gauge of a unit shows it, without its unit: tenths of a 64th, thousandths of an inch. */
+const asGauged = (mm: number, unit: LengthUnit): string =>
+  unit === 'thou'
+    ? formatLength(mm, 'thou')
+    : String(Number(fromMm(mm, unit).toFixed(unit === 'in' ? 4 : 1)));
+
+/**
+ * A sum's worked example as whoever reads in a unit would have typed it, by a gauge of that unit: in millimetres exactly, else as
+ * near as that gauge shows: 0.04 mm off at most.
+ * @param unit of a bare number at a small length
+ */
+export function exampleIn(sum: AnySum, unit: LengthUnit): Typed {
+  const fields = formFields(sum);
+  const typed = typeOut(sum, sum.example);
+  return Object.fromEntries(
+    Object.entries(typed).map(([path, text]) => {
+      const f = fieldAt(fields, path.split('.'));
+      if (!f || (f.kind !== 'number' && f.kind !== 'numbers') || f.unit !== 'mm') return [path, text];
+      const bare = unitAt(f.measure, unit);
+      if (bare === 'mm') return [path, text];
+      return [
+        path,
+        tokens(text)
+          .map((t) => (BARE.test(t) ? asGauged(Number(t), bare) : t))
+          .join(' '),
+      ];
+    }),
+  );
+}
 
 /** The field at a path; the numbers of rows say nothing about which field it is. */
 function fieldAt(fields: readonly FormField[], path: readonly string[]): FormField | null {

@@ -116,6 +116,8 @@ describe('one record says all of an operation', () => {
     expect(told('finished')).toBe('It has a new set of strings.');
     const own = { ...operation('restring'), customer: 'Our own set.', done: '' };
     expect(told('finished', own)).toBe('Our own set.');
+    // What is nothing to them stays so, and where it costs something it has its line's name.
+    expect(told('finished', { ...operation('restring'), customer: '' })).toBe('New strings');
   });
 
   test('who wrote a sentence of their own before there were two of them is said no other', () => {

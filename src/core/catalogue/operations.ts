@@ -96,11 +96,14 @@ export const customerSays = (
 ): string => agreedOperation(line, catalogue).customer || line.title;
 
 /** What a customer reads of a line where work is told afterwards: as done once it is, as what is to be done until then. */
-export const customerIsTold = (
+export function customerIsTold(
   line: Parameters<typeof customerSays>[0] & { readonly step: string },
   catalogue: readonly Operation[],
-): string =>
-  (line.step === 'finished' && agreedOperation(line, catalogue).done) || customerSays(line, catalogue);
+): string {
+  const { customer, done } = agreedOperation(line, catalogue);
+  const saysDone = line.step === 'finished' && customer !== '' && done !== '';
+  return saysDone ? done : customerSays(line, catalogue);
+}
 
 /** A circle among what operations need first, or null: the ids along it, the first one again at the end. */
 export function circleIn(

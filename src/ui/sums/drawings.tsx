@@ -1,5 +1,6 @@
 import { fretPosition } from '../../core/neck/fret-position.ts';
 import type { Say } from '../../core/sums/sum.ts';
+import { placeLabels } from '../neck-sheet/geometry.ts';
 
 const WIDTH = 460;
 const HEIGHT = 200;
@@ -9,6 +10,9 @@ const LARGEST = 20;
 const MARK_ROWS = 3;
 const TALLEST = 110;
 const BOARD = 152;
+/** The height a name takes, and where its letters stand in it. */
+const NAME = 13;
+const LETTERS = 10;
 /** Frets whose numbers stand under the board; the ones between would touch. */
 const NUMBERED = new Set([1, 2, 3, 4, 5, 6, 7, 8, 10, 12, 14, 17, 20, 24]);
 
@@ -93,6 +97,12 @@ export function NeckLine({
   const heightAt = (fret: number) =>
     line ? line.nut + ((line.saddle - line.nut) * fretPosition(scale, fret)) / length : 0;
   const numbers = Array.from({ length: frets }, (_, i) => i + 1);
+  const names = placeLabels(
+    strings.map((s) => y(s.saddle) - NAME / 2),
+    NAME,
+    0,
+    BOARD,
+  );
   return (
     <svg
       role="img"
@@ -113,7 +123,7 @@ export function NeckLine({
           string={s}
           from={[x(0), y(s.nut)]}
           to={[x(length), y(s.saddle)]}
-          nameAt={Math.max(10, y(s.saddle) - 4 + i * 2)}
+          nameAt={(names[i] ?? 0) + LETTERS}
         />
       ))}
       {marks.map((m, i) => (
