@@ -40,33 +40,44 @@ function FretLine({ fret, x, y }: { readonly fret: number; readonly x: number; r
 
 type Point = readonly [x: number, y: number];
 
-/** A string from nut to saddle with its name. */
+/** A string from nut to saddle. */
 function StringOver({
   string: s,
   from,
   to,
-  nameAt,
 }: {
   readonly string: NeckString;
   readonly from: Point;
   readonly to: Point;
-  readonly nameAt: number;
 }) {
   return (
-    <g>
-      <line
-        x1={from[0]}
-        y1={from[1]}
-        x2={to[0]}
-        y2={to[1]}
-        stroke="var(--plain)"
-        strokeWidth={1.6}
-        {...(s.dashed && { strokeDasharray: '5 4' })}
-      />
-      <text x={WIDTH - 4} y={nameAt} fontSize={12} textAnchor="end" fill="var(--plain)">
-        {s.name}
-      </text>
-    </g>
+    <line
+      x1={from[0]}
+      y1={from[1]}
+      x2={to[0]}
+      y2={to[1]}
+      stroke="var(--plain)"
+      strokeWidth={1.6}
+      {...(s.dashed && { strokeDasharray: '5 4' })}
+    />
+  );
+}
+
+/** A string's name at its saddle, over whatever lines end there. */
+function StringName({ name, y }: { readonly name: string; readonly y: number }) {
+  return (
+    <text
+      x={WIDTH - 4}
+      y={y}
+      fontSize={12}
+      textAnchor="end"
+      fill="var(--plain)"
+      stroke="var(--card)"
+      strokeWidth={3}
+      paintOrder="stroke"
+    >
+      {name}
+    </text>
   );
 }
 
@@ -117,14 +128,11 @@ export function NeckLine({
       {numbers.map((n) => (
         <FretLine key={n} fret={n} x={x(fretPosition(scale, n))} y={y(top(n))} />
       ))}
+      {strings.map((s) => (
+        <StringOver key={s.name} string={s} from={[x(0), y(s.nut)]} to={[x(length), y(s.saddle)]} />
+      ))}
       {strings.map((s, i) => (
-        <StringOver
-          key={s.name}
-          string={s}
-          from={[x(0), y(s.nut)]}
-          to={[x(length), y(s.saddle)]}
-          nameAt={(names[i] ?? 0) + LETTERS}
-        />
+        <StringName key={s.name} name={s.name} y={(names[i] ?? 0) + LETTERS} />
       ))}
       {marks.map((m, i) => (
         <text
