@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { clockOn } from '../../core/days/zone.ts';
 import type { LoadedWeek, WeekJob, WeekStep } from '../../server/week/load-week.ts';
 import { dayOf, sayDay, sayWeekday } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
@@ -10,7 +9,7 @@ import { ListChoice } from '../kit/list-choice.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import type { Wish } from './week-rows.tsx';
 import { sayChance } from '../../core/schedule/say-chance.ts';
-import { clock } from './week-time.ts';
+import { clock, typedMoment } from './week-time.ts';
 
 const MINUTE = 60_000;
 const WAITS = {
@@ -69,19 +68,19 @@ function PutForm({
   const [day, setDay] = useState(dayOf(step.start));
   const [minutes, setMinutes] = useState(String(step.inAll));
   const [time, setTime] = useState(clock(step.start, week.zone).padStart(5, '0'));
-  const [hour = NaN, minute = NaN] = time.split(':').map(Number);
-  const at = /^\d{4}-\d\d-\d\d$/.test(day) ? clockOn(day, hour * 60 + minute, week.zone) : NaN;
+  const typed = typedMoment(day, time, week.today, week.zone);
+  const wrong = typed.at === null ? typed : null;
   const lasts = /^\d+$/.test(minutes) && Number(minutes) >= 5 && Number(minutes) <= 4800;
   return (
     <form
       className="grid grid-cols-2 gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        if (!Number.isFinite(at) || !lasts) return;
+        if (typed.at === null || !lasts) return;
         const said = Number(minutes) === step.inAll ? undefined : Number(minutes);
         onPut({
           worker: Number(worker),
-          at: Math.max(at, week.now),
+          at: Math.max(typed.at, week.now),
           ...(said !== undefined && { minutes: said }),
         });
       }}
@@ -96,8 +95,8 @@ function PutForm({
           />
         )}
       </FormField>
-      <TextField label="Day" type="date" value={day} onChange={setDay} />
-      <TextField label="From" type="time" value={time} onChange={setTime} />
+      <TextField label="Day" type="date" value={day} onChange={setDay} error={wrong?.day} />
+      <TextField label="From" type="time" value={time} onChange={setTime} error={wrong?.time} />
       <TextField
         label="Minutes in all"
         inputMode="numeric"
@@ -106,7 +105,7 @@ function PutForm({
         onChange={setMinutes}
         error={lasts ? undefined : '5 to 4800 whole minutes'}
       />
-      <button type="submit" className="button button-main col-span-2" disabled={busy || !Number.isFinite(at)}>
+      <button type="submit" className="button button-main col-span-2" disabled={busy || wrong !== null}>
         Put it there
       </button>
     </form>

@@ -7,6 +7,7 @@ import {
   placeOf,
   rowItems,
   stretchesIn,
+  typedMoment,
   workedBetween,
 } from './week-time.ts';
 import { sayChance } from '../../core/schedule/say-chance.ts';
@@ -113,4 +114,15 @@ describe('what can be tapped in a row', () => {
     );
     edges.forEach(([left = 0], k) => expect(left).toBeGreaterThanOrEqual((edges[k - 1]?.[1] ?? 0) - 1e-5));
   });
+});
+
+test('while a day or a time is being typed there is no moment, and it is said which of them is missing', () => {
+  const typed = (day: string, time: string) => typedMoment(day, time, '2026-12-02', 'UTC');
+  expect(typed('2026-12-04', '09:30')).toEqual({ at: at('2026-12-04', 570) });
+  expect(typed('2026-12-02', '00:00')).toEqual({ at: at('2026-12-02', 0) });
+  expect(typed('2026-12-04', '')).toEqual({ at: null, day: undefined, time: 'Which time?' });
+  expect(typed('', '09:30')).toEqual({ at: null, day: 'Which day?', time: undefined });
+  expect(typed('', '')).toEqual({ at: null, day: 'Which day?', time: 'Which time?' });
+  expect(typed('12026-12-04', '09:30')).toEqual({ at: null, day: 'Which day?', time: undefined });
+  expect(typed('2026-12-01', '09:30')).toEqual({ at: null, day: 'This day is over', time: undefined });
 });

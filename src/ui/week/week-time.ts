@@ -1,4 +1,5 @@
-import { addDays, clockOn, wallClock, type Day } from '../../core/days/zone.ts';
+import { minuteOf } from '../../core/days/opening.ts';
+import { addDays, clockOn, isDay, wallClock, type Day } from '../../core/days/zone.ts';
 
 /** One day of the board: from when to when it is shown (ms), and where it lies, as parts of the whole width. */
 export interface DayColumn {
@@ -87,6 +88,27 @@ export function workedBetween(hours: Hours, a: number, b: number): number {
 export function clock(at: number, zone: string): string {
   const { hour, minute } = wallClock(at, zone);
   return `${hour}:${String(minute).padStart(2, '0')}`;
+}
+
+/** A moment of the shop's clock as two fields say it (ms), or what is wrong with which of them. */
+export type TypedMoment =
+  | { readonly at: number }
+  | { readonly at: null; readonly day: string | undefined; readonly time: string | undefined };
+
+/**
+ * The moment that a field of a day and one of a time of day say together. While one of them is being typed there is none.
+ * @param today the shop's day: none before it is taken
+ * @example typedMoment('2026-12-04', '', '2026-12-02', 'UTC') → {"at":null,"time":"Which time?"}
+ */
+export function typedMoment(day: string, time: string, today: Day, zone: string): TypedMoment {
+  const minute = minuteOf(time);
+  const past = isDay(day) && day < today;
+  if (minute !== null && isDay(day) && !past) return { at: clockOn(day, minute, zone) };
+  return {
+    at: null,
+    day: past ? 'This day is over' : isDay(day) ? undefined : 'Which day?',
+    time: minute === null ? 'Which time?' : undefined,
+  };
 }
 
 /** What stands in a row of the board: a step with room enough to be held, or some of which one has too little. */
