@@ -1,7 +1,12 @@
 import fc from 'fast-check';
+import { operation, OPERATIONS } from './catalogue/operations.ts';
+import { dealtWithBy, FINDINGS } from './inspection/findings.ts';
+import { FACTS } from './instrument/construction-facts.ts';
+import type { Construction } from './instrument/construction.ts';
 import { itemsFor } from './inspection/checklist.ts';
-import { holds, type Condition } from './inspection/condition.ts';
+import { holds, type Condition } from './instrument/condition.ts';
 import { BENCH_ARRIVAL } from './inspection/lists/bench-arrival.ts';
+import { SALES_FLOOR } from './inspection/lists/sales-floor.ts';
 import { gaugeSpan, tuningName, usualConstruction } from './instrument/defaults.ts';
 import { KINDS } from './instrument/kinds.ts';
 import { formatMoney } from './money/currency.ts';
@@ -44,6 +49,31 @@ describe('the checklist', () => {
     expect(holds({ any: [bass, rodless] }, c)).toBe(true);
     expect(holds({ fact: 'rod', isNot: ['none'] }, c)).toBe(true);
     expect([holds({ all: [] }, c), holds({ any: [] }, c)]).toEqual([true, false]);
+  });
+});
+
+describe('what findings ask for', () => {
+  /** Every way of one fact beside what is usual of each kind: what a fact is for is asked wherever it is. */
+  const built = KINDS.flatMap((kind) =>
+    (Object.keys(FACTS) as (keyof typeof FACTS)[]).flatMap((fact) =>
+      Object.keys(FACTS[fact]).map(
+        (value) => ({ ...usualConstruction(kind), [fact]: value }) as Construction,
+      ),
+    ),
+  );
+
+  test('can be done to every instrument that is asked for them', () => {
+    const unfit = new Set<string>();
+    for (const c of built)
+      for (const { key, leadsTo } of [BENCH_ARRIVAL, SALES_FLOOR].flatMap((list) => itemsFor(list, c)))
+        for (const named of [null, ...(FINDINGS.get(key) ?? [])]) {
+          const by = dealtWithBy(key, named, leadsTo, OPERATIONS, c);
+          if (by !== null && !holds(operation(by).fits, c))
+            unfit.add(
+              `${key}:${named?.id} asks for ${by}: ${c.kind}, ${c.bridge}, ${c.joint}, ${c.electronics}`,
+            );
+        }
+    expect([...unfit]).toEqual([]);
   });
 });
 

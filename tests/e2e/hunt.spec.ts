@@ -43,11 +43,11 @@ test(
     await accessible(ilse, 'a hunt');
     await causes.getByRole('button', { name: /^Found: a tuner/ }).click();
     const was = noise(ilse).getByRole('region', { name: 'What it was' });
-    await expect(was).toContainText('It was a tuner, its bush, screw or button');
+    await expect(was).toContainText('Found: a tuner, its bush, screw or button');
     const first = was.getByRole('button').first();
     await first.click();
     await expect(first).toContainText('on the order');
-    await expect(noise(tomas)).toContainText('It was a tuner', BY_ITSELF);
+    await expect(noise(tomas)).toContainText('Found: a tuner', BY_ITSELF);
     await go(ilse, `/job/${number}/history`);
     await expect(ilse.locator('#main')).toContainText('tried on the noise: hold each tuner: it stops');
     await expect(ilse.locator('#main')).toContainText('found the noise: a tuner, its bush, screw or button');

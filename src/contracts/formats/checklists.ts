@@ -1,32 +1,9 @@
 import { z } from 'zod';
-import { CONDITION_FACTS, type Condition } from '../../core/inspection/condition.ts';
-import { FACTS } from '../../core/instrument/construction-facts.ts';
-import { KINDS } from '../../core/instrument/kinds.ts';
+import { condition, unknownValues } from '../condition.ts';
 import { operationId } from '../operation-id.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
-
-const fact = z.enum(CONDITION_FACTS);
-const values = z.array(z.string().min(1).max(40)).min(1).max(20);
-
-/** When an item is asked: a fact that is, or is not, one of some values; all or any of several such. */
-const condition: z.ZodType<Condition> = z.lazy(() =>
-  z.union([
-    z.strictObject({ fact, is: values }),
-    z.strictObject({ fact, isNot: values }),
-    z.strictObject({ all: z.array(condition).max(20) }),
-    z.strictObject({ any: z.array(condition).min(1).max(20) }),
-  ]),
-);
-
-/** The values of a condition that its fact does not have. */
-function unknownValues(c: Condition): string[] {
-  if ('all' in c) return c.all.flatMap(unknownValues);
-  if ('any' in c) return c.any.flatMap(unknownValues);
-  const known: readonly string[] = c.fact === 'kind' ? KINDS : Object.keys(FACTS[c.fact]);
-  return ('is' in c ? c.is : c.isNot).filter((v) => !known.includes(v)).map((v) => `${c.fact} “${v}”`);
-}
 
 const item = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/),

@@ -19,6 +19,7 @@ export const operationsFile = (operations: readonly Operation[] = OPERATIONS): O
     stale: [...o.stale],
     reversible: o.reversible,
     hazards: [...o.hazards],
+    fits: o.fits,
     customer: o.customer,
     done: o.done,
     changes: o.changes,

@@ -10,6 +10,7 @@ import {
 import { wholeOperation } from '../../core/catalogue/operations.ts';
 import type { Operation } from '../../core/catalogue/operation.ts';
 import { QUANTITIES } from '../../core/readings/quantities.ts';
+import { condition, unknownValues } from '../condition.ts';
 import { operationId } from '../operation-id.ts';
 import { jsonSchema, type JsonSchema } from '../sums/openapi.ts';
 
@@ -21,6 +22,10 @@ const flag = z.boolean().optional();
 
 /** What an operation is known for. A file from before it was asked for has none of it: then as it ships. */
 const traits = {
+  fits: condition
+    .refine((c) => unknownValues(c).length === 0, 'a value of a condition is not known')
+    .optional()
+    .meta({ description: 'what an instrument has to have for it; {"all": []} is any' }),
   customer: sentence.meta({ description: 'what the customer reads; empty where it is nothing to them' }),
   done: sentence.meta({ description: 'what they read once it is done; empty where that is the same' }),
   changes: sentence.meta({ description: 'what is no longer original, as the customer reads it' }),

@@ -1,3 +1,5 @@
+import type { Condition } from '../instrument/condition.ts';
+import { HAVING } from '../instrument/having.ts';
 import type { Minor } from '../money/minor.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import { movedByAll, type MovedThing } from '../staleness/graph.ts';
@@ -26,6 +28,8 @@ export type WornPart = (typeof WORN_PARTS)[number];
 
 /** What an operation is known for beyond its minutes and its price. What is left out does not apply. */
 export interface OperationTraits {
+  /** what an instrument has to have or be for it; nobody is offered it for another */
+  readonly fits: Condition;
   /** what the customer reads of it; empty where it is nothing to them */
   readonly customer: string;
   /** what the customer reads of it once it is done; empty where that is the same */
@@ -87,6 +91,7 @@ export interface OperationRecord extends OperationTraits {
 
 /** What an operation is known for where nothing is said. */
 export const NO_TRAITS: OperationTraits = {
+  fits: HAVING.always,
   customer: '',
   done: '',
   changes: '',

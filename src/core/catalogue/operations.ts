@@ -1,3 +1,4 @@
+import { holds, type FactsOfConditions } from '../instrument/condition.ts';
 import type { Operation } from './operation.ts';
 import { OPERATION_IDS, type OperationId } from './operation-ids.ts';
 import { op, type OperationRecord, type OperationTraits } from './operation-record.ts';
@@ -54,6 +55,12 @@ export function operation(id: OperationId, catalogue: readonly Operation[] = OPE
     return { ...ownOperation(id, id.slice(4).replace(/-/g, ' ')), minutes: { low: 0, likely: 0, high: 0 } };
   throw new RangeError(`no operation ${id}`);
 }
+
+/** The operations that are for an instrument like this; all of them where nothing is known of it. */
+export const fittingOf = <O extends Pick<Operation, 'fits'>>(
+  catalogue: readonly O[],
+  construction: FactsOfConditions | null,
+): readonly O[] => (construction === null ? catalogue : catalogue.filter((o) => holds(o.fits, construction)));
 
 /** The operation of a line of an order as it was agreed; the catalogue's for one from before that was kept. */
 export const agreedOperation = (

@@ -1,4 +1,6 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
+import { holds, type Condition, type FactsOfConditions } from '../instrument/condition.ts';
+import { HAVING } from '../instrument/having.ts';
 
 /** Where a noise appears, as a player tells it. */
 export const WHERE = {
@@ -21,6 +23,8 @@ export interface Cause {
   readonly operations: readonly OperationId[];
   /** the ways there are, weighed by worth and looks */
   readonly ways: string;
+  /** the instruments that can have it */
+  readonly fits: Condition;
 }
 
 const cause = (
@@ -29,7 +33,8 @@ const cause = (
   where: Cause['where'],
   operations: readonly OperationId[],
   ways: string,
-): Cause => ({ name, weight, where, operations, ways });
+  fits: Condition = HAVING.always,
+): Cause => ({ name, weight, where, operations, ways, fits });
 
 /** The causes by the rules of the bench; weights are a beginning that a shop's own finds would replace. */
 export const CAUSES = {
@@ -79,8 +84,8 @@ export const CAUSES = {
     'the neck is too straight or bends back',
     10,
     [14, 3, 50, 32, 1, 2],
-    ['rod', 'rod-free'],
-    'Loosen the rod first, never force it; what the rod cannot do is heat, clamp or frets.',
+    ['rod', 'rod-free', 'neck-heat'],
+    'A rod is loosened first, never forced; what none can do is heat, clamp or frets.',
   ),
   'low-action': cause(
     'the action is too low for the hand',
@@ -107,7 +112,7 @@ export const CAUSES = {
     'the string does not leave the saddle cleanly',
     6,
     [16, 2, 2, 4, 4, 74],
-    ['compensate', 'saddle-new'],
+    ['compensate', 'metal-parts', 'saddle-new'],
     'Give the crown a clean edge where the string leaves it.',
   ),
   'saddle-part': cause(
@@ -116,6 +121,7 @@ export const CAUSES = {
     [6, 1, 2, 6, 50, 36],
     ['tighten', 'saddle-set'],
     'Tighten it, or a drop of something that holds and can be undone.',
+    HAVING.screwed,
   ),
   tuner: cause(
     'a tuner, its bush, screw or button',
@@ -128,7 +134,7 @@ export const CAUSES = {
     'a guard, binding, label or plate that touches',
     4,
     [1, 1, 2, 4, 90, 2],
-    ['binding-glue', 'tighten'],
+    ['tighten', 'guard-glue', 'binding-glue'],
     'Glue or screw it down; a thin felt where it only touches.',
   ),
   brace: cause(
@@ -137,6 +143,7 @@ export const CAUSES = {
     [2, 1, 6, 6, 84, 2],
     ['look-inside', 'brace-glue', 'crack-glue'],
     'Look inside with a mirror, glue what moves; leave an old repair that holds.',
+    HAVING.hollow,
   ),
   wire: cause(
     'a wire, socket or battery inside',
@@ -144,13 +151,14 @@ export const CAUSES = {
     [1, 1, 2, 5, 88, 2],
     ['wiring', 'socket', 'battery'],
     'Tie the wire where it cannot reach the wood; tighten the socket from inside.',
+    HAVING.wired,
   ),
   pins: cause(
     'a pin, end pin or strap button',
     4,
     [6, 1, 1, 4, 78, 12],
     ['pins', 'strap-button'],
-    'Fit the pin; plug a hole that is worn at full depth and ream it to the pin.',
+    'Fit the pin, or the button; a hole that is worn is plugged at full depth, drilled and reamed to it.',
   ),
   rod: cause(
     'the truss rod rattles in its channel',
@@ -158,6 +166,7 @@ export const CAUSES = {
     [3, 2, 12, 12, 72, 1],
     ['rod', 'rod-free'],
     'A little tension quietens it where the neck allows that; never more for the noise alone.',
+    HAVING.rod,
   ),
   'after-length': cause(
     'the string behind nut or bridge sounds along',
@@ -177,6 +186,10 @@ export const CAUSES = {
 
 export type CauseId = keyof typeof CAUSES;
 export const CAUSE_IDS = Object.keys(CAUSES) as CauseId[];
+
+/** The causes an instrument can have; every one where nothing is known of it. */
+export const causesOf = (built: FactsOfConditions | null): readonly CauseId[] =>
+  CAUSE_IDS.filter((id) => built === null || holds(CAUSES[id].fits, built));
 
 /** How often each cause is met in a shop, against the others. */
 export type CauseWeights = Readonly<Record<CauseId, number>>;

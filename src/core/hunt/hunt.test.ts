@@ -1,7 +1,13 @@
 import { seeded } from '../seeded.ts';
+import { operation } from '../catalogue/operations.ts';
+import { holds } from '../instrument/condition.ts';
+import { FACTS } from '../instrument/construction-facts.ts';
+import type { Construction } from '../instrument/construction.ts';
+import { usualConstruction } from '../instrument/defaults.ts';
+import { KINDS, type Kind } from '../instrument/kinds.ts';
 import { isOperationId } from '../catalogue/operation-ids.ts';
 import { CAUSE_IDS, CAUSES, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
-import { FOUND, nextTries, weigh, type Tried } from './hunt.ts';
+import { FOUND, nextTries, weigh, type HuntedOn, type Tried } from './hunt.ts';
 import { answersOf, answerWords, LIKELY, TRIES, TRY_IDS, type TryId } from './tries.ts';
 
 const chanceOf = (tried: readonly Tried[], cause: CauseId): number =>
@@ -132,14 +138,57 @@ test('thirty noises whose cause is hidden are found in fewer tries and less time
 
 test('a shop where a cause is met more often begins with it; only how the weights stand to each other counts', () => {
   const here: CauseWeights = { ...USUAL_CAUSES, 'loose-fret': 90 };
-  expect(weigh([], here)[0]?.cause).toBe('loose-fret');
+  expect(weigh([], { weights: here })[0]?.cause).toBe('loose-fret');
   expect(weigh([])[0]?.cause).not.toBe('loose-fret');
   const chance = (of: readonly { cause: CauseId; chance: number }[]) =>
     of.find((w) => w.cause === 'loose-fret')?.chance ?? 0;
   const tried: Tried[] = [{ what: 'where', answer: 'one-fret' }];
-  expect(chance(weigh(tried, here))).toBeGreaterThan(chance(weigh(tried)));
+  expect(chance(weigh(tried, { weights: here }))).toBeGreaterThan(chance(weigh(tried)));
   const tenfold = Object.fromEntries(CAUSE_IDS.map((c) => [c, 10 * here[c]])) as CauseWeights;
-  expect(weigh(tried, tenfold).map((w) => w.cause)).toEqual(weigh(tried, here).map((w) => w.cause));
-  expect(chance(weigh(tried, tenfold))).toBeCloseTo(chance(weigh(tried, here)), 12);
-  expect(nextTries(tried, tenfold)[0]?.what).toBe(nextTries(tried, here)[0]?.what);
+  expect(weigh(tried, { weights: tenfold }).map((w) => w.cause)).toEqual(
+    weigh(tried, { weights: here }).map((w) => w.cause),
+  );
+  expect(chance(weigh(tried, { weights: tenfold }))).toBeCloseTo(chance(weigh(tried, { weights: here })), 12);
+  expect(nextTries(tried, { weights: tenfold })[0]?.what).toBe(nextTries(tried, { weights: here })[0]?.what);
+});
+
+describe('what an instrument cannot have', () => {
+  const on = (kind: Kind, more: Partial<Construction> = {}) => ({
+    built: { ...usualConstruction(kind), ...more },
+  });
+  const causes = (of: HuntedOn) => weigh([], of).map((w) => w.cause);
+  const tries = (of: HuntedOn) => nextTries([], of).map((p) => p.what);
+
+  test('is no cause, and nobody is sent to try it', () => {
+    const nylon = on('nylon', { rod: 'none', electronics: 'none' });
+    for (const none of ['rod', 'wire', 'saddle-part'] as const) expect(causes(nylon)).not.toContain(none);
+    for (const none of ['rod', 'wires', 'bridge'] as const) expect(tries(nylon)).not.toContain(none);
+    const solid = on('solid-electric');
+    expect(causes(solid)).not.toContain('brace');
+    expect(tries(solid)).not.toContain('inside');
+    for (const there of ['rod', 'wire', 'saddle-part'] as const) expect(causes(solid)).toContain(there);
+  });
+
+  test('nor is a rod turned to try it where the neck has to come off for that', () => {
+    expect(tries(on('solid-electric', { rodNut: 'heel' }))).not.toContain('rod');
+    expect(causes(on('solid-electric', { rodNut: 'heel' }))).toContain('rod');
+    expect(tries(on('solid-electric', { rodNut: 'headstock' }))).toContain('rod');
+  });
+
+  test.each([...KINDS])(
+    'a %s: chances sum to one, and every cause but what is outside has a mend that fits it',
+    (kind) => {
+      for (const electronics of Object.keys(FACTS.electronics) as Construction['electronics'][])
+        for (const rod of Object.keys(FACTS.rod) as Construction['rod'][]) {
+          const of = on(kind, { electronics, rod });
+          expect(weigh([], of).reduce((sum, w) => sum + w.chance, 0)).toBeCloseTo(1, 9);
+          for (const cause of causes(of))
+            if (cause !== 'outside')
+              expect(
+                CAUSES[cause].operations.some((id) => holds(operation(id).fits, of.built)),
+                `${cause} of a ${kind}`,
+              ).toBe(true);
+        }
+    },
+  );
 });

@@ -1,5 +1,6 @@
-import { CAUSE_IDS, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
-import { answersOf, LIKELY, TRIES, TRY_IDS, type TryId } from './tries.ts';
+import type { FactsOfConditions } from '../instrument/condition.ts';
+import { CAUSE_IDS, causesOf, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
+import { answersOf, LIKELY, triesOn, TRIES, type TryId } from './tries.ts';
 
 /** One thing that was tried, and what came of it. */
 export interface Tried {
@@ -33,8 +34,16 @@ function normal(raw: Readonly<Partial<Record<CauseId, number>>>): Chances {
 const after = (before: Chances, { what, answer }: Tried): Chances =>
   normal(Object.fromEntries(CAUSE_IDS.map((c) => [c, before[c] * (LIKELY[what][c][answer] ?? 0)])));
 
-const chancesOf = (tried: readonly Tried[], weights: CauseWeights): Chances =>
-  tried.reduce(after, normal(weights));
+/** What a hunt goes by. */
+export interface HuntedOn {
+  /** how often each cause is met in this shop, against the others; absent: as is usual */
+  readonly weights?: CauseWeights;
+  /** how the instrument is built: what it cannot have is no cause, and is not tried; absent: as any */
+  readonly built?: FactsOfConditions | null;
+}
+
+const chancesOf = (tried: readonly Tried[], { weights = USUAL_CAUSES, built = null }: HuntedOn): Chances =>
+  tried.reduce(after, normal(Object.fromEntries(causesOf(built).map((c) => [c, weights[c]]))));
 
 /** How unsure one is, bits. */
 const entropy = (p: Chances): number =>
@@ -43,11 +52,12 @@ const entropy = (p: Chances): number =>
 /**
  * The causes that are still possible, the likeliest first: each one's weight times how likely what was seen would be (Bayes).
  * The same thing tried twice counts once, as it came out last.
- * @param weights how often each cause is met in this shop, against the others
  */
-export function weigh(tried: readonly Tried[], weights: CauseWeights = USUAL_CAUSES): readonly Weighed[] {
-  const p = chancesOf(lastOfEach(tried), weights);
-  return CAUSE_IDS.map((cause) => ({ cause, chance: p[cause] })).sort((a, b) => b.chance - a.chance);
+export function weigh(tried: readonly Tried[], on: HuntedOn = {}): readonly Weighed[] {
+  const p = chancesOf(lastOfEach(tried), on);
+  return causesOf(on.built ?? null)
+    .map((cause) => ({ cause, chance: p[cause] }))
+    .sort((a, b) => b.chance - a.chance);
 }
 
 const lastOfEach = (tried: readonly Tried[]): readonly Tried[] =>
@@ -62,16 +72,10 @@ function tells(p: Chances, what: TryId): number {
   }, 0);
 }
 
-/**
- * What to try next, best first: what tells most for its time and was not tried.
- * @param weights how often each cause is met in this shop, against the others
- */
-export function nextTries(
-  tried: readonly Tried[],
-  weights: CauseWeights = USUAL_CAUSES,
-): readonly Proposed[] {
-  const p = chancesOf(lastOfEach(tried), weights);
-  const left = TRY_IDS.filter((id) => !tried.some((t) => t.what === id));
+/** What to try next, best first: what tells most for its time and was not tried. */
+export function nextTries(tried: readonly Tried[], on: HuntedOn = {}): readonly Proposed[] {
+  const p = chancesOf(lastOfEach(tried), on);
+  const left = triesOn(on.built ?? null).filter((id) => !tried.some((t) => t.what === id));
   return left
     .map((what) => ({ what, tells: tells(p, what) }))
     .sort(

@@ -1,7 +1,7 @@
 import type { Construction } from '../instrument/construction.ts';
 import type { Quantity } from '../readings/quantities.ts';
 import type { OperationId } from '../catalogue/operation-ids.ts';
-import { holds, type Condition } from './condition.ts';
+import { holds, type Condition } from '../instrument/condition.ts';
 
 /** The four answers, one key each, and passing an item by: skipped is not the same as not applying. */
 export const ANSWERS = ['fine', 'watch', 'work', 'na', 'skipped'] as const;

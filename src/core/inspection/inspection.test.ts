@@ -5,7 +5,7 @@ import { notRepresentative } from '../readings/conditions.ts';
 import type { Reading } from '../readings/reading.ts';
 import { stationsOf } from '../readings/stations.ts';
 import { itemsFor } from './checklist.ts';
-import { CONDITION_FACTS, conditionWords, holds, type Condition } from './condition.ts';
+import { CONDITION_FACTS, conditionWords, holds, type Condition } from '../instrument/condition.ts';
 import { BENCH_ARRIVAL } from './lists/bench-arrival.ts';
 import { checklistFrom } from './lists/checklist-table.ts';
 import { SALES_FLOOR } from './lists/sales-floor.ts';

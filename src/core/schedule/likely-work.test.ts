@@ -68,7 +68,9 @@ test('a plain setup has what the instrument has: by its kind, and by how its str
   const minutes = (id: OperationId) => OPERATIONS.find((o) => o.id === id)?.minutes.likely ?? 0;
   expect(setupOf({ strings: 'off' })?.likely).toBeCloseTo(steel + 0.6 * minutes('string-up'), 9);
   expect(setupOf({ built: electric })?.likely).toBeCloseTo(
-    steel + 0.6 * (minutes('pickup-height') + minutes('saddle-set') - minutes('saddle-lower')),
+    steel +
+      0.6 *
+        (minutes('pickup-height') + minutes('saddle-set') + minutes('intonate') - minutes('saddle-lower')),
     9,
   );
   expect(setupOf({ built: { ...electric, rod: 'none' } })?.likely).toBeLessThan(

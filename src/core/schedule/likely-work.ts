@@ -1,8 +1,8 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
 import type { Operation } from '../catalogue/operation.ts';
-import { askedFor } from '../catalogue/operations.ts';
+import { askedFor, fittingOf } from '../catalogue/operations.ts';
 import { onlyStrings, saidWork } from '../desk/said-work.ts';
-import { isAdjustable, type Construction } from '../instrument/construction.ts';
+import type { FactsOfConditions } from '../instrument/condition.ts';
 import type { JobFacts } from '../job/leaves.ts';
 import { closure, inOrder } from '../plan/solve/cost.ts';
 import type { Conditions } from '../readings/conditions.ts';
@@ -23,7 +23,7 @@ export interface JobBefore {
   readonly said: string;
   /** the kind of instrument; empty where nobody said */
   readonly kind: string;
-  readonly built: Pick<Construction, 'rod' | 'bridge' | 'electronics'> | null;
+  readonly built: FactsOfConditions | null;
   readonly strings: Conditions['strings'];
 }
 
@@ -62,16 +62,6 @@ const SETUP = 1;
 const HIGHEST = 2;
 const RESTRING: OperationId = 'restring';
 
-/** Whether an instrument has what a part of a plain setup is done to; where nothing is known of it, it may have. */
-function hasPart(op: OperationId, { built, strings }: Pick<JobBefore, 'built' | 'strings'>): boolean {
-  if (op === 'string-up') return strings !== 'at-pitch';
-  if (built === null) return true;
-  if (op === 'rod') return built.rod !== 'none';
-  if (op === 'pickup-height') return built.electronics === 'passive' || built.electronics === 'active';
-  if (op === 'saddle-set') return isAdjustable(built);
-  return op !== 'saddle-lower' || !isAdjustable(built);
-}
-
 /** What findings, words and names ask for, with what goes along; what belongs to a plain setup is not named. */
 function namedWork(job: JobBefore, by: GuessedBy, said: LikelyWork['said']): Operation[] {
   // Once it was looked at, what was found stands for what was said; what can only be wished for stays.
@@ -88,9 +78,11 @@ function namedWork(job: JobBefore, by: GuessedBy, said: LikelyWork['said']): Ope
   return inOrder(by, closure(by, ids)).filter((o) => !o.plain);
 }
 
-/** A plain setup of this instrument by the minutes its parts take. */
+/** A plain setup of this instrument by the minutes its parts take; where nothing is known of it, it may have every part. */
 function plainSetup(job: JobBefore, { catalogue, measured }: GuessedBy): Doubt {
-  const plain = catalogue.filter((o) => o.plain && hasPart(o.id, job));
+  const plain = fittingOf(catalogue, job.built).filter(
+    (o) => o.plain && (o.id !== 'string-up' || job.strings !== 'at-pitch'),
+  );
   const sum = (of: keyof Doubt): number =>
     PLAIN[of] * plain.reduce((all, o) => all + (measured.get(o.id) ?? o.minutes)[of], 0);
   return { low: sum('low'), likely: sum('likely'), high: sum('high') };
@@ -124,7 +116,7 @@ export function likelyWork(job: JobBefore, by: GuessedBy): LikelyWork {
       such: 0,
       asks: null,
     };
-  const said = saidWork(job.said, by.catalogue);
+  const said = saidWork(job.said, fittingOf(by.catalogue, job.built));
   const named = namedWork(job, by, said);
   const such = suchJobs(
     by.past ?? [],

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { STATIONS, type Skill, type WorkPlace } from '../../core/catalogue/operation-record.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
+import { CONDITION_FACTS, type FactsOfConditions } from '../../core/instrument/condition.ts';
 import { wholeOperation, type KeptOperation } from '../../core/catalogue/operations.ts';
 import { startOfDay, addDays, dayIn } from '../../core/days/zone.ts';
 import { may } from '../../core/people/roles.ts';
@@ -94,13 +95,14 @@ const FINDINGS_SQL = `SELECT i.job_id AS jobId, CONCAT(a.item, ':', a.finding) A
 
 /** Of what has no order yet, what is known of it: only there it is asked. */
 const SAID_SQL = `SELECT j.id AS jobId, CONCAT_WS(' ', j.complaint, j.wish) AS said, j.strings_state AS strings, i.kind,
-  JSON_VALUE(i.construction, '$.rod') AS rod, JSON_VALUE(i.construction, '$.bridge') AS bridge,
-  JSON_VALUE(i.construction, '$.electronics') AS electronics
+  JSON_OBJECT(${CONDITION_FACTS.map((f) => `'${f}', JSON_VALUE(i.construction, '$.${f}')`).join(', ')}) AS built
   FROM jobs j JOIN instruments i ON i.id = j.instrument_id
   WHERE j.state = 'open' AND NOT EXISTS (SELECT 1 FROM work_lines l WHERE l.job_id = j.id AND l.approval <> 'no')`;
 
-type SaidRow = Pick<JobToPlan, 'said' | 'strings' | 'kind'> &
-  NonNullable<JobToPlan['built']> & { readonly jobId: number };
+type SaidRow = Pick<JobToPlan, 'said' | 'strings' | 'kind'> & {
+  readonly jobId: number;
+  readonly built: FactsOfConditions;
+};
 
 const PROMISES_SQL = `SELECT p.job_id AS jobId, DATE_FORMAT(p.day, '%Y-%m-%d') AS day FROM jobs j JOIN promises p ON p.job_id = j.id
   WHERE j.state = 'open' AND p.id = (SELECT MAX(id) FROM promises WHERE job_id = j.id)`;
@@ -184,8 +186,7 @@ function saidOf(
   strings: JobToPlan['strings'] = 'at-pitch',
 ): Pick<JobToPlan, 'said' | 'kind' | 'built' | 'strings'> {
   if (!r) return { said: '', kind: '', built: null, strings };
-  const { rod, bridge, electronics } = r;
-  return { said: r.said, kind: r.kind, strings: r.strings, built: { rod, bridge, electronics } };
+  return { said: r.said, kind: r.kind, strings: r.strings, built: r.built };
 }
 
 function jobsToPlan(rows: Rows): JobToPlan[] {

@@ -3,12 +3,13 @@
 import { lazyPart } from '../kit/lazy-part.ts';
 import { Suspense, useState } from 'react';
 import { itemsFor, type Checklist, type ChecklistItem } from '../../core/inspection/checklist.ts';
-import { conditionWords } from '../../core/inspection/condition.ts';
+import { conditionWords } from '../../core/instrument/condition.ts';
 import { usualConstruction } from '../../core/instrument/defaults.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { PHASES, valueName } from './words.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 const KindChoice = lazyPart(() => import('../instrument/kind-choice.tsx').then((m) => m.KindChoice));
 
@@ -48,31 +49,33 @@ export function ChecklistPreview({ list }: { readonly list: Checklist }) {
         usually is.
         {list.ends.length > 0 && ` It ends in “${list.ends.join('” or “')}”.`}
       </p>
-      <table className="w-full text-left">
-        <thead>
-          <tr className="border-b-2 border-plain">
-            {['', 'Item', 'Phase', 'Asked when', 'Reading', 'Leads to'].map((h) => (
-              <th key={h} scope="col" className="pr-4 font-serif">
-                {h || <span className="sr-only">Asked</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        {groups.map((g) => (
-          <tbody key={g}>
-            <tr>
-              <th colSpan={6} scope="rowgroup" className="pt-3 text-left font-serif text-lg">
-                {g}
-              </th>
-            </tr>
-            {list.items
-              .filter((i) => i.group === g)
-              .map((i) => (
-                <Row key={i.key} item={i} asked={asked.has(i.key)} />
+      <Sideways label="The items">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-b-2 border-plain">
+              {['', 'Item', 'Phase', 'Asked when', 'Reading', 'Leads to'].map((h) => (
+                <th key={h} scope="col" className="pr-4 font-serif">
+                  {h || <span className="sr-only">Asked</span>}
+                </th>
               ))}
-          </tbody>
-        ))}
-      </table>
+            </tr>
+          </thead>
+          {groups.map((g) => (
+            <tbody key={g}>
+              <tr>
+                <th colSpan={6} scope="rowgroup" className="pt-3 text-left font-serif text-lg">
+                  {g}
+                </th>
+              </tr>
+              {list.items
+                .filter((i) => i.group === g)
+                .map((i) => (
+                  <Row key={i.key} item={i} asked={asked.has(i.key)} />
+                ))}
+            </tbody>
+          ))}
+        </table>
+      </Sideways>
     </div>
   );
 }

@@ -8,7 +8,7 @@ import {
   conditionWords,
   type Condition,
   type ConditionFact,
-} from '../../core/inspection/condition.ts';
+} from '../../core/instrument/condition.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
 import { PillChoice } from '../kit/pill-choice.tsx';
@@ -161,22 +161,29 @@ function Rows({
   );
 }
 
-/** When an item is asked, built by choosing facts and values; said in words beside it. */
+/** When an item is asked or an operation offered, built by choosing facts and values; said in words beside it. */
 export function ConditionBuilder({
   value,
+  says = 'Asked when',
+  may = true,
   onChange,
 }: {
   readonly value: Condition;
+  /** what is done when it holds */
+  readonly says?: string;
+  readonly may?: boolean;
   readonly onChange: (c: Condition) => void;
 }) {
   const shown = rowsOf(value);
   const words = conditionWords(value, valueName);
+  const said = `${says}: ${words}`;
+  if (!may) return <p className="text-sm">{said}</p>;
   if (!shown) {
     return (
       <div className="space-y-2">
-        <p>Asked when: {words}</p>
+        <p>{said}</p>
         <button type="button" className="button" onClick={() => onChange({ all: [] })}>
-          Ask always instead
+          Always instead
         </button>
       </div>
     );
@@ -185,7 +192,7 @@ export function ConditionBuilder({
   return (
     <div className="space-y-2">
       <p role="status" className="text-sm">
-        Asked when: {words}
+        {said}
       </p>
       {rows.length > 1 && (
         <PillChoice

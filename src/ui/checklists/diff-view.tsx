@@ -1,6 +1,6 @@
 import { ITEM_FIELDS, type ChecklistDiff, type ItemField } from '../../core/inspection/checklist-diff.ts';
 import type { ChecklistItem } from '../../core/inspection/checklist.ts';
-import { conditionWords } from '../../core/inspection/condition.ts';
+import { conditionWords } from '../../core/instrument/condition.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import { QUANTITY_FACTS } from '../../core/readings/quantities.ts';
 import { FIELD_NAMES, PHASES, valueName } from './words.ts';

@@ -1,6 +1,6 @@
 import { FACTS } from '../../core/instrument/construction-facts.ts';
 import { KIND_NAMES, type Kind } from '../../core/instrument/kinds.ts';
-import type { ConditionFact } from '../../core/inspection/condition.ts';
+import type { ConditionFact } from '../../core/instrument/condition.ts';
 import type { ItemField } from '../../core/inspection/checklist-diff.ts';
 
 export const PHASES = { 'strings-on': 'strings on', 'strings-off': 'strings off' } as const;

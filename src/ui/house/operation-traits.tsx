@@ -4,6 +4,7 @@ import type { Operation } from '../../core/catalogue/operation.ts';
 import { WORN_PARTS, type OperationTraits, type WornPart } from '../../core/catalogue/operation-record.ts';
 import { FINDINGS } from '../../core/inspection/findings.ts';
 import { titleOfItem } from '../../core/inspection/lists/title-of-item.ts';
+import { ConditionBuilder } from '../checklists/condition-builder.tsx';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
@@ -111,6 +112,10 @@ export function OperationTraitsFields({
   const set = (some: Partial<OperationTraits>) => onChange({ ...o, ...some } as Operation);
   return (
     <>
+      <fieldset className="space-y-2">
+        <legend className="font-semibold">What an instrument has to have for it</legend>
+        <ConditionBuilder value={o.fits} says="Offered" may={may} onChange={(fits) => set({ fits })} />
+      </fieldset>
       {(Object.keys(SENTENCES) as (keyof typeof SENTENCES)[]).map((key) => (
         <TextField
           key={key}

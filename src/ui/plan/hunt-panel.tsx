@@ -4,7 +4,8 @@ import { useMemo } from 'react';
 import type { NoiseHeard } from '../../core/ear/noise-round.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { operation } from '../../core/catalogue/operations.ts';
-import { CAUSES, CAUSE_IDS, type CauseId } from '../../core/hunt/causes.ts';
+import { holds } from '../../core/instrument/condition.ts';
+import { CAUSES, type CauseId } from '../../core/hunt/causes.ts';
 import { FOUND, weigh, type Weighed } from '../../core/hunt/hunt.ts';
 import type { TryId } from '../../core/hunt/tries.ts';
 import { useSend } from '../data/use-send.ts';
@@ -70,12 +71,15 @@ function Ended({ job, hunt, allowed, give }: Props & { readonly hunt: Hunt; read
   const { ended } = hunt;
   if (!ended) return null;
   const cause = ended.cause && CAUSES[ended.cause];
+  const mends = (cause?.operations ?? []).filter((id) =>
+    holds(operation(id, job.plan.catalogue).fits, job.instrument.construction),
+  );
   const put = (id: OperationId) =>
     give('plan.add', { jobId: job.id, operation: id, detail: cause ? `the noise: ${cause.name}` : '' });
   return (
     <section aria-label="What it was" className="space-y-2 border-y-2 border-plain py-2">
       <p className="text-2xl">
-        <b>{cause ? `It was ${cause.name}` : 'Left unfound'}</b>
+        <b>{cause ? `Found: ${cause.name}` : 'Left unfound'}</b>
       </p>
       {ended.words !== '' && <p className="text-ink">“{ended.words}”</p>}
       <p className="text-sm text-quiet">
@@ -84,7 +88,7 @@ function Ended({ job, hunt, allowed, give }: Props & { readonly hunt: Hunt; read
       {cause && <p>{cause.ways}</p>}
       {allowed.plan && (
         <div className="flex flex-wrap gap-2">
-          {(cause?.operations ?? []).map((id) => {
+          {mends.map((id) => {
             const there = job.plan.onOrder.includes(id);
             return (
               <button key={id} type="button" className="button" disabled={there} onClick={() => void put(id)}>
@@ -112,7 +116,9 @@ export function HuntPanel({ job, allowed }: Props) {
   const { hunt } = job.plan;
   const { give, busy, trouble } = useSend();
   const { noises } = job.plan.settings;
-  const weighed = useMemo(() => weigh(hunt.trail, noises), [hunt.trail, noises]);
+  const { construction } = job.instrument;
+  const on = useMemo(() => ({ weights: noises, built: construction }), [noises, construction]);
+  const weighed = useMemo(() => weigh(hunt.trail, on), [hunt.trail, on]);
   const about = { jobId: job.id, version: hunt.version };
   const end = (cause: CauseId | null) => give('hunt.end', { ...about, end: { cause, words: '' } });
   const tried = async (what: TryId, answer: string, words: string, heard: NoiseHeard | null) =>
@@ -134,7 +140,7 @@ export function HuntPanel({ job, allowed }: Props) {
         <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
           <div className="space-y-3">
             {may ? (
-              <NextTry hunt={hunt} weights={noises} busy={busy} onTried={tried} />
+              <NextTry hunt={hunt} on={on} busy={busy} onTried={tried} />
             ) : (
               <p>Only who may measure tries something here.</p>
             )}
@@ -153,8 +159,8 @@ export function HuntPanel({ job, allowed }: Props) {
         onBack={(entry) => void give('hunt.take-back', { ...about, entry })}
       />
       <p className="text-sm text-quiet">
-        {CAUSE_IDS.length} causes are weighed by the rules of the bench; chances are what those rules say, not
-        a count of this shop.
+        {weighed.length} causes are weighed by the rules of the bench; chances are what those rules say, not a
+        count of this shop.
       </p>
     </section>
   );

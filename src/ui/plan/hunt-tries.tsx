@@ -2,8 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import type { NoiseHeard } from '../../core/ear/noise-round.ts';
-import type { CauseWeights } from '../../core/hunt/causes.ts';
-import { nextTries, type Proposed } from '../../core/hunt/hunt.ts';
+import { nextTries, type HuntedOn, type Proposed } from '../../core/hunt/hunt.ts';
 import { answersOf, answerWords, TRIES, type TryId } from '../../core/hunt/tries.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
@@ -26,8 +25,7 @@ function choicesOf(proposed: readonly Proposed[], hunt: Hunt) {
 
 interface NextProps {
   readonly hunt: Hunt;
-  /** how often each cause is met in this shop */
-  readonly weights: CauseWeights;
+  readonly on: HuntedOn;
   readonly busy: boolean;
   readonly onTried: (
     what: TryId,
@@ -38,8 +36,8 @@ interface NextProps {
 }
 
 /** The next try: what tells most for its time, or another one by choice. */
-export function NextTry({ hunt, weights, busy, onTried }: NextProps) {
-  const proposed = useMemo(() => nextTries(hunt.trail, weights), [hunt.trail, weights]);
+export function NextTry({ hunt, on, busy, onTried }: NextProps) {
+  const proposed = useMemo(() => nextTries(hunt.trail, on), [hunt.trail, on]);
   const [chosen, setChosen] = useState<TryId | null>(null);
   const [words, setWords] = useState('');
   const what = chosen ?? proposed[0]?.what;

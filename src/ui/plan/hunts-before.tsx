@@ -26,7 +26,7 @@ export function HuntsBefore({ hunts }: { readonly hunts: Hunts }) {
                 ? 'not ended'
                 : h.ended.cause === null
                   ? 'left unfound'
-                  : `it was ${CAUSES[h.ended.cause].name}`}
+                  : `found: ${CAUSES[h.ended.cause].name}`}
             </b>
             <span className="block text-quiet">
               {h.trail.map((e) => `${TRIES[e.what].name}: ${answerWords(e.what, e.answer)}`).join(' · ')}

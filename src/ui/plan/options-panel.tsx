@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { optionsFor, ownOption, type CustomerOption, type OwnOption } from '../../core/plan/options.ts';
 import { dropDraft, readDraft, saveDraft } from '../data/draft.ts';
+import { fittingOf } from '../../core/catalogue/operations.ts';
 import type { Plans } from '../../core/plan/solve/plans.ts';
 import { FreshLink } from '../kit/fresh-link.tsx';
 import { sayMoment } from '../kit/dates.ts';
@@ -111,7 +112,7 @@ export function OptionsPanel({
       </div>
       {allowed.plan && (
         <OwnOptions
-          catalogue={job.plan.catalogue}
+          catalogue={fittingOf(job.plan.catalogue, job.instrument.construction)}
           own={own}
           errors={trouble?.code === 'invalid' ? trouble.fields : {}}
           onChange={write}

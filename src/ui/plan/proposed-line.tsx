@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
+import { fittingOf } from '../../core/catalogue/operations.ts';
 import type { ProposalLine } from '../../core/plan/proposal.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -71,7 +72,10 @@ function ChangeFields({
           <ListChoice
             {...w}
             value={change.operation}
-            items={job.plan.catalogue.map((o) => ({ value: o.id, name: o.name }))}
+            items={fittingOf(job.plan.catalogue, job.instrument.construction).map((o) => ({
+              value: o.id,
+              name: o.name,
+            }))}
             onChange={(value) => onChange({ ...change, operation: value as OperationId, price: '' })}
           />
         )}

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
+import { fittingOf } from '../../core/catalogue/operations.ts';
 import { formatMoney } from '../../core/money/currency.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
@@ -19,6 +20,7 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const { give, busy, trouble } = useSend();
   const [chosen, setChosen] = useState<OperationId | null>(null);
   const { catalogue, besides: beside } = job.plan;
+  const offered = fittingOf(catalogue, job.instrument.construction);
   // Until one is chosen it is one there is nothing to say of.
   const free =
     catalogue.find((o) => o.id === 'play-test' && !beside[o.id]) ?? catalogue.find((o) => !beside[o.id]);
@@ -45,7 +47,7 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
           <ListChoice
             {...w}
             value={operation}
-            items={catalogue.map((o) => ({ value: o.id, name: o.name }))}
+            items={offered.map((o) => ({ value: o.id, name: o.name }))}
             onChange={(value) => setChosen(value as OperationId)}
           />
         )}

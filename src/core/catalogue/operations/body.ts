@@ -1,3 +1,4 @@
+import { HAVING } from '../../instrument/having.ts';
 import { HAZARDS as H } from '../hazards.ts';
 import { op, operations } from '../operation-record.ts';
 
@@ -27,6 +28,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.heat],
   }),
   'brace-glue': op('Glue a loose brace', 18, [30, 50, 90], 6800, {
+    fits: HAVING.hollow,
     customer: 'A loose brace inside is glued.',
     done: 'A loose brace inside was glued.',
     askedBy: ['braces:loose'],
@@ -40,6 +42,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.heat],
   }),
   'bridge-plate': op('Mend the plate under the bridge', 18, [60, 90, 150], 11000, {
+    fits: HAVING.pinned,
     customer: 'The plate under the bridge, worn by the strings’ ends, is mended.',
     done: 'The plate under the bridge, worn by the strings’ ends, was mended.',
     askedBy: ['wrap:climbs', 'plate:worn', 'plate:cracked'],
@@ -52,6 +55,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.dust, H.files],
   }),
   'bridge-reglue': op('Reglue the bridge', 18, [60, 90, 150], 12000, {
+    fits: HAVING['glued-bridge'],
     customer: 'The bridge is taken off and glued on again.',
     done: 'The bridge was taken off and glued on again.',
     risky: true,
@@ -66,6 +70,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.heat],
   }),
   'bridge-thin': op('Thin the bridge', 46, [60, 90, 140], 10500, {
+    fits: HAVING['glued-bridge'],
     customer: 'The bridge is made thinner, so that the saddle can stand lower.',
     done: 'The bridge was made thinner, so that the saddle can stand lower.',
     changes: 'the bridge is made thinner',
@@ -82,6 +87,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.machine, H.dust, H.protected],
   }),
   'bridge-new': op('Make and glue a new bridge', 18, [180, 240, 360], 32000, {
+    fits: HAVING['glued-bridge'],
     customer: 'A new bridge is made and glued on.',
     done: 'A new bridge was made and glued on.',
     changes: 'the bridge is replaced (you get the old one back)',
@@ -100,6 +106,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.heat, H.machine, H.dust, H.protected],
   }),
   'bridge-fit': op('Fit a floating bridge to the top', 46, [45, 70, 110], 8000, {
+    fits: HAVING['floating-bridge'],
     customer: 'The bridge’s feet are fitted to the top, so that all of them stands on it.',
     done: 'The bridge’s feet were fitted to the top, so that all of them stands on it.',
     changes: 'a little wood comes off the bridge’s feet',
@@ -110,6 +117,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.dust, H.files],
   }),
   'bridge-swap': op('Replace the bridge on its posts', 46, [20, 35, 60], 3800, {
+    fits: HAVING['set-by-screws'],
     customer: 'The bridge on its posts is replaced.',
     done: 'The bridge on its posts was replaced.',
     changes: 'the bridge is replaced (you get the old one back)',
@@ -120,6 +128,7 @@ export const BODY_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   pins: op('Fit the bridge pins', 52, [15, 25, 40], 2600, {
+    fits: HAVING.pinned,
     customer: 'The bridge pins are fitted to their holes.',
     done: 'The bridge pins were fitted to their holes.',
     changes: 'the pin holes are fitted anew',

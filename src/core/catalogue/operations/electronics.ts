@@ -1,9 +1,11 @@
+import { HAVING } from '../../instrument/having.ts';
 import { HAZARDS as H } from '../hazards.ts';
 import { op, operations } from '../operation-record.ts';
 
 /** Electronics: pickups, controls, wiring. Prices in minor units; every number a setting. */
 export const ELECTRONICS_OPERATIONS = operations({
   'clean-controls': op('Clean controls and switch', 16, [10, 15, 30], 1800, {
+    fits: HAVING.wired,
     customer: 'Controls and switch are cleaned.',
     done: 'Controls and switch were cleaned.',
     askedBy: ['controls:crackles', 'switch:cuts'],
@@ -13,6 +15,7 @@ export const ELECTRONICS_OPERATIONS = operations({
     hazards: [H.solvent],
   }),
   battery: op('New battery, clean contacts', 17, [5, 8, 15], 500, {
+    fits: HAVING.battery,
     customer: 'It gets a new battery, and its contacts are cleaned.',
     done: 'It has a new battery, and its contacts were cleaned.',
     askedBy: ['battery:flat', 'battery:corroded'],
@@ -22,6 +25,7 @@ export const ELECTRONICS_OPERATIONS = operations({
     hazards: [H.battery],
   }),
   socket: op('Tighten or replace the output socket', 17, [10, 20, 35], 1900, {
+    fits: HAVING.wired,
     customer: 'The output socket is tightened or replaced.',
     done: 'The output socket was tightened or replaced.',
     askedBy: ['socket:loose', 'socket:crackles'],
@@ -31,6 +35,7 @@ export const ELECTRONICS_OPERATIONS = operations({
     hazards: [H.solder],
   }),
   wiring: op('Repair the wiring', 17, [20, 40, 80], 4200, {
+    fits: HAVING.wired,
     customer: 'The wiring is repaired.',
     done: 'The wiring was repaired.',
     askedBy: ['controls:dead', 'noise:dead', 'cavity:cold', 'cavity:corroded'],
@@ -40,6 +45,7 @@ export const ELECTRONICS_OPERATIONS = operations({
     hazards: [H.solder, H.mains],
   }),
   shield: op('Shield the cavities', 17, [45, 60, 90], 6500, {
+    fits: HAVING.wired,
     customer: 'The cavities are shielded against hum.',
     done: 'The cavities were shielded against hum.',
     askedBy: ['noise:hum', 'shield:open'],
@@ -49,6 +55,7 @@ export const ELECTRONICS_OPERATIONS = operations({
     hazards: [H.solder, H.files],
   }),
   'switch-new': op('Replace the switch', 17, [20, 30, 50], 3600, {
+    fits: HAVING.wired,
     customer: 'The switch is replaced.',
     done: 'The switch was replaced.',
     changes: 'the switch is replaced (you get the old one back)',
@@ -70,6 +77,7 @@ export const ELECTRONICS_OPERATIONS = operations({
     hazards: [H.solder, H.strings],
   }),
   'pickup-height': op('Set the pickup heights', 70, [5, 10, 15], 900, {
+    fits: HAVING['pickups-to-set'],
     customer: 'The pickups are set to their distance from the strings.',
     done: 'The pickups were set to their distance from the strings.',
     strung: true,

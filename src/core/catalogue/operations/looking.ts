@@ -1,9 +1,11 @@
+import { HAVING } from '../../instrument/having.ts';
 import { HAZARDS as H } from '../hazards.ts';
 import { op, operations } from '../operation-record.ts';
 
 /** Looking, listening and asking; what the customer still feels. Prices in minor units; every number a setting. */
 export const LOOKING_OPERATIONS = operations({
   'look-inside': op('Look inside with lamp and mirror', 5, [5, 10, 20], 900, {
+    fits: HAVING.hollow,
     customer: 'It is looked at inside with lamp and mirror.',
     done: 'It was looked at inside with lamp and mirror.',
     askedBy: ['top:bulged', 'top:sunken'],

@@ -1,9 +1,11 @@
+import { HAVING } from '../../instrument/having.ts';
 import { HAZARDS as H } from '../hazards.ts';
 import { op, operations } from '../operation-record.ts';
 
 /** Neck: its rod, its angle, its joint. Prices in minor units; every number a setting. */
 export const NECK_OPERATIONS = operations({
   'rod-free': op('Free a stiff rod nut', 19, [10, 20, 45], 2200, {
+    fits: HAVING.rod,
     customer: 'The stiff nut of the neck’s rod is freed.',
     done: 'The stiff nut of the neck’s rod was freed.',
     skill: 'senior',
@@ -12,6 +14,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.solvent],
   }),
   rod: op('Adjust the truss rod', 20, [5, 10, 20], 1200, {
+    fits: HAVING.rod,
     customer: 'The neck’s curve is set with its rod.',
     done: 'The neck’s curve was set with its rod.',
     strung: true,
@@ -25,6 +28,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   'neck-clamp': op('Clamp the neck into a back-bow and take up the rod', 21, [20, 30, 60], 4500, {
+    fits: HAVING.rod,
     customer: 'The neck is clamped straight for some days, and its rod taken up.',
     done: 'The neck was clamped straight for some days, and its rod taken up.',
     heavy: true,
@@ -63,6 +67,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   'neck-tighten': op('Tighten the neck’s screws', 18, [5, 10, 20], 900, {
+    fits: HAVING.bolted,
     customer: 'The screws that hold the neck are tightened.',
     done: 'The screws that hold the neck were tightened.',
     askedBy: ['pocket:moves'],
@@ -71,6 +76,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   'neck-hole': op('Plug and drill a hole of the neck’s screws', 18, [30, 45, 75], 3200, {
+    fits: HAVING.bolted,
     customer: 'A stripped hole of the neck’s screws is plugged and drilled anew.',
     done: 'A stripped hole of the neck’s screws was plugged and drilled anew.',
     askedBy: ['neck-screws:stripped'],
@@ -81,6 +87,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.drill, H.dust],
   }),
   'neck-off': op('Take the neck off and put it back', 24, [15, 25, 40], 2500, {
+    fits: HAVING.bolted,
     customer: 'The neck comes off and goes back on.',
     done: 'The neck was taken off and put back on.',
     needs: ['strings-off'],
@@ -88,6 +95,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   shim: op('Shim the neck', 25, [20, 35, 60], 4000, {
+    fits: HAVING.bolted,
     customer: 'A thin wedge in the joint changes the neck’s angle.',
     done: 'A thin wedge was put into the joint; it changes the neck’s angle.',
     heavy: true,
@@ -98,6 +106,7 @@ export const NECK_OPERATIONS = operations({
     hazards: [H.dust],
   }),
   tilt: op('Set the tilt screw', 26, [5, 10, 20], 1200, {
+    fits: HAVING['tilt-screw'],
     customer: 'The neck’s angle is set by its screw.',
     done: 'The neck’s angle was set by its screw.',
     strung: true,
@@ -105,6 +114,7 @@ export const NECK_OPERATIONS = operations({
     moves: ['neck'],
   }),
   'neck-reset': op('Reset the neck', 27, [240, 360, 540], 52000, {
+    fits: HAVING.glued,
     customer: 'The neck joint is opened and fitted anew at a better angle.',
     done: 'The neck joint was opened and fitted anew at a better angle.',
     changes: 'the neck joint is opened and fitted anew',

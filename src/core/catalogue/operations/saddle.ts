@@ -1,3 +1,4 @@
+import { HAVING } from '../../instrument/having.ts';
 import { HAZARDS as H } from '../hazards.ts';
 import { op, operations } from '../operation-record.ts';
 
@@ -6,6 +7,7 @@ const CUT = { reversible: false, hazards: [H.dust, H.files] } as const;
 /** Saddle and what each string is set by: height and length. Prices in minor units; every number a setting. */
 export const SADDLE_OPERATIONS = operations({
   'saddle-slot': op('Fill and re-rout the saddle slot', 47, [60, 90, 130], 11500, {
+    fits: HAVING['one-saddle'],
     customer: 'The saddle’s slot is filled and cut anew where the strings need it.',
     done: 'The saddle’s slot was filled and cut anew where the strings need it.',
     changes: 'the saddle’s slot is filled and cut anew',
@@ -21,6 +23,7 @@ export const SADDLE_OPERATIONS = operations({
     hazards: [H.machine, H.dust],
   }),
   'saddle-new': op('Make a new saddle', 48, [40, 60, 90], 7200, {
+    fits: HAVING['cut-saddle'],
     customer: 'A new saddle is made.',
     done: 'A new saddle was made.',
     changes: 'the saddle is replaced (you get the old one back)',
@@ -35,6 +38,7 @@ export const SADDLE_OPERATIONS = operations({
     ...CUT,
   }),
   'saddle-shim': op('Shim the saddle', 49, [10, 15, 25], 1500, {
+    fits: HAVING['cut-saddle'],
     customer: 'The saddle is raised by a thin layer under it.',
     done: 'The saddle was raised by a thin layer under it.',
     strung: true,
@@ -43,6 +47,7 @@ export const SADDLE_OPERATIONS = operations({
     moves: ['saddle-height'],
   }),
   'saddle-set': op('Set the saddles by their screws or wheels', 50, [5, 10, 15], 900, {
+    fits: HAVING['set-by-screws'],
     customer: 'The height of the strings is set at the bridge.',
     done: 'The height of the strings was set at the bridge.',
     strung: true,
@@ -52,6 +57,7 @@ export const SADDLE_OPERATIONS = operations({
     moves: ['saddle-height'],
   }),
   'saddle-lower': op('Lower the saddle', 50, [15, 25, 40], 2800, {
+    fits: HAVING['cut-saddle'],
     customer: 'The saddle is lowered, so that the strings stand nearer.',
     done: 'The saddle was lowered, so that the strings stand nearer.',
     strung: true,
@@ -67,6 +73,7 @@ export const SADDLE_OPERATIONS = operations({
     hazards: [H.dust],
   }),
   'saddle-raise': op('Raise the saddle', 51, [20, 40, 70], 4800, {
+    fits: HAVING['cut-saddle'],
     customer: 'A higher saddle is made, so that the strings stand clear.',
     done: 'A higher saddle was made, so that the strings stand clear.',
     strung: true,
@@ -80,6 +87,7 @@ export const SADDLE_OPERATIONS = operations({
     hazards: [H.dust],
   }),
   vibrato: op('Set the vibrato: springs, claw, float', 55, [15, 25, 45], 2800, {
+    fits: HAVING.vibrato,
     customer: 'The vibrato is set: springs, height, back to pitch.',
     done: 'The vibrato was set: springs, height, back to pitch.',
     strung: true,
@@ -96,6 +104,7 @@ export const SADDLE_OPERATIONS = operations({
     hazards: [H.springs, H.strings],
   }),
   intonate: op('Set the intonation', 60, [10, 15, 25], 1500, {
+    fits: HAVING['set-by-screws'],
     customer: 'Each string is set to play in tune up the neck.',
     done: 'Each string was set to play in tune up the neck.',
     askedBy: ['bridge-place:moved'],
@@ -107,6 +116,7 @@ export const SADDLE_OPERATIONS = operations({
     hazards: [H.strings],
   }),
   compensate: op('Compensate the saddle', 61, [20, 35, 60], 3800, {
+    fits: HAVING.crowned,
     customer: 'The saddle’s top is shaped so that each string plays in tune up the neck.',
     done: 'The saddle’s top was shaped so that each string plays in tune up the neck.',
     strung: true,

@@ -7,7 +7,7 @@ import { checklistFrom } from './checklist-table.ts';
 export const BENCH_ARRIVAL = checklistFrom({
   id: 'bench-arrival',
   name: 'Bench arrival',
-  version: 5,
+  version: 6,
   ends: [],
   table: `
 # First look, strings-on
@@ -55,12 +55,12 @@ vibrato-float | Vibrato floats level | Plate parallel to the body at pitch; spri
 vibrato-arm | Arm, springs and claw | Arm tight enough, count of springs, claw screws hold. | vibrato | | | | Springs under pull: eyes.
 # Electronics, strings-on
 controls | Every control through its travel | Crackle, dead spots, loose knobs. | wired | | clean-controls | quiet from end to end
-switch | Every switch position | Each position sounds, none cuts out. | magnetic | | clean-controls
+switch | Every switch position | Each position sounds, none cuts out. | magnets-wired | | clean-controls
 socket | Output socket tight | Wiggle the plug: no crackle, nut tight. | wired | | tighten
 battery | Battery fresh, contacts clean | Press the contacts, look for white crust. | battery | | battery | fresh this year | Corroded cells leak acid: gloves, do not touch the eyes; dispose as the law asks.
 noise | Hum and noise | Hands on and off the strings: does it change? | wired | resistance | | | Mains-powered gear is for a licensed person.
 balance | Even output, string to string | Under the saddle each string as loud as its neighbour. | under-saddle
-pickup-height | Pickup heights, last fret held | Even output; no pull on the low strings. | magnetic | pickup-height
+pickup-height | Pickup heights, last fret held | Even output; no pull on the low strings. | pickups-to-set | pickup-height
 # Hardware, strings-on
 tuners | Tuners turn smoothly | No play, no slip, no dead turn. | | | tighten
 bushings | Bushings and tuner screws | Seated, none cracked into the wood. | | | tighten
@@ -85,15 +85,15 @@ top | Top bulged or sunken | Straightedge across, before and behind the bridge. 
 cracks | Cracks in top, back and sides | Lamp along the grain, press lightly: does it move? | hollow
 braces | Braces, through the soundhole | Mirror and light; tap and listen for a loose end. | acoustic
 plate | Plate under the bridge | Worn by ball ends, cracked between the holes? | pinned
-bridge-lift | Bridge down all round | Slide paper under its edge. | acoustic | | bridge-reglue | no paper goes in
+bridge-lift | Bridge down all round | Slide paper under its edge. | glued-on-top | | bridge-reglue | no paper goes in
 bridge-thick | Bridge thickness and slot depth | What stands under the slot decides what may be shaved. | one-saddle | bridge-thickness
 pin-holes | Pin holes and taper | Round, clean; try a pin in a reamed hole of each taper. | pinned | pin-taper
 neck-angle | Neck angle | A straightedge on the frets meets the bridge where? | acoustic | neck-angle
 heel | Heel and neck joint | A gap at the heel, a crack along it, movement under a light push. | glued
 pocket | Neck pocket tight | Shims, movement when pushed sideways. | bolted | | tighten
 neck-screws | Neck screws and their holes | All bite, none stripped, the wood not cracked. | bolted | | tighten
-cavity | Wiring and earlier work | Cold joints, corrosion, parts replaced. | magnetic | | | | Old solder holds lead: wash the hands. Mains-powered gear is for a licensed person.
-shield | Shielding joined up | Paint or foil reaches the ground, nothing touches the hot lug. | magnetic
+cavity | Wiring and earlier work | Cold joints, corrosion, parts replaced. | magnets-wired | | | | Old solder holds lead: wash the hands. Mains-powered gear is for a licensed person.
+shield | Shielding joined up | Paint or foil reaches the ground, nothing touches the hot lug. | magnets-wired
 seams | Seams and linings | Along the edge all round; press and listen. | hollow
 finish | Finish: which, and its state | Crazing, wear, dings. It decides what may touch it. | | | | | Test solvents on a hidden place; ventilate; follow the safety sheet.
 corrosion | Metal parts | Rust, pitting, loose plating.

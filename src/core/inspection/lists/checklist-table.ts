@@ -1,36 +1,8 @@
 import { OPERATION_IDS, type OperationId } from '../../catalogue/operation-ids.ts';
-import { kindsThat } from '../../instrument/kinds.ts';
+import { HAVING } from '../../instrument/having.ts';
 import { QUANTITIES, type Quantity } from '../../readings/quantities.ts';
 import type { Checklist, ChecklistItem } from '../checklist.ts';
-import type { Condition } from '../condition.ts';
-
-/** The conditions the shipped lists use, by the name they have in the tables. */
-const NAMED: Readonly<Record<string, Condition>> = {
-  '': { all: [] },
-  acoustic: { fact: 'kind', is: kindsThat((k) => k.soundboard) },
-  hollow: { fact: 'kind', isNot: kindsThat((k) => !k.hollow) },
-  magnetic: { fact: 'kind', is: kindsThat((k) => k.magnetic) },
-  'steel-strung': { fact: 'kind', isNot: kindsThat((k) => k.softStrung) },
-  strapped: { fact: 'kind', isNot: kindsThat((k) => !k.strapped) },
-  twelve: { fact: 'kind', is: kindsThat((k) => k.usual.perCourse === 2) },
-  rod: { fact: 'rod', isNot: ['none'] },
-  glued: { fact: 'joint', is: ['glued'] },
-  bolted: { fact: 'joint', is: ['bolted', 'bolted-shims', 'tilt-screw'] },
-  pinned: { fact: 'bridge', is: ['pinned'] },
-  'tie-block': { fact: 'bridge', is: ['tie-block'] },
-  individual: { fact: 'bridge', is: ['individual'] },
-  thumbwheel: { fact: 'bridge', is: ['thumbwheel'] },
-  'floating-bridge': { fact: 'bridge', is: ['floating'] },
-  'one-saddle': { fact: 'bridge', is: ['pinned', 'tie-block', 'individual-fixed'] },
-  'behind-saddle': { fact: 'bridge', isNot: ['tie-block'] },
-  vibrato: { fact: 'vibrato', isNot: ['none'] },
-  'floating-vibrato': { fact: 'vibrato', is: ['floating'] },
-  wired: { fact: 'electronics', isNot: ['none'] },
-  battery: { fact: 'electronics', is: ['active', 'under-saddle'] },
-  'under-saddle': { fact: 'electronics', is: ['under-saddle'] },
-  'raw-board': { fact: 'fingerboard', is: ['raw'] },
-  'lacquered-board': { fact: 'fingerboard', is: ['lacquered'] },
-};
+import type { Condition } from '../../instrument/condition.ts';
 
 /** A list as it is written: groups begin with `# name, phase`, items are lines of columns. */
 export interface ListTable {
@@ -47,10 +19,14 @@ const among = <T extends string>(all: readonly T[], word: string, line: string):
   return found;
 };
 
+/** The condition a table names; none is always. */
+const conditionOf = (when: string): Condition | undefined =>
+  when === '' ? HAVING.always : Object.hasOwn(HAVING, when) ? HAVING[when as keyof typeof HAVING] : undefined;
+
 function itemFrom(line: string, group: string, phase: ChecklistItem['phase']): ChecklistItem {
   const [key = '', title = '', help = '', when = '', reading = '', leadsTo = '', fine = '', caution = ''] =
     line.split('|').map((c) => c.trim());
-  const condition = NAMED[when];
+  const condition = conditionOf(when);
   if (key === '' || title === '' || help === '' || condition === undefined) {
     throw new RangeError(`“${line}” is not an item`);
   }

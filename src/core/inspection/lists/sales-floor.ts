@@ -7,7 +7,7 @@ import { checklistFrom } from './checklist-table.ts';
 export const SALES_FLOOR = checklistFrom({
   id: 'sales-floor',
   name: 'New stock for the floor',
-  version: 2,
+  version: 3,
   ends: ['ready for the floor', 'to the bench'],
   table: `
 # Out of the box, strings-on
@@ -46,7 +46,7 @@ controls | Controls and switch | Each through its travel, each position. | wired
 socket | Output socket | Plug in, wiggle. | wired | | tighten
 battery | Battery in, date written | A fresh one, its door closes. | battery | | battery | | Cells leak: take it out for long storage; dispose as the law asks.
 balance | Even output | String to string. | wired
-hum | Quiet with hands on the strings | Grounded bridge. | magnetic
+hum | Quiet with hands on the strings | Grounded bridge. | magnets-wired
 tuners | Tuners smooth, screws tight | Bushings seated. | | | tighten
 buttons | Strap buttons hold | Screw tight, felt there. | strapped | | tighten
 guard | Guard flat | Edges down under the film.
@@ -58,7 +58,7 @@ board | Board not dry | Raw wood: a little oil, the rest wiped off. | raw-board 
 board-finish | Finish on the board whole | No runs at the fret ends. | lacquered-board
 dots | Dots and inlays | Flush, none missing.
 # Body, strings-on
-top | Top and bridge | Flat as it should be, bridge down all round. | acoustic | | bridge-reglue
+top | Top and bridge | Flat as it should be, bridge down all round. | glued-on-top | | bridge-reglue
 inside | Inside clean | Glue runs, chips, a loose brace, by mirror. | acoustic
 pocket | Neck pocket | Tight, straight, screws home. | bolted | | tighten
 neck-angle | Neck angle | Straightedge on the frets against the bridge’s top. | acoustic

@@ -22,6 +22,7 @@ import { judge } from '../judge.ts';
 import { LEAVES, NO_FACTS } from '../leaves.ts';
 import { namesOf, type Shop } from '../shop.ts';
 import { sheetView } from './customer-sheet.ts';
+import { invoiceView } from './invoice.ts';
 import { commonView, LEAF_VIEWS, leafSource, type Around } from './leaves.ts';
 import { sealedRecord } from './sealed-record.ts';
 
@@ -380,8 +381,16 @@ test('the customer’s sheet: what was agreed costs, what was declined is left, 
   expect(plain.found).toEqual(['While inside: a loose brace']);
   // What is agreed and not finished was not done.
   expect([plain.done.length, plain.todo?.length]).toEqual([0, 2]);
-  const finished = sheet(whole({ lines: lines.map((l) => ({ ...l, step: 'finished' as const })) }));
+  const ended = whole({ lines: lines.map((l) => ({ ...l, step: 'finished' as const })) });
+  const finished = sheet(ended);
   expect([finished.done.length, finished.todo]).toEqual([2, undefined]);
+  // As it was done on the sheet and on the invoice; as it was agreed while it was not.
+  const invoiced = (g: Whole): string | undefined => invoiceView(g, shop.info, at(40)).lines[0]?.title;
+  expect(finished.done[0]).toMatchObject({ title: 'The neck’s curve was set with its rod.' });
+  expect([invoiced(whole({ lines })), invoiced(ended)]).toEqual([
+    'The neck’s curve is set with its rod.',
+    'The neck’s curve was set with its rod.',
+  ]);
   const { job } = whole();
   const less = sheet(whole({ lines, job: { ...job, discountKind: 'amount', discountValue: 500 } }));
   expect(less.price).toMatchObject({ discount: 500, tax: 1000, toPay: 6000 });

@@ -1,4 +1,4 @@
-import type { Construction } from '../instrument/construction.ts';
+import type { Construction } from './construction.ts';
 
 /** The construction facts a checklist item may depend on. */
 export const CONDITION_FACTS = [
@@ -22,8 +22,11 @@ export type Condition =
   | { readonly all: readonly Condition[] }
   | { readonly any: readonly Condition[] };
 
+/** What of an instrument conditions go by. */
+export type FactsOfConditions = Pick<Construction, ConditionFact>;
+
 /** Whether a condition holds for an instrument. An empty `all` holds, an empty `any` does not. */
-export function holds(condition: Condition, construction: Construction): boolean {
+export function holds(condition: Condition, construction: FactsOfConditions): boolean {
   if ('all' in condition) return condition.all.every((c) => holds(c, construction));
   if ('any' in condition) return condition.any.some((c) => holds(c, construction));
   const value: string = construction[condition.fact];
