@@ -15,6 +15,7 @@ import type { Fields } from '../data/edit-model.ts';
 import { useEdit } from '../data/use-edit.ts';
 import { useSend } from '../data/use-send.ts';
 import { GaugeCheckForm, type Kept } from './gauge-check-form.tsx';
+import { Sideways } from '../kit/sideways.tsx';
 
 const FRESH: Kept = {
   id: 0,
@@ -257,29 +258,31 @@ export function GaugeEditor({
   const newest = (g: Kept): Kept => gauges.find((x) => x.id === g.id) ?? g;
   return (
     <div className="space-y-4 px-5 py-3">
-      <table className="w-full text-left text-sm">
-        <caption className="sr-only">The shop’s gauges</caption>
-        <thead>
-          <tr className="border-b-2 border-plain">
-            {['Gauge', 'Smallest step', 'Tells apart', 'Zero', 'Checked', 'Due', ''].map((h) => (
-              <th key={h} scope="col" className="pr-4">
-                {h}
-              </th>
+      <Sideways label="The shop’s gauges">
+        <table className="w-full text-left text-sm">
+          <caption className="sr-only">The shop’s gauges</caption>
+          <thead>
+            <tr className="border-b-2 border-plain">
+              {['Gauge', 'Smallest step', 'Tells apart', 'Zero', 'Checked', 'Due', ''].map((h) => (
+                <th key={h} scope="col" className="pr-4">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {gauges.map((g) => (
+              <GaugeRow
+                key={g.id}
+                gauge={g}
+                now={now}
+                onCheck={mayCheck ? () => setOpen({ what: 'check', gauge: g }) : null}
+                onEdit={mayEdit ? () => setOpen({ what: 'edit', gauge: g }) : null}
+              />
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {gauges.map((g) => (
-            <GaugeRow
-              key={g.id}
-              gauge={g}
-              now={now}
-              onCheck={mayCheck ? () => setOpen({ what: 'check', gauge: g }) : null}
-              onEdit={mayEdit ? () => setOpen({ what: 'edit', gauge: g }) : null}
-            />
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      </Sideways>
       {gauges.length === 0 && <p>No gauge is named yet: readings carry what such a gauge usually tells.</p>}
       {mayEdit && open === null && (
         <button

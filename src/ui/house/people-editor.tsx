@@ -11,6 +11,7 @@ import { useSend } from '../data/use-send.ts';
 import { Trouble } from '../kit/trouble.tsx';
 import { OwnPin } from './own-pin.tsx';
 import { PinField } from './pin-fields.tsx';
+import { Sideways } from '../kit/sideways.tsx';
 
 const PersonForm = lazyPart(() => import('./person-form.tsx').then((m) => m.PersonForm));
 
@@ -70,41 +71,43 @@ function PeopleTable({
   readonly onOpen: (id: number) => void;
 }) {
   return (
-    <table className="w-full text-left">
-      <caption className="sr-only">Everybody of the shop</caption>
-      <thead>
-        <tr className="border-b-2 border-plain">
-          {['Name', 'Letters', 'Role', 'What they can be given', ''].map((h) => (
-            <th key={h} scope="col" className="pr-4">
-              {h}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {people.map((p) => (
-          <tr key={p.id} className={`border-b border-line ${p.id === open ? 'bg-shade' : ''}`}>
-            <th scope="row" className={`pr-4 font-normal ${p.active ? '' : 'text-quiet'}`}>
-              {p.name}
-              {p.active ? '' : ' (has left)'}
-              {p.hours !== null && (
-                <span className="block text-sm text-quiet">{sayWeek(p.hours) || 'no hours'}</span>
-              )}
-            </th>
-            <td className="pr-4">{p.initials}</td>
-            <td className="pr-4">{p.role}</td>
-            <td className="min-w-40 pr-4">{SKILLS[p.skill]}</td>
-            <td className="text-right">
-              {may && (
-                <button type="button" className="button my-1" onClick={() => onOpen(p.id)}>
-                  Change<span className="sr-only"> {p.name}</span>
-                </button>
-              )}
-            </td>
+    <Sideways label="Everybody of the shop">
+      <table className="w-full text-left">
+        <caption className="sr-only">Everybody of the shop</caption>
+        <thead>
+          <tr className="border-b-2 border-plain">
+            {['Name', 'Letters', 'Role', 'What they can be given', ''].map((h) => (
+              <th key={h} scope="col" className="pr-4">
+                {h}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {people.map((p) => (
+            <tr key={p.id} className={`border-b border-line ${p.id === open ? 'bg-shade' : ''}`}>
+              <th scope="row" className={`pr-4 font-normal ${p.active ? '' : 'text-quiet'}`}>
+                {p.name}
+                {p.active ? '' : ' (has left)'}
+                {p.hours !== null && (
+                  <span className="block text-sm text-quiet">{sayWeek(p.hours) || 'no hours'}</span>
+                )}
+              </th>
+              <td className="pr-4">{p.initials}</td>
+              <td className="pr-4">{p.role}</td>
+              <td className="min-w-40 pr-4">{SKILLS[p.skill]}</td>
+              <td className="text-right">
+                {may && (
+                  <button type="button" className="button my-1" onClick={() => onOpen(p.id)}>
+                    Change<span className="sr-only"> {p.name}</span>
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Sideways>
   );
 }
 

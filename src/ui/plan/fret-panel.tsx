@@ -13,6 +13,7 @@ import { amountUnit } from '../../core/targets/say-values.ts';
 import { planInputOf } from './plan-problem.ts';
 import { PlanSays } from './plan-says.tsx';
 import { RockMap } from './rock-map.tsx';
+import { Sideways } from '../kit/sideways.tsx';
 
 const COLUMN = 46;
 const SIDE = 14;
@@ -95,7 +96,7 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
           {formatLength(plan.level.actionRise, 'mm')}).
         </p>
       </div>
-      <div className="overflow-x-auto">
+      <Sideways label="Fret map">
         <svg
           width={width}
           height={HEIGHT + 62}
@@ -162,7 +163,7 @@ export function FretPanel({ job }: Pick<LeafProps<'plan'>, 'job'>) {
             );
           })}
         </svg>
-      </div>
+      </Sideways>
       <div className="grid gap-6 lg:grid-cols-2">
         <table className="self-start text-left text-sm">
           <caption className="py-1 text-left font-serif text-lg font-semibold">The ways compared</caption>

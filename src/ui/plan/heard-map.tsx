@@ -8,6 +8,7 @@ import type { HeardPlace } from '../../core/whatif/heard.ts';
 import { compareHeard, sayUnexplained, unexplained } from '../../core/whatif/heard-map.ts';
 import { rowOfString } from '../neck-sheet/geometry.ts';
 import { Place, ROW } from './clearance-place.tsx';
+import { Sideways } from '../kit/sideways.tsx';
 
 const CELL = 26;
 const NAMES = 40;
@@ -95,30 +96,32 @@ function Grid({
   const rows = c.strings.length;
   const columns = upTo + 1;
   return (
-    <figure className="min-w-0 overflow-x-auto">
+    <figure className="min-w-0">
       <figcaption className="text-sm font-bold">{name}</figcaption>
-      <svg
-        width={NAMES + columns * CELL + 4}
-        height={rows * ROW + FOOT}
-        role="img"
-        aria-label={`${name}: strings by held fret; what differs is said below`}
-      >
-        {c.strings.map((_, index) => (
-          <Row key={index} {...{ construction: c, index, columns, roomAt, amountAt, fretAt }} />
-        ))}
-        {Array.from({ length: columns }, (_, held) => (
-          <text
-            key={held}
-            x={NAMES + held * CELL + CELL / 2}
-            y={rows * ROW + 14}
-            fontSize={12}
-            textAnchor="middle"
-            fill="var(--quiet)"
-          >
-            {held}
-          </text>
-        ))}
-      </svg>
+      <Sideways label="Strings by held fret">
+        <svg
+          width={NAMES + columns * CELL + 4}
+          height={rows * ROW + FOOT}
+          role="img"
+          aria-label={`${name}: strings by held fret; what differs is said below`}
+        >
+          {c.strings.map((_, index) => (
+            <Row key={index} {...{ construction: c, index, columns, roomAt, amountAt, fretAt }} />
+          ))}
+          {Array.from({ length: columns }, (_, held) => (
+            <text
+              key={held}
+              x={NAMES + held * CELL + CELL / 2}
+              y={rows * ROW + 14}
+              fontSize={12}
+              textAnchor="middle"
+              fill="var(--quiet)"
+            >
+              {held}
+            </text>
+          ))}
+        </svg>
+      </Sideways>
     </figure>
   );
 }

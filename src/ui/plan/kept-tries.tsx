@@ -11,6 +11,7 @@ import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { useSend } from '../data/use-send.ts';
 import { rowsOf } from './try-says.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 /** What was kept by a name, side by side with what was read and what is tried now. */
 export const KeptTries = memo(function KeptTries({
@@ -60,7 +61,7 @@ export const KeptTries = memo(function KeptTries({
     if (done) setName('');
   };
   return (
-    <div className="space-y-2 overflow-x-auto">
+    <div className="space-y-2">
       <TextField
         label={`Action also at fret (1 to ${last})`}
         className="w-52"
@@ -68,72 +69,74 @@ export const KeptTries = memo(function KeptTries({
         value={asked}
         onChange={(text) => setAsked(text.trim())}
       />
-      <table className="text-left text-sm">
-        <caption className="py-1 text-left font-serif text-lg font-semibold">Side by side</caption>
-        <thead>
-          <tr className="border-b-2 border-plain">
-            <td />
-            {columns.map((x, i) => (
-              <th key={i} scope="col" className="px-3 align-bottom">
-                {x.title}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {(columns[0]?.rows ?? []).map(([row], r) => (
-            <tr key={row} className="border-b border-line">
-              <th scope="row" className="pr-3 font-normal whitespace-nowrap">
-                {row}
-              </th>
-              {columns.map((x, i) => {
-                const value = x.rows[r]?.[1] ?? '';
-                const same = i > 0 && value === columns[0]?.rows[r]?.[1];
-                return (
-                  <td
-                    key={i}
-                    className={`max-w-64 px-3 py-0.5 ${same ? 'text-quiet' : i > 0 ? 'font-bold' : ''}`}
-                  >
-                    {value}
-                  </td>
-                );
-              })}
+      <Sideways label="Side by side">
+        <table className="text-left text-sm">
+          <caption className="py-1 text-left font-serif text-lg font-semibold">Side by side</caption>
+          <thead>
+            <tr className="border-b-2 border-plain">
+              <td />
+              {columns.map((x, i) => (
+                <th key={i} scope="col" className="px-3 align-bottom">
+                  {x.title}
+                </th>
+              ))}
             </tr>
-          ))}
-        </tbody>
-        {tries.length > 0 && (
-          <tfoot>
-            <tr>
-              <td />
-              <td />
-              <td />
-              {tries.map((t) => (
-                <td key={t.id} className="px-3 py-1">
-                  <button
-                    type="button"
-                    className="button"
-                    aria-label={`Try ${t.name} again`}
-                    onClick={() => onTry(t.moves)}
-                  >
-                    Try again
-                  </button>{' '}
-                  {may && (
+          </thead>
+          <tbody>
+            {(columns[0]?.rows ?? []).map(([row], r) => (
+              <tr key={row} className="border-b border-line">
+                <th scope="row" className="pr-3 font-normal whitespace-nowrap">
+                  {row}
+                </th>
+                {columns.map((x, i) => {
+                  const value = x.rows[r]?.[1] ?? '';
+                  const same = i > 0 && value === columns[0]?.rows[r]?.[1];
+                  return (
+                    <td
+                      key={i}
+                      className={`max-w-64 px-3 py-0.5 ${same ? 'text-quiet' : i > 0 ? 'font-bold' : ''}`}
+                    >
+                      {value}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+          {tries.length > 0 && (
+            <tfoot>
+              <tr>
+                <td />
+                <td />
+                <td />
+                {tries.map((t) => (
+                  <td key={t.id} className="px-3 py-1">
                     <button
                       type="button"
                       className="button"
-                      aria-label={`Drop ${t.name}`}
-                      disabled={busy}
-                      onClick={() => void give('plan.drop-try', { tryId: t.id, version: t.version })}
+                      aria-label={`Try ${t.name} again`}
+                      onClick={() => onTry(t.moves)}
                     >
-                      Drop
-                    </button>
-                  )}
-                </td>
-              ))}
-            </tr>
-          </tfoot>
-        )}
-      </table>
+                      Try again
+                    </button>{' '}
+                    {may && (
+                      <button
+                        type="button"
+                        className="button"
+                        aria-label={`Drop ${t.name}`}
+                        disabled={busy}
+                        onClick={() => void give('plan.drop-try', { tryId: t.id, version: t.version })}
+                      >
+                        Drop
+                      </button>
+                    )}
+                  </td>
+                ))}
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      </Sideways>
       {may && (
         <form
           className="flex items-end gap-3"

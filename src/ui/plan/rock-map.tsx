@@ -1,6 +1,7 @@
 import { formatLength } from '../../core/units/format-length.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import { amountUnit } from '../../core/targets/say-values.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 const COLUMN = 40;
 const HEIGHT = 70;
@@ -66,7 +67,7 @@ export function RockMap({
   const at = (fret: number) => rocks.find((r) => r.fret === fret)?.value ?? 0;
   const width = frets * COLUMN + 20;
   return (
-    <div className="overflow-x-auto">
+    <Sideways label="Frets that rock">
       <svg
         width={width}
         height={BASE + 40}
@@ -78,6 +79,6 @@ export function RockMap({
           <Bar key={fret} fret={fret} value={at(fret)} tallest={tallest} />
         ))}
       </svg>
-    </div>
+    </Sideways>
   );
 }

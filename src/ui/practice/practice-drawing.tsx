@@ -4,6 +4,7 @@ import type { Construction } from '../../core/instrument/construction.ts';
 import { sheetGeometry, type Measured } from '../neck-sheet/geometry.ts';
 import { SideView, type SheetLine } from '../neck-sheet/side-view.tsx';
 import { useWidth } from '../kit/use-width.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 interface Props {
   readonly construction: Construction;
@@ -24,33 +25,35 @@ export function PracticeDrawing({ construction, lines, band, says }: Props) {
   const tallest = Math.max(TALLEST, ...lines.map((l) => 2.2 * (l.measured.action ?? 0)));
   const geometry = sheetGeometry(construction, width, tallest);
   return (
-    <div ref={ref} className="overflow-x-auto border-b border-line">
-      <svg width={geometry.width} height={HEIGHT + NUMBERS} role="img" aria-label={says}>
-        <defs>
-          <pattern
-            id="target-hatch"
-            width={6}
-            height={6}
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <line x1={0} y1={0} x2={0} y2={6} stroke="var(--line)" strokeWidth={2} />
-          </pattern>
-        </defs>
-        <SideView
-          construction={construction}
-          geometry={geometry}
-          top={0}
-          height={HEIGHT}
-          lines={lines}
-          band={band}
-          bend={bend}
-          saddleThickness={3}
-          reliefRed={false}
-          actionRed={false}
-          named={lines.length > 1}
-        />
-      </svg>
+    <div ref={ref} className="border-b border-line">
+      <Sideways label="The neck">
+        <svg width={geometry.width} height={HEIGHT + NUMBERS} role="img" aria-label={says}>
+          <defs>
+            <pattern
+              id="target-hatch"
+              width={6}
+              height={6}
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <line x1={0} y1={0} x2={0} y2={6} stroke="var(--line)" strokeWidth={2} />
+            </pattern>
+          </defs>
+          <SideView
+            construction={construction}
+            geometry={geometry}
+            top={0}
+            height={HEIGHT}
+            lines={lines}
+            band={band}
+            bend={bend}
+            saddleThickness={3}
+            reliefRed={false}
+            actionRed={false}
+            named={lines.length > 1}
+          />
+        </svg>
+      </Sideways>
     </div>
   );
 }

@@ -13,6 +13,7 @@ import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import { sayValue } from '../../core/targets/say-values.ts';
 import { PillChoice } from '../kit/pill-choice.tsx';
+import { Sideways } from '../kit/sideways.tsx';
 
 const ReadingCharts = dynamic(() => import('./reading-charts.tsx').then((m) => m.ReadingCharts), {
   ssr: false,
@@ -54,33 +55,35 @@ function Overlaid({
   ];
   const g = sheetGeometry(c, DRAWN_WIDTH, 6);
   return (
-    <section aria-label="On the drawing" className="overflow-x-auto">
+    <section aria-label="On the drawing">
       <PillChoice
         legend="String drawn"
         value={side}
         options={{ bass: 'lowest string', treble: 'highest string' }}
         onChange={setSide}
       />
-      <svg
-        viewBox={`0 0 ${DRAWN_WIDTH} ${DRAWN_HEIGHT}`}
-        className="w-full min-w-[720px]"
-        role="img"
-        aria-label={`${a.name} dotted, ${b.name} drawn through, heights enlarged ${g.enlarged} times; the table has the numbers.`}
-      >
-        <SideView
-          construction={c}
-          geometry={g}
-          top={10}
-          height={186}
-          lines={lines}
-          band={null}
-          bend={lines[1]?.measured ?? { relief: 0, action: null, nutGap: null }}
-          saddleThickness={3}
-          reliefRed={false}
-          actionRed={false}
-          named
-        />
-      </svg>
+      <Sideways label="The drawing">
+        <svg
+          viewBox={`0 0 ${DRAWN_WIDTH} ${DRAWN_HEIGHT}`}
+          className="w-full min-w-[720px]"
+          role="img"
+          aria-label={`${a.name} dotted, ${b.name} drawn through, heights enlarged ${g.enlarged} times; the table has the numbers.`}
+        >
+          <SideView
+            construction={c}
+            geometry={g}
+            top={10}
+            height={186}
+            lines={lines}
+            band={null}
+            bend={lines[1]?.measured ?? { relief: 0, action: null, nutGap: null }}
+            saddleThickness={3}
+            reliefRed={false}
+            actionRed={false}
+            named
+          />
+        </svg>
+      </Sideways>
     </section>
   );
 }

@@ -7,6 +7,7 @@ import type { InstrumentRounds } from '../../server/shelf/load-rounds.ts';
 import type { DisplayUnit } from '../../core/units/length-units.ts';
 import { sayValue } from '../../core/targets/say-values.ts';
 import { drawShapes, type DrawnShape } from './neck-shape-layout.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 type Round = InstrumentRounds['rounds'][number];
 
@@ -109,36 +110,38 @@ export function NeckShapes({
   const d = drawShapes(construction.scale, first, second, SIZE);
   const missing = !first ? a.name : !second ? b.name : null;
   return (
-    <section aria-labelledby="neck-shapes" className="overflow-x-auto">
+    <section aria-labelledby="neck-shapes">
       <h2 id="neck-shapes" className="text-xl">
         The measured neck
       </h2>
-      <svg
-        viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
-        className="w-full min-w-[720px] border border-line bg-card"
-        role="img"
-        aria-label={`Fret tops under the line, ${a.name} dashed, ${b.name} drawn through, heights enlarged ${d.enlarged} times; the table has the numbers.`}
-      >
-        <line x1={0} x2={SIZE.width} y1={d.line} y2={d.line} className="stroke-plain" strokeWidth={1} />
-        {d.frets.map((f) => (
-          <text
-            key={f.fret}
-            x={f.x}
-            y={SIZE.height - 8}
-            textAnchor="middle"
-            fontSize={14}
-            className="fill-quiet"
-          >
-            {f.fret}
-          </text>
-        ))}
-        {d.a.map((s) => (
-          <Line key={`a ${s.side}`} shape={s} className={FOUND} />
-        ))}
-        {d.b.map((s) => (
-          <Line key={`b ${s.side}`} shape={s} className={LATER} />
-        ))}
-      </svg>
+      <Sideways label="The measured neck">
+        <svg
+          viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+          className="w-full min-w-[720px] border border-line bg-card"
+          role="img"
+          aria-label={`Fret tops under the line, ${a.name} dashed, ${b.name} drawn through, heights enlarged ${d.enlarged} times; the table has the numbers.`}
+        >
+          <line x1={0} x2={SIZE.width} y1={d.line} y2={d.line} className="stroke-plain" strokeWidth={1} />
+          {d.frets.map((f) => (
+            <text
+              key={f.fret}
+              x={f.x}
+              y={SIZE.height - 8}
+              textAnchor="middle"
+              fontSize={14}
+              className="fill-quiet"
+            >
+              {f.fret}
+            </text>
+          ))}
+          {d.a.map((s) => (
+            <Line key={`a ${s.side}`} shape={s} className={FOUND} />
+          ))}
+          {d.b.map((s) => (
+            <Line key={`b ${s.side}`} shape={s} className={LATER} />
+          ))}
+        </svg>
+      </Sideways>
       <p className="text-sm text-quiet">
         The line is the straightedge; ○ bass side, □ treble side; dashed {a.name}, drawn through {b.name}.
         {missing !== null && ` ${missing} did not measure it.`}

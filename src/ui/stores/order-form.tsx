@@ -11,6 +11,7 @@ import Link from '../kit/link.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { Trouble } from '../kit/trouble.tsx';
 import { readMany } from './typed-item.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 interface Typed {
   readonly [field: string]: unknown;
@@ -78,7 +79,7 @@ function Rows({
   readonly onChange: (many: Typed['many']) => void;
 }) {
   return (
-    <div className="overflow-x-auto">
+    <Sideways label="What is ordered">
       <table className="w-full text-left">
         <thead className="text-sm">
           <tr className="border-b-2 border-plain">
@@ -101,7 +102,7 @@ function Rows({
           ))}
         </tbody>
       </table>
-    </div>
+    </Sideways>
   );
 }
 

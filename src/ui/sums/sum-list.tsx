@@ -49,7 +49,7 @@ function Found({
           <a
             href={`/sums/${s.id}`}
             aria-current={s.id === here ? 'page' : undefined}
-            className={`flex min-h-11 items-center px-3 leading-tight hover:bg-shade ${s.id === here ? 'bg-plain text-paper hover:bg-plain' : ''} ${text !== '' && i === 0 ? 'font-bold' : ''}`}
+            className={`flex min-h-11 items-center px-3 leading-tight ${s.id === here ? 'bg-plain text-paper' : 'hover:bg-shade'} ${text !== '' && i === 0 ? 'font-bold' : ''}`}
             onClick={(e) => {
               if (e.metaKey || e.ctrlKey || e.shiftKey) return;
               e.preventDefault();

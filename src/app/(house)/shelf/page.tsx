@@ -4,48 +4,51 @@ import { countFloor, loadShelf } from '../../../server/shelf/load-shelf.ts';
 import { FindField } from '../../../ui/kit/find-field.tsx';
 import { PageHead } from '../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../_lib/session.ts';
+import { Sideways } from '../../../ui/kit/sideways.tsx';
 
 export const metadata = { title: 'Shelf' };
 
 /** Instruments, a line each. */
 function Instruments({ rows }: { readonly rows: Awaited<ReturnType<typeof loadShelf>> }) {
   return (
-    <table className="w-full text-left">
-      <thead>
-        <tr className="border-b-2 border-plain">
-          {['Instrument', 'Kind', 'Serial', 'Customer', 'Visits', 'Here as'].map((h) => (
-            <th key={h} scope="col" className="py-1 font-serif">
-              {h}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((r) => (
-          <tr key={r.id} className="border-b border-line hover:bg-shade">
-            <td>
-              <Link className="inline-flex min-h-11 items-center underline" href={`/shelf/${r.id}`}>
-                {r.name}
-              </Link>
-            </td>
-            <td>{r.kindName}</td>
-            <td>{r.serial}</td>
-            <td>{r.customer}</td>
-            <td>{r.visits}</td>
-            <td>
-              {r.openJob !== null && (
-                <Link
-                  className="inline-flex min-h-11 items-center underline"
-                  href={`/job/${r.openJob}/arrival`}
-                >
-                  {r.openJob}
-                </Link>
-              )}
-            </td>
+    <Sideways label="Instruments">
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b-2 border-plain">
+            {['Instrument', 'Kind', 'Serial', 'Customer', 'Visits', 'Here as'].map((h) => (
+              <th key={h} scope="col" className="py-1 font-serif">
+                {h}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.id} className="border-b border-line hover:bg-shade">
+              <td>
+                <Link className="inline-flex min-h-11 items-center underline" href={`/shelf/${r.id}`}>
+                  {r.name}
+                </Link>
+              </td>
+              <td>{r.kindName}</td>
+              <td>{r.serial}</td>
+              <td>{r.customer}</td>
+              <td>{r.visits}</td>
+              <td>
+                {r.openJob !== null && (
+                  <Link
+                    className="inline-flex min-h-11 items-center underline"
+                    href={`/job/${r.openJob}/arrival`}
+                  >
+                    {r.openJob}
+                  </Link>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Sideways>
   );
 }
 

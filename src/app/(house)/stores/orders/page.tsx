@@ -8,6 +8,7 @@ import { loadOrders, type ShownOrder } from '../../../../server/stores/load-orde
 import Link from '../../../../ui/kit/link.tsx';
 import { PageHead } from '../../../../ui/kit/page-head.tsx';
 import { requireActor } from '../../../_lib/session.ts';
+import { Sideways } from '../../../../ui/kit/sideways.tsx';
 
 export const metadata = { title: 'Orders' };
 
@@ -61,7 +62,7 @@ export default async function OrdersPage() {
           <p className="text-quiet">Nothing is on order. What is short can be made an order there.</p>
         )}
         {orders.length > 0 && (
-          <div className="overflow-x-auto">
+          <Sideways label="What comes">
             <table className="w-full text-left">
               <thead className="text-sm">
                 <tr className="border-b-2 border-plain">
@@ -78,7 +79,7 @@ export default async function OrdersPage() {
                 ))}
               </tbody>
             </table>
-          </div>
+          </Sideways>
         )}
       </div>
     </>
