@@ -128,7 +128,7 @@ function Outcome({ item, onDone }: { readonly item: AfterItem; readonly onDone: 
       <div className="flex flex-wrap items-end gap-3">
         <TextField
           label="What was said (may be empty)"
-          className="min-w-60 flex-1"
+          className="min-w-[min(15rem,100%)] flex-1"
           maxLength={200}
           value={note}
           onChange={setNote}
@@ -160,7 +160,7 @@ function Item({
   return (
     <li className="border-b border-line py-2">
       <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
-        <div className="min-w-60 flex-1">
+        <div className="min-w-[min(15rem,100%)] flex-1">
           <p>
             <Link
               href={`/shelf/${item.instrumentId}`}

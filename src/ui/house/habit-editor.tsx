@@ -13,6 +13,7 @@ import type { Fields } from '../data/edit-model.ts';
 import { useEdit } from '../data/use-edit.ts';
 import { SizeField } from './size-field.tsx';
 import { useSend } from '../data/use-send.ts';
+import { Sideways } from '../kit/sideways.tsx';
 
 type Typed = ShopHabits & Fields;
 
@@ -131,65 +132,67 @@ export function HabitEditor({
         <h2 id="fields" className="text-xl">
           Units and gauges
         </h2>
-        <table className="w-full text-left text-sm">
-          <caption className="sr-only">The unit of a bare number and the gauge, by what is read</caption>
-          <thead>
-            <tr className="border-b-2 border-plain">
-              <th scope="col">What is read</th>
-              <th scope="col">Bare numbers are</th>
-              <th scope="col">Gauge</th>
-            </tr>
-          </thead>
-          <tbody>
-            {QUANTITIES.map((q) => (
-              <tr key={q} className="border-b border-line">
-                <th scope="row" className="font-normal">
-                  {QUANTITY_FACTS[q].name}
-                </th>
-                <td>
-                  {QUANTITY_FACTS[q].measure === 'length' ? (
+        <Sideways label="Units and gauges">
+          <table className="w-full text-left text-sm">
+            <caption className="sr-only">The unit of a bare number and the gauge, by what is read</caption>
+            <thead>
+              <tr className="border-b-2 border-plain">
+                <th scope="col">What is read</th>
+                <th scope="col">Bare numbers are</th>
+                <th scope="col">Gauge</th>
+              </tr>
+            </thead>
+            <tbody>
+              {QUANTITIES.map((q) => (
+                <tr key={q} className="border-b border-line">
+                  <th scope="row" className="font-normal">
+                    {QUANTITY_FACTS[q].name}
+                  </th>
+                  <td>
+                    {QUANTITY_FACTS[q].measure === 'length' ? (
+                      <select
+                        className="field w-36"
+                        aria-label={`Unit of ${QUANTITY_FACTS[q].name}`}
+                        disabled={!may}
+                        value={habits.units[q] ?? ''}
+                        onChange={(e) =>
+                          set('units', q, e.target.value === '' ? undefined : (e.target.value as LengthUnit))
+                        }
+                      >
+                        <option value="">as the sheet</option>
+                        {LENGTH_UNITS.map((u) => (
+                          <option key={u}>{u}</option>
+                        ))}
+                      </select>
+                    ) : (
+                      QUANTITY_FACTS[q].measure
+                    )}
+                  </td>
+                  <td>
                     <select
-                      className="field w-36"
-                      aria-label={`Unit of ${QUANTITY_FACTS[q].name}`}
+                      className="field w-56"
+                      aria-label={`Gauge for ${QUANTITY_FACTS[q].name}`}
                       disabled={!may}
-                      value={habits.units[q] ?? ''}
+                      value={habits.gauges[q] ?? ''}
                       onChange={(e) =>
-                        set('units', q, e.target.value === '' ? undefined : (e.target.value as LengthUnit))
+                        set('gauges', q, e.target.value === '' ? undefined : Number(e.target.value))
                       }
                     >
-                      <option value="">as the sheet</option>
-                      {LENGTH_UNITS.map((u) => (
-                        <option key={u}>{u}</option>
-                      ))}
+                      <option value="">{QUANTITY_FACTS[q].gauge}</option>
+                      {gauges
+                        .filter((g) => g.id === habits.gauges[q] || readers(q, [g]).length > 0)
+                        .map((g) => (
+                          <option key={g.id} value={g.id}>
+                            {g.name}
+                          </option>
+                        ))}
                     </select>
-                  ) : (
-                    QUANTITY_FACTS[q].measure
-                  )}
-                </td>
-                <td>
-                  <select
-                    className="field w-56"
-                    aria-label={`Gauge for ${QUANTITY_FACTS[q].name}`}
-                    disabled={!may}
-                    value={habits.gauges[q] ?? ''}
-                    onChange={(e) =>
-                      set('gauges', q, e.target.value === '' ? undefined : Number(e.target.value))
-                    }
-                  >
-                    <option value="">{QUANTITY_FACTS[q].gauge}</option>
-                    {gauges
-                      .filter((g) => g.id === habits.gauges[q] || readers(q, [g]).length > 0)
-                      .map((g) => (
-                        <option key={g.id} value={g.id}>
-                          {g.name}
-                        </option>
-                      ))}
-                  </select>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Sideways>
         {may && (
           <>
             <ConflictChoice edit={edit} />

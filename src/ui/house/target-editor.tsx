@@ -15,6 +15,7 @@ import { useSend } from '../data/use-send.ts';
 import { useDisplayUnit } from '../data/display-unit.ts';
 import { ENDS, fieldsOf, readTargets, TARGET_FIELDS, targetTexts, type TargetTexts } from './target-texts.ts';
 import { VersionList } from './version-list.tsx';
+import { Sideways } from '../kit/sideways.tsx';
 
 interface Kind extends TargetKind {
   readonly name: string;
@@ -93,38 +94,40 @@ export function TargetEditor({
             </select>
           )}
         </FormField>
-        <table className="w-full text-left">
-          <caption className="sr-only">Low, aim and high of each quantity</caption>
-          <thead>
-            <tr className="border-b-2 border-plain">
-              <th scope="col">What is read</th>
-              {ENDS.map((end) => (
-                <th key={end} scope="col">
-                  {end}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {fieldsOf(bandsOf(loaded.targets, chosen)).map((field) => (
-              <tr key={field} className="border-b border-line">
-                <th scope="row" className="py-1 font-normal">
-                  {TARGET_FIELDS[field].name}
-                  {ENDS.some((end) => wrong[`${kind}.${field}.${end}`]) && (
-                    <span className="block text-sm text-rubric">
-                      ◆ {ENDS.map((end) => wrong[`${kind}.${field}.${end}`]).find(Boolean)}
-                    </span>
-                  )}
-                </th>
+        <Sideways label="Low, aim and high of each quantity">
+          <table className="w-full text-left">
+            <caption className="sr-only">Low, aim and high of each quantity</caption>
+            <thead>
+              <tr className="border-b-2 border-plain">
+                <th scope="col">What is read</th>
                 {ENDS.map((end) => (
-                  <td key={end} className="py-1">
-                    {cell(`${kind}.${field}.${end}`, `${TARGET_FIELDS[field].name}: ${end}`)}
-                  </td>
+                  <th key={end} scope="col">
+                    {end}
+                  </th>
                 ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {fieldsOf(bandsOf(loaded.targets, chosen)).map((field) => (
+                <tr key={field} className="border-b border-line">
+                  <th scope="row" className="py-1 font-normal">
+                    {TARGET_FIELDS[field].name}
+                    {ENDS.some((end) => wrong[`${kind}.${field}.${end}`]) && (
+                      <span className="block text-sm text-rubric">
+                        ◆ {ENDS.map((end) => wrong[`${kind}.${field}.${end}`]).find(Boolean)}
+                      </span>
+                    )}
+                  </th>
+                  {ENDS.map((end) => (
+                    <td key={end} className="py-1">
+                      {cell(`${kind}.${field}.${end}`, `${TARGET_FIELDS[field].name}: ${end}`)}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Sideways>
         <h2 className="pt-2 text-xl">What moves them</h2>
         <p className="text-sm text-quiet">
           Relief and action move by a share of their band’s width: −0.4 takes the aim to the low end.

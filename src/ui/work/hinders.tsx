@@ -16,7 +16,7 @@ function Without({ line, onWithout }: { readonly line: Line; readonly onWithout:
   const [reason, setReason] = useState('');
   return (
     <form
-      className="mt-1 flex items-end gap-2"
+      className="mt-1 flex flex-wrap items-end gap-2"
       onSubmit={(e) => {
         e.preventDefault();
         onWithout(reason);
@@ -24,7 +24,7 @@ function Without({ line, onWithout }: { readonly line: Line; readonly onWithout:
     >
       <TextField
         label="Or why it is begun without"
-        className="min-w-60 flex-1"
+        className="min-w-[min(15rem,100%)] flex-1"
         maxLength={200}
         value={reason}
         onChange={setReason}

@@ -128,7 +128,7 @@ export function StepCard({
   return (
     <div className="space-y-2" data-step={step}>
       <div className="flex flex-wrap items-start gap-3">
-        <div className="min-w-60 flex-1">
+        <div className="min-w-[min(15rem,100%)] flex-1">
           <h3 className={large ? 'text-3xl leading-tight' : 'text-lg leading-tight'}>
             {finished && <span aria-hidden>✓ </span>}
             {line.title} <span className="text-sm text-quiet">{step}</span>
