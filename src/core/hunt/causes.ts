@@ -1,6 +1,4 @@
 import type { OperationId } from '../catalogue/operation-ids.ts';
-import { holds, type Condition, type FactsOfConditions } from '../instrument/condition.ts';
-import { HAVING } from '../instrument/having.ts';
 
 /** Where a noise appears, as a player tells it. */
 export const WHERE = {
@@ -23,8 +21,6 @@ export interface Cause {
   readonly operations: readonly OperationId[];
   /** the ways there are, weighed by worth and looks */
   readonly ways: string;
-  /** the instruments that can have it */
-  readonly fits: Condition;
 }
 
 const cause = (
@@ -33,8 +29,7 @@ const cause = (
   where: Cause['where'],
   operations: readonly OperationId[],
   ways: string,
-  fits: Condition = HAVING.always,
-): Cause => ({ name, weight, where, operations, ways, fits });
+): Cause => ({ name, weight, where, operations, ways });
 
 /** The causes by the rules of the bench; weights are a beginning that a shop's own finds would replace. */
 export const CAUSES = {
@@ -121,7 +116,6 @@ export const CAUSES = {
     [6, 1, 2, 6, 50, 36],
     ['tighten', 'saddle-set'],
     'Tighten it, or a drop of something that holds and can be undone.',
-    HAVING.screwed,
   ),
   tuner: cause(
     'a tuner, its bush, screw or button',
@@ -143,7 +137,6 @@ export const CAUSES = {
     [2, 1, 6, 6, 84, 2],
     ['look-inside', 'brace-glue', 'crack-glue'],
     'Look inside with a mirror, glue what moves; leave an old repair that holds.',
-    HAVING.hollow,
   ),
   wire: cause(
     'a wire, socket or battery inside',
@@ -151,7 +144,6 @@ export const CAUSES = {
     [1, 1, 2, 5, 88, 2],
     ['wiring', 'socket', 'battery'],
     'Tie the wire where it cannot reach the wood; tighten the socket from inside.',
-    HAVING.wired,
   ),
   pins: cause(
     'a pin, end pin or strap button',
@@ -166,7 +158,6 @@ export const CAUSES = {
     [3, 2, 12, 12, 72, 1],
     ['rod', 'rod-free'],
     'A little tension quietens it where the neck allows that; never more for the noise alone.',
-    HAVING.rod,
   ),
   'after-length': cause(
     'the string behind nut or bridge sounds along',
@@ -186,10 +177,6 @@ export const CAUSES = {
 
 export type CauseId = keyof typeof CAUSES;
 export const CAUSE_IDS = Object.keys(CAUSES) as CauseId[];
-
-/** The causes an instrument can have; every one where nothing is known of it. */
-export const causesOf = (built: FactsOfConditions | null): readonly CauseId[] =>
-  CAUSE_IDS.filter((id) => built === null || holds(CAUSES[id].fits, built));
 
 /** How often each cause is met in a shop, against the others. */
 export type CauseWeights = Readonly<Record<CauseId, number>>;

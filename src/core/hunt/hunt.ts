@@ -1,6 +1,7 @@
 import type { FactsOfConditions } from '../instrument/condition.ts';
-import { CAUSE_IDS, causesOf, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
-import { answersOf, LIKELY, triesOn, TRIES, type TryId } from './tries.ts';
+import { CAUSE_IDS, USUAL_CAUSES, type CauseId, type CauseWeights } from './causes.ts';
+import { causesOf, triesOn } from './fits.ts';
+import { answersOf, LIKELY, TRIES, type TryId } from './tries.ts';
 
 /** One thing that was tried, and what came of it. */
 export interface Tried {

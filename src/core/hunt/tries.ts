@@ -1,5 +1,3 @@
-import { holds, type Condition, type FactsOfConditions } from '../instrument/condition.ts';
-import { HAVING } from '../instrument/having.ts';
 import { CAUSES, CAUSE_IDS, WHERE, type CauseId } from './causes.ts';
 
 /** What one may do to a noise, and what it may do then. */
@@ -12,8 +10,6 @@ export interface Try {
   readonly answers: Readonly<Record<string, string>>;
   /** how likely each answer is, by cause */
   readonly likely: (cause: CauseId) => Readonly<Record<string, number>>;
-  /** the instruments it can be tried on; absent: any */
-  readonly fits?: Condition;
 }
 
 /** Nothing is impossible: a noise surprises. */
@@ -26,19 +22,11 @@ const STOPS = { stops: 'it stops', less: 'it is less', same: 'it stays' } as con
 /**
  * A try that quietens some causes.
  * @param stops how likely it stops each, in hundredths; hardly any other
- * @param fits the instruments it can be tried on
  */
-const quietens = (
-  name: string,
-  how: string,
-  minutes: number,
-  stops: Hundredths,
-  fits: Condition = HAVING.always,
-): Try => ({
+const quietens = (name: string, how: string, minutes: number, stops: Hundredths): Try => ({
   name,
   how,
   minutes,
-  fits,
   answers: STOPS,
   likely: (cause) => {
     const sure = (stops[cause] ?? 1) / 100;
@@ -108,26 +96,21 @@ export const TRIES = {
     tuner: 20,
     'after-length': 60,
   }),
-  'behind-bridge': quietens(
-    'Touch the strings behind the bridge',
-    'A finger or felt behind the saddle.',
-    1,
-    { 'after-length': 65, 'saddle-part': 20, pins: 15 },
-    HAVING['behind-saddle'],
-  ),
+  'behind-bridge': quietens('Touch the strings behind the bridge', 'A finger or felt behind the saddle.', 1, {
+    'after-length': 65,
+    'saddle-part': 20,
+    pins: 15,
+  }),
   tuners: quietens(
     'Hold each tuner',
     'A small stick or a finger on post, bush and button while somebody plucks.',
     2,
     { tuner: 96, 'after-length': 5 },
   ),
-  bridge: quietens(
-    'Hold the parts of the bridge',
-    'A stick on each saddle, screw and spring.',
-    2,
-    { 'saddle-part': 95, 'saddle-top': 12 },
-    HAVING.screwed,
-  ),
+  bridge: quietens('Hold the parts of the bridge', 'A stick on each saddle, screw and spring.', 2, {
+    'saddle-part': 95,
+    'saddle-top': 12,
+  }),
   pins: quietens('Hold pins and buttons', 'Each pin, the end pin, the strap button, the socket’s nut.', 2, {
     pins: 95,
     wire: 10,
@@ -135,20 +118,13 @@ export const TRIES = {
   guard: quietens('Press guard, binding and plates', 'With a flat thumb, one after the other.', 2, {
     guard: 96,
   }),
-  wires: quietens(
-    'Hold wires, battery and knobs',
-    'Where a hand reaches them; knobs from outside.',
-    3,
-    { wire: 94 },
-    HAVING.wired,
-  ),
-  inside: quietens(
-    'A hand inside, under each brace',
-    'Strings slack enough to reach in.',
-    6,
-    { brace: 92, wire: 30 },
-    HAVING.hollow,
-  ),
+  wires: quietens('Hold wires, battery and knobs', 'Where a hand reaches them; knobs from outside.', 3, {
+    wire: 94,
+  }),
+  inside: quietens('A hand inside, under each brace', 'Strings slack enough to reach in.', 6, {
+    brace: 92,
+    wire: 30,
+  }),
   softer: looks(
     'Pluck softer, and let go cleanly',
     'Half as hard, at the same place.',
@@ -244,7 +220,6 @@ export const TRIES = {
     'Read before and after, log the turn; stop where it resists.',
     8,
     { 'back-bow': 80, 'low-action': 30, rod: 55 },
-    HAVING['rod-in-place'],
   ),
   string: quietens('Another string in its place', 'Of the same gauge, tuned and stretched.', 8, {
     'bad-string': 95,
@@ -268,13 +243,6 @@ export type TryId = keyof typeof TRIES;
 export const TRY_IDS = Object.keys(TRIES) as TryId[];
 
 export const isTryId = (text: string): text is TryId => Object.hasOwn(TRIES, text);
-
-/** The same, each as no more than a try. */
-const TRIES_BY_ID: Readonly<Record<TryId, Try>> = TRIES;
-
-/** The tries there are for an instrument; every one where nothing is known of it. */
-export const triesOn = (built: FactsOfConditions | null): readonly TryId[] =>
-  TRY_IDS.filter((id) => built === null || holds(TRIES_BY_ID[id].fits ?? HAVING.always, built));
 
 /** The answers of a try, in the order they are offered. */
 export const answersOf = (id: TryId): readonly string[] => Object.keys(TRIES[id].answers);

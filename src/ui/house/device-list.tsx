@@ -74,7 +74,7 @@ function DeviceRow({
   return (
     <li className="border-b border-line py-2">
       <div className="flex flex-wrap items-end gap-3">
-        <div className="min-w-[min(15rem,100%)] flex-1">
+        <div className="min-w-60 flex-1">
           <b>{device.name}</b>
           {here && ' (this one)'}
           <p className="text-sm text-quiet">

@@ -22,7 +22,7 @@ export function FormField({
 }) {
   const id = useId();
   return (
-    <div className={`form-field ${className ?? ''}`}>
+    <div className={className}>
       <label className="label" id={`${id}-label`} htmlFor={id}>
         {label}
       </label>

@@ -7,7 +7,6 @@ import { sayMoment } from '../kit/dates.ts';
 import { FormField } from '../kit/form-field.tsx';
 import { TextField } from '../kit/text-field.tsx';
 import { ListChoice } from '../kit/list-choice.tsx';
-import { Sideways } from '../kit/sideways.tsx';
 
 const ALL = 'all';
 const choices = (values: readonly string[], all: string) => [
@@ -42,38 +41,36 @@ function Narrow({
 function Changes({ entries }: { readonly entries: History['entries'] }) {
   const words = useWords();
   return (
-    <Sideways label="History">
-      <table className="w-full text-left text-sm">
-        <caption className="sr-only">Changes, newest first</caption>
-        <thead>
-          <tr className="border-b-2 border-plain">
-            {['When', 'Who', 'What'].map((h) => (
-              <th key={h} scope="col" className="pr-4">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {entries.map((e) => (
-            <tr key={e.id} className="border-b border-line align-top [&>*]:py-1 [&>*]:pr-4">
-              <td className="whitespace-nowrap">
-                {sayMoment(e.at)}
-                {e.arrived !== null && (
-                  <span className="block text-quiet">here since {sayMoment(e.arrived)}</span>
-                )}
-              </td>
-              <td className="whitespace-nowrap" title={e.on}>
-                {e.by}
-              </td>
-              <th scope="row" className="w-full font-normal break-words text-ink">
-                {words(e.says)}
-              </th>
-            </tr>
+    <table className="w-full text-left text-sm wrap-anywhere">
+      <caption className="sr-only">Changes, newest first</caption>
+      <thead>
+        <tr className="border-b-2 border-plain">
+          {['When', 'Who', 'What'].map((h) => (
+            <th key={h} scope="col" className="pr-4">
+              {h}
+            </th>
           ))}
-        </tbody>
-      </table>
-    </Sideways>
+        </tr>
+      </thead>
+      <tbody>
+        {entries.map((e) => (
+          <tr key={e.id} className="border-b border-line align-top [&>*]:py-1 [&>*]:pr-4">
+            <td className="whitespace-nowrap">
+              {sayMoment(e.at)}
+              {e.arrived !== null && (
+                <span className="block text-quiet">here since {sayMoment(e.arrived)}</span>
+              )}
+            </td>
+            <td className="whitespace-nowrap" title={e.on}>
+              {e.by}
+            </td>
+            <th scope="row" className="w-full font-normal break-words text-ink">
+              {words(e.says)}
+            </th>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
