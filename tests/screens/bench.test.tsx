@@ -126,7 +126,7 @@ test('a target says its layers, and takes a wish against what is there now', asy
 });
 
 test('a discount wants its reason, comes off before the tax, and stands in the history', async () => {
-  const { number } = await house.takeIn('ukulele', 'Thrifty');
+  const { number } = await house.takeIn('bass', 'Thrifty');
   const plan = await house.show('owner', `/job/${number}/plan`);
   await plan.pick(/^Another operation/, 'Adjust the truss rod');
   await plan.tap('button', 'Put it on the work order');

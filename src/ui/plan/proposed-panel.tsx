@@ -65,6 +65,12 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
       <button type="submit" className="button" disabled={busy}>
         Put it on the work order
       </button>
+      {offered.length < catalogue.length && (
+        <p className="basis-full text-sm text-quiet">
+          {catalogue.length - offered.length} more are for instruments built otherwise. How this one is built
+          is changed on its Arrival.
+        </p>
+      )}
       <SaidBeside says={beside[operation]} />
       <Trouble trouble={trouble} />
     </form>
