@@ -5,9 +5,11 @@ import type { NoiseHeard } from '../../core/ear/noise-round.ts';
 import type { OperationId } from '../../core/catalogue/operation-ids.ts';
 import { operation } from '../../core/catalogue/operations.ts';
 import { holds } from '../../core/instrument/condition.ts';
+import { asRead } from '../../core/hunt/as-read.ts';
 import { CAUSES, type CauseId } from '../../core/hunt/causes.ts';
 import { FOUND, weigh, type Weighed } from '../../core/hunt/hunt.ts';
 import type { TryId } from '../../core/hunt/tries.ts';
+import { useWords } from '../data/display-unit.ts';
 import { useSend } from '../data/use-send.ts';
 import type { LeafProps } from '../job/leaf-props.ts';
 import { sayMoment } from '../kit/dates.ts';
@@ -118,6 +120,9 @@ export function HuntPanel({ job, allowed }: Props) {
   const { noises } = job.plan.settings;
   const { construction } = job.instrument;
   const on = useMemo(() => ({ weights: noises, built: construction }), [noises, construction]);
+  const words = useWords();
+  const known = (what: TryId): string =>
+    words(asRead(what, { ...job.plan, stations: job.readings.stations }));
   const weighed = useMemo(() => weigh(hunt.trail, on), [hunt.trail, on]);
   const about = { jobId: job.id, version: hunt.version };
   const end = (cause: CauseId | null) => give('hunt.end', { ...about, end: { cause, words: '' } });
@@ -140,7 +145,7 @@ export function HuntPanel({ job, allowed }: Props) {
         <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
           <div className="space-y-3">
             {may ? (
-              <NextTry hunt={hunt} on={on} busy={busy} onTried={tried} />
+              <NextTry hunt={hunt} on={on} known={known} busy={busy} onTried={tried} />
             ) : (
               <p>Only who may measure tries something here.</p>
             )}

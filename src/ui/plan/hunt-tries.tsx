@@ -26,6 +26,8 @@ function choicesOf(proposed: readonly Proposed[], hunt: Hunt) {
 interface NextProps {
   readonly hunt: Hunt;
   readonly on: HuntedOn;
+  /** what the sheet has of what a try looks at, in the reader’s unit; empty where nothing */
+  readonly known: (what: TryId) => string;
   readonly busy: boolean;
   readonly onTried: (
     what: TryId,
@@ -36,7 +38,7 @@ interface NextProps {
 }
 
 /** The next try: what tells most for its time, or another one by choice. */
-export function NextTry({ hunt, on, busy, onTried }: NextProps) {
+export function NextTry({ hunt, on, known, busy, onTried }: NextProps) {
   const proposed = useMemo(() => nextTries(hunt.trail, on), [hunt.trail, on]);
   const [chosen, setChosen] = useState<TryId | null>(null);
   const [words, setWords] = useState('');
@@ -59,6 +61,7 @@ export function NextTry({ hunt, on, busy, onTried }: NextProps) {
         <span className="text-base text-quiet"> · about {minutes} min</span>
       </p>
       <p>{how}</p>
+      {known(what) !== '' && <p className="text-ink">{known(what)}</p>}
       {what === proposed[0]?.what && chosen === null && (
         <p className="text-sm text-quiet">It tells most for its time.</p>
       )}
