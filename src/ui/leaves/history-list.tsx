@@ -41,7 +41,7 @@ function Narrow({
 function Changes({ entries }: { readonly entries: History['entries'] }) {
   const words = useWords();
   return (
-    <table className="w-full text-left text-sm wrap-anywhere">
+    <table className="w-full text-left text-sm">
       <caption className="sr-only">Changes, newest first</caption>
       <thead>
         <tr className="border-b-2 border-plain">
@@ -64,7 +64,7 @@ function Changes({ entries }: { readonly entries: History['entries'] }) {
             <td className="whitespace-nowrap" title={e.on}>
               {e.by}
             </td>
-            <th scope="row" className="w-full font-normal break-words text-ink">
+            <th scope="row" className="w-full font-normal wrap-anywhere text-ink">
               {words(e.says)}
             </th>
           </tr>
