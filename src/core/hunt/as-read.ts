@@ -49,7 +49,7 @@ export function asRead(
       if (!r) return [];
       const lies = target ? `, ${SAYS[verdict(r.value, target, r.uncertainty ?? 0)]}` : '';
       const says = quantity === 'action' ? heightWords(r.value) : sizeWords(r.value);
-      return [`${label} ${says}${lies}`];
+      return [`${label}: ${says}${lies}`];
     });
   return read.length === 0 ? '' : `On the sheet: ${read.join('; ')}.`;
 }
