@@ -1,3 +1,4 @@
+import { usualConstruction } from '../instrument/defaults.ts';
 import { FINDINGS } from '../inspection/findings.ts';
 import { USUAL_LIMITS } from '../plan/plan-rules.ts';
 import { QUANTITIES } from '../readings/quantities.ts';
@@ -6,6 +7,7 @@ import {
   agreedOperation,
   askedFor,
   customerIsTold,
+  fittingOf,
   OPERATIONS,
   operation,
   ownOperation,
@@ -125,4 +127,14 @@ describe('one record says all of an operation', () => {
     expect(wholeOperation(kept).done).toBe('It has a new set of strings.');
     expect(wholeOperation({ ...kept, customer: 'Flat-wounds of ours.' }).done).toBe('');
   });
+});
+
+test('offered is what an instrument has something for, and what was chosen before', () => {
+  const nylon = { ...usualConstruction('nylon'), rod: 'none' as const, electronics: 'none' as const };
+  const ids = (...chosen: readonly OperationId[]) => fittingOf(OPERATIONS, nylon, chosen).map((o) => o.id);
+  for (const not of ['rod', 'battery', 'vibrato', 'saddle-set', 'pins'] as const)
+    expect(ids()).not.toContain(not);
+  for (const there of ['saddle-lower', 'nut-slots', 'brace-glue'] as const) expect(ids()).toContain(there);
+  expect(ids('rod').filter((id) => !ids().includes(id))).toEqual(['rod']);
+  expect(fittingOf(OPERATIONS, null)).toHaveLength(OPERATIONS.length);
 });

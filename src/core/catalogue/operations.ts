@@ -56,11 +56,18 @@ export function operation(id: OperationId, catalogue: readonly Operation[] = OPE
   throw new RangeError(`no operation ${id}`);
 }
 
-/** The operations that are for an instrument like this; all of them where nothing is known of it. */
-export const fittingOf = <O extends Pick<Operation, 'fits'>>(
+/**
+ * The operations that are for an instrument like this; all of them where nothing is known of it.
+ * @param chosen those that are chosen already: they stay, whatever they are for
+ */
+export const fittingOf = <O extends Pick<Operation, 'id' | 'fits'>>(
   catalogue: readonly O[],
   construction: FactsOfConditions | null,
-): readonly O[] => (construction === null ? catalogue : catalogue.filter((o) => holds(o.fits, construction)));
+  chosen: readonly OperationId[] = [],
+): readonly O[] =>
+  construction === null
+    ? catalogue
+    : catalogue.filter((o) => chosen.includes(o.id) || holds(o.fits, construction));
 
 /** The operation of a line of an order as it was agreed; the catalogue's for one from before that was kept. */
 export const agreedOperation = (

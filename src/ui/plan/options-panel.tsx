@@ -112,7 +112,11 @@ export function OptionsPanel({
       </div>
       {allowed.plan && (
         <OwnOptions
-          catalogue={fittingOf(job.plan.catalogue, job.instrument.construction)}
+          catalogue={fittingOf(
+            job.plan.catalogue,
+            job.instrument.construction,
+            own.flatMap((o) => o.operations),
+          )}
           own={own}
           errors={trouble?.code === 'invalid' ? trouble.fields : {}}
           onChange={write}

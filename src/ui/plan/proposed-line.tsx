@@ -72,10 +72,12 @@ function ChangeFields({
           <ListChoice
             {...w}
             value={change.operation}
-            items={fittingOf(job.plan.catalogue, job.instrument.construction).map((o) => ({
-              value: o.id,
-              name: o.name,
-            }))}
+            items={fittingOf(job.plan.catalogue, job.instrument.construction, [change.operation]).map(
+              (o) => ({
+                value: o.id,
+                name: o.name,
+              }),
+            )}
             onChange={(value) => onChange({ ...change, operation: value as OperationId, price: '' })}
           />
         )}

@@ -23,7 +23,7 @@ function AddOperation({ job }: Pick<LeafProps<'plan'>, 'job'>) {
   const offered = fittingOf(catalogue, job.instrument.construction);
   // Until one is chosen it is one there is nothing to say of.
   const free =
-    catalogue.find((o) => o.id === 'play-test' && !beside[o.id]) ?? catalogue.find((o) => !beside[o.id]);
+    offered.find((o) => o.id === 'play-test' && !beside[o.id]) ?? offered.find((o) => !beside[o.id]);
   const operation = chosen ?? free?.id ?? 'play-test';
   const [detail, setDetail] = useState('');
   const [done, setDone] = useState(false);
